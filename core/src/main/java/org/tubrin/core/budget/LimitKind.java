@@ -1,0 +1,12 @@
+package org.tubrin.core.budget;
+
+/** What a limit limits. */
+public enum LimitKind {
+    PLATE_CURRENT,
+    GRID_CURRENT,
+    SCREEN_CURRENT,
+    HEAT_PER_TUBE,
+    OUTPUT,
+    LOAD_POWER,
+    DRIVE
+}

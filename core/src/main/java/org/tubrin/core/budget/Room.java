@@ -1,0 +1,68 @@
+package org.tubrin.core.budget;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Load;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Station;
+import org.tubrin.core.station.Termination;
+
+/**
+ * The room left to one limit.
+ *
+ * @param kind what is limited
+ * @param value where it stands
+ * @param limit the limit, in the value's unit
+ * @param verdict within, may exceed, exceeds
+ */
+public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict) {
+
+    /** Returns the room to every limit whose value is known, in the order in which they are shown. */
+    public static List<Room> of(
+            Map<ReadingRole, Quantity> readings,
+            Quantity driveW,
+            Budget budget,
+            Amplifier amplifier,
+            Stage.Tubes tubes,
+            Station station,
+            Termination termination) {
+        List<Room> rooms = new ArrayList<>();
+        add(rooms, LimitKind.PLATE_CURRENT, readings, ReadingRole.PLATE_CURRENT, tubes.plateCurrentLimitA());
+        add(rooms, LimitKind.GRID_CURRENT, readings, ReadingRole.GRID_CURRENT, tubes.gridCurrentLimitA());
+        tubes.screenCurrentLimitA()
+                .ifPresent(limit -> Optional.ofNullable(readings.get(ReadingRole.SCREEN_CURRENT))
+                        .ifPresent(current -> rooms.add(room(LimitKind.SCREEN_CURRENT, magnitude(current), limit))));
+        budget.heatPerTubeW()
+                .ifPresent(heat -> rooms.add(room(LimitKind.HEAT_PER_TUBE, heat, tubes.plateDissipationPerTubeW())));
+        add(rooms, LimitKind.OUTPUT, readings, ReadingRole.OUTPUT, station.licenceLimitW());
+        if (termination instanceof Load load && load.powerLimitW() < station.licenceLimitW()) {
+            add(rooms, LimitKind.LOAD_POWER, readings, ReadingRole.OUTPUT, load.powerLimitW());
+        }
+        if (driveW.value() > 0) {
+            rooms.add(new Room(
+                    LimitKind.DRIVE,
+                    driveW,
+                    amplifier.driveLimitW(),
+                    driveW.value() > amplifier.driveLimitW() ? Verdict.EXCEEDS : Verdict.WITHIN));
+        }
+        return List.copyOf(rooms);
+    }
+
+    private static void add(
+            List<Room> rooms, LimitKind kind, Map<ReadingRole, Quantity> readings, ReadingRole role, double limit) {
+        Optional.ofNullable(readings.get(role)).ifPresent(value -> rooms.add(room(kind, value, limit)));
+    }
+
+    private static Room room(LimitKind kind, Quantity value, double limit) {
+        return new Room(kind, value, limit, Verdict.of(value, limit));
+    }
+
+    private static Quantity magnitude(Quantity value) {
+        return value.value() < 0 ? value.scaled(-1) : value;
+    }
+}

@@ -1,0 +1,75 @@
+package org.tubrin.core.card;
+
+import java.time.Instant;
+import java.util.Optional;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Mode;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.Step;
+
+/**
+ * One row of a tune card: the dials of one band into one load or antenna.
+ *
+ * @param amplifier name of the amplifier
+ * @param band the band
+ * @param frequencyHz where it was tuned
+ * @param termination name of the load or antenna
+ * @param exciter name of the exciter
+ * @param carrier mode of the carrier
+ * @param plate PLATE position
+ * @param load LOAD position
+ * @param driveW drive
+ * @param outputW output on a steady carrier
+ * @param plateCurrentA plate current
+ * @param gridCurrentA grid current, where read
+ * @param plateVoltageV plate voltage under load, where read
+ * @param efficiency output over plate input, where known
+ * @param verifiedAt when the run ended
+ */
+public record CardRow(
+        String amplifier,
+        Band band,
+        double frequencyHz,
+        String termination,
+        String exciter,
+        Mode carrier,
+        double plate,
+        double load,
+        double driveW,
+        Quantity outputW,
+        Quantity plateCurrentA,
+        Optional<Quantity> gridCurrentA,
+        Optional<Quantity> plateVoltageV,
+        Optional<Quantity> efficiency,
+        Instant verifiedAt) {
+
+    /** Returns the row that a finished run leaves; absent unless the run finished with a step that has all that a row needs. */
+    public static Optional<CardRow> of(RunState state) {
+        if (state.ending().filter(RunState.Ending.FINISHED::equals).isEmpty()) {
+            return Optional.empty();
+        }
+        return state.lastStep().filter(Step::isComplete).map(step -> row(state, step));
+    }
+
+    private static CardRow row(RunState state, Step step) {
+        return new CardRow(
+                state.setup().amplifier().name(),
+                state.setup().band(),
+                state.setup().frequencyHz(),
+                state.setup().termination().name(),
+                state.setup().exciter().name(),
+                state.setup().carrier(),
+                step.position(Control.PLATE).orElseThrow(),
+                step.position(Control.LOAD).orElseThrow(),
+                step.driveW().value(),
+                step.measured(ReadingRole.OUTPUT).orElseThrow(),
+                step.measured(ReadingRole.PLATE_CURRENT).orElseThrow(),
+                step.measured(ReadingRole.GRID_CURRENT),
+                step.measured(ReadingRole.PLATE_VOLTAGE),
+                step.efficiency(),
+                state.lastAt());
+    }
+}

@@ -1,0 +1,76 @@
+package org.tubrin.core.metering;
+
+import java.math.BigDecimal;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Unit;
+
+/** Reads numbers as operators type them: decimal point or comma, an optional unit, blanks of any kind, a true minus. */
+public final class NumberEntry {
+    private static final int LONGEST = 24;
+    private static final double LARGEST = 1e6;
+    private static final Pattern FORM = Pattern.compile("([+-]?)(\\d+(?:[.,]\\d*)?|[.,]\\d+)\\s*([A-Za-z]*)");
+
+    private NumberEntry() {}
+
+    /**
+     * Returns the number in the core's unit.
+     *
+     * <p>Fails with {@link Refused}: MISSING for blank text, TOO_LONG, NOT_A_NUMBER, WRONG_UNIT where a typed unit measures
+     * something else, NEGATIVE, OUT_OF_RANGE beyond a million.
+     *
+     * @param path field to name in a problem
+     * @param text as typed
+     * @param scale the unit that counts where none is typed
+     * @param mayBeNegative whether a minus is allowed
+     */
+    public static double parse(String path, String text, ScaleUnit scale, boolean mayBeNegative) {
+        String shown = text.strip();
+        Allowed range = new Allowed.Range(mayBeNegative ? -LARGEST : 0, LARGEST, scale.unit());
+        if (shown.isEmpty()) {
+            throw refused(ProblemCode.MISSING, path, text, range);
+        }
+        if (shown.length() > LONGEST) {
+            throw refused(ProblemCode.TOO_LONG, path, text, new Allowed.Length(1, LONGEST));
+        }
+        Matcher form = FORM.matcher(shown.replace('\u2212', '-').replaceAll("[\\s\u00a0\u202f\u2009]+", " "));
+        if (!form.matches()) {
+            throw refused(ProblemCode.NOT_A_NUMBER, path, text, range);
+        }
+        String sign = form.group(1);
+        String symbol = form.group(3);
+        double inUnit = (symbol.isEmpty() ? Optional.of(scale) : ScaleUnit.bySymbol(symbol))
+                .filter(typed -> typed.unit() == scale.unit())
+                .orElseThrow(() -> refused(ProblemCode.WRONG_UNIT, path, text, range))
+                .inUnit();
+        // Decimal arithmetic, so that 409 mA is 0.409 A and not its neighbour.
+        double magnitude = new BigDecimal(form.group(2).replace(',', '.'))
+                .multiply(BigDecimal.valueOf(inUnit))
+                .doubleValue();
+        if ("-".equals(sign) && !mayBeNegative && magnitude != 0) {
+            throw refused(ProblemCode.NEGATIVE, path, text, range);
+        }
+        if (magnitude > LARGEST) {
+            throw refused(ProblemCode.OUT_OF_RANGE, path, text, range);
+        }
+        return "-".equals(sign) ? -magnitude : magnitude;
+    }
+
+    /** Returns a plain number without a unit, such as a dial position or an SWR. */
+    public static double parsePlain(String path, String text, double least, double most, Unit unit) {
+        double value = parse(path, text, ScaleUnit.ONE, least < 0);
+        if (value < least || value > most) {
+            throw refused(ProblemCode.OUT_OF_RANGE, path, text, new Allowed.Range(least, most, unit));
+        }
+        return value;
+    }
+
+    private static Refused refused(ProblemCode code, String path, String text, Allowed allowed) {
+        return new Refused(new Problem(code, path, text, allowed));
+    }
+}

@@ -1,0 +1,23 @@
+package org.tubrin.core.metering;
+
+import org.tubrin.core.quantity.Checks;
+
+/**
+ * What was read, as it was read; never changed afterwards.
+ *
+ * @param role what of
+ * @param textAsTyped the operator's own characters
+ * @param rawValue the number in the core's unit, before any correction
+ * @param instrument name of the meter
+ * @param range name of the range in use
+ */
+public record Reading(ReadingRole role, String textAsTyped, double rawValue, String instrument, String range) {
+    public Reading {
+        new Checks()
+                .text("textAsTyped", textAsTyped, 1, 24)
+                .range("rawValue", rawValue, -1e6, 1e6, role.unit())
+                .name("instrument", instrument)
+                .name("range", range)
+                .done();
+    }
+}

@@ -1,0 +1,30 @@
+package org.tubrin.core.metering;
+
+import org.tubrin.core.quantity.Unit;
+
+/** What a reading is a reading of, in the order in which eyes go over the meters. */
+public enum ReadingRole {
+    OUTPUT(Unit.WATT),
+    PLATE_CURRENT(Unit.AMPERE),
+    GRID_CURRENT(Unit.AMPERE),
+    SCREEN_CURRENT(Unit.AMPERE),
+    PLATE_VOLTAGE(Unit.VOLT),
+    REFLECTED(Unit.WATT),
+    INPUT_SWR(Unit.ONE);
+
+    private final Unit unit;
+
+    ReadingRole(Unit unit) {
+        this.unit = unit;
+    }
+
+    /** Returns the unit of its value in the core. */
+    public Unit unit() {
+        return unit;
+    }
+
+    /** Returns whether the value may be negative: screen current runs either way, all others do not. */
+    public boolean mayBeNegative() {
+        return this == SCREEN_CURRENT;
+    }
+}

@@ -1,0 +1,115 @@
+package org.tubrin.core.quantity;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/**
+ * A value with its unit, its standing and the signed standard uncertainty that each independent error source gives it.
+ *
+ * <p>Method: first-order propagation. A result's share from a source is the sum of the operands' shares from it, each
+ * times the partial derivative; shares of different sources add in quadrature. Values that share a reading are so
+ * correlated without a covariance being stated anywhere.
+ *
+ * <p>Source: JCGM 100:2008 (GUM), eq. 10 and, through the shared sources, eq. 13. Valid while relative uncertainties stay
+ * below about 0.3.
+ *
+ * @param value in the unit named
+ * @param unit unit of value and of every contribution
+ * @param standing how far to trust it
+ * @param contributions signed standard uncertainty by source; empty where the value is taken as exact
+ */
+public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSource, Double> contributions) {
+
+    public Quantity {
+        if (!Double.isFinite(value)) {
+            throw new IllegalArgumentException("a quantity needs a finite value, not " + value + " " + unit);
+        }
+        contributions = Map.copyOf(contributions);
+    }
+
+    /** Returns a value that carries no uncertainty of its own. */
+    public static Quantity exact(double value, Unit unit, Standing standing) {
+        return new Quantity(value, unit, standing, Map.of());
+    }
+
+    /** Returns a value with one error source; the standard uncertainty is in the unit given and not negative. */
+    public static Quantity of(
+            double value, Unit unit, Standing standing, ErrorSource source, double standardUncertainty) {
+        return new Quantity(value, unit, standing, Map.of(source, standardUncertainty));
+    }
+
+    /** Returns the combined standard uncertainty, in this quantity's unit. */
+    public double standardUncertainty() {
+        double sum = 0;
+        for (double share : contributions.values()) {
+            sum += share * share;
+        }
+        return Math.sqrt(sum);
+    }
+
+    /** Returns the lower end of the interval value ± standard uncertainty. */
+    public double low() {
+        return value - standardUncertainty();
+    }
+
+    /** Returns the upper end of the interval value ± standard uncertainty. */
+    public double high() {
+        return value + standardUncertainty();
+    }
+
+    /** Returns the sum; fails where the units differ. */
+    public Quantity plus(Quantity other) {
+        requireSameUnit(other);
+        return combine(value + other.value, unit, other, 1, 1);
+    }
+
+    /** Returns the difference; fails where the units differ. */
+    public Quantity minus(Quantity other) {
+        requireSameUnit(other);
+        return combine(value - other.value, unit, other, 1, -1);
+    }
+
+    /** Returns the product, in the unit that the caller names. */
+    public Quantity times(Quantity other, Unit result) {
+        return combine(value * other.value, result, other, other.value, value);
+    }
+
+    /** Returns the quotient, in the unit that the caller names; the divisor must not be zero. */
+    public Quantity over(Quantity other, Unit result) {
+        return combine(value / other.value, result, other, 1 / other.value, -value / (other.value * other.value));
+    }
+
+    /** Returns this times an exact factor. */
+    public Quantity scaled(double factor) {
+        return combine(value * factor, unit, exact(0, unit, Standing.MEASURED), factor, 0);
+    }
+
+    /** Returns {@code 10·log10} of this ratio, in decibels; the ratio must be positive. */
+    public Quantity inDecibels() {
+        return combine(
+                10 * Math.log10(value),
+                Unit.DECIBEL,
+                exact(0, unit, Standing.MEASURED),
+                10 / (Math.log(10) * value),
+                0);
+    }
+
+    /** Returns this raised to a power; the value must be positive. */
+    public Quantity toPower(double exponent) {
+        double powered = Math.pow(value, exponent);
+        return combine(powered, unit, exact(0, unit, Standing.MEASURED), exponent * powered / value, 0);
+    }
+
+    private Quantity combine(double result, Unit resultUnit, Quantity other, double byThis, double byOther) {
+        Map<ErrorSource, Double> shares = new LinkedHashMap<>();
+        contributions.forEach((source, share) -> shares.merge(source, byThis * share, Double::sum));
+        other.contributions.forEach((source, share) -> shares.merge(source, byOther * share, Double::sum));
+        return new Quantity(result, resultUnit, standing.combinedWith(other.standing), shares);
+    }
+
+    private void requireSameUnit(Quantity other) {
+        if (unit != other.unit) {
+            throw new IllegalArgumentException("cannot add " + other.unit + " to " + unit);
+        }
+    }
+}

@@ -1,0 +1,66 @@
+package org.tubrin.core.station;
+
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Unit;
+
+/**
+ * A linear amplifier by its maker's sheet.
+ *
+ * @param name what it is called
+ * @param stage tubes or transistors
+ * @param driveLimitW highest drive, 0.01 to 500 W
+ * @param ratedOutputW output that the maker claims at that drive, 1 to 10 000 W
+ * @param relayTimeS what its T/R relay needs, 0 to 1 s; absent where unknown
+ * @param bands bands that it covers
+ * @param chart the maker's dials, at most one row a band
+ * @param mains what it asks of the mains; absent where it runs from a DC supply
+ */
+public record Amplifier(
+        String name,
+        Stage stage,
+        double driveLimitW,
+        double ratedOutputW,
+        Optional<Double> relayTimeS,
+        List<Band> bands,
+        List<ChartRow> chart,
+        Optional<Mains> mains)
+        implements Equipment {
+
+    public Amplifier {
+        bands = List.copyOf(bands);
+        chart = List.copyOf(chart);
+        Checks checks = new Checks()
+                .name("name", name)
+                .range("driveLimitW", driveLimitW, 0.01, 500, Unit.WATT)
+                .range("ratedOutputW", ratedOutputW, 1, 10_000, Unit.WATT)
+                .size("bands", bands, 1, Band.values().length)
+                .distinct("bands", bands)
+                .distinct("chart", chart.stream().map(ChartRow::band).toList());
+        relayTimeS.ifPresent(time -> checks.range("relayTimeS", time, 0, 1, Unit.SECOND));
+        if (stage instanceof Stage.Tubes tubes) {
+            for (int i = 0; i < chart.size(); i++) {
+                ChartRow row = chart.get(i);
+                checks.range(
+                        "chart." + i + ".plate",
+                        row.plate(),
+                        tubes.plate().least(),
+                        tubes.plate().most(),
+                        Unit.MARK);
+                checks.range(
+                        "chart." + i + ".load",
+                        row.load(),
+                        tubes.load().least(),
+                        tubes.load().most(),
+                        Unit.MARK);
+            }
+        }
+        checks.done();
+    }
+
+    /** Returns the maker's dials for a band. */
+    public Optional<ChartRow> chartRow(Band band) {
+        return chart.stream().filter(row -> row.band() == band).findFirst();
+    }
+}

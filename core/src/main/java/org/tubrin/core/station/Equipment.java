@@ -1,0 +1,8 @@
+package org.tubrin.core.station;
+
+/** One box of the station. */
+public sealed interface Equipment permits Exciter, Amplifier, Meter, Termination {
+
+    /** Returns the name that the operator calls it by, 1 to 80 characters. */
+    String name();
+}

@@ -1,0 +1,59 @@
+package org.tubrin.core.station;
+
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Unit;
+
+/**
+ * A transceiver that drives.
+ *
+ * @param name what it is called
+ * @param powerMinW lowest power that can be set, 0.01 to 1000 W
+ * @param powerMaxW highest power, above the lowest, to 2000 W
+ * @param powerAccuracyFraction bound of the set power's error as a share of it, 0.001 to 0.5
+ * @param trDelayS delay from keying to RF, 0 to 1 s
+ * @param powerByMode power that it now remembers per mode
+ */
+public record Exciter(
+        String name,
+        double powerMinW,
+        double powerMaxW,
+        double powerAccuracyFraction,
+        double trDelayS,
+        List<ModePower> powerByMode)
+        implements Equipment {
+
+    public Exciter {
+        powerByMode = List.copyOf(powerByMode);
+        new Checks()
+                .name("name", name)
+                .range("powerMinW", powerMinW, 0.01, 1000, Unit.WATT)
+                .range("powerMaxW", powerMaxW, powerMinW, 2000, Unit.WATT)
+                .range("powerAccuracyFraction", powerAccuracyFraction, 1e-3, 0.5, Unit.ONE)
+                .range("trDelayS", trDelayS, 0, 1, Unit.SECOND)
+                .distinct(
+                        "powerByMode", powerByMode.stream().map(ModePower::mode).toList())
+                .done();
+    }
+
+    /** Returns the power remembered for a mode, in watts. */
+    public Optional<Double> powerW(Mode mode) {
+        return powerByMode.stream()
+                .filter(entry -> entry.mode() == mode)
+                .map(ModePower::powerW)
+                .findFirst();
+    }
+
+    /**
+     * Power set in one mode.
+     *
+     * @param mode the mode
+     * @param powerW 0 to 2000 W
+     */
+    public record ModePower(Mode mode, double powerW) {
+        public ModePower {
+            new Checks().range("powerW", powerW, 0, 2000, Unit.WATT).done();
+        }
+    }
+}

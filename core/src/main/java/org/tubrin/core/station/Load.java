@@ -1,0 +1,24 @@
+package org.tubrin.core.station;
+
+import java.util.Optional;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Unit;
+
+/**
+ * A dummy load.
+ *
+ * @param name what it is called
+ * @param resistanceColdOhm measured at DC when cold, 1 to 1000 Ω
+ * @param powerLimitW highest power at any time, 1 to 10 000 W
+ * @param thermal how it warms; absent where unknown
+ */
+public record Load(String name, double resistanceColdOhm, double powerLimitW, Optional<Thermal> thermal)
+        implements Termination {
+    public Load {
+        new Checks()
+                .name("name", name)
+                .range("resistanceColdOhm", resistanceColdOhm, 1, 1000, Unit.OHM)
+                .range("powerLimitW", powerLimitW, 1, 10_000, Unit.WATT)
+                .done();
+    }
+}

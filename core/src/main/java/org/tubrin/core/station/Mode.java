@@ -1,0 +1,27 @@
+package org.tubrin.core.station;
+
+/** Modes that an exciter keeps a power for. */
+public enum Mode {
+    CW(false),
+    SSB(false),
+    AM(true),
+    FM(true),
+    RTTY(true),
+    DATA(true);
+
+    private final boolean wideDuty;
+
+    Mode(boolean wideDuty) {
+        this.wideDuty = wideDuty;
+    }
+
+    /** Returns whether the carrier stands for long stretches, so that the output is to be reduced. */
+    public boolean wideDuty() {
+        return wideDuty;
+    }
+
+    /** Returns whether keying it gives a steady carrier to tune with. */
+    public boolean givesCarrier() {
+        return this == CW || this == RTTY || this == FM || this == AM;
+    }
+}

@@ -1,0 +1,85 @@
+package org.tubrin.core.station;
+
+import java.util.OptionalDouble;
+import org.tubrin.core.device.Tube;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.tank.Dial;
+import org.tubrin.core.tank.LoadSense;
+
+/** The power stage of an amplifier. */
+public sealed interface Stage {
+
+    /**
+     * Tubes with a tank that has a PLATE and a LOAD dial.
+     *
+     * @param tube type of tube
+     * @param tubeCount 1 to 8
+     * @param plateVoltageRestDcV plate voltage at rest, 100 to 20 000 V
+     * @param restingPlateCurrentA plate current at rest, all tubes, 0 to 5 A
+     * @param plateCurrentLimitA limit of the amplifier, all tubes, 0.01 to 20 A
+     * @param gridCurrentLimitA limit of the amplifier, all tubes, 0.001 to 5 A
+     * @param plate PLATE dial
+     * @param load LOAD dial
+     * @param loadSense which way its number goes for heavier
+     * @param feedThroughFraction share of the drive that passes to the output, 0 to 1; 0 where the grid is driven
+     * @param tankEfficiency share of the plate's RF that leaves the tank, 0.5 to 1
+     */
+    record Tubes(
+            Tube tube,
+            int tubeCount,
+            double plateVoltageRestDcV,
+            double restingPlateCurrentA,
+            double plateCurrentLimitA,
+            double gridCurrentLimitA,
+            Dial plate,
+            Dial load,
+            LoadSense loadSense,
+            double feedThroughFraction,
+            double tankEfficiency)
+            implements Stage {
+        public Tubes {
+            new Checks()
+                    .range("tubeCount", tubeCount, 1, 8, Unit.ONE)
+                    .range("plateVoltageRestDcV", plateVoltageRestDcV, 100, 20_000, Unit.VOLT)
+                    .range("restingPlateCurrentA", restingPlateCurrentA, 0, 5, Unit.AMPERE)
+                    .range("plateCurrentLimitA", plateCurrentLimitA, 0.01, 20, Unit.AMPERE)
+                    .range("gridCurrentLimitA", gridCurrentLimitA, 0.001, 5, Unit.AMPERE)
+                    .range("feedThroughFraction", feedThroughFraction, 0, 1, Unit.ONE)
+                    .range("tankEfficiency", tankEfficiency, 0.5, 1, Unit.ONE)
+                    .done();
+        }
+
+        /** Returns the rated plate dissipation of one tube, in watts. */
+        public double plateDissipationPerTubeW() {
+            return tube.plateDissipationW();
+        }
+
+        /** Returns the highest screen current of all tubes together, in amperes; absent where there is no screen. */
+        public OptionalDouble screenCurrentLimitA() {
+            return tube.screenCurrentLimitA().isPresent()
+                    ? OptionalDouble.of(tube.screenCurrentLimitA().getAsDouble() * tubeCount)
+                    : OptionalDouble.empty();
+        }
+
+        /** Returns the LOAD position so many marks heavier (lighter for negative), stopped at the ends. */
+        public double heavier(double position, double marks) {
+            return load.turned(position, marks * loadSense.heavierSign());
+        }
+    }
+
+    /**
+     * Transistors with broadband transformers and band filters: no dials.
+     *
+     * @param supplyVoltageDcV 5 to 200 V
+     * @param supplyCurrentLimitA 0.1 to 200 A
+     */
+    record Transistors(double supplyVoltageDcV, double supplyCurrentLimitA) implements Stage {
+        public Transistors {
+            new Checks()
+                    .range("supplyVoltageDcV", supplyVoltageDcV, 5, 200, Unit.VOLT)
+                    .range("supplyCurrentLimitA", supplyCurrentLimitA, 0.1, 200, Unit.AMPERE)
+                    .done();
+        }
+    }
+}

@@ -1,0 +1,12 @@
+package org.tubrin.core.tuneup;
+
+/** A danger at the place where it is. */
+public enum Caution {
+    HIGH_VOLTAGE,
+    HOT_LOAD,
+    HOT_TUBES,
+    BAND_SWITCH_UNKEYED,
+    RF_EXPOSURE,
+    LICENCE,
+    MAKER_WINS
+}

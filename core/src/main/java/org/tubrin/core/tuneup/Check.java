@@ -1,0 +1,64 @@
+package org.tubrin.core.tuneup;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Load;
+
+/** A point that only the operator can answer for, before the climb or after it. */
+public enum Check {
+    LIMITS_READ(true),
+    COVERS_ON(true),
+    AIR_MOVING(true),
+    PATH_WIRED(true),
+    TR_DELAY(true),
+    BAND_SWITCH(true),
+    LOAD_IN_LINE(true),
+    MATCHED_IN_BYPASS(true),
+    METER_ON_CURRENT(true),
+    SPEECH_CLEAN(false),
+    INPUT_MATCHED(false);
+
+    /** What the T/R delay must exceed the relay's own time by. */
+    private static final double RELAY_MARGIN_S = 0.010;
+
+    private final boolean beforeClimb;
+
+    Check(boolean beforeClimb) {
+        this.beforeClimb = beforeClimb;
+    }
+
+    /** Returns whether it belongs before the climb, else to the end. */
+    public boolean beforeClimb() {
+        return beforeClimb;
+    }
+
+    /** Returns the points to ask before this run's climb, in their order; what the records already answer is left out. */
+    public static List<Check> preflight(TuneSetup setup) {
+        List<Check> points = new ArrayList<>(List.of(LIMITS_READ, COVERS_ON, AIR_MOVING, PATH_WIRED));
+        if (setup.exciter().trDelayS() < trDelayNeededS(setup)) {
+            points.add(TR_DELAY);
+        }
+        points.add(BAND_SWITCH);
+        if (setup.termination() instanceof Load) {
+            points.add(LOAD_IN_LINE);
+        } else if (setup.termination() instanceof Antenna) {
+            points.add(MATCHED_IN_BYPASS);
+        }
+        points.add(METER_ON_CURRENT);
+        return List.copyOf(points);
+    }
+
+    /** Returns the points to ask after the last step. */
+    public static List<Check> closing() {
+        return List.of(SPEECH_CLEAN, INPUT_MATCHED);
+    }
+
+    /** Returns the T/R delay that the amplifier's relay needs, in seconds. */
+    public static double trDelayNeededS(TuneSetup setup) {
+        return setup.amplifier()
+                .relayTimeS()
+                .map(time -> time + RELAY_MARGIN_S)
+                .orElse(setup.settings().trDelayUnknownS());
+    }
+}

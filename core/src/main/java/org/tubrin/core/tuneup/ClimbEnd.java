@@ -1,0 +1,68 @@
+package org.tubrin.core.tuneup;
+
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.budget.LimitKind;
+import org.tubrin.core.budget.Verdict;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+
+/** Why the climb goes no higher. */
+public enum ClimbEnd {
+    FULL_DRIVE,
+    SATURATION,
+    LIMIT_NEAR,
+    LICENCE;
+
+    private static final double FULL = 0.98;
+    private static final double WORTH_RAISING = 1.05;
+
+    /** Returns why the drive is not raised beyond the last step of the climb, where that is so. */
+    public static Optional<ClimbEnd> of(TuneSetup setup, List<Step> steps) {
+        List<Step> climb =
+                steps.stream().filter(step -> step.kind() == Step.Kind.CLIMB).toList();
+        if (climb.isEmpty()) {
+            return Optional.empty();
+        }
+        Step last = climb.get(climb.size() - 1);
+        if (last.driveW().value() >= FULL * setup.topDriveW()) {
+            return Optional.of(FULL_DRIVE);
+        }
+        Optional<Growth> growth =
+                climb.size() < 2 ? Optional.empty() : Growth.between(climb.get(climb.size() - 2), last);
+        double saturation = setup.settings().saturationGrowth();
+        if (growth.filter(one -> one.perDoubling().value() < saturation).isPresent()) {
+            return Optional.of(SATURATION);
+        }
+        boolean near = last.room().stream()
+                .filter(room -> room.kind() != LimitKind.DRIVE)
+                .anyMatch(room -> room.verdict() != Verdict.WITHIN);
+        if (near) {
+            return Optional.of(LIMIT_NEAR);
+        }
+        return nextDriveW(setup, last, growth) < last.driveW().value() * WORTH_RAISING
+                ? Optional.of(LICENCE)
+                : Optional.empty();
+    }
+
+    /**
+     * Returns the drive of the next step, in watts: the next rung, or less where the output would otherwise pass the
+     * licence, taking the growth per doubling to be at most the last one seen (2 before one is seen).
+     */
+    static double nextDriveW(TuneSetup setup, Step last, Optional<Growth> growth) {
+        double driveW = last.driveW().value();
+        double rungW = Ladder.nextAboveW(setup, driveW);
+        Optional<Quantity> output = last.measured(ReadingRole.OUTPUT).filter(one -> one.value() > 0);
+        if (output.isEmpty()) {
+            return rungW;
+        }
+        double perDoubling =
+                Math.min(2, growth.map(one -> one.perDoubling().value()).orElse(2.0));
+        if (perDoubling <= 1) {
+            return rungW;
+        }
+        double doublingsToLicence =
+                Math.log(setup.station().licenceLimitW() / output.get().value()) / Math.log(perDoubling);
+        return Math.min(rungW, Ladder.settable(driveW * Math.pow(2, Math.max(0, doublingsToLicence))));
+    }
+}

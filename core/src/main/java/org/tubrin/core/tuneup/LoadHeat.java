@@ -1,0 +1,67 @@
+package org.tubrin.core.tuneup;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import org.tubrin.core.station.Thermal;
+
+/**
+ * How hot the dummy load is.
+ *
+ * <p>Method: first order, solved in closed form over each key-down and each rest. Source: {@link Thermal}. The load is taken
+ * to be at room temperature before the run's first key-down.
+ */
+public final class LoadHeat {
+
+    private LoadHeat() {}
+
+    /** Returns the load's temperature at a moment, in °C. */
+    public static double temperatureC(List<KeyDown> keyDowns, Thermal thermal, double ambientC, Instant at) {
+        double riseK = 0;
+        Instant since = at;
+        for (KeyDown keyDown : keyDowns) {
+            if (keyDown.from().isAfter(at)) {
+                break;
+            }
+            riseK = after(riseK, 0, seconds(since, keyDown.from()), thermal);
+            Instant end = keyDown.to().filter(to -> to.isBefore(at)).orElse(at);
+            riseK = after(riseK, keyDown.powerW(), seconds(keyDown.from(), end), thermal);
+            since = end;
+        }
+        return ambientC + after(riseK, 0, seconds(since, at), thermal);
+    }
+
+    /** Returns how long a power may stand from a temperature until the load's limit, in seconds; infinite where for ever. */
+    public static double secondsToLimit(double temperatureC, double powerW, Thermal thermal, double ambientC) {
+        double finalC = ambientC + powerW * thermal.resistanceKPerW();
+        if (temperatureC >= thermal.temperatureLimitC()) {
+            return 0;
+        }
+        if (finalC <= thermal.temperatureLimitC()) {
+            return Double.POSITIVE_INFINITY;
+        }
+        return thermal.timeConstantS() * Math.log((finalC - temperatureC) / (finalC - thermal.temperatureLimitC()));
+    }
+
+    /** Returns the rest, in seconds, after which a power may again stand for so many seconds below the load's limit. */
+    public static double restForS(
+            double temperatureC, double powerW, double keyDownS, Thermal thermal, double ambientC) {
+        double decay = Math.exp(-keyDownS / thermal.timeConstantS());
+        double limitRiseK = thermal.temperatureLimitC() - ambientC;
+        double startRiseK = (limitRiseK - powerW * thermal.resistanceKPerW() * (1 - decay)) / decay;
+        double riseK = temperatureC - ambientC;
+        if (riseK <= startRiseK) {
+            return 0;
+        }
+        return startRiseK <= 0 ? Double.POSITIVE_INFINITY : thermal.timeConstantS() * Math.log(riseK / startRiseK);
+    }
+
+    private static double after(double riseK, double powerW, double seconds, Thermal thermal) {
+        double finalK = powerW * thermal.resistanceKPerW();
+        return finalK + (riseK - finalK) * Math.exp(-seconds / thermal.timeConstantS());
+    }
+
+    private static double seconds(Instant from, Instant to) {
+        return Math.max(0, Duration.between(from, to).toNanos() / 1e9);
+    }
+}

@@ -1,0 +1,64 @@
+package org.tubrin.core.tuneup;
+
+import java.util.List;
+import org.tubrin.core.metering.ReadingRole;
+
+/** What to do next: one act of one hand. */
+public sealed interface Move {
+
+    /** Answer for a point. */
+    record Answer(Check check) implements Move {}
+
+    /** Switch the heaters on, or say since when they are. */
+    record SwitchHeatersOn(double warmUpS) implements Move {}
+
+    /** Wait until the tubes are warm. */
+    record WaitForWarmth(double leftS) implements Move {}
+
+    /** Set both dials before the first key-down. */
+    record SetDials(double plate, double load, Preset.Source source) implements Move {}
+
+    /** Turn a control from where it stands to a place; the marks say how far, positive for heavier on LOAD. */
+    record Turn(Control control, double from, double to, double marks) implements Move {}
+
+    /** Switch a meter to another range. */
+    record SwitchRange(String instrument, ReadingRole role, String from, String to) implements Move {}
+
+    /** Rest with the key up. */
+    record Rest(double leftS) implements Move {}
+
+    /** Key, peak what is named in this order, read, unkey. */
+    record KeyAndPeak(List<Control> order, double driveW) implements Move {
+        public KeyAndPeak {
+            order = List.copyOf(order);
+        }
+    }
+
+    /** The key is down: peak, read, unkey by the aim. */
+    record PeakAndRead(double aimS) implements Move {}
+
+    /** The key has been down too long: up at once. */
+    record Unkey(double elapsedS) implements Move {}
+
+    /** Enter what was read. */
+    record EnterReadings(List<ReadingRole> missing) implements Move {
+        public EnterReadings {
+            missing = List.copyOf(missing);
+        }
+    }
+
+    /** Enter where a dial or the drive stands. */
+    record EnterPosition(Control control) implements Move {}
+
+    /** Look at these, in this order, with the key up; then try again. */
+    record WorkThrough(Sign.Code sign) implements Move {}
+
+    /** Record the step. */
+    record RecordStep(double driveW) implements Move {}
+
+    /** Write the row on the card; the run ends. */
+    record WriteDown() implements Move {}
+
+    /** Nothing more: the run has ended. */
+    record Done() implements Move {}
+}

@@ -1,0 +1,54 @@
+package org.tubrin.core.tuneup;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+
+/** Says what to do next in a run, by the school "peak, then heavier": a pure function of the run and the time. */
+public final class NextMove {
+
+    private NextMove() {}
+
+    /** Returns the next move of a run at a moment. */
+    public static Advice of(RunState state, Instant now) {
+        if (state.ending().isEmpty() && state.isKeyed()) {
+            return whileKeyed(state, now);
+        }
+        return switch (state.phase(now)) {
+            case PREFLIGHT -> preflight(state);
+            case WARMING -> warmUp(state, now);
+            case CLIMBING, FINISHING -> StepAdvice.of(state, now);
+            case CLOSING ->
+                Advice.of(new Move.Answer(state.openChecks(Check.closing()).get(0)), Reason.CLOSING_CHECK);
+            case WRITING -> Advice.of(new Move.WriteDown(), Reason.KEEP_FOR_NEXT_TIME);
+            case FINISHED, ABANDONED -> Advice.of(new Move.Done(), Reason.RUN_OVER);
+        };
+    }
+
+    private static Advice whileKeyed(RunState state, Instant now) {
+        KeyClock clock = KeyClock.of(state, now);
+        double elapsedS = Duration.between(clock.since(), now).toMillis() / 1000.0;
+        return elapsedS >= clock.stopS()
+                ? Advice.of(new Move.Unkey(elapsedS), Reason.KEY_TOO_LONG, Caution.HOT_LOAD)
+                : Advice.of(new Move.PeakAndRead(clock.aimS()), Reason.KEY_IS_DOWN);
+    }
+
+    private static Advice preflight(RunState state) {
+        Check check = state.openChecks(Check.preflight(state.setup())).get(0);
+        List<Caution> cautions = switch (check) {
+            case LIMITS_READ -> List.of(Caution.MAKER_WINS);
+            case COVERS_ON -> List.of(Caution.HIGH_VOLTAGE);
+            case BAND_SWITCH -> List.of(Caution.BAND_SWITCH_UNKEYED);
+            case MATCHED_IN_BYPASS -> List.of(Caution.RF_EXPOSURE);
+            default -> List.of();
+        };
+        return Advice.of(new Move.Answer(check), Reason.BEFORE_POWER, cautions.toArray(Caution[]::new));
+    }
+
+    private static Advice warmUp(RunState state, Instant now) {
+        double leftS = state.warmUpLeftS(now);
+        return state.heatersOnSince().isEmpty()
+                ? Advice.of(new Move.SwitchHeatersOn(leftS), Reason.COLD_TUBE, Caution.HOT_TUBES)
+                : Advice.of(new Move.WaitForWarmth(leftS), Reason.COLD_TUBE, Caution.HOT_TUBES);
+    }
+}

@@ -1,0 +1,73 @@
+package org.tubrin.core.tuneup;
+
+/** Why a move; each names the rule that it comes from. */
+public enum Reason {
+    BEFORE_POWER(Rule.ORDER_OF_WORK),
+    COLD_TUBE(Rule.WARM_UP),
+    PRESET_FROM_CARD(Rule.PRESET),
+    PRESET_FROM_CHART(Rule.PRESET),
+    PRESET_UNKNOWN(Rule.PRESET),
+    FIRST_STEP_LOW(Rule.CLIMB),
+    DOUBLE_DRIVE(Rule.CLIMB),
+    LICENCE_CAPS_DRIVE(Rule.LICENCE),
+    RANGE_TOO_SMALL(Rule.RANGE_FIRST),
+    ANTICIPATE(Rule.ANTICIPATION),
+    PEAK_FOR_OUTPUT(Rule.PEAK),
+    LET_REST(Rule.PACE),
+    LOAD_MUST_COOL(Rule.PACE),
+    KEY_IS_DOWN(Rule.PACE),
+    KEY_TOO_LONG(Rule.PACE),
+    READINGS_MISSING(Rule.CLIMB),
+    STEP_IS_GOOD(Rule.CLIMB),
+    STEP_IS_LAST(Rule.CLIMB),
+    FINISH_HEAVIER(Rule.FINISH),
+    RE_PEAK_AFTER_HEAVIER(Rule.FINISH),
+    FINISH_IS_GOOD(Rule.FINISH),
+    CLOSING_CHECK(Rule.CHECK),
+    KEEP_FOR_NEXT_TIME(Rule.WRITE_DOWN),
+    RUN_OVER(Rule.WRITE_DOWN),
+    TOO_LIGHT(Rule.SIGNS),
+    GRID_CURRENT_OVER(Rule.SIGNS),
+    LOAD_AT_STOP(Rule.SIGNS),
+    PLATE_CURRENT_OVER(Rule.SIGNS),
+    HEAT_OVER(Rule.SIGNS),
+    OUTPUT_OVER(Rule.LICENCE),
+    LOAD_POWER_OVER(Rule.SIGNS),
+    DRIVE_OVER(Rule.SIGNS),
+    TOO_HEAVY_OR_OFF(Rule.SIGNS),
+    PLATE_OFF_RESONANCE(Rule.SIGNS),
+    NOTHING_MOVES(Rule.SIGNS),
+    METER_LIES(Rule.SIGNS),
+    OUTPUT_POOR(Rule.SIGNS),
+    AFTER_TRIP(Rule.SIGNS),
+    AFTER_ARC(Rule.SIGNS),
+    KNOB_FIRST(Rule.SIGNS);
+
+    private final Rule rule;
+
+    Reason(Rule rule) {
+        this.rule = rule;
+    }
+
+    /** Returns the rule that the reason comes from. */
+    public Rule rule() {
+        return rule;
+    }
+
+    /** The rules of the order of work. */
+    public enum Rule {
+        ORDER_OF_WORK,
+        WARM_UP,
+        PRESET,
+        CLIMB,
+        RANGE_FIRST,
+        ANTICIPATION,
+        PEAK,
+        PACE,
+        FINISH,
+        CHECK,
+        WRITE_DOWN,
+        SIGNS,
+        LICENCE
+    }
+}

@@ -1,0 +1,200 @@
+package org.tubrin.core.tuneup;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.ReadingRole;
+
+/** Derives the state of a run from its events. */
+public final class Replay {
+    private final TuneSetup setup;
+    private final Instant startedAt;
+    private final Set<Check> checks = EnumSet.noneOf(Check.class);
+    private final List<Step> steps = new ArrayList<>();
+    private final Map<ReadingRole, String> ranges = new EnumMap<>(ReadingRole.class);
+    private final List<KeyDown> keyDowns = new ArrayList<>();
+    private final List<String> notes = new ArrayList<>();
+    private Optional<Instant> heatersOnSince = Optional.empty();
+    private Optional<SeenSign> openSign = Optional.empty();
+    private RunState.@Nullable Ending ending;
+    private Step draft;
+    private long sequence;
+    private Instant lastAt;
+
+    private Replay(Recorded first) {
+        if (!(first.event() instanceof RunEvent.Started started)) {
+            throw new IllegalArgumentException("a run begins with its start, not " + first.event());
+        }
+        setup = started.setup();
+        startedAt = first.at();
+        lastAt = first.at();
+        sequence = first.sequence();
+        draft = emptyDraft(new EnumMap<>(Control.class));
+        double firstOutputW = likelyOutputW(Ladder.drivesW(setup).get(0));
+        for (ReadingRole role : ReadingRole.values()) {
+            setup.channelFor(role).ifPresent(channel -> ranges.put(role, startingRange(role, channel, firstOutputW)));
+        }
+    }
+
+    /** Returns the state after all the events; the first must be the start, the sequence without gaps. */
+    public static RunState of(List<Recorded> events) {
+        Replay replay = new Replay(events.get(0));
+        for (Recorded recorded : events.subList(1, events.size())) {
+            if (recorded.sequence() != replay.sequence + 1) {
+                throw new IllegalArgumentException("event " + recorded.sequence() + " follows " + replay.sequence);
+            }
+            replay.apply(recorded);
+        }
+        return replay.state();
+    }
+
+    private static String startingRange(ReadingRole role, Channel channel, double firstOutputW) {
+        boolean power = role == ReadingRole.OUTPUT || role == ReadingRole.REFLECTED;
+        // The others start on their widest range: too wide only costs accuracy.
+        return channel.rangeFor(power ? firstOutputW * 2 : Double.MAX_VALUE).name();
+    }
+
+    /** Returns a first guess of the output at a drive, proportional to the claim. */
+    private double likelyOutputW(double driveW) {
+        return setup.amplifier().ratedOutputW() * driveW / setup.amplifier().driveLimitW();
+    }
+
+    private void apply(Recorded recorded) {
+        sequence = recorded.sequence();
+        lastAt = recorded.at();
+        RunEvent event = recorded.event();
+        if (event instanceof RunEvent.Checked checked) {
+            checks.add(checked.check());
+        } else if (event instanceof RunEvent.Warm warm) {
+            heatersOnSince = Optional.of(warm.heatersOnSince());
+        } else if (event instanceof RunEvent.Keyed) {
+            keyDowns.add(new KeyDown(recorded.at(), Optional.empty(), powerInHandW()));
+            draft = with(draft.readings(), draft.confirmed(), draft.keyDowns() + 1);
+        } else if (event instanceof RunEvent.Unkeyed) {
+            unkey(recorded.at());
+        } else if (event instanceof RunEvent.ReadingTaken taken) {
+            take(taken);
+        } else if (event instanceof RunEvent.RangeChosen chosen) {
+            ranges.put(chosen.role(), chosen.range());
+        } else if (event instanceof RunEvent.DialMoved moved) {
+            move(moved);
+        } else if (event instanceof RunEvent.TriedAgain) {
+            openSign = Optional.empty();
+            draft = new Step(setup, draft.kind(), draft.positions(), draft.moved(), Map.of(), Set.of(), 0);
+        } else if (event instanceof RunEvent.StepRecorded) {
+            steps.add(withKind(draft));
+            draft = emptyDraft(draft.positions());
+        } else if (event instanceof RunEvent.StepUndone) {
+            draft = steps.remove(steps.size() - 1);
+            checks.removeIf(check -> !check.beforeClimb());
+        } else {
+            applyRare(event);
+        }
+    }
+
+    private void applyRare(RunEvent event) {
+        if (event instanceof RunEvent.SignSeen seen) {
+            openSign = Optional.of(seen.sign());
+        } else if (event instanceof RunEvent.Note note) {
+            notes.add(note.text());
+        } else if (event instanceof RunEvent.Finished) {
+            unkey(lastAt);
+            ending = RunState.Ending.FINISHED;
+        } else if (event instanceof RunEvent.Abandoned) {
+            unkey(lastAt);
+            ending = RunState.Ending.ABANDONED;
+        } else {
+            throw new IllegalArgumentException("not in the middle of a run: " + event);
+        }
+    }
+
+    private void unkey(Instant at) {
+        if (!keyDowns.isEmpty()) {
+            KeyDown last = keyDowns.get(keyDowns.size() - 1);
+            if (last.to().isEmpty()) {
+                keyDowns.set(keyDowns.size() - 1, new KeyDown(last.from(), Optional.of(at), last.powerW()));
+            }
+        }
+    }
+
+    private void take(RunEvent.ReadingTaken taken) {
+        ReadingRole role = taken.reading().role();
+        Map<ReadingRole, org.tubrin.core.metering.Reading> readings = new EnumMap<>(ReadingRole.class);
+        readings.putAll(draft.readings());
+        readings.put(role, taken.reading());
+        Set<ReadingRole> confirmed = EnumSet.noneOf(ReadingRole.class);
+        confirmed.addAll(draft.confirmed());
+        if (taken.confirmed()) {
+            confirmed.add(role);
+        } else {
+            confirmed.remove(role);
+        }
+        draft = with(readings, confirmed, draft.keyDowns());
+        if (role == ReadingRole.OUTPUT && draft.keyDowns() > 0) {
+            KeyDown last = keyDowns.get(keyDowns.size() - 1);
+            keyDowns.set(
+                    keyDowns.size() - 1,
+                    new KeyDown(
+                            last.from(), last.to(), Math.max(0, taken.reading().rawValue())));
+        }
+    }
+
+    private void move(RunEvent.DialMoved event) {
+        Map<Control, Double> positions = new EnumMap<>(Control.class);
+        positions.putAll(draft.positions());
+        positions.put(event.control(), event.position());
+        Set<Control> moved = EnumSet.of(event.control());
+        moved.addAll(draft.moved());
+        draft = new Step(setup, draft.kind(), positions, moved, draft.readings(), draft.confirmed(), draft.keyDowns());
+    }
+
+    /** Returns the best guess of the output while the key goes down, before it is read. */
+    private double powerInHandW() {
+        double driveW = draft.driveW().value();
+        return draft.measured(ReadingRole.OUTPUT)
+                .or(() -> steps.isEmpty()
+                        ? Optional.empty()
+                        : steps.get(steps.size() - 1).measured(ReadingRole.OUTPUT))
+                .map(quantity -> quantity.value())
+                .orElseGet(() -> likelyOutputW(driveW));
+    }
+
+    private Step with(
+            Map<ReadingRole, org.tubrin.core.metering.Reading> readings, Set<ReadingRole> confirmed, int keyed) {
+        return new Step(setup, draft.kind(), draft.positions(), draft.moved(), readings, confirmed, keyed);
+    }
+
+    private Step emptyDraft(Map<Control, Double> positions) {
+        return new Step(setup, Step.Kind.CLIMB, positions, Set.of(), Map.of(), Set.of(), 0);
+    }
+
+    private Step withKind(Step step) {
+        Step.Kind kind = ClimbEnd.of(setup, steps).isPresent() ? Step.Kind.FINISH : Step.Kind.CLIMB;
+        return new Step(
+                setup, kind, step.positions(), step.moved(), step.readings(), step.confirmed(), step.keyDowns());
+    }
+
+    private RunState state() {
+        return new RunState(
+                setup,
+                sequence,
+                startedAt,
+                lastAt,
+                checks,
+                heatersOnSince,
+                steps,
+                withKind(draft),
+                ranges,
+                keyDowns,
+                openSign,
+                notes,
+                Optional.ofNullable(ending));
+    }
+}

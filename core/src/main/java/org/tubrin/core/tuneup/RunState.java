@@ -1,0 +1,131 @@
+package org.tubrin.core.tuneup;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.tubrin.core.metering.ReadingRole;
+
+/**
+ * Where a run stands: a pure function of its events.
+ *
+ * @param setup what it is about
+ * @param sequence of the last event
+ * @param startedAt when it began
+ * @param lastAt when the last event happened
+ * @param checks points answered
+ * @param heatersOnSince since when the heaters are on, where told
+ * @param steps steps done, in their order
+ * @param draft the step in hand
+ * @param ranges range in use by role
+ * @param keyDowns every key-down
+ * @param openSign a sign that the operator saw and has not acted on
+ * @param notes what was written down
+ * @param ending how it ended, where it has
+ */
+public record RunState(
+        TuneSetup setup,
+        long sequence,
+        Instant startedAt,
+        Instant lastAt,
+        Set<Check> checks,
+        Optional<Instant> heatersOnSince,
+        List<Step> steps,
+        Step draft,
+        Map<ReadingRole, String> ranges,
+        List<KeyDown> keyDowns,
+        Optional<SeenSign> openSign,
+        List<String> notes,
+        Optional<Ending> ending) {
+
+    /** How a run ended. */
+    public enum Ending {
+        FINISHED,
+        ABANDONED
+    }
+
+    /** What is being done. */
+    public enum Phase {
+        PREFLIGHT,
+        WARMING,
+        CLIMBING,
+        FINISHING,
+        CLOSING,
+        WRITING,
+        FINISHED,
+        ABANDONED
+    }
+
+    public RunState {
+        checks = Set.copyOf(checks);
+        steps = List.copyOf(steps);
+        ranges = Map.copyOf(ranges);
+        keyDowns = List.copyOf(keyDowns);
+        notes = List.copyOf(notes);
+    }
+
+    /** Returns the phase at a moment. */
+    public Phase phase(Instant now) {
+        if (ending.isPresent()) {
+            return ending.get() == Ending.FINISHED ? Phase.FINISHED : Phase.ABANDONED;
+        }
+        if (!openChecks(Check.preflight(setup)).isEmpty()) {
+            return Phase.PREFLIGHT;
+        }
+        if (warmUpLeftS(now) > 0) {
+            return Phase.WARMING;
+        }
+        if (!climbIsDone()) {
+            return Phase.CLIMBING;
+        }
+        if (steps.get(steps.size() - 1).kind() != Step.Kind.FINISH) {
+            return Phase.FINISHING;
+        }
+        return openChecks(Check.closing()).isEmpty() ? Phase.WRITING : Phase.CLOSING;
+    }
+
+    /** Returns those of the points that are not answered, in their order. */
+    public List<Check> openChecks(List<Check> points) {
+        return points.stream().filter(point -> !checks.contains(point)).toList();
+    }
+
+    /** Returns the warm-up still to wait for, in seconds of real time; the whole of it while the heaters are not on. */
+    public double warmUpLeftS(Instant now) {
+        double wholeS = setup.tubes().tube().warmUpS() / setup.settings().warmUpSpeed();
+        return heatersOnSince
+                .map(since -> Math.max(0, wholeS - Duration.between(since, now).toMillis() / 1000.0))
+                .orElse(wholeS);
+    }
+
+    /** Returns whether the key is down. */
+    public boolean isKeyed() {
+        return !keyDowns.isEmpty() && keyDowns.get(keyDowns.size() - 1).to().isEmpty();
+    }
+
+    /** Returns the last step done. */
+    public Optional<Step> lastStep() {
+        return steps.isEmpty() ? Optional.empty() : Optional.of(steps.get(steps.size() - 1));
+    }
+
+    /** Returns the step before the one at a place, counted from 0; the place after the last is the step in hand. */
+    public Optional<Step> stepBefore(int place) {
+        return place < 1 || place > steps.size() ? Optional.empty() : Optional.of(steps.get(place - 1));
+    }
+
+    /** Returns what is doubtful about a reading of the step in hand. */
+    public Optional<Doubt> doubt(ReadingRole role) {
+        return Optional.ofNullable(draft.readings().get(role)).flatMap(reading -> Doubt.of(reading, draft, lastStep()));
+    }
+
+    /** Returns whether the drive need not or must not be raised further. */
+    public boolean climbIsDone() {
+        return climbEnd().isPresent();
+    }
+
+    /** Returns why the climb goes no higher, where that is so. */
+    public Optional<ClimbEnd> climbEnd() {
+        return ClimbEnd.of(setup, steps);
+    }
+}

@@ -1,0 +1,188 @@
+package org.tubrin.core.tuneup;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+
+/** The next move within a step of the climb, or within the finish. */
+final class StepAdvice {
+    /** Drives closer than this ratio are the same. */
+    private static final double SAME_DRIVE = 1.02;
+
+    /** Growth per doubling to expect when LOAD and PLATE are peaked afresh, from least to most. */
+    private static final double LEAST_GROWTH = 1.4;
+
+    private static final double MOST_GROWTH = 2.0;
+    private static final double FINISH_LEAST = 0.94;
+    private static final double FINISH_MOST = 1.01;
+
+    private final RunState state;
+    private final TuneSetup setup;
+    private final Step draft;
+    private final Instant now;
+
+    private StepAdvice(RunState state, Instant now) {
+        this.state = state;
+        this.setup = state.setup();
+        this.draft = state.draft();
+        this.now = now;
+    }
+
+    static Advice of(RunState state, Instant now) {
+        return new StepAdvice(state, now).next();
+    }
+
+    private Advice next() {
+        Optional<Advice> mend = SignAdvice.of(state);
+        if (mend.isPresent()) {
+            return mend.get();
+        }
+        if (draft.isComplete()) {
+            return recordStep();
+        }
+        if (!draft.readings().isEmpty() || draft.keyDowns() > 0) {
+            return draft.missing().isEmpty()
+                    ? Advice.of(new Move.EnterPosition(unknownControl()), Reason.READINGS_MISSING)
+                    : Advice.of(new Move.EnterReadings(draft.missing()), Reason.READINGS_MISSING);
+        }
+        return draft.kind() == Step.Kind.FINISH ? prepareFinish() : prepareClimb();
+    }
+
+    private Control unknownControl() {
+        for (Control control : Control.values()) {
+            if (draft.position(control).isEmpty()) {
+                return control;
+            }
+        }
+        throw new IllegalStateException("all controls are known");
+    }
+
+    private Advice recordStep() {
+        Reason reason = draft.kind() == Step.Kind.FINISH
+                ? Reason.FINISH_IS_GOOD
+                : draft.driveW().value() >= setup.topDriveW() / SAME_DRIVE ? Reason.STEP_IS_LAST : Reason.STEP_IS_GOOD;
+        return Advice.of(new Move.RecordStep(draft.driveW().value()), reason);
+    }
+
+    private Advice prepareClimb() {
+        Optional<Step> last = state.lastStep();
+        if (last.isEmpty()) {
+            return prepareFirst();
+        }
+        double fromW = last.get().driveW().value();
+        Optional<Growth> growth =
+                state.stepBefore(state.steps().size() - 1).flatMap(before -> Growth.between(before, last.get()));
+        double targetW = ClimbEnd.nextDriveW(setup, last.get(), growth);
+        double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : targetW;
+        double doublings = Math.log(driveW / fromW) / Math.log(2);
+        Optional<Quantity> output = last.get().measured(ReadingRole.OUTPUT);
+        Optional<Advice.Expectation> expect = output.map(one -> new Advice.Expectation(
+                one.value() * Math.pow(LEAST_GROWTH, doublings), one.value() * Math.pow(MOST_GROWTH, doublings)));
+
+        Optional<Advice> range = widerRange(expect);
+        if (range.isPresent()) {
+            return range.get();
+        }
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        double notch = setup.settings().loadNotchMarks();
+        double heavier = setup.tubes().heavier(loadAt, notch);
+        if (!draft.moved().contains(Control.LOAD) && heavier != loadAt) {
+            return Advice.of(new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.ANTICIPATE);
+        }
+        if (!draft.moved().contains(Control.DRIVE)) {
+            boolean capped = targetW < Ladder.nextAboveW(setup, fromW) / SAME_DRIVE;
+            return Advice.of(
+                            new Move.Turn(Control.DRIVE, fromW, targetW, 0),
+                            capped ? Reason.LICENCE_CAPS_DRIVE : Reason.DOUBLE_DRIVE)
+                    .expecting(expect);
+        }
+        return keyAndPeak(Reason.PEAK_FOR_OUTPUT, List.of(Control.PLATE, Control.LOAD, Control.PLATE), expect);
+    }
+
+    private Advice prepareFirst() {
+        boolean dialsSet =
+                draft.moved().contains(Control.PLATE) && draft.moved().contains(Control.LOAD);
+        boolean dialsKnown = draft.position(Control.PLATE).isPresent()
+                && draft.position(Control.LOAD).isPresent();
+        if (!dialsSet && !dialsKnown) {
+            Preset preset = setup.preset();
+            Reason reason = switch (preset.source()) {
+                case CARD -> Reason.PRESET_FROM_CARD;
+                case CHART -> Reason.PRESET_FROM_CHART;
+                case NONE -> Reason.PRESET_UNKNOWN;
+            };
+            return Advice.of(
+                    new Move.SetDials(preset.plate(), preset.load(), preset.source()),
+                    reason,
+                    Caution.BAND_SWITCH_UNKEYED);
+        }
+        if (draft.position(Control.DRIVE).isEmpty()) {
+            double firstW = Ladder.drivesW(setup).get(0);
+            return Advice.of(new Move.Turn(Control.DRIVE, 0, firstW, 0), Reason.FIRST_STEP_LOW);
+        }
+        return keyAndPeak(
+                Reason.PEAK_FOR_OUTPUT, List.of(Control.PLATE, Control.LOAD, Control.PLATE), Optional.empty());
+    }
+
+    private Advice prepareFinish() {
+        Step peak = state.lastStep().orElseThrow();
+        double peakLoad = peak.position(Control.LOAD).orElseThrow();
+        double heavier = setup.tubes().heavier(peakLoad, setup.settings().finishMarks());
+        Optional<Advice.Expectation> expect = peak.measured(ReadingRole.OUTPUT)
+                .map(output -> new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
+        if (!draft.moved().contains(Control.LOAD) && heavier != peakLoad) {
+            double loadAt = draft.position(Control.LOAD).orElse(peakLoad);
+            return Advice.of(
+                            new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.FINISH_HEAVIER)
+                    .expecting(expect);
+        }
+        return keyAndPeak(Reason.RE_PEAK_AFTER_HEAVIER, List.of(Control.PLATE), expect);
+    }
+
+    private Advice keyAndPeak(Reason reason, List<Control> order, Optional<Advice.Expectation> expect) {
+        KeyClock clock = KeyClock.of(state, now);
+        if (clock.phase() == KeyClock.Phase.RESTING) {
+            double elapsedS = Duration.between(clock.since(), now).toMillis() / 1000.0;
+            boolean forLoad = clock.restS() > Math.max(setup.settings().restS(), clock.lastKeyDownS());
+            return Advice.of(
+                    new Move.Rest(Math.max(0, clock.restS() - elapsedS)),
+                    forLoad ? Reason.LOAD_MUST_COOL : Reason.LET_REST,
+                    forLoad ? new Caution[] {Caution.HOT_LOAD} : new Caution[0]);
+        }
+        return Advice.of(new Move.KeyAndPeak(order, draft.driveW().value()), reason)
+                .expecting(expect);
+    }
+
+    private Optional<Advice> widerRange(Optional<Advice.Expectation> expect) {
+        Optional<Channel> channel = setup.channelFor(ReadingRole.OUTPUT);
+        String inUse = state.ranges().get(ReadingRole.OUTPUT);
+        if (expect.isEmpty() || channel.isEmpty() || inUse == null) {
+            return Optional.empty();
+        }
+        double mostW = Math.min(expect.get().mostW(), setup.station().licenceLimitW())
+                / channel.get().correctionFactor();
+        MeterRange wanted = channel.get().rangeFor(mostW);
+        return channel.get()
+                .range(inUse)
+                .filter(range -> range.fullScale() < mostW && wanted.fullScale() > range.fullScale())
+                .map(range -> Advice.of(
+                        new Move.SwitchRange(
+                                setup.meterFor(ReadingRole.OUTPUT).orElseThrow().name(),
+                                ReadingRole.OUTPUT,
+                                inUse,
+                                wanted.name()),
+                        Reason.RANGE_TOO_SMALL));
+    }
+
+    /** Returns how many marks heavier a LOAD position is than another. */
+    private double marks(double from, double to) {
+        return (to - from)
+                / setup.tubes().load().markStep()
+                * setup.tubes().loadSense().heavierSign();
+    }
+}

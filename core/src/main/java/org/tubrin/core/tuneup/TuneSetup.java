@@ -1,0 +1,142 @@
+package org.tubrin.core.tuneup;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Station;
+import org.tubrin.core.station.Termination;
+
+/**
+ * What a run is about, with the equipment records as they were when it began.
+ *
+ * @param station the station
+ * @param amplifier the amplifier under tuning; has PLATE and LOAD
+ * @param exciter what drives it; its lowest power does not exceed the amplifier's drive limit
+ * @param carrier mode that gives the carrier
+ * @param meters meters in use; between them they read output and plate current, each role once
+ * @param termination dummy load or antenna
+ * @param band one that the amplifier covers
+ * @param frequencyHz within the band
+ * @param school how the run decides
+ * @param preset where the dials start
+ * @param settings figures of good practice
+ */
+public record TuneSetup(
+        Station station,
+        Amplifier amplifier,
+        Exciter exciter,
+        Mode carrier,
+        List<Meter> meters,
+        Termination termination,
+        Band band,
+        double frequencyHz,
+        School school,
+        Preset preset,
+        TuneSettings settings) {
+
+    public TuneSetup {
+        meters = List.copyOf(meters);
+        List<Problem> problems = new ArrayList<>();
+        if (!(amplifier.stage() instanceof Stage.Tubes)) {
+            problems.add(new Problem(ProblemCode.NO_DIALS, "amplifier", amplifier.name(), new Allowed.Nothing()));
+        }
+        if (!amplifier.bands().contains(band)) {
+            problems.add(new Problem(
+                    ProblemCode.UNKNOWN_NAME,
+                    "band",
+                    band.name(),
+                    new Allowed.OneOf(amplifier.bands().stream().map(Band::name).toList())));
+        }
+        if (!(frequencyHz >= band.lowestHz() && frequencyHz <= band.highestHz())) {
+            problems.add(new Problem(
+                    ProblemCode.OUT_OF_RANGE,
+                    "frequencyHz",
+                    Double.toString(frequencyHz),
+                    new Allowed.Range(band.lowestHz(), band.highestHz(), Unit.HERTZ)));
+        }
+        if (!carrier.givesCarrier()) {
+            problems.add(new Problem(
+                    ProblemCode.UNKNOWN_NAME,
+                    "carrier",
+                    carrier.name(),
+                    new Allowed.OneOf(List.of("CW", "RTTY", "FM", "AM"))));
+        }
+        if (exciter.powerMinW() > amplifier.driveLimitW()) {
+            problems.add(new Problem(
+                    ProblemCode.BEYOND_EXCITER,
+                    "exciter",
+                    Double.toString(exciter.powerMinW()),
+                    new Allowed.Range(0, amplifier.driveLimitW(), Unit.WATT)));
+        }
+        if (termination instanceof Antenna antenna && antenna.on(band).isEmpty()) {
+            problems.add(new Problem(
+                    ProblemCode.UNKNOWN_NAME,
+                    "termination",
+                    antenna.name(),
+                    new Allowed.OneOf(antenna.bands().stream()
+                            .map(one -> one.band().name())
+                            .toList())));
+        }
+        for (ReadingRole role : ReadingRole.values()) {
+            List<String> readers = meters.stream()
+                    .filter(meter -> meter.channel(role).isPresent())
+                    .map(Meter::name)
+                    .toList();
+            boolean needed = role == ReadingRole.OUTPUT || role == ReadingRole.PLATE_CURRENT;
+            if (readers.isEmpty() && needed) {
+                problems.add(new Problem(ProblemCode.NO_CHANNEL, "meters", role.name(), new Allowed.Nothing()));
+            } else if (readers.size() > 1) {
+                problems.add(new Problem(ProblemCode.DUPLICATE, "meters", role.name(), new Allowed.OneOf(readers)));
+            }
+        }
+        if (!problems.isEmpty()) {
+            throw new Refused(problems);
+        }
+    }
+
+    /** Returns the stage, which is one with dials. */
+    public Stage.Tubes tubes() {
+        return (Stage.Tubes) amplifier.stage();
+    }
+
+    /** Returns the meter that reads a role. */
+    public Optional<Meter> meterFor(ReadingRole role) {
+        return meters.stream().filter(meter -> meter.channel(role).isPresent()).findFirst();
+    }
+
+    /** Returns the channel that reads a role. */
+    public Optional<Channel> channelFor(ReadingRole role) {
+        return meterFor(role).flatMap(meter -> meter.channel(role));
+    }
+
+    /** Returns the roles that each step is to have a reading of, in the order of reading. */
+    public List<ReadingRole> rolesAsked() {
+        List<ReadingRole> asked = new ArrayList<>();
+        for (ReadingRole role : ReadingRole.values()) {
+            boolean optional = role == ReadingRole.INPUT_SWR || role == ReadingRole.REFLECTED;
+            if (!optional && channelFor(role).isPresent()) {
+                asked.add(role);
+            }
+        }
+        return List.copyOf(asked);
+    }
+
+    /** Returns the highest drive of the climb: what the amplifier allows and the exciter gives, in watts. */
+    public double topDriveW() {
+        return Math.min(amplifier.driveLimitW(), exciter.powerMaxW());
+    }
+}

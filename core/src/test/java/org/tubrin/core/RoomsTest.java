@@ -1,0 +1,76 @@
+package org.tubrin.core;
+
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Holds the direction between the rooms, and what the core as a whole keeps out. */
+public class RoomsTest {
+    private static final String ROOT = "org.tubrin.core.";
+
+    private static final Map<String, List<String>> MAY_IMPORT = Map.of(
+            "quantity", List.of(),
+            "metering", List.of("quantity"),
+            "device", List.of("quantity"),
+            "tank", List.of("quantity"),
+            "station", List.of("quantity", "metering", "device", "tank"),
+            "budget", List.of("quantity", "metering", "station"),
+            "tuneup", List.of("quantity", "metering", "device", "tank", "station", "budget"),
+            "card", List.of("quantity", "metering", "station", "tuneup"));
+
+    private final JavaClasses classes = new ClassFileImporter()
+            .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+            .importPackages("org.tubrin.core");
+
+    @DataProvider
+    public Object[][] rooms() {
+        return MAY_IMPORT.keySet().stream().map(room -> new Object[] {room}).toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "rooms")
+    public void importsOnlyWhatItMay(String room) {
+        List<String> allowed = new ArrayList<>(List.of("java..", "org.jspecify..", ROOT + room + ".."));
+        MAY_IMPORT.get(room).forEach(other -> allowed.add(ROOT + other + ".."));
+        ArchRuleDefinition.classes()
+                .that()
+                .resideInAPackage(ROOT + room + "..")
+                .should()
+                .onlyDependOnClassesThat()
+                .resideInAnyPackage(allowed.toArray(String[]::new))
+                .check(classes);
+    }
+
+    @Test
+    public void everyClassLivesInARoom() {
+        String[] known = MAY_IMPORT.keySet().stream().map(room -> ROOT + room).toArray(String[]::new);
+        ArchRuleDefinition.classes().should().resideInAnyPackage(known).check(classes);
+    }
+
+    @Test
+    public void roomsFormNoCircle() {
+        slices().matching(ROOT + "(*)..").should().beFreeOfCycles().check(classes);
+    }
+
+    @Test
+    public void coreReadsNoClockAndNoFile() {
+        ArchRuleDefinition.noClasses()
+                .should()
+                .callMethod(java.time.Instant.class, "now")
+                .orShould()
+                .callMethod(System.class, "currentTimeMillis")
+                .orShould()
+                .callMethod(System.class, "nanoTime")
+                .orShould()
+                .dependOnClassesThat()
+                .resideInAnyPackage("java.io..", "java.nio..", "java.net..", "java.sql..")
+                .check(classes);
+    }
+}

@@ -1,0 +1,43 @@
+package org.tubrin.core.metering;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.expectThrows;
+
+import org.apache.commons.csv.CSVRecord;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import org.tubrin.core.Sample;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.Refused;
+
+public class NumberEntryTest {
+    @DataProvider
+    public Object[][] typed() {
+        return Sample.table("/metering/number-entry.csv").stream()
+                .map(row -> new Object[] {row})
+                .toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "typed")
+    public void readsWhatIsTyped(CSVRecord row) {
+        ScaleUnit scale = ScaleUnit.valueOf(row.get("scale"));
+        if (row.get("problem").isEmpty()) {
+            assertEquals(
+                    NumberEntry.parse("output", row.get("text"), scale, false),
+                    Double.parseDouble(row.get("value")),
+                    0.0);
+        } else {
+            Problem problem = expectThrows(
+                            Refused.class, () -> NumberEntry.parse("output", row.get("text"), scale, false))
+                    .problems()
+                    .get(0);
+            assertEquals(problem.code().name(), row.get("problem"));
+            assertEquals(problem.path(), "output");
+        }
+    }
+
+    @Test
+    public void screenCurrentMayRunBackwards() {
+        assertEquals(NumberEntry.parse("screen", "\u221212 mA", ScaleUnit.A, true), -0.012, 0.0);
+    }
+}
