@@ -14,11 +14,18 @@ import org.tubrin.core.quantity.Unit;
  */
 public record Load(String name, double resistanceColdOhm, double powerLimitW, Optional<Thermal> thermal)
         implements Termination {
+    private static final double LINE_OHM = 50;
+
     public Load {
         new Checks()
                 .name("name", name)
                 .range("resistanceColdOhm", resistanceColdOhm, 1, 1000, Unit.OHM)
                 .range("powerLimitW", powerLimitW, 1, 10_000, Unit.WATT)
                 .done();
+    }
+
+    /** Returns the standing-wave ratio that it makes on a 50 Ω line: the greater of R/50 and 50/R. */
+    public double swr() {
+        return Math.max(resistanceColdOhm / LINE_OHM, LINE_OHM / resistanceColdOhm);
     }
 }

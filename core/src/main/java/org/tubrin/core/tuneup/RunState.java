@@ -104,6 +104,16 @@ public record RunState(
         return !keyDowns.isEmpty() && keyDowns.get(keyDowns.size() - 1).to().isEmpty();
     }
 
+    /** Returns the place of the step that limits and signs are about: the one in hand once anything of it is read. */
+    public int placeInFocus() {
+        return draft.readings().isEmpty() && !steps.isEmpty() ? steps.size() - 1 : steps.size();
+    }
+
+    /** Returns the step at a place, counted from 0; the place after the last is the step in hand. */
+    public Step step(int place) {
+        return place == steps.size() ? draft : steps.get(place);
+    }
+
     /** Returns the last step done. */
     public Optional<Step> lastStep() {
         return steps.isEmpty() ? Optional.empty() : Optional.of(steps.get(steps.size() - 1));

@@ -55,8 +55,8 @@ final class SignAdvice {
             case GRID_CURRENT_LIMIT ->
                 Optional.of(heavier(step, Reason.GRID_CURRENT_OVER).orElseGet(() -> oneRungLower(Reason.LOAD_AT_STOP)));
             case SCREEN_CURRENT_LIMIT, COUPLED_TOO_LIGHTLY -> heavier(step, Reason.TOO_LIGHT);
-            case PLATE_CURRENT_LIMIT -> Optional.of(oneRungLower(Reason.PLATE_CURRENT_OVER));
-            case HEAT_LIMIT -> Optional.of(heatOver());
+            case PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
+            case HEAT_LIMIT -> Optional.of(heatOver(sign));
             case OUTPUT_LIMIT ->
                 Optional.of(lowerDrive(
                         driveForOutputW(setup.station().licenceLimitW()), Reason.OUTPUT_OVER, Caution.LICENCE));
@@ -74,13 +74,13 @@ final class SignAdvice {
         return draft.confirmed().contains(ReadingRole.OUTPUT) ? Optional.empty() : Optional.of(advice);
     }
 
-    private Advice heatOver() {
+    private Advice heatOver(Sign sign) {
         boolean poor = draft.budget()
                 .efficiency()
                 .map(Quantity::value)
                 .filter(efficiency -> efficiency < setup.settings().efficiencyLow())
                 .isPresent();
-        return poor ? rePeak(Reason.HEAT_OVER) : oneRungLower(Reason.HEAT_OVER);
+        return poor ? rePeak(Reason.HEAT_OVER) : driveForCurrent(sign, Reason.HEAT_OVER);
     }
 
     private Advice rePeak(Reason reason) {
@@ -96,6 +96,16 @@ final class SignAdvice {
                 .map(at -> new Move.Turn(Control.LOAD, at, setup.tubes().heavier(at, marks), marks))
                 .filter(turn -> turn.from() != turn.to())
                 .map(turn -> Advice.striking(turn, reason));
+    }
+
+    /** Lowers the drive so that what grows like a current, with the square root of the drive, comes under its limit. */
+    private Advice driveForCurrent(Sign sign, Reason reason) {
+        double ratio = number(sign, "limit") / number(sign, "value");
+        return lowerDrive(Ladder.settable(draft.driveW().value() * ratio * ratio * MARGIN), reason);
+    }
+
+    private static double number(Sign sign, String name) {
+        return java.util.Objects.requireNonNull(sign.numbers().get(name), name);
     }
 
     private Advice oneRungLower(Reason reason) {

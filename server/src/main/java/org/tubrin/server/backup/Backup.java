@@ -1,0 +1,44 @@
+package org.tubrin.server.backup;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.station.Equipment;
+import org.tubrin.core.station.Station;
+import org.tubrin.core.tuneup.RunEvent;
+
+/**
+ * Everything that the station holds, as one document; its form is published as a JSON schema.
+ *
+ * @param format always {@link #FORMAT}
+ * @param version of the form
+ * @param madeAt when it was made
+ * @param station the station, where described
+ * @param stationRevision revision of the station's record
+ * @param equipment all records
+ * @param runs all runs with all their events; cards are derived from them
+ */
+public record Backup(
+        String format,
+        int version,
+        Instant madeAt,
+        @Nullable Station station,
+        int stationRevision,
+        List<EquipmentEntry> equipment,
+        List<RunEntry> runs) {
+    /** Name of the form. */
+    public static final String FORMAT = "tubrin-backup";
+
+    /** Version of the form that is written now. */
+    public static final int VERSION = 1;
+
+    /** One record of equipment. */
+    public record EquipmentEntry(UUID id, int revision, Equipment equipment) {}
+
+    /** One run. */
+    public record RunEntry(UUID id, List<EventEntry> events) {}
+
+    /** One event of a run. */
+    public record EventEntry(long sequence, UUID clientId, Instant at, int version, RunEvent event) {}
+}

@@ -1,0 +1,3 @@
+/** Everything out as one file, and back. */
+@org.jspecify.annotations.NullMarked
+package org.tubrin.server.backup;

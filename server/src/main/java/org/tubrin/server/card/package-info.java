@@ -1,0 +1,3 @@
+/** The tune cards. */
+@org.jspecify.annotations.NullMarked
+package org.tubrin.server.card;

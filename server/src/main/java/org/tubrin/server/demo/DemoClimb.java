@@ -1,0 +1,121 @@
+package org.tubrin.server.demo;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.commons.csv.CSVRecord;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.ChartRow;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Station;
+import org.tubrin.core.station.Termination;
+import org.tubrin.core.tuneup.Admission;
+import org.tubrin.core.tuneup.Check;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.Preset;
+import org.tubrin.core.tuneup.Recorded;
+import org.tubrin.core.tuneup.Replay;
+import org.tubrin.core.tuneup.RunEvent;
+import org.tubrin.core.tuneup.School;
+import org.tubrin.core.tuneup.TuneSettings;
+import org.tubrin.core.tuneup.TuneSetup;
+
+/** Plays a table of readings as a run of events, at the pace of an operator. */
+record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Meter> meters, Termination termination) {
+    private static final Duration KEY_DOWN = Duration.ofMillis(4200);
+    private static final Duration BETWEEN = Duration.ofSeconds(25);
+    private static final Duration WARM_BEFORE = Duration.ofMinutes(10);
+
+    List<Recorded> events(List<CSVRecord> rows, Instant start, boolean finished) {
+        Player player = new Player(start);
+        TuneSetup setup = setup(rows.get(0));
+        player.does(new RunEvent.Started(setup));
+        Check.preflight(setup).forEach(check -> player.does(new RunEvent.Checked(check)));
+        player.does(new RunEvent.Warm(start.minus(WARM_BEFORE)));
+        for (CSVRecord row : rows) {
+            step(row, player);
+        }
+        if (finished) {
+            Check.closing().forEach(check -> player.does(new RunEvent.Checked(check)));
+            player.does(new RunEvent.Finished());
+        }
+        return player.events;
+    }
+
+    private TuneSetup setup(CSVRecord row) {
+        Band band = Band.valueOf(row.get("band"));
+        ChartRow chart = amplifier.chartRow(band).orElseThrow();
+        return new TuneSetup(
+                station,
+                amplifier,
+                exciter,
+                Mode.CW,
+                meters,
+                termination,
+                band,
+                Double.parseDouble(row.get("frequencyMHz")) * 1e6,
+                School.PEAK_THEN_HEAVIER,
+                new Preset(chart.plate(), chart.load(), Preset.Source.CHART),
+                TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()));
+    }
+
+    private void step(CSVRecord row, Player player) {
+        player.does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, row.get("range")));
+        player.does(dial(Control.LOAD, row.get("load")));
+        player.does(dial(Control.DRIVE, row.get("drive")));
+        player.does(new RunEvent.Keyed());
+        player.waits(KEY_DOWN);
+        player.does(new RunEvent.Unkeyed());
+        player.does(dial(Control.PLATE, row.get("plate")));
+        player.reads(ReadingRole.OUTPUT, row.get("output"));
+        player.reads(ReadingRole.PLATE_CURRENT, row.get("plateCurrent"));
+        player.reads(ReadingRole.GRID_CURRENT, row.get("gridCurrent"));
+        player.reads(ReadingRole.PLATE_VOLTAGE, row.get("plateVoltage"));
+        player.waits(BETWEEN);
+        player.does(new RunEvent.StepRecorded());
+    }
+
+    private static RunEvent dial(Control control, String text) {
+        return new RunEvent.DialMoved(control, text, Double.parseDouble(text));
+    }
+
+    private static final class Player {
+        private final List<Recorded> events = new ArrayList<>();
+        private Instant now;
+
+        Player(Instant start) {
+            now = start;
+        }
+
+        void waits(Duration time) {
+            now = now.plus(time);
+        }
+
+        void does(RunEvent event) {
+            if (!events.isEmpty()) {
+                var refusals = Admission.refusals(Replay.of(events), event, now);
+                if (!refusals.isEmpty()) {
+                    throw new IllegalStateException("the demo does what a run refuses: " + refusals);
+                }
+            }
+            events.add(new Recorded(events.size() + 1L, now, event));
+        }
+
+        void reads(ReadingRole role, String text) {
+            var state = Replay.of(events);
+            Channel channel = state.setup().channelFor(role).orElseThrow();
+            double value = Double.parseDouble(text) * channel.scaleUnit().inUnit();
+            String instrument = state.setup().meterFor(role).orElseThrow().name();
+            String range = state.ranges().getOrDefault(role, "");
+            does(new RunEvent.ReadingTaken(new Reading(role, text, value, instrument, range), false));
+        }
+    }
+}

@@ -1,0 +1,128 @@
+package org.tubrin.server.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVRecord;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Equipment;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Station;
+import org.tubrin.core.station.Termination;
+import org.tubrin.core.tuneup.Recorded;
+import org.tubrin.server.run.RunMapper;
+import org.tubrin.server.run.RunStore;
+import org.tubrin.server.station.Stations;
+import org.tubrin.server.store.CoreJson;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Fills an empty database with the invented station and its climbs, through the same doors as an operator's own. */
+@Component
+@ConditionalOnBooleanProperty("tubrin.demo")
+class DemoLoader implements ApplicationRunner {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
+
+    private final Stations stations;
+    private final RunStore store;
+    private final RunMapper runs;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    DemoLoader(Stations stations, RunStore store, RunMapper runs, JsonMapper json, Clock clock) {
+        this.stations = stations;
+        this.store = store;
+        this.runs = runs;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    @Override
+    @Transactional
+    public void run(ApplicationArguments arguments) {
+        boolean empty = stations.station().isEmpty()
+                && stations.equipment().isEmpty()
+                && runs.allIds().isEmpty();
+        if (!empty) {
+            return;
+        }
+        JsonNode tree = json.readTree(resource("/demo/skerry-point.json"));
+        Station station = CoreJson.read(json, tree.get("station"), Station.class);
+        stations.keep(station, 0);
+        Map<String, Equipment> byName = new LinkedHashMap<>();
+        for (JsonNode node : tree.get("equipment")) {
+            Equipment equipment = stations.read(node);
+            byName.put(equipment.name(), equipment);
+            stations.add(UUID.randomUUID(), equipment);
+        }
+        DemoClimb climb = new DemoClimb(
+                station,
+                pick(byName, "Brigantine", Amplifier.class),
+                pick(byName, "Halyard 100", Exciter.class),
+                List.of(pick(byName, "Fathom", Meter.class), pick(byName, "Brigantine panel", Meter.class)),
+                pick(byName, "Ballast 1000", Termination.class));
+        Instant now = clock.instant();
+        for (List<CSVRecord> rows : climbs().values()) {
+            long days = Long.parseLong(rows.get(0).get("daysAgo"));
+            Instant start = now.minus(Duration.ofDays(days)).minus(Duration.ofMinutes(days == 0 ? 4 : 190));
+            List<Recorded> events = climb.events(rows, start, days > 0);
+            store.begin(UUID.randomUUID(), UUID.randomUUID(), events);
+        }
+        LOG.info(
+                "Loaded the demo station {} with {} runs.",
+                station.name(),
+                runs.allIds().size());
+    }
+
+    private static <T> T pick(Map<String, Equipment> byName, String name, Class<T> type) {
+        Equipment found = byName.get(name);
+        if (!type.isInstance(found)) {
+            throw new IllegalStateException("the demo station has no " + name);
+        }
+        return type.cast(found);
+    }
+
+    private Map<String, List<CSVRecord>> climbs() {
+        CSVFormat format = CSVFormat.DEFAULT
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setCommentMarker('#')
+                .get();
+        Map<String, List<CSVRecord>> climbs = new LinkedHashMap<>();
+        try (var parser = format.parse(new InputStreamReader(resource("/demo/climbs.csv"), StandardCharsets.UTF_8))) {
+            parser.forEach(row -> climbs.computeIfAbsent(row.get("run"), run -> new ArrayList<>())
+                    .add(row));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return climbs;
+    }
+
+    private static InputStream resource(String name) {
+        InputStream stream = DemoLoader.class.getResourceAsStream(name);
+        if (stream == null) {
+            throw new IllegalStateException(name + " is missing from the build");
+        }
+        return stream;
+    }
+}

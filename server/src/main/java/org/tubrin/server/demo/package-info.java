@@ -1,0 +1,3 @@
+/** The invented demo station. */
+@org.jspecify.annotations.NullMarked
+package org.tubrin.server.demo;

@@ -1,0 +1,54 @@
+package org.tubrin.server.run;
+
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.tuneup.Check;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.SeenSign;
+
+/**
+ * Something that the operator did.
+ *
+ * @param clientId made by the caller: an act of the same id is taken once
+ * @param expectedSequence where the caller saw the run stand
+ * @param act what was done; it says which of the rest must be given
+ * @param check for CHECK
+ * @param role for READ and RANGE
+ * @param control for SET
+ * @param sign for SIGN
+ * @param text as typed: for READ and SET a number, for RANGE the range, for NOTE and ABANDON words, for WARM the minutes
+ *     that the heaters have been on
+ * @param confirmed for READ: the operator was asked whether it is so
+ */
+public record ActRequest(
+        UUID clientId,
+        long expectedSequence,
+        Act act,
+        @Nullable Check check,
+        @Nullable ReadingRole role,
+        @Nullable Control control,
+        @Nullable SeenSign sign,
+        @Nullable String text,
+        @Nullable Boolean confirmed) {
+
+    /** Kinds of act. */
+    public enum Act {
+        /** Did what the advice says. */
+        FOLLOW,
+        CHECK,
+        WARM,
+        KEY,
+        UNKEY,
+        READ,
+        RANGE,
+        SET,
+        AGAIN,
+        RECORD,
+        UNDO,
+        SIGN,
+        NOTE,
+        FINISH,
+        ABANDON
+    }
+}

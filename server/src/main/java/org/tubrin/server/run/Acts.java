@@ -1,0 +1,89 @@
+package org.tubrin.server.run;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.NumberEntry;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.Following;
+import org.tubrin.core.tuneup.NextMove;
+import org.tubrin.core.tuneup.RunEvent;
+import org.tubrin.core.tuneup.RunState;
+
+/** Turns what the operator did, as it came, into events. */
+final class Acts {
+    private static final double LONGEST_WARM_MIN = 24 * 60;
+
+    private Acts() {}
+
+    /** Returns the events of an act; fails with {@link Refused} where something of it is missing or mistyped. */
+    static List<RunEvent> events(RunState state, ActRequest request, Instant now) {
+        return switch (request.act()) {
+            case FOLLOW -> Following.events(NextMove.of(state, now), now);
+            case CHECK -> List.of(new RunEvent.Checked(given("check", request.check())));
+            case WARM -> List.of(new RunEvent.Warm(now.minus(warmFor(request.text()))));
+            case KEY -> List.of(new RunEvent.Keyed());
+            case UNKEY -> List.of(new RunEvent.Unkeyed());
+            case READ -> List.of(reading(state, request));
+            case RANGE ->
+                List.of(new RunEvent.RangeChosen(given("role", request.role()), given("text", request.text())));
+            case SET -> List.of(setting(given("control", request.control()), given("text", request.text())));
+            case AGAIN -> List.of(new RunEvent.TriedAgain());
+            case RECORD -> List.of(new RunEvent.StepRecorded());
+            case UNDO -> List.of(new RunEvent.StepUndone());
+            case SIGN -> List.of(new RunEvent.SignSeen(given("sign", request.sign())));
+            case NOTE -> List.of(new RunEvent.Note(given("text", request.text()).strip()));
+            case FINISH -> List.of(new RunEvent.Finished());
+            case ABANDON ->
+                List.of(new RunEvent.Abandoned(
+                        request.text() == null ? "" : request.text().strip()));
+        };
+    }
+
+    private static Duration warmFor(@Nullable String minutes) {
+        if (minutes == null || minutes.isBlank()) {
+            return Duration.ZERO;
+        }
+        double min = NumberEntry.parsePlain("text", minutes, 0, LONGEST_WARM_MIN, Unit.ONE);
+        return Duration.ofMillis(Math.round(min * 60_000));
+    }
+
+    private static RunEvent reading(RunState state, ActRequest request) {
+        ReadingRole role = given("role", request.role());
+        String text = given("text", request.text()).strip();
+        Channel channel = state.setup()
+                .channelFor(role)
+                .orElseThrow(() ->
+                        new Refused(new Problem(ProblemCode.NO_CHANNEL, "role", role.name(), new Allowed.Nothing())));
+        double value = NumberEntry.parse(role.name(), text, channel.scaleUnit(), role.mayBeNegative());
+        String range = state.ranges().getOrDefault(role, channel.ranges().get(0).name());
+        String instrument = state.setup().meterFor(role).orElseThrow().name();
+        boolean confirmed = Boolean.TRUE.equals(request.confirmed());
+        return new RunEvent.ReadingTaken(new Reading(role, text, value, instrument, range), confirmed);
+    }
+
+    private static RunEvent setting(Control control, String text) {
+        String typed = text.strip();
+        double position = control == Control.DRIVE
+                ? NumberEntry.parse(control.name(), typed, ScaleUnit.W, false)
+                : NumberEntry.parsePlain(control.name(), typed, -1000, 2000, Unit.MARK);
+        return new RunEvent.DialMoved(control, typed, position);
+    }
+
+    private static <T> T given(String field, @Nullable T value) {
+        if (value == null) {
+            throw new Refused(new Problem(ProblemCode.MISSING, field, "", new Allowed.Nothing()));
+        }
+        return value;
+    }
+}

@@ -1,0 +1,53 @@
+package org.tubrin.server.run;
+
+import java.util.Map;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Equipment;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Load;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Stage;
+import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Words;
+
+/** Says in a line what a box is. */
+final class EquipmentWords {
+    private EquipmentWords() {}
+
+    static String detail(Equipment equipment, Words words) {
+        if (equipment instanceof Amplifier amplifier) {
+            return amplifier.stage() instanceof Stage.Tubes tubes
+                    ? words.say(
+                            "detail.amplifier.tubes",
+                            Map.of(
+                                    "count", tubes.tubeCount(),
+                                    "tube", tubes.tube().name(),
+                                    "drive", Figures.plain(amplifier.driveLimitW(), 2)))
+                    : words.say("detail.amplifier.transistors");
+        }
+        if (equipment instanceof Exciter exciter) {
+            return words.say("detail.exciter", Map.of("most", Figures.plain(exciter.powerMaxW(), 1)));
+        }
+        if (equipment instanceof Load load) {
+            return words.say(
+                    "detail.load",
+                    Map.of(
+                            "resistance", Figures.plain(load.resistanceColdOhm(), 1),
+                            "most", Figures.plain(load.powerLimitW(), 0)));
+        }
+        if (equipment instanceof Antenna antenna) {
+            return String.join(
+                    ", ",
+                    antenna.bands().stream()
+                            .map(band -> words.name(band.band().name()))
+                            .toList());
+        }
+        return String.join(
+                ", ",
+                ((Meter) equipment)
+                        .channels().stream()
+                                .map(channel -> words.name(channel.role().name()))
+                                .toList());
+    }
+}

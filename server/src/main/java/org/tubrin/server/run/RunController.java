@@ -1,0 +1,178 @@
+package org.tubrin.server.run;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Equipment;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Termination;
+import org.tubrin.core.tuneup.School;
+import org.tubrin.server.station.Stations;
+import org.tubrin.server.web.Csv;
+import org.tubrin.server.words.Words;
+
+/** Tuning runs. */
+@RestController
+@RequestMapping("/api")
+public class RunController {
+    private static final int MOST_LISTED = 500;
+
+    private final Runs runs;
+    private final RunStore store;
+    private final RunMapper mapper;
+    private final Stations stations;
+    private final Words words;
+
+    RunController(Runs runs, RunStore store, RunMapper mapper, Stations stations, Words words) {
+        this.runs = runs;
+        this.store = store;
+        this.mapper = mapper;
+        this.stations = stations;
+        this.words = words;
+    }
+
+    /** A run in the list. */
+    public record RunSummary(
+            UUID id,
+            Instant startedAt,
+            Instant lastAt,
+            String amplifier,
+            String termination,
+            Band band,
+            String bandName,
+            double frequencyHz,
+            @Nullable String ending,
+            int steps,
+            @Nullable Double outputW) {}
+
+    /** A box that can be chosen at the start. */
+    public record Choice(UUID id, String name, String detail, boolean usable, List<Band> bands, List<String> reads) {}
+
+    /** A band with its name and limits. */
+    public record BandChoice(Band band, String name, double lowestHz, double highestHz) {}
+
+    /** A coded choice with its words. */
+    public record NamedChoice(String code, String name, String detail) {}
+
+    /** All that can be chosen at the start. */
+    public record Choices(
+            boolean stationDescribed,
+            List<Choice> amplifiers,
+            List<Choice> exciters,
+            List<Choice> terminations,
+            List<Choice> meters,
+            List<BandChoice> bands,
+            List<NamedChoice> carriers,
+            List<NamedChoice> schools,
+            @Nullable RunSummary inProgress) {}
+
+    @GetMapping("/runs")
+    List<RunSummary> list() {
+        return mapper.runs(MOST_LISTED).stream().map(this::summary).toList();
+    }
+
+    @PostMapping("/runs")
+    @ResponseStatus(HttpStatus.CREATED)
+    RunView begin(@RequestBody StartRequest request) {
+        return runs.begin(request);
+    }
+
+    @GetMapping("/runs/{id}")
+    RunView view(@PathVariable UUID id) {
+        return runs.view(id);
+    }
+
+    @PostMapping("/runs/{id}/acts")
+    RunView act(@PathVariable UUID id, @RequestBody ActRequest request) {
+        return runs.act(id, request);
+    }
+
+    @GetMapping(value = "/runs/{id}/steps.csv", produces = Csv.TYPE)
+    ResponseEntity<String> csv(@PathVariable UUID id) {
+        return RunCsv.of(runs.view(id), store.events(id));
+    }
+
+    @GetMapping("/choices")
+    Choices choices() {
+        List<Stations.Kept> kept = stations.equipment();
+        return new Choices(
+                stations.station().isPresent(),
+                choices(kept, Amplifier.class),
+                choices(kept, Exciter.class),
+                choices(kept, Termination.class),
+                choices(kept, Meter.class),
+                List.of(Band.values()).stream()
+                        .map(band -> new BandChoice(band, words.name(band.name()), band.lowestHz(), band.highestHz()))
+                        .toList(),
+                List.of(Mode.values()).stream()
+                        .filter(Mode::givesCarrier)
+                        .map(mode -> new NamedChoice(mode.name(), words.name(mode.name()), ""))
+                        .toList(),
+                List.of(School.values()).stream()
+                        .map(school -> new NamedChoice(
+                                school.name(), words.name(school.name()), words.say("school." + school.name())))
+                        .toList(),
+                mapper.runs(MOST_LISTED).stream()
+                        .filter(row -> row.ending() == null)
+                        .findFirst()
+                        .map(this::summary)
+                        .orElse(null));
+    }
+
+    private List<Choice> choices(List<Stations.Kept> kept, Class<? extends Equipment> type) {
+        return kept.stream()
+                .filter(one -> type.isInstance(one.equipment()))
+                .map(one -> choice(one.id(), one.equipment()))
+                .toList();
+    }
+
+    private Choice choice(UUID id, Equipment equipment) {
+        boolean usable = !(equipment instanceof Amplifier amplifier) || amplifier.stage() instanceof Stage.Tubes;
+        List<Band> bands = equipment instanceof Amplifier amplifier
+                ? amplifier.bands()
+                : equipment instanceof Antenna antenna
+                        ? antenna.bands().stream()
+                                .map(Antenna.AntennaBand::band)
+                                .toList()
+                        : List.of();
+        List<String> reads = equipment instanceof Meter meter
+                ? meter.channels().stream()
+                        .map(channel -> channel.role().name())
+                        .toList()
+                : List.of();
+        return new Choice(id, equipment.name(), EquipmentWords.detail(equipment, words), usable, bands, reads);
+    }
+
+    private RunSummary summary(RunRow row) {
+        Optional<Double> outputW = Optional.ofNullable(row.outputW());
+        return new RunSummary(
+                row.id(),
+                row.startedAt(),
+                row.lastAt(),
+                row.amplifier(),
+                row.termination(),
+                Band.valueOf(row.band()),
+                words.name(row.band()),
+                row.frequencyHz(),
+                row.ending(),
+                row.steps(),
+                outputW.orElse(null));
+    }
+}

@@ -1,0 +1,65 @@
+package org.tubrin.server.run;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
+import org.tubrin.core.budget.Budget;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.Recorded;
+import org.tubrin.core.tuneup.Replay;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.Step;
+import org.tubrin.server.web.Csv;
+
+/** Writes the steps of a run as a table: one row a step, in the core's units, raw and worth side by side. */
+final class RunCsv {
+    private RunCsv() {}
+
+    static ResponseEntity<String> of(RunView view, List<Recorded> events) {
+        RunState state = Replay.of(events);
+        List<String> header = new ArrayList<>(Arrays.asList("step", "kind", "driveW", "plateMark", "loadMark"));
+        for (ReadingRole role : state.setup().rolesAsked()) {
+            String name = role.name().toLowerCase(java.util.Locale.ROOT);
+            header.addAll(List.of(name + "_typed", name + "_range", name, name + "_u"));
+        }
+        List<Function<Budget, Optional<Quantity>>> figures = List.of(
+                Budget::efficiency, Budget::heatPerTubeW, Budget::heatPerTubeCorrectedW, Budget::gainDb, Budget::sag);
+        for (String name : List.of("efficiency", "heatPerTubeW", "heatPerTubeCorrectedW", "gainDb", "sag")) {
+            header.addAll(List.of(name, name + "_u"));
+        }
+        List<List<@Nullable Object>> rows = new ArrayList<>();
+        for (int i = 0; i < state.steps().size(); i++) {
+            Step step = state.steps().get(i);
+            List<@Nullable Object> row = new ArrayList<>();
+            row.add(i + 1);
+            row.add(step.kind());
+            row.add(step.position(Control.DRIVE).orElse(null));
+            row.add(step.position(Control.PLATE).orElse(null));
+            row.add(step.position(Control.LOAD).orElse(null));
+            for (ReadingRole role : state.setup().rolesAsked()) {
+                Reading reading = step.readings().get(role);
+                row.add(reading == null ? null : reading.textAsTyped());
+                row.add(reading == null ? null : reading.range());
+                add(row, step.measured(role));
+            }
+            Budget budget = step.budget();
+            figures.forEach(figure -> add(row, figure.apply(budget)));
+            rows.add(row);
+        }
+        String day = view.startedAt().toString().substring(0, 10);
+        String name = "run-" + day + "-" + state.setup().band().name().toLowerCase(java.util.Locale.ROOT) + ".csv";
+        return Csv.reply(name, header, rows);
+    }
+
+    private static void add(List<@Nullable Object> row, Optional<Quantity> quantity) {
+        row.add(quantity.map(Quantity::value).orElse(null));
+        row.add(quantity.map(Quantity::standardUncertainty).orElse(null));
+    }
+}

@@ -1,0 +1,19 @@
+package org.tubrin.server.run;
+
+import java.time.Instant;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** One row of the table of runs: what the list shows, kept beside the events from which it is derived. */
+public record RunRow(
+        UUID id,
+        Instant startedAt,
+        Instant lastAt,
+        long lastSequence,
+        String amplifier,
+        String termination,
+        String band,
+        double frequencyHz,
+        @Nullable String ending,
+        int steps,
+        @Nullable Double outputW) {}

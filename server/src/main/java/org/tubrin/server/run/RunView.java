@@ -1,0 +1,158 @@
+package org.tubrin.server.run;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.station.Mode;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.KeyClock;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.SeenSign;
+import org.tubrin.core.tuneup.Sign;
+import org.tubrin.core.tuneup.Step;
+import org.tubrin.server.words.Figures.Figure;
+
+/** All that the screens of one run show, derived from its events at one moment. */
+public record RunView(
+        UUID id,
+        long sequence,
+        RunState.Phase phase,
+        Instant startedAt,
+        Instant now,
+        String title,
+        String subtitle,
+        String band,
+        double frequencyHz,
+        String amplifier,
+        String termination,
+        String exciter,
+        Mode carrier,
+        String school,
+        List<Node> line,
+        List<Row> rows,
+        List<StepView> steps,
+        StepView draft,
+        double licenceLimitW,
+        int rungs,
+        AdviceView advice,
+        RoomsView room,
+        ClockView clock,
+        WarmView warm,
+        List<DialView> dials,
+        List<SignView> signs,
+        List<CheckView> preflight,
+        List<CheckView> closing,
+        List<String> notes,
+        List<String> onAir,
+        List<SeenSign> mayReport) {
+
+    /** A box on the signal line; {@code toNext} stands between it and the next. */
+    public record Node(String title, String detail, boolean watch, String toNext) {}
+
+    /** A row of the step table that is read off a meter. */
+    public record Row(
+            ReadingRole role,
+            String label,
+            String unit,
+            String instrument,
+            String range,
+            List<String> ranges,
+            boolean asked) {}
+
+    /** A reading in its place. */
+    public record Cell(
+            ReadingRole role,
+            String shown,
+            String range,
+            @Nullable String question,
+            boolean confirmed) {}
+
+    /** One column of the step table. */
+    public record StepView(
+            int place,
+            Step.Kind kind,
+            @Nullable Double driveW,
+            @Nullable String drive,
+            @Nullable String plate,
+            @Nullable String load,
+            List<Cell> cells,
+            @Nullable Figure output,
+            @Nullable Double doublingW,
+            @Nullable Figure growth,
+            @Nullable Figure efficiency,
+            @Nullable Figure heatPerTube,
+            @Nullable Figure heatPerTubeCorrected,
+            @Nullable Figure gain,
+            @Nullable Figure sag,
+            @Nullable Advice expected,
+            boolean complete,
+            List<Sign.Code> signs) {
+
+        /** Output to expect, in watts. */
+        public record Advice(double leastW, double mostW) {}
+    }
+
+    /** The next move. */
+    public record AdviceView(
+            String move,
+            String sentence,
+            String why,
+            String rule,
+            @Nullable String expect,
+            List<String> cautions,
+            List<String> lookAt,
+            @Nullable String button,
+            @Nullable Control control,
+            @Nullable Double from,
+            @Nullable Double to,
+            @Nullable Double leftS,
+            List<ReadingRole> missing) {}
+
+    /** Room left, at the step it is reckoned for. */
+    public record RoomsView(@Nullable String atDrive, List<RoomView> rooms) {}
+
+    /** Room left to one limit; all numbers in the unit shown. */
+    public record RoomView(
+            String kind,
+            String label,
+            String shown,
+            String verdict,
+            String verdictWords,
+            double value,
+            double standardUncertainty,
+            double limit) {}
+
+    /** The key-down clock. */
+    public record ClockView(
+            KeyClock.Phase phase,
+            Instant since,
+            double aimS,
+            double stopS,
+            @Nullable Double restS,
+            double lastKeyDownS,
+            @Nullable Double temperatureC,
+            boolean hot,
+            @Nullable String load) {}
+
+    /** The warm-up. */
+    public record WarmView(@Nullable Instant heatersOnSince, double wholeS, double leftS, double speed) {}
+
+    /** A dial with where it stands and where it should go. */
+    public record DialView(
+            Control control,
+            double least,
+            double most,
+            double markStep,
+            @Nullable Double position,
+            @Nullable String shown,
+            @Nullable Double adviseTo,
+            String hint) {}
+
+    /** A sign with what it means. */
+    public record SignView(Sign.Code code, Sign.Severity severity, String title, String meaning) {}
+
+    /** A point to answer for. */
+    public record CheckView(String code, String text, boolean answered) {}
+}

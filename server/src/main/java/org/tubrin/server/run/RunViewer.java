@@ -1,0 +1,237 @@
+package org.tubrin.server.run;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.tubrin.core.metering.Accuracy;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Load;
+import org.tubrin.core.tank.Dial;
+import org.tubrin.core.tuneup.Advice;
+import org.tubrin.core.tuneup.Check;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.KeyClock;
+import org.tubrin.core.tuneup.Ladder;
+import org.tubrin.core.tuneup.Move;
+import org.tubrin.core.tuneup.NextMove;
+import org.tubrin.core.tuneup.OnAir;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.SeenSign;
+import org.tubrin.core.tuneup.Sign;
+import org.tubrin.core.tuneup.Signs;
+import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Words;
+
+/** Makes the one view of a run from its state at a moment. */
+@Component
+class RunViewer {
+    private static final String OHM_GAP = "\u2009";
+
+    private final Words words;
+    private final AdviceWords adviceWords;
+    private final StepViewer stepViewer;
+
+    RunViewer(Words words, AdviceWords adviceWords, StepViewer stepViewer) {
+        this.words = words;
+        this.adviceWords = adviceWords;
+        this.stepViewer = stepViewer;
+    }
+
+    /** Returns the view of a run. */
+    RunView view(UUID id, RunState state, Instant now) {
+        TuneSetup setup = state.setup();
+        Advice advice = NextMove.of(state, now);
+        KeyClock clock = KeyClock.of(state, now);
+        RunState.Phase phase = state.phase(now);
+        List<RunView.StepView> steps = new ArrayList<>();
+        for (int i = 0; i < state.steps().size(); i++) {
+            steps.add(stepViewer.view(state, state.steps().get(i), i, Optional.empty()));
+        }
+        Map<String, Object> names = Map.of(
+                "band", words.name(setup.band().name()),
+                "amplifier", setup.amplifier().name(),
+                "termination", setup.termination().name(),
+                "school", words.name(setup.school().name()),
+                "step", state.steps().size() + (state.ending().isPresent() ? 0 : 1));
+        return new RunView(
+                id,
+                state.sequence(),
+                phase,
+                state.startedAt(),
+                now,
+                words.say("run.title", names),
+                words.say(state.ending().isPresent() ? "run.subtitle.ended" : "run.subtitle", names),
+                words.name(setup.band().name()),
+                setup.frequencyHz(),
+                setup.amplifier().name(),
+                setup.termination().name(),
+                setup.exciter().name(),
+                setup.carrier(),
+                words.name(setup.school().name()),
+                line(state, phase, clock),
+                stepViewer.rows(state),
+                steps,
+                stepViewer.view(state, state.draft(), state.steps().size(), advice.expect()),
+                setup.station().licenceLimitW(),
+                Ladder.drivesW(setup).size() + 1,
+                adviceWords.view(advice, state, clock),
+                stepViewer.rooms(state.step(state.placeInFocus())),
+                clock(state, clock),
+                new RunView.WarmView(
+                        state.heatersOnSince().orElse(null),
+                        setup.tubes().tube().warmUpS() / setup.settings().warmUpSpeed(),
+                        state.warmUpLeftS(now),
+                        setup.settings().warmUpSpeed()),
+                List.of(dial(Control.PLATE, state, advice), dial(Control.LOAD, state, advice)),
+                signs(state),
+                adviceWords.checks(Check.preflight(setup), state),
+                adviceWords.checks(Check.closing(), state),
+                state.notes(),
+                OnAir.of(state).stream().map(this::onAir).toList(),
+                state.ending().isPresent() ? List.of() : List.of(SeenSign.values()));
+    }
+
+    private List<RunView.SignView> signs(RunState state) {
+        int place = state.placeInFocus();
+        List<Sign> signs = new ArrayList<>();
+        state.openSign()
+                .map(seen -> new Sign(code(seen), Sign.Severity.LIMIT, Map.of()))
+                .ifPresent(signs::add);
+        signs.addAll(Signs.of(state.step(place), state.stepBefore(place)));
+        return signs.stream().map(adviceWords::view).toList();
+    }
+
+    private static Sign.Code code(SeenSign seen) {
+        return switch (seen) {
+            case ARC -> Sign.Code.ARC_SEEN;
+            case TRIP -> Sign.Code.TRIPPED;
+            case KNOB_SLIPS -> Sign.Code.KNOB_SLIPS;
+        };
+    }
+
+    private List<RunView.Node> line(RunState state, RunState.Phase phase, KeyClock clock) {
+        TuneSetup setup = state.setup();
+        String drive = state.draft()
+                .position(Control.DRIVE)
+                .map(driveW -> Figures.plain(driveW, 2) + OHM_GAP + "W")
+                .orElse("");
+        List<RunView.Node> nodes = new ArrayList<>();
+        String carrier = words.say(
+                "line.carrier", Map.of("mode", words.name(setup.carrier().name())));
+        nodes.add(new RunView.Node(
+                setup.exciter().name(), drive.isEmpty() ? carrier : drive + ", " + carrier, false, drive));
+        String warmth = words.say("line."
+                + (phase == RunState.Phase.PREFLIGHT || phase == RunState.Phase.WARMING
+                        ? state.heatersOnSince().isPresent() && phase == RunState.Phase.WARMING ? "warming" : "cold"
+                        : state.isKeyed() ? "keyed" : "warm"));
+        nodes.add(new RunView.Node(
+                setup.amplifier().name(), words.name(setup.band().name()) + ", " + warmth, false, ""));
+        setup.channelFor(ReadingRole.OUTPUT).ifPresent(channel -> nodes.add(meterNode(state, channel)));
+        nodes.add(terminationNode(state, clock));
+        return nodes;
+    }
+
+    private RunView.Node meterNode(RunState state, Channel channel) {
+        String range = state.ranges().getOrDefault(ReadingRole.OUTPUT, "");
+        double bound = channel.accuracy() instanceof Accuracy.OfFullScale scale
+                ? scale.fraction()
+                : ((Accuracy.OfReading) channel.accuracy()).fraction();
+        String detail = words.say("line.meter", Map.of("range", range, "class", Figures.plain(100 * bound, 1)));
+        String swr = "";
+        if (state.setup().termination() instanceof Load load) {
+            swr = words.say("line.swr", Map.of("swr", Figures.fixed(load.swr(), 2)));
+        } else if (state.setup().termination() instanceof Antenna antenna) {
+            swr = antenna.on(state.setup().band())
+                    .map(on -> words.say("line.swr", Map.of("swr", Figures.fixed(on.swr(), 1))))
+                    .orElse("");
+        }
+        String name = state.setup().meterFor(ReadingRole.OUTPUT).orElseThrow().name();
+        return new RunView.Node(name, detail, false, swr);
+    }
+
+    private RunView.Node terminationNode(RunState state, KeyClock clock) {
+        String detail = AdviceWords.detail(state.setup().termination(), words, state);
+        boolean hot = clock.heat().map(KeyClock.Heat::isHot).orElse(false);
+        if (clock.heat().isPresent() && !state.keyDowns().isEmpty()) {
+            detail += ", " + Figures.plain(clock.heat().get().temperatureC(), 0) + OHM_GAP + "°C";
+        }
+        return new RunView.Node(state.setup().termination().name(), detail, hot, "");
+    }
+
+    private RunView.ClockView clock(RunState state, KeyClock clock) {
+        return new RunView.ClockView(
+                clock.phase(),
+                clock.since(),
+                clock.aimS(),
+                clock.stopS(),
+                finite(clock.restS()),
+                clock.lastKeyDownS(),
+                clock.heat().map(KeyClock.Heat::temperatureC).orElse(null),
+                clock.heat().map(KeyClock.Heat::isHot).orElse(false),
+                clock.heat()
+                        .filter(heat -> !state.keyDowns().isEmpty())
+                        .map(heat -> loadWords(state, heat))
+                        .orElse(null));
+    }
+
+    private String loadWords(RunState state, KeyClock.Heat heat) {
+        boolean bounded = Double.isFinite(heat.leftAtThisPowerS());
+        return words.say(
+                bounded ? "clock.load" : "clock.load.always",
+                Map.of(
+                        "name", state.setup().termination().name(),
+                        "temperature", Figures.plain(heat.temperatureC(), 0),
+                        "left", bounded ? adviceWords.duration(heat.leftAtThisPowerS()) : ""));
+    }
+
+    private static @Nullable Double finite(double value) {
+        return Double.isFinite(value) ? value : null;
+    }
+
+    private RunView.DialView dial(Control control, RunState state, Advice advice) {
+        Dial dial = control == Control.PLATE
+                ? state.setup().tubes().plate()
+                : state.setup().tubes().load();
+        Double position = state.draft().position(control).orElse(null);
+        Double to = null;
+        if (advice.move() instanceof Move.Turn turn && turn.control() == control) {
+            to = turn.to();
+        } else if (advice.move() instanceof Move.SetDials dials) {
+            to = control == Control.PLATE ? dials.plate() : dials.load();
+        }
+        boolean peaking = advice.move() instanceof Move.KeyAndPeak || advice.move() instanceof Move.PeakAndRead;
+        String hint = control == Control.LOAD
+                ? words.say("dial.LOAD." + state.setup().tubes().loadSense().name())
+                : words.say(peaking ? "dial.PLATE.peak" : "dial.PLATE.hold");
+        return new RunView.DialView(
+                control,
+                dial.least(),
+                dial.most(),
+                dial.markStep(),
+                position,
+                position == null ? null : Figures.dial(position),
+                to,
+                hint);
+    }
+
+    private String onAir(OnAir point) {
+        Map<String, Object> args = new java.util.HashMap<>();
+        args.put(
+                "modes",
+                String.join(
+                        ", ",
+                        point.modes().stream()
+                                .map(mode -> words.name(mode.name()))
+                                .toList()));
+        point.numbers().forEach((name, number) -> args.put(name, Figures.plain(number, number < 10 ? 1 : 0)));
+        return words.say("onAir." + point.code().name(), args);
+    }
+}

@@ -1,0 +1,149 @@
+package org.tubrin.server.run;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.tubrin.core.metering.NumberEntry;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.ChartRow;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Station;
+import org.tubrin.core.station.Termination;
+import org.tubrin.core.tuneup.Admission;
+import org.tubrin.core.tuneup.Preset;
+import org.tubrin.core.tuneup.Recorded;
+import org.tubrin.core.tuneup.Replay;
+import org.tubrin.core.tuneup.RunEvent;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.TuneSettings;
+import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.server.card.Cards;
+import org.tubrin.server.station.Stations;
+import org.tubrin.server.web.NotThere;
+import org.tubrin.server.web.Stale;
+
+/** Begins runs and takes acts: reads, derives with the core, and appends in one transaction. */
+@Service
+public class Runs {
+    private static final double HERTZ_PER_MEGAHERTZ = 1e6;
+
+    private final RunStore store;
+    private final Stations stations;
+    private final Cards cards;
+    private final RunViewer viewer;
+    private final Clock clock;
+
+    Runs(RunStore store, Stations stations, Cards cards, RunViewer viewer, Clock clock) {
+        this.store = store;
+        this.stations = stations;
+        this.cards = cards;
+        this.viewer = viewer;
+        this.clock = clock;
+    }
+
+    /** Returns a run as it stands now. */
+    public RunView view(UUID runId) {
+        return viewer.view(runId, Replay.of(store.events(runId)), clock.instant());
+    }
+
+    /** Begins a run; where one of that id was begun before, returns it. */
+    public RunView begin(StartRequest request) {
+        Recorded first = new Recorded(1, clock.instant(), new RunEvent.Started(setup(request)));
+        try {
+            store.begin(request.runId(), request.runId(), List.of(first));
+        } catch (Stale e) {
+            return view(request.runId());
+        }
+        return view(request.runId());
+    }
+
+    /** Takes an act; one of the same id that was taken before changes nothing. */
+    public RunView act(UUID runId, ActRequest request) {
+        List<Recorded> events = new ArrayList<>(store.events(runId));
+        RunState state = Replay.of(events);
+        if (store.hasClient(runId, request.clientId())) {
+            return viewer.view(runId, state, clock.instant());
+        }
+        if (state.sequence() != request.expectedSequence()) {
+            throw new Stale(runId.toString());
+        }
+        Instant now = clock.instant().isAfter(state.lastAt()) ? clock.instant() : state.lastAt();
+        List<Recorded> added = new ArrayList<>();
+        for (RunEvent event : Acts.events(state, request, now)) {
+            List<Problem> refusals = Admission.refusals(state, event, now);
+            if (!refusals.isEmpty()) {
+                throw new Refused(refusals);
+            }
+            Recorded recorded = new Recorded(state.sequence() + 1, now, event);
+            added.add(recorded);
+            events.add(recorded);
+            state = Replay.of(events);
+        }
+        if (!added.isEmpty()) {
+            store.append(runId, request.clientId(), added, state);
+        }
+        return viewer.view(runId, state, now);
+    }
+
+    private TuneSetup setup(StartRequest request) {
+        Station station = stations.station()
+                .map(Stations.KeptStation::station)
+                .orElseThrow(() -> new Refused(new Problem(ProblemCode.MISSING, "station", "", new Allowed.Nothing())));
+        Amplifier amplifier = equipment(request.amplifierId(), Amplifier.class, "amplifier");
+        if (!(amplifier.stage() instanceof Stage.Tubes tubes)) {
+            throw new Refused(new Problem(ProblemCode.NO_DIALS, "amplifier", amplifier.name(), new Allowed.Nothing()));
+        }
+        Termination termination = equipment(request.terminationId(), Termination.class, "termination");
+        List<Meter> meters = request.meterIds().stream()
+                .map(id -> equipment(id, Meter.class, "meters"))
+                .toList();
+        double frequencyHz =
+                NumberEntry.parsePlain("frequency", request.frequency(), 0, 1000, Unit.ONE) * HERTZ_PER_MEGAHERTZ;
+        TuneSettings settings = TuneSettings.customaryFor(tubes);
+        Preset preset = cards.best(amplifier.name(), request.band(), termination.name())
+                .or(() -> amplifier.chartRow(request.band()).map(Runs::fromChart))
+                .orElseGet(() -> unknown(tubes));
+        return new TuneSetup(
+                station,
+                amplifier,
+                equipment(request.exciterId(), Exciter.class, "exciter"),
+                request.carrier(),
+                meters,
+                termination,
+                request.band(),
+                frequencyHz,
+                request.school(),
+                new Preset(tubes.plate().clamp(preset.plate()), tubes.load().clamp(preset.load()), preset.source()),
+                request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()));
+    }
+
+    private <T extends org.tubrin.core.station.Equipment> T equipment(UUID id, Class<T> type, String field) {
+        try {
+            return stations.equipment(id, type, field);
+        } catch (NotThere e) {
+            throw new Refused(new Problem(ProblemCode.UNKNOWN_NAME, field, id.toString(), new Allowed.Nothing()));
+        }
+    }
+
+    private static Preset fromChart(ChartRow row) {
+        return new Preset(row.plate(), row.load(), Preset.Source.CHART);
+    }
+
+    private static Preset unknown(Stage.Tubes tubes) {
+        double middle = (tubes.plate().least() + tubes.plate().most()) / 2;
+        double heavyEnd = tubes.loadSense().heavierSign() > 0
+                ? tubes.load().most()
+                : tubes.load().least();
+        return new Preset(middle, heavyEnd, Preset.Source.NONE);
+    }
+}

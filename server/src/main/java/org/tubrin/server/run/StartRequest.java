@@ -1,0 +1,34 @@
+package org.tubrin.server.run;
+
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Mode;
+import org.tubrin.core.tuneup.School;
+
+/**
+ * What a run is to be about.
+ *
+ * @param runId made by the caller: a run of the same id is begun once
+ * @param amplifierId the amplifier
+ * @param exciterId the exciter
+ * @param carrier mode of the carrier
+ * @param meterIds the meters in use
+ * @param terminationId load or antenna
+ * @param band the band
+ * @param frequency in MHz, as typed
+ * @param school how to decide
+ * @param warmUpSpeed 1, or more for demonstration
+ */
+public record StartRequest(
+        UUID runId,
+        UUID amplifierId,
+        UUID exciterId,
+        Mode carrier,
+        List<UUID> meterIds,
+        UUID terminationId,
+        Band band,
+        String frequency,
+        School school,
+        @Nullable Double warmUpSpeed) {}

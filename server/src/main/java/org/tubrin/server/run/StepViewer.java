@@ -1,0 +1,174 @@
+package org.tubrin.server.run;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.tubrin.core.budget.Budget;
+import org.tubrin.core.budget.LimitKind;
+import org.tubrin.core.budget.Room;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.tuneup.Advice;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.Growth;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.Sign;
+import org.tubrin.core.tuneup.Signs;
+import org.tubrin.core.tuneup.Step;
+import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Words;
+
+/** Makes the columns of the step table, its rows, and the rulers of room left. */
+@Component
+class StepViewer {
+    private final Words words;
+
+    StepViewer(Words words) {
+        this.words = words;
+    }
+
+    /** Returns the rows that are read off meters. */
+    List<RunView.Row> rows(RunState state) {
+        List<RunView.Row> rows = new ArrayList<>();
+        List<ReadingRole> asked = state.setup().rolesAsked();
+        for (ReadingRole role : ReadingRole.values()) {
+            state.setup()
+                    .channelFor(role)
+                    .ifPresent(channel -> rows.add(new RunView.Row(
+                            role,
+                            words.name(role.name()),
+                            channel.scaleUnit().symbol(),
+                            state.setup().meterFor(role).orElseThrow().name(),
+                            state.ranges().getOrDefault(role, ""),
+                            channel.ranges().stream().map(MeterRange::name).toList(),
+                            asked.contains(role))));
+        }
+        return rows;
+    }
+
+    /** Returns one column. */
+    RunView.StepView view(RunState state, Step step, int place, Optional<Advice.Expectation> expected) {
+        Budget budget = step.budget();
+        Optional<Step> before = state.stepBefore(place);
+        Optional<Quantity> growth =
+                before.flatMap(last -> Growth.between(last, step)).map(Growth::ratio);
+        return new RunView.StepView(
+                place,
+                step.kind(),
+                step.position(Control.DRIVE).orElse(null),
+                step.position(Control.DRIVE)
+                        .map(driveW -> Figures.plain(driveW, 2))
+                        .orElse(null),
+                step.position(Control.PLATE).map(Figures::dial).orElse(null),
+                step.position(Control.LOAD).map(Figures::dial).orElse(null),
+                cells(state, step, place == state.steps().size()),
+                step.measured(ReadingRole.OUTPUT)
+                        .map(output -> Figures.of(output, ScaleUnit.W))
+                        .orElse(null),
+                doublingW(state, step),
+                growth.map(ratio -> Figures.of(ratio, ScaleUnit.ONE)).orElse(null),
+                budget.efficiency().map(Figures::percent).orElse(null),
+                watts(budget.heatPerTubeW()),
+                watts(budget.heatPerTubeCorrectedW()),
+                budget.gainDb().map(gain -> Figures.of(gain, 1, "dB")).orElse(null),
+                budget.sag().map(Figures::percent).orElse(null),
+                expected.map(one -> new RunView.StepView.Advice(one.leastW(), one.mostW()))
+                        .orElse(null),
+                step.isComplete(),
+                Signs.of(step, before).stream().map(Sign::code).toList());
+    }
+
+    private static Figures.@Nullable Figure watts(Optional<Quantity> power) {
+        return power.map(one -> Figures.of(one, ScaleUnit.W)).orElse(null);
+    }
+
+    /** Returns what doubling with the drive would bring, from the first step on: the stair's guide line. */
+    private static @Nullable Double doublingW(RunState state, Step step) {
+        if (state.steps().isEmpty() || step.position(Control.DRIVE).isEmpty()) {
+            return null;
+        }
+        Step first = state.steps().get(0);
+        return first.measured(ReadingRole.OUTPUT)
+                .map(output ->
+                        output.value() * step.driveW().value() / first.driveW().value())
+                .orElse(null);
+    }
+
+    private List<RunView.Cell> cells(RunState state, Step step, boolean inHand) {
+        List<RunView.Cell> cells = new ArrayList<>();
+        for (ReadingRole role : ReadingRole.values()) {
+            Optional<Channel> channel = state.setup().channelFor(role);
+            Reading reading = step.readings().get(role);
+            if (channel.isPresent() && reading != null) {
+                String question = inHand
+                        ? state.doubt(role)
+                                .map(doubt -> words.say(
+                                        "doubt." + doubt.name(),
+                                        Map.of("found", reading.textAsTyped(), "range", reading.range())))
+                                .orElse(null)
+                        : null;
+                cells.add(new RunView.Cell(
+                        role,
+                        shown(reading, channel.get().scaleUnit()),
+                        reading.range(),
+                        question,
+                        step.confirmed().contains(role)));
+            }
+        }
+        return cells;
+    }
+
+    /** Returns the number as typed, or turned into the unit of the scale where it was typed with another. */
+    private static String shown(Reading reading, ScaleUnit scale) {
+        String typed = reading.textAsTyped().strip();
+        return typed.matches("[0-9]+([.,][0-9]+)?")
+                ? typed.replace(',', '.')
+                : Figures.plain(reading.rawValue() / scale.inUnit(), 5);
+    }
+
+    /** Returns the room left at a step. */
+    RunView.RoomsView rooms(Step step) {
+        String atDrive = step.readings().isEmpty()
+                ? null
+                : step.position(Control.DRIVE)
+                        .map(driveW -> Figures.plain(driveW, 2))
+                        .orElse(null);
+        return new RunView.RoomsView(
+                atDrive,
+                step.readings().isEmpty()
+                        ? List.of()
+                        : step.room().stream().map(this::room).toList());
+    }
+
+    private RunView.RoomView room(Room room) {
+        boolean exact = room.kind() == LimitKind.DRIVE;
+        ScaleUnit unit = switch (room.kind()) {
+            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT -> ScaleUnit.A;
+            case HEAT_PER_TUBE, OUTPUT, LOAD_POWER, DRIVE -> ScaleUnit.W;
+        };
+        Figures.Figure value = Figures.of(room.value(), unit);
+        int decimals = unit == ScaleUnit.A ? 3 : 0;
+        String shown = words.say(
+                "room.shown",
+                Map.of(
+                        "value", exact ? Figures.plain(room.value().value(), 2) : value.withUncertainty(),
+                        "unit", unit.symbol(),
+                        "limit", exact ? Figures.plain(room.limit(), 2) : Figures.fixed(room.limit(), decimals)));
+        return new RunView.RoomView(
+                room.kind().name(),
+                words.name(room.kind().name()),
+                shown,
+                room.verdict().name(),
+                words.say("verdict." + room.verdict().name()),
+                room.value().value(),
+                exact ? 0 : room.value().standardUncertainty(),
+                room.limit());
+    }
+}

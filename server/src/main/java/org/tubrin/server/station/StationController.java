@@ -1,0 +1,117 @@
+package org.tubrin.server.station;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.station.Gaps;
+import org.tubrin.core.station.Station;
+import org.tubrin.server.words.Words;
+
+/** The station and its equipment. */
+@RestController
+@RequestMapping("/api")
+public class StationController {
+    private final Stations stations;
+    private final Words words;
+
+    StationController(Stations stations, Words words) {
+        this.stations = stations;
+        this.words = words;
+    }
+
+    /** The station; revision 0 and no station where none was described yet. */
+    public record StationView(int revision, @Nullable Station station) {}
+
+    /** A piece of equipment; the body has the form of the backup's schema. */
+    public record EquipmentView(UUID id, int revision, String kind, String name, Object body) {}
+
+    /** Something that is missing for an answer. */
+    public record GapView(
+            String code,
+            String title,
+            String remedy,
+            @Nullable UUID equipmentId) {}
+
+    /** The station to keep, and the revision that was read before. */
+    public record StationRequest(int revision, Station station) {}
+
+    @GetMapping("/station")
+    StationView station() {
+        return stations.station()
+                .map(kept -> new StationView(kept.revision(), kept.station()))
+                .orElseGet(() -> new StationView(0, null));
+    }
+
+    @PutMapping("/station")
+    StationView keepStation(@RequestBody StationRequest request) {
+        Stations.KeptStation kept = stations.keep(request.station(), request.revision());
+        return new StationView(kept.revision(), kept.station());
+    }
+
+    @GetMapping("/equipment")
+    List<EquipmentView> equipment() {
+        return stations.equipment().stream().map(this::view).toList();
+    }
+
+    @PostMapping("/equipment")
+    @ResponseStatus(HttpStatus.CREATED)
+    EquipmentView add(@RequestBody Map<String, Object> body) {
+        return view(stations.add(UUID.randomUUID(), stations.read(body)));
+    }
+
+    @PutMapping("/equipment/{id}")
+    EquipmentView replace(@PathVariable UUID id, @RequestParam int revision, @RequestBody Map<String, Object> body) {
+        return view(stations.replace(id, revision, stations.read(body)));
+    }
+
+    @DeleteMapping("/equipment/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable UUID id) {
+        stations.remove(id);
+    }
+
+    @GetMapping("/gaps")
+    List<GapView> gaps() {
+        List<Stations.Kept> kept = stations.equipment();
+        return Gaps.of(kept.stream().map(Stations.Kept::equipment).toList()).stream()
+                .map(gap -> view(gap, kept))
+                .toList();
+    }
+
+    private GapView view(Gaps.Gap gap, List<Stations.Kept> kept) {
+        UUID id = kept.stream()
+                .filter(one -> one.equipment().name().equals(gap.equipment()))
+                .map(Stations.Kept::id)
+                .findFirst()
+                .orElse(null);
+        Map<String, Object> args = Map.of(
+                "name", gap.equipment(),
+                "bands",
+                        String.join(
+                                ", ",
+                                gap.bands().stream()
+                                        .map(band -> words.name(band.name()))
+                                        .toList()));
+        String key = "gap." + gap.code().name();
+        return new GapView(gap.code().name(), words.say(key + ".title", args), words.say(key + ".remedy", args), id);
+    }
+
+    private EquipmentView view(Stations.Kept kept) {
+        String kind = kept.equipment().getClass().getSimpleName().toLowerCase(Locale.ROOT);
+        return new EquipmentView(
+                kept.id(), kept.revision(), kind, kept.equipment().name(), stations.write(kept.equipment()));
+    }
+}

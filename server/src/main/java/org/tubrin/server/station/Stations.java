@@ -1,0 +1,143 @@
+package org.tubrin.server.station;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Equipment;
+import org.tubrin.core.station.Station;
+import org.tubrin.server.store.CoreJson;
+import org.tubrin.server.web.NotThere;
+import org.tubrin.server.web.Stale;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The station's records, read and written whole. */
+@Service
+public class Stations {
+    private final StationMapper mapper;
+    private final JsonMapper json;
+
+    Stations(StationMapper mapper, JsonMapper json) {
+        this.mapper = mapper;
+        this.json = json;
+    }
+
+    /** A stored piece of equipment. */
+    public record Kept(UUID id, int revision, Equipment equipment) {}
+
+    /** The stored station. */
+    public record KeptStation(int revision, Station station) {}
+
+    /** Returns the station, where one was described. */
+    public Optional<KeptStation> station() {
+        return Optional.ofNullable(mapper.station())
+                .map(row -> new KeptStation(row.revision(), json.readValue(row.body(), Station.class)));
+    }
+
+    /** Keeps the station in place of the revision that was read; 0 where there was none. */
+    public KeptStation keep(Station station, int readRevision) {
+        StationRow row = new StationRow(readRevision + 1, json.writeValueAsString(station));
+        int kept =
+                readRevision == 0 && mapper.station() == null ? mapper.insertStation(row) : mapper.updateStation(row);
+        if (kept == 0) {
+            throw new Stale(station.name());
+        }
+        return new KeptStation(row.revision(), station);
+    }
+
+    /** Returns all equipment by name. */
+    public List<Kept> equipment() {
+        return mapper.equipment().stream().map(this::kept).toList();
+    }
+
+    /** Returns one piece. */
+    public Kept equipment(UUID id) {
+        return Optional.ofNullable(mapper.equipmentById(id))
+                .map(this::kept)
+                .orElseThrow(() -> new NotThere(id.toString()));
+    }
+
+    /** Returns one piece that must be of a type; refuses by the field's name else. */
+    public <T extends Equipment> T equipment(UUID id, Class<T> type, String field) {
+        Equipment found = equipment(id).equipment();
+        if (!type.isInstance(found)) {
+            throw new Refused(new Problem(ProblemCode.UNKNOWN_NAME, field, found.name(), new Allowed.Nothing()));
+        }
+        return type.cast(found);
+    }
+
+    /** Adds a piece. */
+    public Kept add(UUID id, Equipment equipment) {
+        try {
+            mapper.insertEquipment(row(id, 1, equipment));
+        } catch (DuplicateKeyException e) {
+            throw nameTaken(equipment);
+        }
+        return new Kept(id, 1, equipment);
+    }
+
+    /** Replaces a piece, where nobody else did since it was read. */
+    public Kept replace(UUID id, int readRevision, Equipment equipment) {
+        try {
+            if (mapper.updateEquipment(row(id, readRevision + 1, equipment)) == 0) {
+                equipment(id);
+                throw new Stale(equipment.name());
+            }
+        } catch (DuplicateKeyException e) {
+            throw nameTaken(equipment);
+        }
+        return new Kept(id, readRevision + 1, equipment);
+    }
+
+    /** Puts a piece back as a backup holds it. */
+    public void restore(UUID id, int revision, Equipment equipment) {
+        try {
+            mapper.insertEquipment(row(id, revision, equipment));
+        } catch (DuplicateKeyException e) {
+            throw nameTaken(equipment);
+        }
+    }
+
+    /** Puts the station back as a backup holds it. */
+    public void restore(Station station, int revision) {
+        mapper.insertStation(new StationRow(revision, json.writeValueAsString(station)));
+    }
+
+    /** Takes a piece away; the runs keep their copies of it. */
+    public void remove(UUID id) {
+        if (mapper.deleteEquipment(id) == 0) {
+            throw new NotThere(id.toString());
+        }
+    }
+
+    private EquipmentRow row(UUID id, int revision, Equipment equipment) {
+        return new EquipmentRow(
+                id,
+                revision,
+                equipment.name().strip(),
+                json.writerFor(Equipment.class).writeValueAsString(equipment));
+    }
+
+    private Kept kept(EquipmentRow row) {
+        return new Kept(row.id(), row.revision(), json.readValue(row.body(), Equipment.class));
+    }
+
+    /** Returns equipment from what a caller sent. */
+    public Equipment read(Object body) {
+        return CoreJson.read(json, body, Equipment.class);
+    }
+
+    /** Returns equipment as a tree to send. */
+    public Object write(Equipment equipment) {
+        return json.readValue(json.writerFor(Equipment.class).writeValueAsString(equipment), Object.class);
+    }
+
+    private static Refused nameTaken(Equipment equipment) {
+        return new Refused(new Problem(ProblemCode.DUPLICATE, "name", equipment.name(), new Allowed.Nothing()));
+    }
+}

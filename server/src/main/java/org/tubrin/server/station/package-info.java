@@ -1,0 +1,3 @@
+/** Equipment of the station. */
+@org.jspecify.annotations.NullMarked
+package org.tubrin.server.station;

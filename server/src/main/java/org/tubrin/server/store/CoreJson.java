@@ -1,0 +1,252 @@
+package org.tubrin.server.store;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.tubrin.core.metering.Accuracy;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Equipment;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Load;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Termination;
+import org.tubrin.core.tuneup.RunEvent;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.cfg.CoercionAction;
+import tools.jackson.databind.cfg.CoercionInputShape;
+import tools.jackson.databind.deser.DeserializationProblemHandler;
+import tools.jackson.databind.exc.InvalidFormatException;
+import tools.jackson.databind.exc.InvalidTypeIdException;
+import tools.jackson.databind.exc.MismatchedInputException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.type.LogicalType;
+
+/**
+ * The JSON form of the core's records. The core knows nothing of it: the tags of its sealed types stand here, and they are
+ * read for ever, since stored events hold them.
+ */
+@Configuration(proxyBeanMethods = false)
+public class CoreJson {
+    private static final int DEEPEST = 40;
+
+    /** Returns the mapper's settings for every use: strict, so that nothing mistyped is quietly taken for nothing. */
+    @Bean
+    public JsonMapperBuilderCustomizer coreJsonCustomizer() {
+        return CoreJson::customize;
+    }
+
+    /** Returns a mapper with these settings, for use outside the container. */
+    public static JsonMapper mapper() {
+        JsonFactory factory = JsonFactory.builder()
+                .streamReadConstraints(
+                        StreamReadConstraints.builder().maxNestingDepth(DEEPEST).build())
+                .build();
+        JsonMapper.Builder builder = JsonMapper.builder(factory);
+        customize(builder);
+        return builder.build();
+    }
+
+    private static void customize(JsonMapper.Builder builder) {
+        builder.enable(
+                        DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES,
+                        DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES,
+                        DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES,
+                        DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+                .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
+                .withCoercionConfig(
+                        LogicalType.Enum, config -> config.setCoercion(CoercionInputShape.Integer, CoercionAction.Fail))
+                .changeDefaultPropertyInclusion(value -> value.withValueInclusion(JsonInclude.Include.NON_NULL))
+                .addMixIn(Equipment.class, EquipmentTags.class)
+                .addMixIn(Termination.class, TerminationTags.class)
+                .addMixIn(Stage.class, StageTags.class)
+                .addMixIn(Accuracy.class, AccuracyTags.class)
+                .addMixIn(RunEvent.class, EventTags.class);
+    }
+
+    /**
+     * Returns a record of the core from its JSON tree or map. Where parts of it are refused, all those parts' problems are
+     * told at once; what holds them is looked at when they are mended.
+     */
+    public static <T> T read(JsonMapper json, Object tree, Class<T> type) {
+        List<Problem> problems = new ArrayList<>();
+        try {
+            T value = json.rebuild().addHandler(new Collector(problems)).build().convertValue(tree, type);
+            if (problems.isEmpty()) {
+                return value;
+            }
+        } catch (JacksonException failure) {
+            if (problems.isEmpty()) {
+                throw new Refused(problems(failure));
+            }
+        }
+        throw new Refused(problems);
+    }
+
+    /** Notes what a constructor refuses and goes on with nothing in its place. */
+    private static final class Collector extends DeserializationProblemHandler {
+        private final List<Problem> problems;
+
+        Collector(List<Problem> problems) {
+            this.problems = problems;
+        }
+
+        @Override
+        public @Nullable Object handleInstantiationProblem(
+                DeserializationContext context, Class<?> type, @Nullable Object argument, Throwable failure) {
+            if (refusal(failure) instanceof Refused refused) {
+                String path = context.getParser()
+                        .streamReadContext()
+                        .pathAsPointer()
+                        .toString()
+                        .replaceFirst("^/", "")
+                        .replace('/', '.');
+                refused.problems().forEach(problem -> problems.add(problem.under(path)));
+                return null;
+            }
+            return problems.isEmpty() ? NOT_HANDLED : null;
+        }
+    }
+
+    /** Returns the problems behind a failure to read JSON, each with the path at which it lies. */
+    public static List<Problem> problems(JacksonException failure) {
+        String path = path(failure);
+        if (refusal(failure) instanceof Refused refused) {
+            return refused.problems().stream()
+                    .map(problem -> problem.under(path))
+                    .toList();
+        }
+        if (failure instanceof UnrecognizedPropertyException unknown) {
+            List<String> known = new ArrayList<>();
+            if (unknown.getKnownPropertyIds() != null) {
+                unknown.getKnownPropertyIds().forEach(id -> known.add(String.valueOf(id)));
+            }
+            return List.of(
+                    new Problem(ProblemCode.UNKNOWN_FIELD, path, unknown.getPropertyName(), new Allowed.OneOf(known)));
+        }
+        if (failure instanceof InvalidTypeIdException untyped) {
+            String kind = untyped.getTypeId() == null ? "" : untyped.getTypeId();
+            return List.of(new Problem(
+                    ProblemCode.UNKNOWN_NAME, path.isEmpty() ? "kind" : path + ".kind", kind, new Allowed.Nothing()));
+        }
+        if (failure instanceof InvalidFormatException wrong) {
+            Class<?> target = wrong.getTargetType();
+            Allowed allowed =
+                    target != null && target.isEnum() ? new Allowed.OneOf(enumNames(target)) : new Allowed.Nothing();
+            ProblemCode code = target != null && target.isEnum()
+                    ? ProblemCode.UNKNOWN_NAME
+                    : isNumber(target) ? ProblemCode.NOT_A_NUMBER : ProblemCode.MALFORMED;
+            return List.of(new Problem(code, path, String.valueOf(wrong.getValue()), allowed));
+        }
+        if (failure instanceof MismatchedInputException mismatched) {
+            ProblemCode code = isNumber(mismatched.getTargetType()) ? ProblemCode.NOT_A_NUMBER : ProblemCode.MISSING;
+            return List.of(new Problem(code, path, "", new Allowed.Nothing()));
+        }
+        return List.of(new Problem(ProblemCode.MALFORMED, path, "", new Allowed.Nothing()));
+    }
+
+    private static @Nullable Throwable refusal(Throwable failure) {
+        Throwable cause = failure;
+        while (cause != null && !(cause instanceof Refused)) {
+            cause = cause.getCause();
+        }
+        return cause;
+    }
+
+    private static List<String> enumNames(Class<?> type) {
+        List<String> names = new ArrayList<>();
+        for (Object constant : type.getEnumConstants()) {
+            names.add(((Enum<?>) constant).name());
+        }
+        return names;
+    }
+
+    private static boolean isNumber(@Nullable Class<?> type) {
+        return type != null
+                && (type.isPrimitive()
+                        || Number.class.isAssignableFrom(type)
+                        || type.getName().contains("OptionalDouble"));
+    }
+
+    private static String path(JacksonException failure) {
+        if (!(failure instanceof DatabindException)) {
+            return "";
+        }
+        List<String> parts = new ArrayList<>();
+        for (JacksonException.Reference reference : failure.getPath()) {
+            parts.add(reference.getPropertyName() != null ? reference.getPropertyName() : "" + reference.getIndex());
+        }
+        return String.join(".", parts);
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Exciter.class, name = "exciter"),
+        @JsonSubTypes.Type(value = Amplifier.class, name = "amplifier"),
+        @JsonSubTypes.Type(value = Meter.class, name = "meter"),
+        @JsonSubTypes.Type(value = Load.class, name = "load"),
+        @JsonSubTypes.Type(value = Antenna.class, name = "antenna")
+    })
+    private interface EquipmentTags {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Load.class, name = "load"),
+        @JsonSubTypes.Type(value = Antenna.class, name = "antenna")
+    })
+    private interface TerminationTags {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Stage.Tubes.class, name = "tubes"),
+        @JsonSubTypes.Type(value = Stage.Transistors.class, name = "transistors")
+    })
+    private interface StageTags {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Accuracy.OfFullScale.class, name = "ofFullScale"),
+        @JsonSubTypes.Type(value = Accuracy.OfReading.class, name = "ofReading")
+    })
+    private interface AccuracyTags {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = RunEvent.Started.class, name = "started"),
+        @JsonSubTypes.Type(value = RunEvent.Checked.class, name = "checked"),
+        @JsonSubTypes.Type(value = RunEvent.Warm.class, name = "warm"),
+        @JsonSubTypes.Type(value = RunEvent.Keyed.class, name = "keyed"),
+        @JsonSubTypes.Type(value = RunEvent.Unkeyed.class, name = "unkeyed"),
+        @JsonSubTypes.Type(value = RunEvent.ReadingTaken.class, name = "readingTaken"),
+        @JsonSubTypes.Type(value = RunEvent.RangeChosen.class, name = "rangeChosen"),
+        @JsonSubTypes.Type(value = RunEvent.DialMoved.class, name = "dialMoved"),
+        @JsonSubTypes.Type(value = RunEvent.TriedAgain.class, name = "triedAgain"),
+        @JsonSubTypes.Type(value = RunEvent.StepRecorded.class, name = "stepRecorded"),
+        @JsonSubTypes.Type(value = RunEvent.StepUndone.class, name = "stepUndone"),
+        @JsonSubTypes.Type(value = RunEvent.SignSeen.class, name = "signSeen"),
+        @JsonSubTypes.Type(value = RunEvent.Note.class, name = "note"),
+        @JsonSubTypes.Type(value = RunEvent.Finished.class, name = "finished"),
+        @JsonSubTypes.Type(value = RunEvent.Abandoned.class, name = "abandoned")
+    })
+    private interface EventTags {}
+}

@@ -1,0 +1,150 @@
+package org.tubrin.server.web;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.net.URI;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/**
+ * Lets through only calls from this machine's own page: the Host must name the loopback, an Origin must be our own, a
+ * body must be JSON and no larger than it may be. A page of another site, or a name that was made to point here, gets
+ * nothing.
+ */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE)
+public class Calls extends OncePerRequestFilter {
+    private static final Set<String> LOOPBACK = Set.of("127.0.0.1", "localhost", "[::1]");
+    private static final long MOST_BYTES = 256 * 1024;
+    /** A backup of many years of runs. */
+    private static final long MOST_BACKUP_BYTES = 64L * 1024 * 1024;
+
+    private final ProblemReply reply;
+
+    Calls(ProblemReply reply) {
+        this.reply = reply;
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        response.setHeader("X-Content-Type-Options", "nosniff");
+        response.setHeader("Referrer-Policy", "no-referrer");
+        response.setHeader(
+                "Content-Security-Policy",
+                "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:;"
+                        + " frame-ancestors 'none'; base-uri 'none'; form-action 'self'");
+        String host = request.getHeader("Host");
+        if (!isLoopback(host)) {
+            reply.send(response, 403, "wrongHost", String.valueOf(host));
+            return;
+        }
+        String origin = request.getHeader("Origin");
+        if (origin != null && !isOwn(origin, host)) {
+            reply.send(response, 403, "wrongOrigin", origin);
+            return;
+        }
+        boolean writes = !Set.of("GET", "HEAD", "OPTIONS").contains(request.getMethod());
+        if (writes && "cross-site".equals(request.getHeader("Sec-Fetch-Site"))) {
+            reply.send(response, 403, "wrongOrigin", "cross-site");
+            return;
+        }
+        long most = request.getRequestURI().startsWith("/api/backup") ? MOST_BACKUP_BYTES : MOST_BYTES;
+        if (request.getContentLengthLong() > most) {
+            reply.send(response, 413, "tooLarge", request.getContentLengthLong() + " > " + most);
+            return;
+        }
+        chain.doFilter(writes ? new Bounded(request, most) : request, response);
+    }
+
+    private static boolean isLoopback(@Nullable String host) {
+        if (host == null) {
+            return false;
+        }
+        int colon = host.lastIndexOf(':');
+        boolean hasPort = colon > host.lastIndexOf(']');
+        return LOOPBACK.contains(hasPort ? host.substring(0, colon) : host);
+    }
+
+    private static boolean isOwn(String origin, @Nullable String host) {
+        try {
+            URI uri = URI.create(origin);
+            return "http".equals(uri.getScheme())
+                    && uri.getAuthority() != null
+                    && uri.getAuthority().equals(host);
+        } catch (IllegalArgumentException e) {
+            return false;
+        }
+    }
+
+    /** A body longer than it may be, found while it was read. */
+    public static final class TooLarge extends IOException {
+        private static final long serialVersionUID = 1L;
+
+        TooLarge(long most) {
+            super("more than " + most + " bytes");
+        }
+    }
+
+    private static final class Bounded extends HttpServletRequestWrapper {
+        private final long most;
+
+        Bounded(HttpServletRequest request, long most) {
+            super(request);
+            this.most = most;
+        }
+
+        @Override
+        public ServletInputStream getInputStream() throws IOException {
+            ServletInputStream source = super.getInputStream();
+            return new ServletInputStream() {
+                private long read;
+
+                private int count(int bytes) throws TooLarge {
+                    read += Math.max(0, bytes);
+                    if (read > most) {
+                        throw new TooLarge(most);
+                    }
+                    return bytes;
+                }
+
+                @Override
+                public int read() throws IOException {
+                    int one = source.read();
+                    count(one < 0 ? 0 : 1);
+                    return one;
+                }
+
+                @Override
+                public int read(byte[] buffer, int offset, int length) throws IOException {
+                    return count(source.read(buffer, offset, length));
+                }
+
+                @Override
+                public boolean isFinished() {
+                    return source.isFinished();
+                }
+
+                @Override
+                public boolean isReady() {
+                    return source.isReady();
+                }
+
+                @Override
+                public void setReadListener(ReadListener listener) {
+                    source.setReadListener(listener);
+                }
+            };
+        }
+    }
+}

@@ -1,0 +1,3 @@
+/** The one catalogue of words, in ICU message format. */
+@org.jspecify.annotations.NullMarked
+package org.tubrin.server.words;
