@@ -81,7 +81,7 @@ class RunViewer {
                 steps,
                 stepViewer.view(state, state.draft(), state.steps().size(), advice.expect()),
                 setup.station().licenceLimitW(),
-                Ladder.drivesW(setup).size() + 1,
+                Ladder.drivesW(setup),
                 adviceWords.view(advice, state, clock),
                 stepViewer.rooms(state.step(state.placeInFocus())),
                 clock(state, clock),

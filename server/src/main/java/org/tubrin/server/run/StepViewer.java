@@ -68,6 +68,7 @@ class StepViewer {
                         .orElse(null),
                 step.position(Control.PLATE).map(Figures::dial).orElse(null),
                 step.position(Control.LOAD).map(Figures::dial).orElse(null),
+                List.copyOf(step.moved()),
                 cells(state, step, place == state.steps().size()),
                 step.measured(ReadingRole.OUTPUT)
                         .map(output -> Figures.of(output, ScaleUnit.W))
@@ -77,7 +78,7 @@ class StepViewer {
                 budget.efficiency().map(Figures::percent).orElse(null),
                 watts(budget.heatPerTubeW()),
                 watts(budget.heatPerTubeCorrectedW()),
-                budget.gainDb().map(gain -> Figures.of(gain, 1, "dB")).orElse(null),
+                budget.gainDb().map(gain -> Figures.of(gain, 1, "dB", 1)).orElse(null),
                 budget.sag().map(Figures::percent).orElse(null),
                 expected.map(one -> new RunView.StepView.Advice(one.leastW(), one.mostW()))
                         .orElse(null),
@@ -91,7 +92,7 @@ class StepViewer {
 
     /** Returns what doubling with the drive would bring, from the first step on: the stair's guide line. */
     private static @Nullable Double doublingW(RunState state, Step step) {
-        if (state.steps().isEmpty() || step.position(Control.DRIVE).isEmpty()) {
+        if (state.steps().isEmpty() || !step.moved().contains(Control.DRIVE)) {
             return null;
         }
         Step first = state.steps().get(0);

@@ -34,9 +34,14 @@ public final class Figures {
 
     /** Returns a quantity in a unit that is so many of the core's unit. */
     public static Figure of(Quantity quantity, double inUnit, String symbol) {
+        return of(quantity, inUnit, symbol, Integer.MAX_VALUE);
+    }
+
+    /** Returns the same with at most so many decimals, where the field's habit wants no more. */
+    public static Figure of(Quantity quantity, double inUnit, String symbol, int mostDecimals) {
         double value = quantity.value() / inUnit;
         double uncertainty = quantity.standardUncertainty() / inUnit;
-        int decimals = uncertainty > 0 ? Rounding.decimals(uncertainty) : 1;
+        int decimals = Math.min(mostDecimals, uncertainty > 0 ? Rounding.decimals(uncertainty) : 1);
         String shown = uncertainty > 0 ? fixed(value, decimals) : plain(value, decimals);
         String both = uncertainty > 0 ? shown + THIN + "±" + THIN + fixed(uncertainty, decimals) : shown;
         return new Figure(value, uncertainty, shown, both, symbol, quantity.standing());

@@ -1,0 +1,26 @@
+export { ask, client, type FieldProblem, Refusal } from './client';
+export { type Act, Outbox, type OutboxState } from './outbox';
+export type {
+  ActRequest,
+  AdviceView,
+  CardView,
+  Cell,
+  Choice,
+  Choices,
+  ClockView,
+  DialView,
+  EquipmentView,
+  Figure,
+  GapView,
+  Node as LineNode,
+  Report,
+  RoomView,
+  Row,
+  RunSummary,
+  RunView,
+  SignView,
+  StartRequest,
+  Station,
+  StationView,
+  StepView,
+} from './schema';

@@ -1,0 +1,120 @@
+import { ask, client, type Refusal } from './client';
+import type { ActRequest, RunView } from './schema';
+
+/** What the operator did, before the outbox gives it an id and a place. */
+export type Act = Omit<ActRequest, 'clientId' | 'expectedSequence'>;
+
+/** An act on its way, with the id that makes a repeated send harmless. */
+export type Pending = Act & { clientId: string };
+
+export interface OutboxState {
+  pending: readonly Pending[];
+  /** Whether the server does not answer and the acts wait. */
+  waiting: boolean;
+}
+
+interface Wires {
+  runId: string;
+  sequence: () => number;
+  onView: (view: RunView) => void;
+  onRefused: (act: Act, refusal: Refusal) => void;
+  onStale: (act: Act) => void;
+  storage?: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
+  retryMs?: number;
+}
+
+/**
+ * Sends a run's acts one after the other, each at the sequence that the one before left. While the server does not answer
+ * they wait, here and in the browser's storage, and go out with their old ids when it is back.
+ */
+export class Outbox {
+  private state: OutboxState;
+  private readonly listeners = new Set<() => void>();
+  private busy = false;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private closed = false;
+
+  constructor(private readonly wires: Wires) {
+    this.state = { pending: this.read(), waiting: false };
+  }
+
+  readonly snapshot = (): OutboxState => this.state;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  add(act: Act): void {
+    this.set([...this.state.pending, { ...act, clientId: crypto.randomUUID() }], this.state.waiting);
+    void this.send();
+  }
+
+  close(): void {
+    this.closed = true;
+    clearTimeout(this.timer);
+  }
+
+  /** Sends what waits; called once the run's first view is there. */
+  async send(): Promise<void> {
+    if (this.busy) return;
+    this.busy = true;
+    clearTimeout(this.timer);
+    while (this.state.pending.length > 0 && !this.closed) {
+      const act = this.state.pending[0] as Pending;
+      try {
+        const view = await ask(
+          client.POST('/api/runs/{id}/acts', {
+            params: { path: { id: this.wires.runId } },
+            body: { ...act, expectedSequence: this.wires.sequence() },
+          }),
+        );
+        this.wires.onView(view);
+        this.set(this.state.pending.slice(1), false);
+      } catch (error) {
+        if (this.handle(act, error as Refusal)) break;
+      }
+    }
+    this.busy = false;
+  }
+
+  /** Returns whether to stop sending for now. */
+  private handle(act: Pending, refusal: Refusal): boolean {
+    if (refusal.passing) {
+      this.set(this.state.pending, true);
+      this.timer = setTimeout(() => void this.send(), this.wires.retryMs ?? 2000);
+      return true;
+    }
+    if (refusal.status === 409) {
+      // What follows was meant for a run that stood otherwise.
+      this.set([], false);
+      this.wires.onStale(act);
+      return true;
+    }
+    this.set(this.state.pending.slice(1), false);
+    this.wires.onRefused(act, refusal);
+    return false;
+  }
+
+  private set(pending: readonly Pending[], waiting: boolean): void {
+    this.state = { pending, waiting };
+    if (pending.length > 0) {
+      this.wires.storage?.setItem(this.key(), JSON.stringify(pending));
+    } else {
+      this.wires.storage?.removeItem(this.key());
+    }
+    for (const listener of this.listeners) listener();
+  }
+
+  private read(): Pending[] {
+    try {
+      return JSON.parse(this.wires.storage?.getItem(this.key()) ?? '[]') as Pending[];
+    } catch {
+      return [];
+    }
+  }
+
+  private key(): string {
+    return `tubrin.outbox.${this.wires.runId}`;
+  }
+}

@@ -1,0 +1,23 @@
+/** The places of the application that work, each with its key after G. */
+export const PLACES = [
+  { path: '/tune', name: 'Tune', key: 't' },
+  { path: '/cards', name: 'Cards', key: 'c' },
+  { path: '/log', name: 'Log', key: 'l' },
+  { path: '/station', name: 'Station', key: 's' },
+] as const;
+
+/** The keys that work, as the help shows them. */
+export const KEY_HELP = [
+  ['Space', 'key down, key up'],
+  ['Enter', 'do what the next move says'],
+  ['R', 'enter readings: to the first empty row'],
+  ['Z', 'undo the last step'],
+  ['← →', 'PLATE; with Shift fine'],
+  ['↓ ↑', 'LOAD; with Shift fine'],
+  ['D', 'drive one step up; with Shift down'],
+  ['Esc', 'leave a field'],
+  ['G then T C L S', 'go to Tune, Cards, Log, Station'],
+  ['/ or Ctrl K', 'list of commands'],
+  ['T', 'day or lamp'],
+  ['?', 'these keys'],
+] as const;

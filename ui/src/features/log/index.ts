@@ -1,0 +1,1 @@
+export { LogPage as default } from './LogPage';

@@ -1,0 +1,77 @@
+import type { Act, RunView } from '../../api';
+import { Button, useNow } from '../../parts';
+import { seconds } from '../../quantity';
+
+/** The points before power in one list, then the warm-up. */
+export function BeforePower({ view, act }: { view: RunView; act: (act: Act) => void }) {
+  const open = view.preflight.findIndex((point) => !point.answered);
+  return (
+    <section aria-label="Before power" className="sheet px-5 py-4">
+      <header className="mb-3 flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-22">Before power</h1>
+        <p className="text-soft">{view.subtitle}</p>
+      </header>
+      <ol className="grid">
+        {view.preflight.map((point, index) => (
+          <li
+            key={point.code}
+            className={`flex min-h-[40px] items-center gap-3 border-t border-hair px-2 text-18 ${index === open ? 'bg-wash' : ''}`}
+          >
+            <Tick done={point.answered} />
+            <span className={point.answered ? 'text-soft' : ''}>{point.text}</span>
+            {!point.answered && index !== open && (
+              <Button
+                kind="quiet"
+                className="ml-auto"
+                aria-label={`Yes: ${point.text}`}
+                onClick={() => act({ act: 'CHECK', check: point.code as Act['check'] })}
+              >
+                Yes
+              </Button>
+            )}
+          </li>
+        ))}
+        <WarmUp view={view} current={open < 0} />
+      </ol>
+    </section>
+  );
+}
+
+function WarmUp({ view, current }: { view: RunView; current: boolean }) {
+  const warm = view.warm;
+  const now = useNow(500, warm.heatersOnSince !== undefined);
+  const gone = warm.heatersOnSince ? (now - Date.parse(warm.heatersOnSince)) / 1000 : 0;
+  const left = Math.max(0, warm.wholeS - gone);
+  const share = warm.wholeS > 0 ? Math.min(1, gone / warm.wholeS) : 1;
+  return (
+    <li className={`border-y border-hair px-2 py-2 text-18 ${current ? 'bg-wash' : ''}`}>
+      <div className="flex items-center gap-3">
+        <Tick done={left <= 0 && warm.heatersOnSince !== undefined} />
+        <span>Tubes warm</span>
+        <span className="figure ml-auto">
+          {warm.heatersOnSince ? (left > 0 ? `${seconds(left)} left` : 'warm') : `takes ${seconds(warm.wholeS)}`}
+        </span>
+      </div>
+      {warm.heatersOnSince && left > 0 && (
+        <div className="mt-2 h-[6px] bg-rule">
+          <div className="h-full bg-act" style={{ width: `${share * 100}%` }} />
+        </div>
+      )}
+      {warm.speed > 1 && (
+        <p className="mt-1 text-13 text-watch">
+          Demonstration: the warm-up counts {warm.speed} times faster than real.
+        </p>
+      )}
+    </li>
+  );
+}
+
+function Tick({ done }: { done: boolean }) {
+  return (
+    <svg width="18" height="18" viewBox="0 0 18 18" className="shrink-0">
+      <title>{done ? 'answered' : 'open'}</title>
+      <rect x="1.5" y="1.5" width="15" height="15" fill="none" className="stroke-soft" strokeWidth="1.5" />
+      {done && <path d="M4 9.5 7.5 13 14 5" fill="none" className="stroke-ink" strokeWidth="2.5" />}
+    </svg>
+  );
+}

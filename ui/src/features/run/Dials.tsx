@@ -1,0 +1,53 @@
+import type { DialView, RunView } from '../../api';
+import { DialRuler } from '../../plot';
+import type { DialKeys } from './useDials';
+
+const KEYS = { PLATE: ['←', '→'], LOAD: ['↓', '↑'] } as const;
+
+export function Dials({ view, dials }: { view: RunView; dials: DialKeys }) {
+  return (
+    <section aria-label="Dials" className="sheet grid grid-cols-2 gap-x-9 px-4 py-2.5">
+      {view.dials.map((dial) => (
+        <Dial key={dial.control} dial={dial} dials={dials} />
+      ))}
+    </section>
+  );
+}
+
+function Dial({ dial, dials }: { dial: DialView; dials: DialKeys }) {
+  const name = dial.control as 'PLATE' | 'LOAD';
+  const position = dials.turning[name] ?? dial.position;
+  const [down, up] = KEYS[name];
+  return (
+    <div data-part={`dial-${name}`}>
+      <div className="mb-1 flex items-baseline gap-2">
+        <h2 className="head text-18">{name}</h2>
+        <output className="figure text-22">{position === undefined ? '–' : shown(position)}</output>
+        <span className="text-13 text-soft">{dial.hint}</span>
+        <span className="ml-auto flex gap-1">
+          <DialButton label={`${name} down`} sign={down} onClick={() => dials.turn(name, -1, false)} />
+          <DialButton label={`${name} up`} sign={up} onClick={() => dials.turn(name, 1, false)} />
+        </span>
+      </div>
+      <DialRuler {...dial} position={position} />
+    </div>
+  );
+}
+
+function shown(position: number): string {
+  const two = position.toFixed(2);
+  return two.endsWith('0') ? two.slice(0, -1) : two;
+}
+
+function DialButton({ label, sign, onClick }: { label: string; sign: string; onClick: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      onClick={onClick}
+      className="figure min-h-[24px] min-w-[26px] rounded-3 border border-rule text-13 hover:bg-wash"
+    >
+      {sign}
+    </button>
+  );
+}

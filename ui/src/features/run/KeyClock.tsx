@@ -1,0 +1,63 @@
+import type { Act, RunView } from '../../api';
+import { Sheet, useNow } from '../../parts';
+import { Ring } from '../../plot';
+import { seconds } from '../../quantity';
+
+const TITLES = { IDLE: 'Key up', KEY_DOWN: 'Key down', RESTING: 'Resting', READY: 'Rested' } as const;
+
+const REPORTS = { ARC: 'an arc', TRIP: 'a trip', KNOB_SLIPS: 'a dial slips' } as const;
+
+/** The pace of key-down and rest. */
+export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number; act: (act: Act) => void }) {
+  const clock = view.clock;
+  const running = clock.phase === 'KEY_DOWN' || clock.phase === 'RESTING';
+  const now = useNow(100, running);
+  const elapsedS = Math.max(0, (now + skewMs - Date.parse(clock.since)) / 1000);
+  const whole = clock.phase === 'KEY_DOWN' ? clock.aimS : (clock.restS ?? Number.POSITIVE_INFINITY);
+  const leftS = whole - elapsedS;
+  const beyond = clock.phase === 'KEY_DOWN' && elapsedS > clock.aimS;
+  const resting = clock.phase === 'RESTING' && leftS > 0;
+  return (
+    <Sheet part="clock">
+      <div className="flex items-center gap-5">
+        <Ring
+          share={running ? (clock.phase === 'KEY_DOWN' ? elapsedS / clock.aimS : Math.max(0, leftS / whole)) : 0}
+          label={running ? seconds(clock.phase === 'KEY_DOWN' ? elapsedS : Math.max(0, leftS)) : '–'}
+          beyond={beyond}
+        />
+        <div className="text-soft">
+          <h2 className={`text-18 ${beyond ? 'text-limit' : 'text-ink'}`}>
+            {beyond ? 'Key up' : clock.phase === 'RESTING' && !resting ? 'Rested' : TITLES[clock.phase]}
+          </h2>
+          {clock.phase === 'KEY_DOWN' && (
+            <p>
+              {seconds(clock.aimS)} aimed for, {seconds(clock.stopS)} at most.
+            </p>
+          )}
+          {resting && (
+            <p>{Number.isFinite(leftS) ? `Key again in ${seconds(leftS)}.` : 'Until the load has cooled.'}</p>
+          )}
+          {clock.lastKeyDownS > 0 && clock.phase !== 'KEY_DOWN' && (
+            <p>
+              Last key-down {clock.lastKeyDownS.toFixed(1)} s of {clock.aimS} s.
+            </p>
+          )}
+          {clock.load && <p className={clock.hot ? 'text-watch' : ''}>{clock.load}</p>}
+        </div>
+      </div>
+      <p className="mt-1 text-13 text-soft">
+        Seen or heard:
+        {view.mayReport.map((sign) => (
+          <button
+            key={sign}
+            type="button"
+            className="ml-3 min-h-[24px] text-act underline underline-offset-2"
+            onClick={() => act({ act: 'SIGN', sign })}
+          >
+            {REPORTS[sign]}
+          </button>
+        ))}
+      </p>
+    </Sheet>
+  );
+}

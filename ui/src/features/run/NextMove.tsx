@@ -1,0 +1,105 @@
+import { useState } from 'react';
+import type { RunView } from '../../api';
+import { Button, Diamond, Kbd, Sheet } from '../../parts';
+import type { Run } from './useRun';
+
+interface Props {
+  view: RunView;
+  run: Run;
+  follow: () => void;
+  read: () => void;
+}
+
+/** The one big sentence: what to do next, why, and the button that says it is done. */
+export function NextMove({ view, run, follow, read }: Props) {
+  const advice = view.advice;
+  const keyed = view.clock.phase === 'KEY_DOWN';
+  const toKey = advice.move === 'KeyAndPeak' || advice.move === 'Rest' || keyed;
+  const toRead = ['KeyAndPeak', 'PeakAndRead', 'EnterReadings', 'EnterPosition'].includes(advice.move);
+  return (
+    <Sheet title="Next move" accent part="next-move" aside={<span className="text-12 text-soft">{advice.rule}</span>}>
+      <div role="status" aria-live="polite">
+        <p
+          className={`head leading-[1.15] ${advice.move === 'Unkey' ? 'text-limit' : ''} text-27`}
+          data-part="sentence"
+        >
+          {advice.sentence}
+        </p>
+        <p className="mt-2 text-soft">{advice.why}</p>
+        {advice.expect && <p className="mt-1">{advice.expect}</p>}
+      </div>
+      {advice.lookAt.length > 0 && (
+        <ol className="mt-2 list-decimal pl-5">
+          {advice.lookAt.map((point) => (
+            <li key={point}>{point}</li>
+          ))}
+        </ol>
+      )}
+      {advice.cautions.map((caution) => (
+        <p key={caution} className="mt-2 flex items-baseline gap-2 text-13 text-watch">
+          <Diamond />
+          <span>{caution}</span>
+        </p>
+      ))}
+      <div className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
+        {advice.button && (
+          <Button kind="main" hotkey="Enter" onClick={follow}>
+            {advice.button}
+          </Button>
+        )}
+        {toKey && (
+          <Button
+            kind={keyed || !advice.button ? 'main' : 'plain'}
+            hotkey="Space"
+            onClick={() => run.act({ act: keyed ? 'UNKEY' : 'KEY' })}
+          >
+            {keyed ? 'Key up' : 'Key down'}
+          </Button>
+        )}
+        {toRead && (
+          <Button hotkey="R" onClick={read}>
+            Enter readings
+          </Button>
+        )}
+        {view.draft.complete && advice.move !== 'RecordStep' && !keyed && (
+          <Button kind="quiet" onClick={() => run.act({ act: 'RECORD' })}>
+            Record as it is
+          </Button>
+        )}
+        {view.steps.length > 0 && view.draft.cells.length === 0 && !keyed && (
+          <button type="button" className="text-13 text-soft" onClick={() => run.act({ act: 'UNDO' })}>
+            <Kbd>Z</Kbd> undo last step
+          </button>
+        )}
+      </div>
+      {advice.move === 'SwitchHeatersOn' && <WarmAlready run={run} />}
+    </Sheet>
+  );
+}
+
+function WarmAlready({ run }: { run: Run }) {
+  const [minutes, setMinutes] = useState('');
+  return (
+    <form
+      className="mt-3 flex flex-wrap items-center gap-2 text-soft"
+      onSubmit={(event) => {
+        event.preventDefault();
+        run.act({ act: 'WARM', text: minutes });
+      }}
+    >
+      <label htmlFor="warm-minutes">On already for</label>
+      <input
+        id="warm-minutes"
+        className="field figure w-[64px] text-ink"
+        inputMode="decimal"
+        maxLength={10}
+        value={minutes}
+        onChange={(event) => setMinutes(event.target.value)}
+      />
+      <span>min</span>
+      <Button type="submit" disabled={minutes.trim() === ''}>
+        Set
+      </Button>
+    </form>
+  );
+}

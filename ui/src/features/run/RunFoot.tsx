@@ -1,0 +1,53 @@
+import { useState } from 'react';
+import type { Act, RunView } from '../../api';
+import { Button } from '../../parts';
+
+/** A note to keep with the run, and the way out of it. */
+export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void }) {
+  const [note, setNote] = useState('');
+  const [leaving, setLeaving] = useState(false);
+  return (
+    <section aria-label="Notes" className="sheet px-4 py-2.5">
+      {view.notes.map((one) => (
+        <p key={one} className="mb-1 border-l-2 border-rule pl-3">
+          {one}
+        </p>
+      ))}
+      <form
+        className="flex flex-wrap items-center gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          act({ act: 'NOTE', text: note });
+          setNote('');
+        }}
+      >
+        <label htmlFor="note" className="text-soft">
+          Note
+        </label>
+        <input
+          id="note"
+          className="field min-w-[180px] grow"
+          maxLength={500}
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+        />
+        <Button type="submit" disabled={note.trim() === ''}>
+          Keep note
+        </Button>
+        {leaving ? (
+          <span className="flex items-center gap-2">
+            End it without a card row?
+            <Button onClick={() => act({ act: 'ABANDON', text: '' })}>End the run</Button>
+            <Button kind="quiet" onClick={() => setLeaving(false)}>
+              Go on
+            </Button>
+          </span>
+        ) : (
+          <Button kind="quiet" onClick={() => setLeaving(true)}>
+            Leave this run
+          </Button>
+        )}
+      </form>
+    </section>
+  );
+}

@@ -1,0 +1,119 @@
+import { useEffect, useRef } from 'react';
+import { useParams } from 'react-router';
+import type { RunView } from '../../api';
+import { Button, Diamond, Loading, SignalLine, Trouble, useKeys } from '../../parts';
+import { Afterwards } from './Afterwards';
+import { BeforePower } from './BeforePower';
+import { Dials } from './Dials';
+import { KeyClock } from './KeyClock';
+import { NextMove } from './NextMove';
+import { RoomLeft } from './RoomLeft';
+import { RunFoot } from './RunFoot';
+import { Signs } from './Signs';
+import { StepSheet } from './StepSheet';
+import { useDials } from './useDials';
+import { type Run, useRun } from './useRun';
+
+export function RunPage() {
+  const { runId = '' } = useParams();
+  const run = useRun(runId);
+  if (!run.view) {
+    return run.error ? (
+      <div className="p-5">
+        <Trouble error={run.error} retry={run.retry} />
+      </div>
+    ) : (
+      <Loading what="the run" />
+    );
+  }
+  return <Running run={run} view={run.view} />;
+}
+
+function Running({ run, view }: { run: Run; view: RunView }) {
+  const page = useRef<HTMLDivElement>(null);
+  const ended = view.phase === 'FINISHED' || view.phase === 'ABANDONED';
+  const beforePower = view.phase === 'PREFLIGHT' || view.phase === 'WARMING';
+  const dials = useDials(view, run.act);
+
+  useEffect(() => {
+    document.title = ended ? `${view.title} · Tubrin` : `${view.advice.sentence} · Tubrin`;
+  }, [ended, view.title, view.advice.sentence]);
+
+  const read = () => {
+    const entries = [...(page.current?.querySelectorAll<HTMLInputElement>('input[data-entry]') ?? [])];
+    (entries.find((entry) => entry.value === '') ?? entries[0])?.focus();
+  };
+  const follow = () => (view.advice.button ? run.act({ act: 'FOLLOW' }) : read());
+  const drive = (up: boolean) => {
+    const at = view.draft.driveW ?? 0;
+    const next = up ? view.drivesW.find((rung) => rung > at * 1.01) : view.drivesW.findLast((rung) => rung < at * 0.99);
+    if (next !== undefined) run.act({ act: 'SET', control: 'DRIVE', text: String(next) });
+  };
+  useKeys(
+    ended
+      ? {}
+      : {
+          Enter: follow,
+          Space: () => run.act({ act: view.clock.phase === 'KEY_DOWN' ? 'UNKEY' : 'KEY' }),
+          r: read,
+          z: () => run.act({ act: 'UNDO' }),
+          d: (event) => drive(!event.shiftKey),
+          ArrowLeft: (event) => dials.turn('PLATE', -1, event.shiftKey),
+          ArrowRight: (event) => dials.turn('PLATE', 1, event.shiftKey),
+          ArrowDown: (event) => dials.turn('LOAD', -1, event.shiftKey),
+          ArrowUp: (event) => dials.turn('LOAD', 1, event.shiftKey),
+        },
+  );
+
+  return (
+    <div ref={page}>
+      <SignalLine nodes={view.line} />
+      <div className="mx-5 mb-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_360px]">
+        <div className="grid gap-[13px]">
+          <Messages run={run} />
+          {beforePower ? (
+            <BeforePower view={view} act={run.act} />
+          ) : (
+            <>
+              <StepSheet view={view} run={run} readOnly={ended} />
+              {!ended && <Dials view={view} dials={dials} />}
+            </>
+          )}
+          {ended ? <Afterwards view={view} /> : <RunFoot view={view} act={run.act} />}
+        </div>
+        <div className="grid gap-[13px] max-wide:order-first">
+          {!ended && <NextMove view={view} run={run} follow={follow} read={read} />}
+          {!beforePower && <Signs view={view} />}
+          {!beforePower && <RoomLeft view={view} />}
+          {!ended && !beforePower && <KeyClock view={view} skewMs={run.skewMs} act={run.act} />}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function Messages({ run }: { run: Run }) {
+  return (
+    <>
+      {run.waiting && (
+        <p role="status" className="sheet flex items-center gap-2 border-l-4 border-l-watch px-4 py-2">
+          <Diamond />
+          <span>
+            <b className="font-semibold">Not saved yet.</b> Tubrin does not answer; what you entered is kept here and
+            goes out by itself when it is back.
+          </span>
+        </p>
+      )}
+      {run.notice && (
+        <div role="alert" className="sheet flex items-start gap-3 border-l-4 border-l-limit px-4 py-2">
+          <p className="grow">
+            <b className="font-semibold">{run.notice.title}</b> <span className="text-soft">{run.notice.detail}</span>
+          </p>
+          <Button kind="quiet" onClick={run.dismiss}>
+            Seen
+          </Button>
+        </div>
+      )}
+    </>
+  );
+}

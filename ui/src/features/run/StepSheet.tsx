@@ -1,0 +1,72 @@
+import { useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import type { RunView, StepView } from '../../api';
+import { Stair, type StairColumn } from '../../plot';
+import { StepTable } from './StepTable';
+import type { Run } from './useRun';
+
+const HEAD_PX = 150;
+const LEAST_COLUMN_PX = 84;
+const STAIR_PX = 206;
+
+/** The stair over the step table: one column per step, the one in hand lit through both. */
+export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; readOnly: boolean }) {
+  const box = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(866);
+  useEffect(() => {
+    if (!box.current) return;
+    const observer = new ResizeObserver((entries) => setWidth(entries[0]?.contentRect.width ?? 866));
+    observer.observe(box.current);
+    return () => observer.disconnect();
+  }, []);
+
+  const shown = readOnly ? view.steps : [...view.steps, view.draft];
+  const places = readOnly ? shown.length : Math.max(view.drivesW.length, shown.length);
+  const tableWidth = Math.max(width, HEAD_PX + places * LEAST_COLUMN_PX);
+  const columns: (StepView | undefined)[] = Array.from({ length: places }, (_, i) => shown[i]);
+  return (
+    <section aria-label={view.title} className="sheet overflow-hidden">
+      <header className="flex flex-wrap items-baseline gap-x-3 px-4 pt-2.5 pb-1">
+        <h1 className="text-22">{view.title}</h1>
+        <p className="text-soft">{view.subtitle}</p>
+        <a className="noprint ml-auto text-13 text-act underline" href={`/api/runs/${view.id}/steps.csv`} download>
+          CSV
+        </a>
+        {readOnly && (
+          <Link className="noprint text-13 text-act underline" to="/log">
+            Log
+          </Link>
+        )}
+        <p className="text-13 text-soft">output at each step, W</p>
+      </header>
+      <div ref={box} className="overflow-x-auto">
+        <div style={{ width: tableWidth }}>
+          <Stair
+            columns={columns.map((step, index) => stairColumn(step, index, !readOnly && index === view.steps.length))}
+            width={tableWidth}
+            height={STAIR_PX}
+            left={HEAD_PX}
+            limit={view.licenceLimitW}
+            limitLabel={`licence ${view.licenceLimitW} W`}
+          />
+          <StepTable view={view} run={run} columns={columns} headPx={HEAD_PX} readOnly={readOnly} />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function stairColumn(step: StepView | undefined, index: number, inHand: boolean): StairColumn {
+  if (!step) return { key: String(index), inHand: false };
+  const output = step.output;
+  return {
+    key: String(index),
+    value: output?.value,
+    low: output && output.value - output.standardUncertainty,
+    high: output && output.value + output.standardUncertainty,
+    label: output?.shown,
+    doubling: step.doublingW,
+    expect: step.expected && { least: step.expected.leastW, most: step.expected.mostW },
+    inHand,
+  };
+}

@@ -1,0 +1,146 @@
+import type { ReactNode } from 'react';
+import type { Figure, Row, RunView, StepView } from '../../api';
+import { EntryCell } from './EntryCell';
+import { Questions } from './Questions';
+import type { Run } from './useRun';
+
+interface Props {
+  view: RunView;
+  run: Run;
+  columns: (StepView | undefined)[];
+  headPx: number;
+  readOnly: boolean;
+}
+
+interface FigureRow {
+  name: 'growth' | 'efficiency' | 'heatPerTube' | 'heatPerTubeCorrected' | 'gain' | 'sag';
+  label: string;
+  unit: string;
+  bare?: boolean;
+}
+
+const FIGURES: FigureRow[] = [
+  { name: 'growth', label: 'Growth', unit: 'times' },
+  { name: 'efficiency', label: 'Efficiency', unit: '%' },
+  { name: 'heatPerTube', label: 'Heat per tube', unit: 'W' },
+  { name: 'heatPerTubeCorrected', label: '\u2003corrected', unit: 'W' },
+  { name: 'gain', label: 'Gain', unit: 'dB', bare: true },
+];
+
+/** The readings and figures of each step; the step in hand takes entries. */
+export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
+  const inHand = readOnly ? -1 : view.steps.length;
+  const row = (key: string, label: ReactNode, unit: string, cell: (step: StepView, index: number) => ReactNode) => (
+    <tr key={key}>
+      <th scope="row" className="border-t border-hair py-0 pr-2 pl-4 text-left text-13 font-normal">
+        <span className="flex h-[22px] items-center justify-between gap-1 text-ink">
+          <span className="truncate">{label}</span>
+          <span className="text-soft">{unit}</span>
+        </span>
+      </th>
+      {columns.map((step, index) => (
+        <td
+          // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place on the stair
+          key={index}
+          className={`figure border-t border-hair p-0 text-center text-14 ${index === inHand ? 'bg-wash' : ''}`}
+        >
+          {step && cell(step, index)}
+        </td>
+      ))}
+    </tr>
+  );
+  const setting = (
+    control: 'DRIVE' | 'PLATE' | 'LOAD',
+    label: string,
+    unit: string,
+    shown: (step: StepView) => string | undefined,
+  ) =>
+    row(control, label, unit, (step, index) =>
+      index === inHand ? (
+        <EntryCell
+          field={control}
+          label={label}
+          shown={shown(step)}
+          settled={step.moved.includes(control)}
+          sequence={view.sequence}
+          problem={run.fieldProblems[control]}
+          onCommit={(text) => run.act({ act: 'SET', control, text })}
+        />
+      ) : (
+        shown(step)
+      ),
+    );
+
+  return (
+    <>
+      <table className="w-full table-fixed border-collapse border-b border-hair" data-part="step-table">
+        <caption className="sr-only">Readings and figures of each step</caption>
+        <colgroup>
+          <col style={{ width: headPx }} />
+          {columns.map((_, index) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place on the stair
+            <col key={index} />
+          ))}
+        </colgroup>
+        <tbody>
+          {setting('DRIVE', 'Drive', 'W', (step) => step.drive)}
+          {view.rows.map((reading) =>
+            row(
+              reading.role,
+              <RowHead reading={reading} run={run} readOnly={readOnly} />,
+              reading.unit,
+              (step, index) =>
+                index === inHand ? (
+                  <EntryCell
+                    field={reading.role}
+                    label={`${reading.label}, ${reading.unit}`}
+                    shown={cell(step, reading.role)?.shown}
+                    sequence={view.sequence}
+                    problem={run.fieldProblems[reading.role]}
+                    doubt={cell(step, reading.role)?.question !== undefined}
+                    onCommit={(text) => run.act({ act: 'READ', role: reading.role, text })}
+                  />
+                ) : (
+                  cell(step, reading.role)?.shown
+                ),
+            ),
+          )}
+          {setting('PLATE', 'PLATE', '', (step) => step.plate)}
+          {setting('LOAD', 'LOAD', '', (step) => step.load)}
+          {FIGURES.map((figure) =>
+            row(figure.name, figure.label, figure.unit, (step) => shown(step[figure.name], figure)),
+          )}
+        </tbody>
+      </table>
+      {!readOnly && <Questions view={view} run={run} />}
+    </>
+  );
+}
+
+function RowHead({ reading, run, readOnly }: { reading: Row; run: Run; readOnly: boolean }) {
+  if (readOnly || reading.ranges.length < 2) return reading.label;
+  return (
+    <span className="flex items-center gap-1.5">
+      {reading.label}
+      <select
+        aria-label={`Range of ${reading.instrument}`}
+        value={reading.range}
+        onChange={(event) => run.act({ act: 'RANGE', role: reading.role, text: event.target.value })}
+        className="h-[20px] max-w-[68px] rounded-3 border border-rule text-12 text-soft"
+      >
+        {reading.ranges.map((range) => (
+          <option key={range}>{range}</option>
+        ))}
+      </select>
+    </span>
+  );
+}
+
+function cell(step: StepView, role: Row['role']) {
+  return step.cells.find((one) => one.role === role);
+}
+
+function shown(figure: Figure | undefined, row: FigureRow): ReactNode {
+  if (!figure) return undefined;
+  return <span className="text-soft">{row.bare ? figure.shown : figure.withUncertainty}</span>;
+}

@@ -1,0 +1,1 @@
+export { RunPage as default } from './RunPage';

@@ -1,0 +1,103 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { type Act, ask, client, type FieldProblem, Outbox, type RunView } from '../../api';
+
+/** What the operator is told about an act that was not taken. */
+export interface Notice {
+  title: string;
+  detail: string;
+}
+
+const FAST_MS = 1000;
+const SLOW_MS = 15_000;
+
+/** How soon to look again: while something runs on the clock, each second. */
+function refreshMs(view: RunView | undefined): number {
+  const running =
+    view && (view.clock.phase === 'KEY_DOWN' || view.clock.phase === 'RESTING' || view.phase === 'WARMING');
+  return running ? FAST_MS : SLOW_MS;
+}
+
+/** Returns what an act was, in the words of a notice. */
+function described(act: Act): string {
+  return act.text ? `“${act.text}”` : act.act.toLowerCase();
+}
+
+/** Keeps one run: its view, what is on its way to the server, and what was refused of it. */
+export function useRun(runId: string) {
+  const queries = useQueryClient();
+  const key = useMemo(() => ['run', runId], [runId]);
+  const query = useQuery({
+    queryKey: key,
+    queryFn: () => ask(client.GET('/api/runs/{id}', { params: { path: { id: runId } } })),
+    refetchInterval: (current) => refreshMs(current.state.data),
+  });
+  const [fieldProblems, setFieldProblems] = useState<Record<string, FieldProblem>>({});
+  const [notice, setNotice] = useState<Notice>();
+
+  const outbox = useMemo(
+    () =>
+      new Outbox({
+        runId,
+        storage: localStorage,
+        sequence: () => queries.getQueryData<RunView>(key)?.sequence ?? 0,
+        onView: (view) => {
+          const known = queries.getQueryData<RunView>(key);
+          if (!known || view.sequence >= known.sequence) queries.setQueryData(key, view);
+        },
+        onStale: (act) => {
+          setNotice({
+            title: 'This run moved on in another window',
+            detail: `It is shown here as it stands now. What you did last (${described(act)}) was not taken: look, then do it again.`,
+          });
+          void queries.invalidateQueries({ queryKey: key });
+        },
+        onRefused: (act, refusal) => {
+          const field = act.role ?? act.control;
+          const problem = refusal.problems[0];
+          if (field && problem) {
+            setFieldProblems((known) => ({ ...known, [field]: problem }));
+          } else {
+            setNotice({
+              title: problem ? `${refusal.title}. ${problem.message}` : refusal.title,
+              detail: problem?.remedy ?? refusal.detail,
+            });
+          }
+        },
+      }),
+    [runId, queries, key],
+  );
+  useEffect(() => () => outbox.close(), [outbox]);
+  const sending = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
+
+  const loaded = query.data !== undefined;
+  useEffect(() => {
+    if (loaded) void outbox.send();
+  }, [loaded, outbox]);
+
+  const act = useCallback(
+    (done: Act) => {
+      const field = done.role ?? done.control;
+      if (field) setFieldProblems(({ [field]: _mended, ...rest }) => rest);
+      setNotice(undefined);
+      outbox.add(done);
+    },
+    [outbox],
+  );
+
+  /** Server's clock less the browser's, in ms. */
+  const skewMs = query.data ? Date.parse(query.data.now) - query.dataUpdatedAt : 0;
+  return {
+    view: query.data,
+    error: query.error,
+    retry: () => void query.refetch(),
+    act,
+    skewMs,
+    fieldProblems,
+    notice,
+    dismiss: () => setNotice(undefined),
+    waiting: sending.waiting,
+  };
+}
+
+export type Run = ReturnType<typeof useRun>;

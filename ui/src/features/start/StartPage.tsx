@@ -1,0 +1,134 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { ask, type Choices, client, type RunSummary } from '../../api';
+import { Button, Kbd, Loading, Sheet, Trouble, useKeys, useNow } from '../../parts';
+import { ago } from '../../quantity';
+import { ChoiceForm } from './ChoiceForm';
+import { LastRow } from './LastRow';
+import { remember, useChoice } from './useChoice';
+
+export function StartPage() {
+  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  useEffect(() => {
+    document.title = 'Tune · Tubrin';
+  }, []);
+  if (choices.error) {
+    return (
+      <div className="p-5">
+        <Trouble error={choices.error} retry={() => void choices.refetch()} />
+      </div>
+    );
+  }
+  if (!choices.data) return <Loading what="the station" />;
+  const missing = whatIsMissing(choices.data);
+  return missing.length > 0 ? <FirstThings missing={missing} /> : <Start choices={choices.data} />;
+}
+
+function whatIsMissing(choices: Choices): string[] {
+  const missing: string[] = [];
+  if (!choices.stationDescribed) missing.push('the station, with its licence limit');
+  if (!choices.amplifiers.some((one) => one.usable)) missing.push('an amplifier with PLATE and LOAD');
+  if (choices.exciters.length === 0) missing.push('the exciter that drives it');
+  if (choices.terminations.length === 0) missing.push('a dummy load');
+  const reads = choices.meters.flatMap((meter) => meter.reads);
+  if (!reads.includes('OUTPUT')) missing.push('a meter that reads output');
+  if (!reads.includes('PLATE_CURRENT')) missing.push('a meter that reads plate current');
+  return missing;
+}
+
+function FirstThings({ missing }: { missing: string[] }) {
+  return (
+    <div className="mx-auto max-w-[640px] p-5">
+      <Sheet accent>
+        <h1 className="text-27">Describe the station first</h1>
+        <p className="mt-1 text-soft">A climb needs to know the limits in front of you. Still missing:</p>
+        <ul className="my-2 list-disc pl-5">
+          {missing.map((one) => (
+            <li key={one}>{one}</li>
+          ))}
+        </ul>
+        <Link
+          to="/station"
+          className="inline-flex min-h-[32px] items-center rounded-3 bg-act px-3 font-semibold text-sheet"
+        >
+          Go to Station
+        </Link>
+      </Sheet>
+    </div>
+  );
+}
+
+function Start({ choices }: { choices: Choices }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [choice, change] = useChoice(choices);
+  // One id per visit: a start that is sent twice begins one run.
+  const runId = useRef(crypto.randomUUID());
+  const start = useMutation({
+    mutationFn: () => ask(client.POST('/api/runs', { body: { ...choice, runId: runId.current } })),
+    onSuccess: (view) => {
+      remember(choice);
+      queries.setQueryData(['run', view.id], view);
+      void queries.invalidateQueries({ queryKey: ['choices'] });
+      navigate(`/tune/${view.id}`);
+    },
+  });
+  useKeys({ Enter: () => !start.isPending && start.mutate() });
+  const amplifier = choices.amplifiers.find((one) => one.id === choice.amplifierId);
+  const bandName = choices.bands.find((one) => one.band === choice.band)?.name;
+  const termination = choices.terminations.find((one) => one.id === choice.terminationId);
+  return (
+    <div className="m-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_360px]">
+      <ChoiceForm choices={choices} choice={choice} change={change} />
+      <div className="grid gap-[13px] max-wide:order-first">
+        {choices.inProgress && <GoOn run={choices.inProgress} />}
+        <Sheet title="Next move" accent>
+          <p className="head text-27 leading-[1.15]">
+            Climb {bandName} with {amplifier?.name}
+          </p>
+          <p className="mt-2 text-soft">
+            Into {termination?.name}. First the points before power and the warm-up, then up in steps of drive. Have the
+            meters in sight and a hand on PLATE.
+          </p>
+          <div className="mt-3">
+            <Button kind="main" hotkey="Enter" disabled={start.isPending} onClick={() => start.mutate()}>
+              Start the climb
+            </Button>
+          </div>
+          {start.error && (
+            <div className="mt-3">
+              <Trouble error={start.error} />
+            </div>
+          )}
+        </Sheet>
+        <LastRow amplifier={amplifier?.name} band={choice.band} termination={termination?.name} />
+      </div>
+    </div>
+  );
+}
+
+function GoOn({ run }: { run: RunSummary }) {
+  const navigate = useNavigate();
+  const now = useNow(30_000);
+  const go = () => navigate(`/tune/${run.id}`);
+  useKeys({ r: go });
+  return (
+    <Sheet title="In progress">
+      <p className="head text-18">
+        {run.bandName} climb, {run.amplifier}
+      </p>
+      <p className="mb-2 text-soft">
+        {run.steps} {run.steps === 1 ? 'step' : 'steps'} done, last touched {ago(run.lastAt, now)}. Nothing of it is
+        lost.
+      </p>
+      <button
+        type="button"
+        onClick={go}
+        className="inline-flex min-h-[32px] items-center gap-2 rounded-3 border border-soft px-3 hover:bg-wash"
+      >
+        Go on with it <Kbd>R</Kbd>
+      </button>
+    </Sheet>
+  );
+}

@@ -1,0 +1,1 @@
+export { StartPage as default } from './StartPage';

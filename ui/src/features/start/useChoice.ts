@@ -1,0 +1,77 @@
+import { useState } from 'react';
+import type { Choices, StartRequest } from '../../api';
+
+/** What is chosen for the next run; ids may point to what is gone. */
+export interface Choice {
+  amplifierId: string;
+  band: StartRequest['band'];
+  terminationId: string;
+  exciterId: string;
+  carrier: StartRequest['carrier'];
+  meterIds: string[];
+  school: StartRequest['school'];
+  frequency: string;
+}
+
+const KEY = 'tubrin.lastChoice';
+
+function remembered(): Partial<Choice> {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Choice>;
+  } catch {
+    return {};
+  }
+}
+
+export function remember(choice: Choice): void {
+  localStorage.setItem(KEY, JSON.stringify(choice));
+}
+
+/** Returns the choice made complete: what was chosen where it is still there, else the first that fits. */
+export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
+  const pick = (list: { id: string; usable: boolean }[], id: string | undefined) =>
+    (list.find((one) => one.id === id && one.usable) ?? list.find((one) => one.usable))?.id ?? '';
+  // Brought along: an amplifier that has a meter of its own name is preferred to one that nothing reads.
+  const amplifiers = [...choices.amplifiers].sort(
+    (a, b) => Number(isRead(choices, b.name)) - Number(isRead(choices, a.name)),
+  );
+  const amplifierId = pick(amplifiers, wanted.amplifierId);
+  const amplifier = choices.amplifiers.find((one) => one.id === amplifierId);
+  const bands = amplifier?.bands ?? [];
+  const band =
+    wanted.band && bands.includes(wanted.band)
+      ? wanted.band
+      : (bands.find((one) => one === 'MHZ_7') ?? bands[0] ?? 'MHZ_7');
+  const fitting = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(band));
+  const loadsFirst = [...fitting].sort((a, b) => a.bands.length - b.bands.length);
+  const limits = choices.bands.find((one) => one.band === band);
+  const frequency = Number(wanted.frequency?.replace(',', '.')) * 1e6;
+  const inBand = limits !== undefined && frequency >= limits.lowestHz && frequency <= limits.highestHz;
+  const typed = wanted.frequency !== undefined && wanted.band === band;
+  return {
+    amplifierId,
+    band,
+    terminationId: pick(loadsFirst, wanted.terminationId),
+    exciterId: pick(choices.exciters, wanted.exciterId),
+    carrier: wanted.carrier ?? 'CW',
+    meterIds:
+      wanted.meterIds?.filter((id) => choices.meters.some((one) => one.id === id)) ??
+      choices.meters.map((one) => one.id),
+    school: wanted.school ?? 'PEAK_THEN_HEAVIER',
+    frequency: typed || inBand ? (wanted.frequency ?? '') : limits ? middle(limits.lowestHz, limits.highestHz) : '',
+  };
+}
+
+function isRead(choices: Choices, amplifier: string): boolean {
+  return choices.meters.some((meter) => meter.name.startsWith(amplifier));
+}
+
+function middle(lowestHz: number, highestHz: number): string {
+  return ((lowestHz + highestHz) / 2e6).toFixed(3).replace(/0+$/, '').replace(/\.$/, '');
+}
+
+export function useChoice(choices: Choices): [Choice, (change: Partial<Choice>) => void] {
+  const [wanted, setWanted] = useState<Partial<Choice>>(remembered);
+  const choice = complete(choices, wanted);
+  return [choice, (change) => setWanted({ ...choice, ...change, ...(change.band ? { frequency: undefined } : {}) })];
+}

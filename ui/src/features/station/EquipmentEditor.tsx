@@ -1,0 +1,115 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { ask, client, type EquipmentView, type FieldProblem, Refusal } from '../../api';
+import { Button, Trouble } from '../../parts';
+import { fromForm, toForm } from './convert';
+import { FormFields } from './FormFields';
+import { type Body, KINDS } from './spec';
+
+const DERIVED = [['equipment'], ['gaps'], ['choices']];
+
+/** One record of equipment, new or known. */
+export function EquipmentEditor({ equipment }: { equipment: EquipmentView[] }) {
+  const { id, kind } = useParams();
+  const known = equipment.find((one) => one.id === id);
+  const what = KINDS[known?.kind ?? kind ?? ''];
+  if (!what) {
+    return <Trouble error={new Refusal(404, 'Not there', 'This record is gone. Choose another on the left.', [])} />;
+  }
+  return <Editor key={id ?? kind} known={known} what={what} />;
+}
+
+function Editor({ known, what }: { known: EquipmentView | undefined; what: (typeof KINDS)[string] }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [form, setForm] = useState<Body>(() => toForm(what.fields, (known?.body as Body | undefined) ?? what.fresh));
+  const [problems, setProblems] = useState<FieldProblem[]>([]);
+  const [kept, setKept] = useState(false);
+  const [revision, setRevision] = useState(known?.revision ?? 0);
+  const [removing, setRemoving] = useState(false);
+  const refresh = () => Promise.all(DERIVED.map((queryKey) => queries.invalidateQueries({ queryKey })));
+
+  const save = useMutation({
+    mutationFn: (body: Body) =>
+      known
+        ? ask(client.PUT('/api/equipment/{id}', { params: { path: { id: known.id }, query: { revision } }, body }))
+        : ask(client.POST('/api/equipment', { body })),
+    onSuccess: async (view) => {
+      setKept(true);
+      setRevision(view.revision);
+      await refresh();
+      if (!known) navigate(`/station/${view.id}`, { replace: true });
+    },
+    onError: (error) => setProblems(error instanceof Refusal ? error.problems : []),
+  });
+  const remove = useMutation({
+    mutationFn: (id: string) => ask(client.DELETE('/api/equipment/{id}', { params: { path: { id } } })),
+    onSuccess: async () => {
+      navigate('/station');
+      await refresh();
+    },
+  });
+
+  const submit = () => {
+    const read = fromForm(what.fields, form);
+    setProblems(read.problems);
+    setKept(false);
+    if (read.problems.length === 0) save.mutate(read.body);
+  };
+  return (
+    <form
+      aria-label={known?.name ?? `New: ${what.name}`}
+      className="sheet px-5 py-4"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <header className="mb-3 flex items-baseline gap-3">
+        <h1 className="text-22">{known?.name ?? `New ${what.name.toLowerCase()}`}</h1>
+        <p className="text-soft">{known ? what.name.toLowerCase() : 'by its sheet and your own measuring'}</p>
+      </header>
+      <FormFields
+        fields={what.fields}
+        form={form}
+        problems={problems}
+        onChange={(changed) => {
+          setForm(changed);
+          setKept(false);
+        }}
+      />
+      <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
+        <Button kind="main" type="submit" disabled={save.isPending}>
+          Keep
+        </Button>
+        {kept && <span role="status">Kept. Runs made before hold the record as it was.</span>}
+        {problems.length > 0 && (
+          <span role="alert" className="text-limit">
+            {problems.length === 1 ? 'One field needs mending.' : `${problems.length} fields need mending.`}
+          </span>
+        )}
+        {known && !removing && (
+          <Button kind="quiet" className="ml-auto" onClick={() => setRemoving(true)}>
+            Take away
+          </Button>
+        )}
+        {known && removing && (
+          <span className="ml-auto flex items-center gap-2">
+            Take {known.name} away? Runs keep their copy.
+            <Button onClick={() => remove.mutate(known.id)}>Take away</Button>
+            <Button kind="quiet" onClick={() => setRemoving(false)}>
+              No
+            </Button>
+          </span>
+        )}
+      </div>
+      {save.error && (problems.length === 0 || problems.some((one) => one.field === '')) && (
+        <div className="mt-3">
+          <Trouble error={save.error} />
+        </div>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,233 @@
+import { useId } from 'react';
+import type { FieldProblem } from '../../api';
+import { Button } from '../../parts';
+import { fieldsOf, toForm } from './convert';
+import type { Body, Spec } from './spec';
+
+interface Props {
+  fields: Spec[];
+  form: Body;
+  at?: string;
+  problems: FieldProblem[];
+  onChange: (form: Body) => void;
+}
+
+/** The fields of a record, each with what was refused of it. */
+export function FormFields({ fields, form, at = '', problems, onChange }: Props) {
+  return (
+    <div className="grid gap-2.5">
+      {fields.map((spec) => (
+        <Field
+          key={spec.path}
+          spec={spec}
+          value={form[spec.path]}
+          path={at + spec.path}
+          problems={problems}
+          onChange={(value) => onChange({ ...form, [spec.path]: value })}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface FieldProps<S extends Spec = Spec> {
+  spec: S;
+  // biome-ignore lint/suspicious/noExplicitAny: texts, lists and records, as the specification says
+  value: any;
+  path: string;
+  problems: FieldProblem[];
+  // biome-ignore lint/suspicious/noExplicitAny: as above
+  onChange: (value: any) => void;
+}
+
+type Of<T extends Spec['type']> = Extract<Spec, { type: T }>;
+
+function Field(props: FieldProps) {
+  const { spec } = props;
+  if (spec.type === 'text' || spec.type === 'number' || spec.type === 'choice') return <Plain {...props} spec={spec} />;
+  if (spec.type === 'many') return <Many {...props} spec={spec} />;
+  if (spec.type === 'group') return <Group {...props} spec={spec} />;
+  if (spec.type === 'variant') return <Variant {...props} spec={spec} />;
+  return <List {...props} spec={spec} />;
+}
+
+function Plain({ spec, value, path, problems, onChange }: FieldProps<Of<'text'> | Of<'number'> | Of<'choice'>>) {
+  const id = useId();
+  const problem = problems.find((one) => one.field === path);
+  const common = {
+    id,
+    'data-field': path,
+    'aria-invalid': problem !== undefined,
+    'aria-describedby': problem ? `${id}-problem` : undefined,
+  };
+  return (
+    <div className="grid grid-cols-[210px_1fr] items-baseline gap-x-3">
+      <label htmlFor={id} className="text-soft">
+        {spec.label}
+      </label>
+      <div>
+        {spec.type === 'choice' ? (
+          <select {...common} className="field" value={value ?? ''} onChange={(event) => onChange(event.target.value)}>
+            {spec.options.map(([code, label]) => (
+              <option key={code} value={code}>
+                {label}
+              </option>
+            ))}
+          </select>
+        ) : (
+          <>
+            <input
+              {...common}
+              className={`field ${spec.type === 'number' ? 'figure w-[110px]' : 'w-[260px]'}`}
+              inputMode={spec.type === 'number' ? 'decimal' : 'text'}
+              maxLength={80}
+              autoComplete="off"
+              value={value ?? ''}
+              onChange={(event) => onChange(event.target.value)}
+            />
+            {spec.type === 'number' && (
+              <span className="ml-2 text-soft">
+                {spec.unit}
+                {spec.hint && <span className="ml-2 text-13">{spec.hint}</span>}
+              </span>
+            )}
+          </>
+        )}
+        {problem && (
+          <p id={`${id}-problem`} className="mt-0.5 text-13 text-limit">
+            {problem.message} {problem.remedy}
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Many({ spec, value, onChange }: FieldProps<Of<'many'>>) {
+  const chosen = (value ?? []) as string[];
+  return (
+    <fieldset className="grid grid-cols-[210px_1fr] gap-x-3">
+      <legend className="sr-only">{spec.label}</legend>
+      <span aria-hidden="true" className="text-soft">
+        {spec.label}
+      </span>
+      <div className="flex flex-wrap gap-x-4 gap-y-1">
+        {spec.options.map(([code, label]) => (
+          <label key={code} className="flex min-h-[26px] items-center gap-1.5">
+            <input
+              type="checkbox"
+              className="accent-act"
+              checked={chosen.includes(code)}
+              onChange={(event) =>
+                // In the order of the options, whatever the order of clicks.
+                onChange(
+                  spec.options
+                    .map(([one]) => one)
+                    .filter((one) => (one === code ? event.target.checked : chosen.includes(one))),
+                )
+              }
+            />
+            {label}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function Box({ label, tools, children }: { label: string; tools?: React.ReactNode; children?: React.ReactNode }) {
+  return (
+    <fieldset className="border-l-2 border-rule pl-4">
+      <legend className="sr-only">{label}</legend>
+      <div className="mb-1.5 flex items-center gap-3">
+        <h3 className="text-14">{label}</h3>
+        {tools}
+      </div>
+      {children}
+    </fieldset>
+  );
+}
+
+function Group({ spec, value, path, problems, onChange }: FieldProps<Of<'group'>>) {
+  const tools =
+    spec.optional &&
+    (value ? (
+      <Button kind="quiet" onClick={() => onChange(undefined)}>
+        Unknown
+      </Button>
+    ) : (
+      <Button onClick={() => onChange(toForm(spec.fields, spec.optional as Body))}>Describe</Button>
+    ));
+  return (
+    <Box label={spec.label} tools={tools}>
+      {value && (
+        <FormFields fields={spec.fields} form={value} at={`${path}.`} problems={problems} onChange={onChange} />
+      )}
+    </Box>
+  );
+}
+
+function Variant({ spec, value, path, problems, onChange }: FieldProps<Of<'variant'>>) {
+  const tools = (
+    <select
+      aria-label={spec.label}
+      className="field"
+      value={value.kind}
+      onChange={(event) => {
+        const kind = spec.kinds.find((one) => one.kind === event.target.value);
+        if (kind) onChange(toForm(kind.fields, kind.fresh));
+      }}
+    >
+      {spec.kinds.map((kind) => (
+        <option key={kind.kind} value={kind.kind}>
+          {kind.label}
+        </option>
+      ))}
+    </select>
+  );
+  return (
+    <Box label={spec.label} tools={tools}>
+      <FormFields
+        fields={fieldsOf(spec, value.kind)}
+        form={value}
+        at={`${path}.`}
+        problems={problems}
+        onChange={onChange}
+      />
+    </Box>
+  );
+}
+
+function List({ spec, value, path, problems, onChange }: FieldProps<Of<'list'>>) {
+  const items = value as Body[];
+  const own = problems.find((one) => one.field === path);
+  return (
+    <Box
+      label={spec.label}
+      tools={<Button onClick={() => onChange([...items, toForm(spec.fields, spec.fresh)])}>Add a {spec.item}</Button>}
+    >
+      {own && (
+        <p className="mb-1 text-13 text-limit">
+          {own.message} {own.remedy}
+        </p>
+      )}
+      <div className="grid gap-3">
+        {items.map((item, index) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the items have no other identity
+          <div key={index} className="border-t border-hair pt-2">
+            <FormFields
+              fields={spec.fields}
+              form={item}
+              at={`${path}.${index}.`}
+              problems={problems}
+              onChange={(changed) => onChange(items.map((one, at) => (at === index ? changed : one)))}
+            />
+            <Button kind="quiet" onClick={() => onChange(items.filter((_, at) => at !== index))}>
+              Take this {spec.item} away
+            </Button>
+          </div>
+        ))}
+      </div>
+    </Box>
+  );
+}

@@ -1,0 +1,1 @@
+export { StationPage as default } from './StationPage';

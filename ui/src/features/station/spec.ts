@@ -1,0 +1,347 @@
+/** One field of a form; its path is relative to what holds it. */
+export type Spec =
+  | { type: 'text'; path: string; label: string }
+  | { type: 'number'; path: string; label: string; unit: string; inUnit?: number; optional?: boolean; hint?: string }
+  | { type: 'choice'; path: string; label: string; options: Option[] }
+  | { type: 'many'; path: string; label: string; options: Option[] }
+  | { type: 'group'; path: string; label: string; fields: Spec[]; optional?: Body }
+  | {
+      type: 'variant';
+      path: string;
+      label: string;
+      kinds: { kind: string; label: string; fields: Spec[]; fresh: Body }[];
+    }
+  | { type: 'list'; path: string; label: string; item: string; fields: Spec[]; fresh: Body };
+
+export type Option = readonly [code: string, label: string];
+
+// biome-ignore lint/suspicious/noExplicitAny: a record of equipment in the open form of the backup's schema
+export type Body = Record<string, any>;
+
+export const BANDS: Option[] = [
+  ['MHZ_1_8', '1.8 MHz'],
+  ['MHZ_3_5', '3.5 MHz'],
+  ['MHZ_5', '5 MHz'],
+  ['MHZ_7', '7 MHz'],
+  ['MHZ_10', '10 MHz'],
+  ['MHZ_14', '14 MHz'],
+  ['MHZ_18', '18 MHz'],
+  ['MHZ_21', '21 MHz'],
+  ['MHZ_24', '24 MHz'],
+  ['MHZ_28', '28 MHz'],
+  ['MHZ_50', '50 MHz'],
+];
+
+const MODES: Option[] = ['CW', 'SSB', 'AM', 'FM', 'RTTY', 'DATA'].map((mode) => [mode, mode] as const);
+
+const ROLES: Option[] = [
+  ['OUTPUT', 'output'],
+  ['PLATE_CURRENT', 'plate current'],
+  ['GRID_CURRENT', 'grid current'],
+  ['SCREEN_CURRENT', 'screen current'],
+  ['PLATE_VOLTAGE', 'plate voltage'],
+  ['REFLECTED', 'reflected power'],
+  ['INPUT_SWR', 'input SWR'],
+];
+
+const number = (
+  path: string,
+  label: string,
+  unit: string,
+  more: { inUnit?: number; optional?: boolean; hint?: string } = {},
+): Spec => ({
+  type: 'number',
+  path,
+  label,
+  unit,
+  ...more,
+});
+const name: Spec = { type: 'text', path: 'name', label: 'Name' };
+const dial = (path: string, label: string): Spec => ({
+  type: 'group',
+  path,
+  label,
+  fields: [number('least', 'from', ''), number('most', 'to', ''), number('markStep', 'numbered every', '')],
+});
+
+const TUBE: Spec = {
+  type: 'group',
+  path: 'tube',
+  label: 'Tube, by its sheet',
+  fields: [
+    { type: 'text', path: 'name', label: 'Type' },
+    {
+      type: 'choice',
+      path: 'construction',
+      label: 'Kind',
+      options: [
+        ['TRIODE', 'triode'],
+        ['TETRODE', 'tetrode'],
+      ],
+    },
+    number('plateDissipationW', 'Plate dissipation', 'W each'),
+    number('plateVoltageLimitDcV', 'Plate voltage, at most', 'V'),
+    number('plateCurrentLimitA', 'Plate current, at most', 'A each'),
+    number('gridCurrentLimitA', 'Grid current, at most', 'A each'),
+    number('screenCurrentLimitA', 'Screen current, at most', 'A each', { optional: true, hint: 'tetrodes' }),
+    number('warmUpS', 'Warm-up', 's'),
+  ],
+};
+
+const FRESH_TUBES: Body = {
+  kind: 'tubes',
+  tube: { name: '', construction: 'TRIODE', warmUpS: 180 },
+  tubeCount: 1,
+  plate: { least: 0, most: 10, markStep: 1 },
+  load: { least: 0, most: 10, markStep: 1 },
+  loadSense: 'MORE_IS_HEAVIER',
+  feedThroughFraction: 0.75,
+  tankEfficiency: 0.95,
+};
+
+const STAGE: Spec = {
+  type: 'variant',
+  path: 'stage',
+  label: 'Stage',
+  kinds: [
+    {
+      kind: 'tubes',
+      label: 'tubes with PLATE and LOAD',
+      fresh: FRESH_TUBES,
+      fields: [
+        TUBE,
+        number('tubeCount', 'Tubes', ''),
+        number('plateVoltageRestDcV', 'Plate voltage at rest', 'V'),
+        number('restingPlateCurrentA', 'Plate current at rest', 'A'),
+        number('plateCurrentLimitA', 'Plate current, at most', 'A in all'),
+        number('gridCurrentLimitA', 'Grid current, at most', 'A in all'),
+        dial('plate', 'PLATE dial'),
+        dial('load', 'LOAD dial'),
+        {
+          type: 'choice',
+          path: 'loadSense',
+          label: 'More on LOAD is',
+          options: [
+            ['MORE_IS_HEAVIER', 'heavier (less capacitance)'],
+            ['MORE_IS_LIGHTER', 'lighter (more capacitance)'],
+          ],
+        },
+        number('feedThroughFraction', 'Drive that passes through', '%', {
+          inUnit: 0.01,
+          hint: 'cathode-driven 60 to 90, grid-driven 0',
+        }),
+        number('tankEfficiency', 'Tank efficiency', '%', { inUnit: 0.01, hint: '95 where unknown' }),
+      ],
+    },
+    {
+      kind: 'transistors',
+      label: 'transistors, no dials',
+      fresh: { kind: 'transistors' },
+      fields: [
+        number('supplyVoltageDcV', 'Supply voltage', 'V'),
+        number('supplyCurrentLimitA', 'Supply current, at most', 'A'),
+      ],
+    },
+  ],
+};
+
+const ACCURACY: Spec = {
+  type: 'variant',
+  path: 'accuracy',
+  label: 'Class',
+  kinds: [
+    {
+      kind: 'ofFullScale',
+      label: 'of full scale',
+      fresh: { kind: 'ofFullScale', fraction: 0.05 },
+      fields: [number('fraction', '±', '% of full scale', { inUnit: 0.01, hint: 'power meters 5, panel meters 3' })],
+    },
+    {
+      kind: 'ofReading',
+      label: 'of reading, digital',
+      fresh: { kind: 'ofReading', fraction: 0.01, digit: 0 },
+      fields: [
+        number('fraction', '±', '% of reading', { inUnit: 0.01 }),
+        number('digit', 'and last digit', '', { hint: 'in W, A or V' }),
+      ],
+    },
+  ],
+};
+
+/** What can be described, with its form and what a new one begins with. */
+export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }> = {
+  amplifier: {
+    name: 'Amplifier',
+    fresh: { kind: 'amplifier', name: '', stage: FRESH_TUBES, bands: [], chart: [] },
+    fields: [
+      name,
+      number('driveLimitW', 'Drive, at most', 'W'),
+      number('ratedOutputW', 'Output that the maker claims', 'W'),
+      number('relayTimeS', 'Time its relay needs', 'ms', {
+        inUnit: 0.001,
+        optional: true,
+        hint: 'leave empty where unknown',
+      }),
+      { type: 'many', path: 'bands', label: 'Bands', options: BANDS },
+      STAGE,
+      {
+        type: 'list',
+        path: 'chart',
+        label: "Maker's chart",
+        item: 'row',
+        fresh: { band: 'MHZ_7' },
+        fields: [
+          { type: 'choice', path: 'band', label: 'Band', options: BANDS },
+          number('plate', 'PLATE', ''),
+          number('load', 'LOAD', ''),
+        ],
+      },
+      {
+        type: 'group',
+        path: 'mains',
+        label: 'Mains',
+        optional: { voltageAcRmsV: 230 },
+        fields: [number('voltageAcRmsV', 'Voltage', 'V'), number('currentAcRmsA', 'Current at full output', 'A')],
+      },
+    ],
+  },
+  exciter: {
+    name: 'Exciter',
+    fresh: { kind: 'exciter', name: '', powerAccuracyFraction: 0.05, trDelayS: 0.03, powerByMode: [] },
+    fields: [
+      name,
+      number('powerMinW', 'Lowest power', 'W'),
+      number('powerMaxW', 'Highest power', 'W'),
+      number('powerAccuracyFraction', 'Set power is right within ±', '%', { inUnit: 0.01 }),
+      number('trDelayS', 'T/R delay', 'ms', { inUnit: 0.001 }),
+      {
+        type: 'list',
+        path: 'powerByMode',
+        label: 'Power that it remembers per mode',
+        item: 'mode',
+        fresh: { mode: 'SSB' },
+        fields: [{ type: 'choice', path: 'mode', label: 'Mode', options: MODES }, number('powerW', 'Power', 'W')],
+      },
+    ],
+  },
+  meter: {
+    name: 'Meter',
+    fresh: {
+      kind: 'meter',
+      name: '',
+      channels: [
+        {
+          role: 'OUTPUT',
+          scaleUnit: 'W',
+          ranges: [{ name: '' }],
+          accuracy: { kind: 'ofFullScale', fraction: 0.05 },
+          indication: 'AVERAGE',
+          correctionFactor: 1,
+        },
+      ],
+    },
+    fields: [
+      name,
+      {
+        type: 'list',
+        path: 'channels',
+        label: 'What it reads',
+        item: 'reading',
+        fresh: {
+          role: 'PLATE_CURRENT',
+          scaleUnit: 'A',
+          ranges: [{ name: '' }],
+          accuracy: { kind: 'ofFullScale', fraction: 0.03 },
+          indication: 'AVERAGE',
+          correctionFactor: 1,
+        },
+        fields: [
+          { type: 'choice', path: 'role', label: 'Reads', options: ROLES },
+          {
+            type: 'choice',
+            path: 'scaleUnit',
+            label: 'Scale in',
+            options: [
+              ['W', 'W'],
+              ['KW', 'kW'],
+              ['A', 'A'],
+              ['MA', 'mA'],
+              ['V', 'V'],
+              ['KV', 'kV'],
+              ['ONE', 'no unit'],
+            ],
+          },
+          {
+            type: 'choice',
+            path: 'indication',
+            label: 'Shows',
+            options: [
+              ['AVERAGE', 'average'],
+              ['PEAK_PASSIVE', 'peak, passive'],
+              ['PEAK_HOLD', 'peak, powered hold'],
+            ],
+          },
+          ACCURACY,
+          number('correctionFactor', 'Own correction, times', '', { hint: '1 where never compared' }),
+          {
+            type: 'list',
+            path: 'ranges',
+            label: 'Ranges',
+            item: 'range',
+            fresh: { name: '' },
+            fields: [
+              { type: 'text', path: 'name', label: 'Name on the switch' },
+              number('fullScale', 'Full scale', 'in W, A or V'),
+            ],
+          },
+        ],
+      },
+    ],
+  },
+  load: {
+    name: 'Dummy load',
+    fresh: { kind: 'load', name: '' },
+    fields: [
+      name,
+      number('resistanceColdOhm', 'Measured resistance, cold', 'Ω'),
+      number('powerLimitW', 'Power, at most', 'W'),
+      {
+        type: 'group',
+        path: 'thermal',
+        label: 'How it warms',
+        optional: { timeConstantS: 1800, temperatureLimitC: 100 },
+        fields: [
+          number('resistanceKPerW', 'Rise at rest', 'K/W'),
+          number('timeConstantS', 'Time constant', 's'),
+          number('temperatureLimitC', 'Hottest', '°C'),
+        ],
+      },
+    ],
+  },
+  antenna: {
+    name: 'Antenna',
+    fresh: { kind: 'antenna', name: '', bands: [{ band: 'MHZ_7', lineLossDb: 0 }] },
+    fields: [
+      name,
+      {
+        type: 'list',
+        path: 'bands',
+        label: 'Bands',
+        item: 'band',
+        fresh: { band: 'MHZ_14', lineLossDb: 0 },
+        fields: [
+          { type: 'choice', path: 'band', label: 'Band', options: BANDS },
+          number('swr', 'SWR at the station', ''),
+          number('lineLossDb', 'Loss of the line', 'dB'),
+        ],
+      },
+    ],
+  },
+};
+
+export const STATION_FIELDS: Spec[] = [
+  { type: 'text', path: 'name', label: 'Name' },
+  { type: 'text', path: 'callSign', label: 'Call sign' },
+  number('licenceLimitW', 'Licence limit', 'W'),
+  number('ambientC', 'Room temperature', '°C'),
+];

@@ -1,0 +1,38 @@
+import { Refusal } from '../api';
+import { Button } from './Button';
+import { LimitBar } from './marks';
+
+/** What is shown while something is read. */
+export function Loading({ what }: { what: string }) {
+  return (
+    <p role="status" className="p-6 text-soft">
+      Reading {what} …
+    </p>
+  );
+}
+
+/** What is shown where something was refused or did not answer. */
+export function Trouble({ error, retry }: { error: unknown; retry?: () => void }) {
+  const refusal = error instanceof Refusal ? error : undefined;
+  return (
+    <div role="alert" className="sheet border-l-4 border-l-limit px-4 py-3">
+      <p className="head flex items-center gap-2 text-18">
+        <LimitBar />
+        {refusal?.title ?? 'Something went wrong'}
+      </p>
+      <p className="text-soft">{refusal?.detail ?? String(error)}</p>
+      {refusal?.problems.map((problem) => (
+        <p key={problem.field + problem.code} className="mt-1">
+          {problem.field && <b className="font-semibold">{problem.field}: </b>}
+          {problem.message} <span className="text-soft">{problem.remedy}</span>
+        </p>
+      ))}
+      {refusal?.reference && <p className="mt-1 text-soft">Reference {refusal.reference}</p>}
+      {retry && (
+        <Button className="mt-2" onClick={retry}>
+          Try again
+        </Button>
+      )}
+    </div>
+  );
+}

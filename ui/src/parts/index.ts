@@ -1,0 +1,8 @@
+export { Button } from './Button';
+export { Kbd } from './Kbd';
+export { Loading, Trouble } from './Messages';
+export { Diamond, LimitBar } from './marks';
+export { Sheet } from './Sheet';
+export { SignalLine } from './SignalLine';
+export { useKeys } from './useKeys';
+export { useNow } from './useNow';

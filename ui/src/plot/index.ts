@@ -1,0 +1,4 @@
+export { DialRuler } from './DialRuler';
+export { Ring } from './Ring';
+export { RoomRuler } from './RoomRuler';
+export { Stair, type StairColumn } from './Stair';

@@ -1,0 +1,1 @@
+export { ago, localTime, parseNumber, seconds, showNumber, utc } from './format';

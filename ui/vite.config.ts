@@ -1,0 +1,16 @@
+/// <reference types="vitest/config" />
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  build: { outDir: 'target/dist', emptyOutDir: true, sourcemap: false },
+  server: { proxy: { '/api': 'http://127.0.0.1:8373' } },
+  test: {
+    environment: 'jsdom',
+    setupFiles: ['src/app/testSetup.ts'],
+    reporters: ['default', 'junit'],
+    outputFile: { junit: 'target/surefire-reports/TEST-ui.xml' },
+  },
+});
