@@ -27,6 +27,7 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.AnnotationIntrospector;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
@@ -38,6 +39,7 @@ import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.InvalidTypeIdException;
 import tools.jackson.databind.exc.MismatchedInputException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.type.LogicalType;
 
@@ -70,13 +72,14 @@ public class CoreJson {
         builder.enable(
                         DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES,
                         DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES,
-                        DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES,
                         DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
                 .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                 .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
                 .withCoercionConfig(
                         LogicalType.Enum, config -> config.setCoercion(CoercionInputShape.Integer, CoercionAction.Fail))
                 .changeDefaultPropertyInclusion(value -> value.withValueInclusion(JsonInclude.Include.NON_NULL))
+                .annotationIntrospector(
+                        AnnotationIntrospector.pair(new NothingMissing(), new JacksonAnnotationIntrospector()))
                 .addMixIn(Equipment.class, EquipmentTags.class)
                 .addMixIn(Termination.class, TerminationTags.class)
                 .addMixIn(Stage.class, StageTags.class)

@@ -1,0 +1,33 @@
+package org.tubrin.server.store;
+
+import com.fasterxml.jackson.annotation.JsonSetter;
+import com.fasterxml.jackson.annotation.Nulls;
+import java.lang.reflect.RecordComponent;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.cfg.MapperConfig;
+import tools.jackson.databind.introspect.Annotated;
+import tools.jackson.databind.introspect.AnnotatedParameter;
+import tools.jackson.databind.introspect.NopAnnotationIntrospector;
+
+/** Lets JSON leave away only those components of a record that may be absent: optional ones, and those marked nullable. */
+final class NothingMissing extends NopAnnotationIntrospector {
+    private static final long serialVersionUID = 1L;
+
+    @Override
+    public JsonSetter.Value findSetterInfo(MapperConfig<?> config, Annotated annotated) {
+        if (annotated instanceof AnnotatedParameter parameter
+                && parameter.getDeclaringClass().isRecord()
+                && !mayBeAbsent(parameter.getDeclaringClass().getRecordComponents()[parameter.getIndex()])) {
+            return JsonSetter.Value.forValueNulls(Nulls.FAIL);
+        }
+        return JsonSetter.Value.empty();
+    }
+
+    private static boolean mayBeAbsent(RecordComponent component) {
+        return component.getType() == Optional.class
+                || component.getType() == OptionalDouble.class
+                || component.getAnnotatedType().isAnnotationPresent(Nullable.class);
+    }
+}

@@ -1,0 +1,70 @@
+package org.tubrin.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+public class BackupTest extends ServerTest {
+    private String backup() {
+        return get("/api/backup").text();
+    }
+
+    private static String undated(String backup) {
+        return backup.replaceFirst("\"madeAt\" : \"[^\"]*\"", "");
+    }
+
+    @Test
+    public void whatIsRestoredIsWhatWasSaved() {
+        String saved = backup();
+        String cards = get("/api/cards").text();
+        assertEquals(
+                call(request("/api/equipment/" + equipmentId("Yardarm")).DELETE())
+                        .status(),
+                204);
+        assertEquals(post("/api/runs", start("MHZ_7", "7.1")).status(), 201);
+        Reply checked = post("/api/backup/restore?apply=false", saved);
+        assertEquals(checked.status(), 200, checked.text());
+        assertTrue(!undated(backup()).equals(undated(saved)), "a check replaces nothing");
+        Reply restored = post("/api/backup/restore?apply=true", saved);
+        assertEquals(restored.json().get("runs").asInt(), 6);
+        assertEquals(undated(backup()), undated(saved));
+        assertEquals(get("/api/cards").text(), cards);
+    }
+
+    @DataProvider
+    public Object[][] spoilt() {
+        return new Object[][] {
+            {"not JSON", "{\"format\"", "{format"},
+            {"another form", "tubrin-backup", "other-backup"},
+            {"a later version", "\"version\" : 1,\n  \"madeAt\"", "\"version\" : 2,\n  \"madeAt\""},
+            {"an impossible value", "\"licenceLimitW\" : 1000.0", "\"licenceLimitW\" : -1000.0"},
+            {"an unknown field", "\"callSign\"", "\"colour\" : 1, \"callSign\""},
+            {"an unknown event", "\"kind\" : \"stepRecorded\"", "\"kind\" : \"stepDreamt\""},
+            {"a gap in a run", "\"sequence\" : 7,", "\"sequence\" : 700,"},
+            {"text where a number belongs", "\"tubeCount\" : 2", "\"tubeCount\" : \"two\""},
+        };
+    }
+
+    @Test(dataProvider = "spoilt")
+    public void aSpoiltBackupReplacesNothing(String name, String good, String bad) {
+        String saved = backup();
+        String spoilt = name.equals("not JSON")
+                ? bad
+                : saved.replaceFirst(
+                        java.util.regex.Pattern.quote(good), java.util.regex.Matcher.quoteReplacement(bad));
+        assertTrue(!spoilt.equals(saved), name);
+        Reply reply = post("/api/backup/restore?apply=true", spoilt);
+        assertEquals(reply.status(), 422, name + ": " + reply.text());
+        assertTrue(reply.json().get("problems").size() > 0, reply.text());
+        assertEquals(undated(backup()), undated(saved), name);
+    }
+
+    @Test
+    public void theSchemaIsPublished() {
+        assertEquals(
+                get("/api/backup/schema").json().get("$schema").asString(),
+                "https://json-schema.org/draft/2020-12/schema");
+    }
+}

@@ -1,0 +1,66 @@
+package org.tubrin.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import org.testng.annotations.Test;
+import org.tubrin.core.card.CardRow;
+import org.tubrin.core.tuneup.Recorded;
+import org.tubrin.core.tuneup.Replay;
+import org.tubrin.core.tuneup.RunEvent;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.server.store.CoreJson;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Holds the stored form of events: the file was written once and is never changed. */
+public class EventFormTest {
+    private static final JsonMapper JSON = CoreJson.mapper();
+
+    private static JsonNode stored() {
+        InputStream stream = EventFormTest.class.getResourceAsStream("/events/version-1.json");
+        return JSON.readTree(stream);
+    }
+
+    @Test
+    public void eventsOfVersionOneReplayForEver() {
+        List<Recorded> events = new ArrayList<>();
+        for (JsonNode entry : stored()) {
+            events.add(JSON.convertValue(entry, Recorded.class));
+        }
+        RunState state = Replay.of(events);
+        assertEquals(state.ending().orElseThrow(), RunState.Ending.FINISHED);
+        CardRow row = CardRow.of(state).orElseThrow();
+        assertEquals(row.outputW().value(), 875.0);
+        assertEquals(row.plate(), 5.09);
+        assertEquals(row.load(), 5.0);
+        assertEquals(state.notes(), List.of("line at 228 V"));
+    }
+
+    @Test
+    public void whatIsReadIsWrittenTheSame() {
+        for (JsonNode entry : stored()) {
+            RunEvent event = JSON.convertValue(entry.get("event"), RunEvent.class);
+            String written = JSON.writerFor(RunEvent.class).writeValueAsString(event);
+            assertEquals(JSON.readTree(written), entry.get("event"));
+        }
+    }
+
+    @Test
+    public void everyKindOfEventIsHeldByTheFile() {
+        Set<String> kinds = new TreeSet<>();
+        stored().forEach(entry -> kinds.add(entry.get("event").get("kind").asString()));
+        Set<String> known = new TreeSet<>();
+        for (Class<?> kind : RunEvent.class.getPermittedSubclasses()) {
+            String name = kind.getSimpleName();
+            known.add(Character.toLowerCase(name.charAt(0)) + name.substring(1));
+        }
+        known.remove("abandoned");
+        assertTrue(kinds.containsAll(known), "missing from the file: " + known + " less " + kinds);
+    }
+}

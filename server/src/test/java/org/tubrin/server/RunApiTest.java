@@ -1,0 +1,236 @@
+package org.tubrin.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+public class RunApiTest extends ServerTest {
+    private static final String[][] CLIMB = {
+        {"5.21", "0.5", "138", "0.161", "0.008", "2.71"},
+        {"5.18", "1.5", "235", "0,213", "17 mA", "2680 V"},
+        {"5.14", "2.5", "385", "0.292", "0.036", "2.64"},
+        {"5.11", "3.5", "605", "403 mA", "0.079", "2,58"},
+        {"5.09", "4.5", "890", "0.550", "0.170", "2.50"},
+        {"5.09", "5.0", "0.875 kW", "0.576", "0.149", "2.49"},
+    };
+
+    private JsonNode run;
+
+    private String path() {
+        return "/api/runs/" + run.get("id").asString() + "/acts";
+    }
+
+    private JsonNode does(String act, Object... more) {
+        Reply reply = post(path(), act(run.get("sequence").asLong(), act, more));
+        assertEquals(reply.status(), 200, act + ": " + reply.text());
+        run = reply.json();
+        return run;
+    }
+
+    private void begins(String band, String frequency) {
+        Reply reply = post("/api/runs", start(band, frequency));
+        assertEquals(reply.status(), 201, reply.text());
+        run = reply.json();
+    }
+
+    private void readsStep(String[] row) {
+        does("KEY");
+        does("UNKEY");
+        does("SET", "control", "PLATE", "text", row[0]);
+        does("SET", "control", "LOAD", "text", row[1]);
+        String[] roles = {"OUTPUT", "PLATE_CURRENT", "GRID_CURRENT", "PLATE_VOLTAGE"};
+        for (int i = 0; i < roles.length; i++) {
+            does("READ", "role", roles[i], "text", row[2 + i]);
+        }
+    }
+
+    private String move() {
+        return run.get("advice").get("move").asString();
+    }
+
+    @Test
+    public void followingTheAdviceOverHttpEndsOnTheCard() {
+        begins("MHZ_7", "7,05");
+        does("WARM", "text", "10");
+        List<String> sentences = new ArrayList<>();
+        for (int i = 0; i < 80 && !"Done".equals(move()); i++) {
+            sentences.add(run.get("advice").get("sentence").asString());
+            if ("KeyAndPeak".equals(move()) || "Rest".equals(move())) {
+                readsStep(CLIMB[run.get("steps").size()]);
+            } else {
+                does("FOLLOW");
+            }
+        }
+        assertEquals(run.get("phase").asString(), "FINISHED", String.join("\n", sentences));
+        assertEquals(run.get("steps").size(), 6);
+        assertTrue(sentences.contains("LOAD half a mark heavier, from 4.5 to 5.0"), String.join("\n", sentences));
+        assertTrue(sentences.contains("Fathom to its 1.5 kW range"), String.join("\n", sentences));
+        JsonNode last = run.get("steps").get(5);
+        assertEquals(last.get("kind").asString(), "FINISH");
+        assertEquals(last.get("efficiency").get("withUncertainty").asString(), "61\u2009±\u20094");
+
+        JsonNode row = null;
+        for (JsonNode card : get("/api/cards").json()) {
+            if (card.get("runId").asString().equals(run.get("id").asString())) {
+                row = card;
+            }
+        }
+        assertTrue(row != null, "the finished run is the newest row of its place");
+        assertEquals(row.get("plate").asString() + " " + row.get("load").asString(), "5.09 5.0");
+        assertEquals(row.get("outputW").asString(), "875");
+        assertEquals(row.get("frequencyMhz").asString(), "7.050");
+        String csv = get("/api/runs/" + run.get("id").asString() + "/steps.csv").text();
+        assertEquals(csv.split("\r\n").length, 7);
+        assertTrue(csv.contains("17 mA"), "the raw text is kept");
+
+        begins("MHZ_7", "7.1");
+        does("WARM", "text", "10");
+        while (!"SetDials".equals(move())) {
+            does("FOLLOW");
+        }
+        assertEquals(run.get("advice").get("sentence").asString(), "Set PLATE to 5.09, LOAD to 5.0");
+    }
+
+    @Test
+    public void anActSentTwiceIsTakenOnce() {
+        begins("MHZ_14", "14.2");
+        Map<String, Object> check = act(1, "CHECK", "check", "COVERS_ON");
+        assertEquals(post(path(), check).json().get("sequence").asLong(), 2);
+        Reply again = post(path(), check);
+        assertEquals(again.status(), 200);
+        assertEquals(again.json().get("sequence").asLong(), 2);
+    }
+
+    @Test
+    public void aRunBegunTwiceIsBegunOnce() {
+        Map<String, Object> start = start("MHZ_14", "14.2");
+        int before = get("/api/runs").json().size();
+        assertEquals(post("/api/runs", start).status(), 201);
+        assertEquals(post("/api/runs", start).status(), 201);
+        assertEquals(get("/api/runs").json().size(), before + 1);
+    }
+
+    @Test
+    public void theSecondWindowIsToldAndCatchesUp() {
+        begins("MHZ_14", "14.2");
+        long seen = run.get("sequence").asLong();
+        does("CHECK", "check", "COVERS_ON");
+        Reply late = post(path(), act(seen, "CHECK", "check", "AIR_MOVING"));
+        assertEquals(late.status(), 409);
+        assertEquals(late.json().get("type").asString(), "stale");
+        run = get("/api/runs/" + run.get("id").asString()).json();
+        does("CHECK", "check", "AIR_MOVING");
+    }
+
+    @Test
+    public void ofManyAtOnceJustOneIsTaken() throws Exception {
+        begins("MHZ_14", "14.2");
+        ExecutorService pool = Executors.newFixedThreadPool(8);
+        List<Callable<Integer>> calls = new ArrayList<>();
+        for (int i = 0; i < 16; i++) {
+            calls.add(() -> post(path(), act(1, "CHECK", "check", "COVERS_ON")).status());
+        }
+        List<Integer> statuses = new ArrayList<>();
+        for (Future<Integer> status : pool.invokeAll(calls)) {
+            statuses.add(status.get());
+        }
+        pool.shutdown();
+        assertEquals(statuses.stream().filter(status -> status == 200).count(), 1, statuses.toString());
+        assertEquals(statuses.stream().filter(status -> status == 409).count(), 15, statuses.toString());
+        assertEquals(
+                database.queryForObject(
+                        "select count(*) from run_event where run_id = ?::uuid",
+                        Long.class,
+                        run.get("id").asString()),
+                Long.valueOf(2));
+    }
+
+    @Test
+    public void badEntriesAreRefusedByFieldAndNothingIsLost() {
+        begins("MHZ_7", "7.1");
+        does("READ", "role", "OUTPUT", "text", "138");
+        long sequence = run.get("sequence").asLong();
+        Map<String, String> cases = Map.of(
+                "abc",
+                "NOT_A_NUMBER",
+                "-5",
+                "NEGATIVE",
+                "1e9",
+                "NOT_A_NUMBER",
+                "",
+                "MISSING",
+                "12 V",
+                "WRONG_UNIT",
+                "99999999",
+                "OUT_OF_RANGE",
+                "1234567890123456789012345678",
+                "TOO_LONG");
+        cases.forEach((text, code) -> {
+            Reply reply = post(path(), act(sequence, "READ", "role", "OUTPUT", "text", text));
+            assertEquals(reply.status(), 422, text);
+            JsonNode problem = reply.json().get("problems").get(0);
+            assertEquals(problem.get("code").asString(), code, text);
+            assertEquals(problem.get("field").asString(), "OUTPUT");
+            assertFalse(problem.get("remedy").asString().isBlank());
+        });
+        JsonNode after = get("/api/runs/" + run.get("id").asString()).json();
+        assertEquals(after.get("sequence").asLong(), sequence);
+        assertEquals(after.get("draft").get("cells").get(0).get("shown").asString(), "138");
+    }
+
+    @Test
+    public void aColdTubeAndAnUnansweredPointHoldTheKey() {
+        begins("MHZ_7", "7.1");
+        Reply keyed = post(path(), act(1, "KEY"));
+        assertEquals(keyed.json().get("problems").get(0).get("code").asString(), "PREFLIGHT_OPEN");
+        while (run.get("phase").asString().equals("PREFLIGHT")) {
+            does("FOLLOW");
+        }
+        does("FOLLOW");
+        assertEquals(move(), "WaitForWarmth");
+        Reply cold = post(path(), act(run.get("sequence").asLong(), "KEY"));
+        assertEquals(cold.json().get("problems").get(0).get("code").asString(), "NOT_WARM");
+    }
+
+    @Test
+    public void anImplausibleEntryIsAskedAboutKeptAndConfirmed() {
+        begins("MHZ_7", "7.1");
+        does("READ", "role", "PLATE_VOLTAGE", "text", "27");
+        JsonNode cell = run.get("draft").get("cells").get(0);
+        assertEquals(cell.get("shown").asString(), "27");
+        assertTrue(cell.get("question").asString().contains("Is it so?"));
+        does("READ", "role", "PLATE_VOLTAGE", "text", "27", "confirmed", true);
+        assertFalse(run.get("draft").get("cells").get(0).has("question"));
+    }
+
+    @Test
+    public void anEditedAmplifierNeverRewritesHistory() {
+        String finished = null;
+        for (JsonNode one : get("/api/runs").json()) {
+            if (one.has("ending")) {
+                finished = one.get("id").asString();
+            }
+        }
+        JsonNode before = get("/api/runs/" + finished).json().get("steps");
+        for (JsonNode one : get("/api/equipment").json()) {
+            if (one.get("name").asString().equals("Brigantine")) {
+                Reply edited = put(
+                        "/api/equipment/" + one.get("id").asString() + "?revision="
+                                + one.get("revision").asInt(),
+                        one.get("body").toString().replace("\"tubeCount\":2", "\"tubeCount\":4"));
+                assertEquals(edited.status(), 200, edited.text());
+            }
+        }
+        assertEquals(get("/api/runs/" + finished).json().get("steps"), before);
+    }
+}

@@ -1,0 +1,89 @@
+package org.tubrin.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+import org.testng.annotations.Test;
+import org.tubrin.core.budget.LimitKind;
+import org.tubrin.core.budget.Verdict;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Gaps;
+import org.tubrin.core.station.Mode;
+import org.tubrin.core.tank.LoadSense;
+import org.tubrin.core.tuneup.Caution;
+import org.tubrin.core.tuneup.Check;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.Doubt;
+import org.tubrin.core.tuneup.Move;
+import org.tubrin.core.tuneup.OnAir;
+import org.tubrin.core.tuneup.Reason;
+import org.tubrin.core.tuneup.School;
+import org.tubrin.core.tuneup.Sign;
+import org.tubrin.server.words.Words;
+
+/** Holds the catalogue complete: every code of the core has its words. */
+public class WordsTest {
+    private final Words words = new Words();
+
+    private static void add(List<String> keys, String pattern, Enum<?>[] codes) {
+        for (Enum<?> code : codes) {
+            keys.add(pattern.replace("*", code.name()));
+        }
+    }
+
+    @Test
+    public void everyCodeHasItsWords() {
+        List<String> wanted = new ArrayList<>();
+        add(wanted, "name.*", Band.values());
+        add(wanted, "name.*", Mode.values());
+        add(wanted, "name.*", ReadingRole.values());
+        add(wanted, "name.*", LimitKind.values());
+        add(wanted, "name.*", Control.values());
+        add(wanted, "name.*", School.values());
+        add(wanted, "school.*", School.values());
+        add(wanted, "unit.*", Unit.values());
+        for (String part : List.of("message", "remedy")) {
+            add(wanted, "problem.*." + part, ProblemCode.values());
+        }
+        for (String part : List.of("point", "ask", "why")) {
+            add(wanted, "check.*." + part, Check.values());
+        }
+        for (String part : List.of("title", "meaning")) {
+            add(wanted, "sign.*." + part, Sign.Code.values());
+        }
+        for (String part : List.of("title", "remedy")) {
+            add(wanted, "gap.*." + part, Gaps.Code.values());
+        }
+        add(wanted, "reason.*", Reason.values());
+        add(wanted, "rule.*", Reason.Rule.values());
+        add(wanted, "caution.*", Caution.values());
+        add(wanted, "verdict.*", Verdict.values());
+        add(wanted, "doubt.*", Doubt.values());
+        add(wanted, "onAir.*", OnAir.Code.values());
+        add(wanted, "sense.*", LoadSense.values());
+        add(wanted, "dial.LOAD.*", LoadSense.values());
+        for (Class<?> move : Move.class.getPermittedSubclasses()) {
+            boolean hasOwn = List.of("Answer", "Turn", "WorkThrough").contains(move.getSimpleName());
+            if (!hasOwn) {
+                wanted.add("move." + move.getSimpleName());
+            }
+        }
+        TreeSet<String> missing = new TreeSet<>(wanted);
+        missing.removeAll(words.keys());
+        assertEquals(missing, new TreeSet<String>(), "codes without words");
+    }
+
+    @Test
+    public void noWordsPromiseSafety() {
+        for (String key : words.keys()) {
+            String said = words.say(key, java.util.Map.of());
+            assertTrue(!said.toLowerCase(java.util.Locale.ROOT).contains("safe"), key + ": " + said);
+        }
+    }
+}
