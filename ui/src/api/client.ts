@@ -30,7 +30,10 @@ export class Refusal extends Error {
 }
 
 // The browser's fetch is looked up at each call, so that tests can put their own in its place.
-export const client = createClient<paths>({ fetch: (request) => globalThis.fetch(request) });
+export const client = createClient<paths>({
+  baseUrl: location.origin,
+  fetch: (request) => globalThis.fetch(request),
+});
 
 interface Reply<T> {
   data?: T;

@@ -1,5 +1,5 @@
 export { ask, client, type FieldProblem, Refusal } from './client';
-export { type Act, Outbox, type OutboxState } from './outbox';
+export { type Act, fieldOf, Outbox, type OutboxState } from './outbox';
 export type {
   ActRequest,
   AdviceView,

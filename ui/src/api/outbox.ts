@@ -1,4 +1,4 @@
-import { ask, client, type Refusal } from './client';
+import { ask, client, type FieldProblem, type Refusal } from './client';
 import type { ActRequest, RunView } from './schema';
 
 /** What the operator did, before the outbox gives it an id and a place. */
@@ -11,12 +11,20 @@ export interface OutboxState {
   pending: readonly Pending[];
   /** Whether the server does not answer and the acts wait. */
   waiting: boolean;
+  /** What was refused of an entry, by its field, until it is entered again. */
+  problems: Readonly<Record<string, FieldProblem>>;
+}
+
+/** Returns the field that an act enters something into, where it does. */
+export function fieldOf(act: Act): string | undefined {
+  return act.act === 'READ' ? act.role : act.act === 'SET' ? act.control : undefined;
 }
 
 interface Wires {
   runId: string;
   sequence: () => number;
   onView: (view: RunView) => void;
+  /** Called for refusals that belong to no field. */
   onRefused: (act: Act, refusal: Refusal) => void;
   onStale: (act: Act) => void;
   storage?: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
@@ -35,7 +43,7 @@ export class Outbox {
   private closed = false;
 
   constructor(private readonly wires: Wires) {
-    this.state = { pending: this.read(), waiting: false };
+    this.state = { pending: this.read(), waiting: false, problems: {} };
   }
 
   readonly snapshot = (): OutboxState => this.state;
@@ -46,7 +54,8 @@ export class Outbox {
   };
 
   add(act: Act): void {
-    this.set([...this.state.pending, { ...act, clientId: crypto.randomUUID() }], this.state.waiting);
+    const { [fieldOf(act) ?? '']: _mended, ...problems } = this.state.problems;
+    this.set({ pending: [...this.state.pending, { ...act, clientId: crypto.randomUUID() }], problems });
     void this.send();
   }
 
@@ -70,7 +79,7 @@ export class Outbox {
           }),
         );
         this.wires.onView(view);
-        this.set(this.state.pending.slice(1), false);
+        this.set({ pending: this.state.pending.slice(1), waiting: false });
       } catch (error) {
         if (this.handle(act, error as Refusal)) break;
       }
@@ -81,25 +90,28 @@ export class Outbox {
   /** Returns whether to stop sending for now. */
   private handle(act: Pending, refusal: Refusal): boolean {
     if (refusal.passing) {
-      this.set(this.state.pending, true);
+      this.set({ waiting: true });
       this.timer = setTimeout(() => void this.send(), this.wires.retryMs ?? 2000);
       return true;
     }
     if (refusal.status === 409) {
       // What follows was meant for a run that stood otherwise.
-      this.set([], false);
+      this.set({ pending: [], waiting: false });
       this.wires.onStale(act);
       return true;
     }
-    this.set(this.state.pending.slice(1), false);
-    this.wires.onRefused(act, refusal);
+    const field = fieldOf(act);
+    const problem = refusal.problems[0];
+    const problems = field && problem ? { ...this.state.problems, [field]: problem } : this.state.problems;
+    this.set({ pending: this.state.pending.slice(1), waiting: false, problems });
+    if (!field || !problem) this.wires.onRefused(act, refusal);
     return false;
   }
 
-  private set(pending: readonly Pending[], waiting: boolean): void {
-    this.state = { pending, waiting };
-    if (pending.length > 0) {
-      this.wires.storage?.setItem(this.key(), JSON.stringify(pending));
+  private set(change: Partial<OutboxState>): void {
+    this.state = { ...this.state, ...change };
+    if (this.state.pending.length > 0) {
+      this.wires.storage?.setItem(this.key(), JSON.stringify(this.state.pending));
     } else {
       this.wires.storage?.removeItem(this.key());
     }

@@ -8,6 +8,8 @@ interface Props {
   /** Where the run stands: a new sequence means that the server has spoken. */
   sequence: number;
   problem?: FieldProblem;
+  /** Whether what was entered is on its way to the server. */
+  pending?: boolean;
   doubt?: boolean;
   /** Whether it belongs to this step, and is not just where the last one left it. */
   settled?: boolean;
@@ -15,22 +17,42 @@ interface Props {
 }
 
 /** One entry of the step in hand. It keeps the raw text until the server has taken it, also when it is refused. */
-export function EntryCell({ field, label, shown, sequence, problem, doubt, settled = true, onCommit }: Props) {
+export function EntryCell({
+  field,
+  label,
+  shown,
+  sequence,
+  problem,
+  pending = false,
+  doubt,
+  settled = true,
+  onCommit,
+}: Props) {
   const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useState<string>();
+  /** Set by Escape, so that leaving the field does not send what was given up. */
+  const givenUp = useRef(false);
   const refused = problem !== undefined;
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the server's word replaces what was typed, unless it refused it
+  const sentAt = useRef(sequence);
+
+  // The server's word replaces what was typed once the run has moved on with it; not what it refused or has yet to see.
   useEffect(() => {
-    if (!refused && document.activeElement !== input.current) setText(undefined);
-  }, [sequence, shown, refused]);
+    if (!refused && !pending && sequence > sentAt.current && document.activeElement !== input.current) {
+      setText(undefined);
+    }
+  }, [sequence, refused, pending]);
 
   const commit = () => {
     const typed = text?.trim();
-    if (typed === undefined) return;
+    if (typed === undefined || givenUp.current) {
+      givenUp.current = false;
+      return;
+    }
     if (typed === '' || typed === shown) {
       setText(undefined);
     } else {
+      sentAt.current = sequence;
       onCommit(typed);
     }
   };
@@ -42,6 +64,7 @@ export function EntryCell({ field, label, shown, sequence, problem, doubt, settl
       if (next) next.focus();
       else event.currentTarget.blur();
     } else if (event.key === 'Escape') {
+      givenUp.current = true;
       setText(undefined);
       event.currentTarget.blur();
     }

@@ -87,9 +87,12 @@ function WarmAlready({ run }: { run: Run }) {
         run.act({ act: 'WARM', text: minutes });
       }}
     >
-      <label htmlFor="warm-minutes">On already for</label>
+      <label htmlFor="warm-minutes">
+        <Kbd>R</Kbd> On already for
+      </label>
       <input
         id="warm-minutes"
+        data-entry="WARM"
         className="field figure w-[64px] text-ink"
         inputMode="decimal"
         maxLength={10}

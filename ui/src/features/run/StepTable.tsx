@@ -64,6 +64,7 @@ export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
           settled={step.moved.includes(control)}
           sequence={view.sequence}
           problem={run.fieldProblems[control]}
+          pending={run.pendingFields.includes(control)}
           onCommit={(text) => run.act({ act: 'SET', control, text })}
         />
       ) : (
@@ -97,6 +98,7 @@ export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
                     shown={cell(step, reading.role)?.shown}
                     sequence={view.sequence}
                     problem={run.fieldProblems[reading.role]}
+                    pending={run.pendingFields.includes(reading.role)}
                     doubt={cell(step, reading.role)?.question !== undefined}
                     onCommit={(text) => run.act({ act: 'READ', role: reading.role, text })}
                   />

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { type Act, ask, client, type FieldProblem, Outbox, type RunView } from '../../api';
+import { type Act, ask, client, fieldOf, Outbox, type RunView } from '../../api';
 
 /** What the operator is told about an act that was not taken. */
 export interface Notice {
@@ -32,7 +32,6 @@ export function useRun(runId: string) {
     queryFn: () => ask(client.GET('/api/runs/{id}', { params: { path: { id: runId } } })),
     refetchInterval: (current) => refreshMs(current.state.data),
   });
-  const [fieldProblems, setFieldProblems] = useState<Record<string, FieldProblem>>({});
   const [notice, setNotice] = useState<Notice>();
 
   const outbox = useMemo(
@@ -52,17 +51,12 @@ export function useRun(runId: string) {
           });
           void queries.invalidateQueries({ queryKey: key });
         },
-        onRefused: (act, refusal) => {
-          const field = act.role ?? act.control;
+        onRefused: (_act, refusal) => {
           const problem = refusal.problems[0];
-          if (field && problem) {
-            setFieldProblems((known) => ({ ...known, [field]: problem }));
-          } else {
-            setNotice({
-              title: problem ? `${refusal.title}. ${problem.message}` : refusal.title,
-              detail: problem?.remedy ?? refusal.detail,
-            });
-          }
+          setNotice({
+            title: problem ? `${refusal.title}. ${problem.message}` : refusal.title,
+            detail: problem?.remedy ?? refusal.detail,
+          });
         },
       }),
     [runId, queries, key],
@@ -77,8 +71,6 @@ export function useRun(runId: string) {
 
   const act = useCallback(
     (done: Act) => {
-      const field = done.role ?? done.control;
-      if (field) setFieldProblems(({ [field]: _mended, ...rest }) => rest);
       setNotice(undefined);
       outbox.add(done);
     },
@@ -93,7 +85,9 @@ export function useRun(runId: string) {
     retry: () => void query.refetch(),
     act,
     skewMs,
-    fieldProblems,
+    fieldProblems: sending.problems,
+    /** Fields whose entry is on its way. */
+    pendingFields: sending.pending.map(fieldOf),
     notice,
     dismiss: () => setNotice(undefined),
     waiting: sending.waiting,

@@ -22,7 +22,7 @@ export function BackupSheet() {
     onSuccess: async (report) => {
       if (report.restored) {
         setFile(undefined);
-        await queries.resetQueries();
+        await queries.invalidateQueries();
       }
     },
   });

@@ -140,7 +140,9 @@ function Box({ label, tools, children }: { label: string; tools?: React.ReactNod
     <fieldset className="border-l-2 border-rule pl-4">
       <legend className="sr-only">{label}</legend>
       <div className="mb-1.5 flex items-center gap-3">
-        <h3 className="text-14">{label}</h3>
+        <p aria-hidden="true" className="head">
+          {label}
+        </p>
         {tools}
       </div>
       {children}

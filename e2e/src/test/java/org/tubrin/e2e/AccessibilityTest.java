@@ -1,0 +1,131 @@
+package org.tubrin.e2e;
+
+import static org.testng.Assert.assertEquals;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.List;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Holds every view free of what axe finds, in both themes: full, empty, and with errors. */
+public class AccessibilityTest {
+    private App full;
+    private App empty;
+
+    @BeforeClass
+    public void startTheApplications() {
+        full = App.fresh("axe-full", true);
+        empty = App.fresh("axe-empty", false);
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stopTheApplications() {
+        full.close();
+        empty.close();
+    }
+
+    @DataProvider
+    public Object[][] themes() {
+        return new Object[][] {{ColorScheme.LIGHT}, {ColorScheme.DARK}};
+    }
+
+    private static void check(Page page, String view) {
+        List<String> found = new AxeBuilder(page)
+                .analyze().getViolations().stream()
+                        .map(rule -> view + ": " + describe(rule))
+                        .toList();
+        assertEquals(String.join("\n", found), "");
+    }
+
+    private static String describe(Rule rule) {
+        return rule.getId() + " "
+                + rule.getNodes().stream().map(node -> node.getHtml()).limit(3).toList();
+    }
+
+    @Test(dataProvider = "themes")
+    public void fullViews(ColorScheme theme) {
+        try (Operator operator = new Operator(full.url(), theme)) {
+            Page page = operator.page;
+            page.navigate("/tune");
+            page.getByText("Go on with it").waitFor();
+            check(page, "start");
+            operator.presses("r");
+            page.locator("[data-part=room]").waitFor();
+            check(page, "climb in progress");
+            page.navigate("/cards");
+            page.locator("[data-part=card]").first().waitFor();
+            check(page, "cards");
+            page.navigate("/log");
+            page.getByText("on the card").first().waitFor();
+            check(page, "log");
+            page.getByText("on the card").first().locator("xpath=../td[1]/a").click();
+            page.getByText("On the air").waitFor();
+            check(page, "finished run");
+            page.navigate("/station");
+            page.getByText("What is missing").waitFor();
+            check(page, "station");
+            page.getByText("Brigantine panel").click();
+            page.locator("[data-field=name]").waitFor();
+            check(page, "a meter");
+            page.navigate("/station/new/amplifier");
+            page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+            page.getByText("fields need mending").waitFor();
+            check(page, "a new amplifier with errors");
+            operator.page.navigate("/tune/00000000-0000-0000-0000-000000000000");
+            page.getByText("Not there").waitFor();
+            check(page, "no such run");
+        }
+    }
+
+    @Test(dataProvider = "themes")
+    public void viewsOfARunFromItsBeginning(ColorScheme theme) {
+        try (Operator operator = new Operator(full.url(), theme)) {
+            operator.startsClimb();
+            check(operator.page, "before power");
+            operator.presses("?");
+            operator.page.getByText("Single keys work").waitFor();
+            check(operator.page, "keys");
+            operator.presses("Escape");
+            operator.presses("/");
+            operator.page.getByText("Go to Cards").waitFor();
+            check(operator.page, "commands");
+            operator.presses("Escape");
+            operator.getsReady();
+            operator.followsUntilKeying();
+            operator.entry("OUTPUT").fill("abc");
+            operator.entry("OUTPUT").press("Tab");
+            operator.entry("PLATE_VOLTAGE").fill("27");
+            operator.entry("PLATE_VOLTAGE").press("Tab");
+            operator.page.locator("#about-PLATE_VOLTAGE").waitFor();
+            check(operator.page, "entries with errors");
+            operator.page.locator("body").click();
+            operator.presses("Space");
+            operator.awaits("Enter|Peak");
+            check(operator.page, "key down");
+        }
+    }
+
+    @Test(dataProvider = "themes")
+    public void emptyViews(ColorScheme theme) {
+        try (Operator operator = new Operator(empty.url(), theme)) {
+            Page page = operator.page;
+            page.navigate("/tune");
+            page.getByText("Describe the station first").waitFor();
+            check(page, "empty start");
+            page.navigate("/cards");
+            page.getByText("No card yet").waitFor();
+            check(page, "empty cards");
+            page.navigate("/log");
+            page.getByText("No run yet").waitFor();
+            check(page, "empty log");
+            page.navigate("/station");
+            page.getByText("No exciter").waitFor();
+            check(page, "empty station");
+        }
+    }
+}

@@ -1,0 +1,153 @@
+package org.tubrin.e2e;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+
+/** The packaged application, started by {@code ./start} in a home of its own. */
+final class App implements AutoCloseable {
+    private final Path home;
+    private final int port;
+    private final boolean demo;
+    private Process process;
+
+    private App(Path home, boolean demo, int port) {
+        this.home = home;
+        this.demo = demo;
+        this.port = port;
+    }
+
+    /** Starts the application in a fresh home under the build folder. */
+    static App fresh(String name, boolean demo) {
+        try {
+            Path home = Files.createTempDirectory(Files.createDirectories(Path.of("target/homes")), name)
+                    .toAbsolutePath();
+            App app = new App(home, demo, freePort());
+            app.start();
+            return app;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    String url() {
+        return "http://127.0.0.1:" + port;
+    }
+
+    /** Starts it (again) in the same home on the same port, and waits until it says where it is. */
+    void start() {
+        List<String> command = new ArrayList<>(List.of(root().resolve("start").toString()));
+        if (!demo) {
+            command.add("--empty");
+        }
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        builder.environment().put("TUBRIN_HOME", home.toString());
+        builder.environment().put("TUBRIN_PORT", Integer.toString(port));
+        try {
+            process = builder.start();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        List<String> said = java.util.Collections.synchronizedList(new ArrayList<>());
+        CompletableFuture<Boolean> ready = new CompletableFuture<>();
+        Process started = process;
+        Thread reader = new Thread(() -> {
+            try (var lines =
+                    new BufferedReader(new InputStreamReader(started.getInputStream(), StandardCharsets.UTF_8))) {
+                for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                    said.add(line);
+                    if (line.contains("Tubrin is at")) {
+                        ready.complete(true);
+                    }
+                }
+            } catch (IOException e) {
+                said.add(e.toString());
+            }
+            ready.complete(false);
+        });
+        reader.setDaemon(true);
+        reader.start();
+        try {
+            if (!ready.get(120, TimeUnit.SECONDS)) {
+                throw new IllegalStateException("./start ended:\n" + String.join("\n", said));
+            }
+        } catch (InterruptedException | ExecutionException | TimeoutException e) {
+            throw new IllegalStateException("./start did not come up:\n" + String.join("\n", said), e);
+        }
+    }
+
+    /** Ends the server and the database as a power cut would: both at once, without a word. */
+    void powerCut() {
+        server().orElseThrow().destroyForcibly();
+        postmaster().orElseThrow().destroyForcibly();
+        awaitEnd();
+    }
+
+    /** Ends the server alone, without a word. */
+    void killServer() {
+        server().orElseThrow().destroyForcibly();
+        awaitEnd();
+    }
+
+    private Optional<ProcessHandle> server() {
+        return process.descendants()
+                .filter(child -> child.info().command().orElse("").endsWith("/java"))
+                .findFirst();
+    }
+
+    private Optional<ProcessHandle> postmaster() {
+        try {
+            Path folder = home.resolve("postgres");
+            if (Files.exists(folder.resolve("elsewhere"))) {
+                folder = Path.of(Files.readString(folder.resolve("elsewhere")).strip());
+            }
+            return ProcessHandle.of(Long.parseLong(
+                    Files.readAllLines(folder.resolve("data/postmaster.pid")).get(0)));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private void awaitEnd() {
+        try {
+            if (!process.waitFor(60, TimeUnit.SECONDS)) {
+                throw new IllegalStateException("./start goes on after its server is gone");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    @Override
+    public void close() {
+        process.destroy();
+        awaitEnd();
+    }
+
+    static Path root() {
+        Path folder = Path.of("").toAbsolutePath();
+        while (!Files.isExecutable(folder.resolve("start"))) {
+            folder = folder.getParent();
+        }
+        return folder;
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            return socket.getLocalPort();
+        }
+    }
+}

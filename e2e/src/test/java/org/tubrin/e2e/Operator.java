@@ -1,0 +1,151 @@
+package org.tubrin.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+
+/** A person at a real browser: has keys, eyes, and notices when the page or the server stumbles. */
+final class Operator implements AutoCloseable {
+    private static final Playwright PLAYWRIGHT = Playwright.create(
+            new Playwright.CreateOptions().setEnv(java.util.Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    private static final Browser BROWSER = PLAYWRIGHT
+            .chromium()
+            .launch(new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
+
+    final BrowserContext context;
+    final Page page;
+    final List<String> stumbles = new ArrayList<>();
+
+    Operator(String url) {
+        this(url, ColorScheme.LIGHT);
+    }
+
+    Operator(String url, ColorScheme scheme) {
+        context = BROWSER.newContext(new Browser.NewContextOptions()
+                .setBaseURL(url)
+                .setViewportSize(1280, 800)
+                .setColorScheme(scheme));
+        page = context.newPage();
+        watch(page);
+    }
+
+    /** Opens one more tab of the same browser. */
+    Page anotherTab() {
+        Page tab = context.newPage();
+        watch(tab);
+        return tab;
+    }
+
+    private void watch(Page watched) {
+        watched.onPageError(error -> stumbles.add("page: " + error));
+        watched.onResponse(response -> {
+            if (response.status() >= 500) {
+                stumbles.add(response.status() + " " + response.url());
+            }
+        });
+        watched.onRequest(request -> {
+            if (!request.url().startsWith("http://127.0.0.1:")
+                    && !request.url().startsWith("data:")
+                    && !request.url().startsWith("blob:")) {
+                stumbles.add("fetched from elsewhere: " + request.url());
+            }
+        });
+    }
+
+    void presses(String... keys) {
+        for (String key : keys) {
+            page.keyboard().press(key);
+        }
+    }
+
+    void types(String text) {
+        page.keyboard().type(text);
+    }
+
+    /** Returns the big sentence of the next move. */
+    String sentence() {
+        return page.locator("[data-part=sentence]").innerText();
+    }
+
+    /** Waits until the big sentence matches. */
+    void awaits(String sentence) {
+        page.locator("[data-part=sentence]")
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile(sentence)))
+                .waitFor();
+    }
+
+    Locator entry(String field) {
+        return page.locator("input[data-entry=" + field + "]");
+    }
+
+    /** Starts a climb from the start page, by keys, up to the moment before power. */
+    void startsClimb() {
+        page.navigate("/tune");
+        page.getByText("Start the climb").waitFor();
+        presses("Enter");
+        awaits("Have you read the limits");
+    }
+
+    /** Answers all points and says that the heaters have been on for a while. */
+    void getsReady() {
+        for (String before = sentence(); !before.startsWith("Switch the heaters on"); before = sentence()) {
+            String last = before;
+            presses("Enter");
+            page.waitForCondition(() -> !sentence().equals(last));
+        }
+        presses("r");
+        types("10");
+        presses("Enter");
+        awaits("Set PLATE");
+    }
+
+    /** Follows advice with Enter until it asks to key. */
+    void followsUntilKeying() {
+        for (String before = sentence();
+                !before.startsWith("Key at") && !before.startsWith("Rest");
+                before = sentence()) {
+            String last = before;
+            presses("Enter");
+            page.waitForCondition(() -> !sentence().equals(last));
+        }
+    }
+
+    /** Keys for a moment, then types what the meters and dials show, by keys alone. */
+    void keysAndReads(String output, String plateA, String gridA, String plateKv, String plate, String load) {
+        presses("Space");
+        awaits("Peak, read");
+        presses("Space");
+        page.locator("[data-part=clock]").getByText("Resting").waitFor();
+        presses("r");
+        for (String text : List.of(output, plateA, gridA, plateKv)) {
+            types(text);
+            presses("Enter");
+        }
+        types(plate);
+        presses("Tab");
+        types(load);
+        presses("Enter");
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}

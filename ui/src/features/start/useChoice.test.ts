@@ -1,0 +1,54 @@
+import { describe, expect, it } from 'vitest';
+import type { Choices } from '../../api';
+import { complete } from './useChoice';
+
+const box = (id: string, more: object = {}) => ({
+  id,
+  name: id,
+  detail: '',
+  usable: true,
+  bands: [],
+  reads: [],
+  ...more,
+});
+const choices: Choices = {
+  stationDescribed: true,
+  amplifiers: [
+    box('Ketch', { usable: false }),
+    box('Barque', { bands: ['MHZ_14'] }),
+    box('Brigantine', { bands: ['MHZ_7', 'MHZ_14'] }),
+  ],
+  exciters: [box('Halyard')],
+  terminations: [box('Yardarm', { bands: ['MHZ_7'] }), box('Ballast')],
+  meters: [box('Brigantine panel'), box('Fathom')],
+  bands: [
+    { band: 'MHZ_7', name: '7 MHz', lowestHz: 6.9e6, highestHz: 7.3e6 },
+    { band: 'MHZ_14', name: '14 MHz', lowestHz: 14e6, highestHz: 14.35e6 },
+  ],
+  carriers: [],
+  schools: [],
+};
+
+describe('what is chosen first', () => {
+  it('is an amplifier that can be tuned and is read by a meter, into a load before an antenna', () => {
+    const choice = complete(choices, {});
+    expect(choice.amplifierId).toBe('Brigantine');
+    expect(choice.terminationId).toBe('Ballast');
+    expect(choice.frequency).toBe('7.1');
+  });
+  it('keeps what was chosen while it is there', () => {
+    expect(complete(choices, { amplifierId: 'Barque' }).amplifierId).toBe('Barque');
+    expect(complete(choices, { amplifierId: 'gone' }).amplifierId).toBe('Brigantine');
+    expect(complete(choices, { terminationId: 'Yardarm' }).terminationId).toBe('Yardarm');
+  });
+  it('does not keep an antenna or a band that does not fit', () => {
+    const choice = complete(choices, { amplifierId: 'Barque', band: 'MHZ_7', terminationId: 'Yardarm' });
+    expect(choice.band).toBe('MHZ_14');
+    expect(choice.terminationId).toBe('Ballast');
+    expect(choice.frequency).toBe('14.175');
+  });
+  it('keeps a frequency as it is typed', () => {
+    expect(complete(choices, { band: 'MHZ_7', frequency: '7,0' }).frequency).toBe('7,0');
+    expect(complete(choices, { band: 'MHZ_7', frequency: '' }).frequency).toBe('');
+  });
+});
