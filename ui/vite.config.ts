@@ -6,7 +6,7 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { outDir: 'target/dist', emptyOutDir: true, sourcemap: false },
-  server: { proxy: { '/api': 'http://127.0.0.1:8373' } },
+  server: { proxy: { '/api': { target: 'http://127.0.0.1:8373', changeOrigin: false } } },
   test: {
     environment: 'jsdom',
     setupFiles: ['src/app/testSetup.ts'],

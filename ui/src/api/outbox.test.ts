@@ -35,8 +35,8 @@ describe('outbox', () => {
   let refused: string[] = [];
   let stale: string[] = [];
   const storage = new Map<string, string>();
-  const open = () =>
-    new Outbox({
+  const open = () => {
+    const box = new Outbox({
       runId: 'r',
       sequence: () => sequence,
       onView: (view: RunView) => {
@@ -50,6 +50,9 @@ describe('outbox', () => {
         removeItem: (key) => void storage.delete(key),
       },
     });
+    box.open();
+    return box;
+  };
 
   beforeEach(() => {
     vi.useFakeTimers();
@@ -91,8 +94,7 @@ describe('outbox', () => {
     before.add(read('1'));
     await vi.advanceTimersByTimeAsync(10);
     before.close();
-    const after = open();
-    void after.send();
+    open();
     await flush();
     expect(server.taken).toEqual(['1']);
     expect(storage.size).toBe(0);

@@ -40,7 +40,7 @@ export class Outbox {
   private readonly listeners = new Set<() => void>();
   private busy = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private closed = false;
+  private closed = true;
 
   constructor(private readonly wires: Wires) {
     this.state = { pending: this.read(), waiting: false, problems: {} };
@@ -59,14 +59,19 @@ export class Outbox {
     void this.send();
   }
 
+  /** Begins to send: what waits already, and what is added. */
+  open(): void {
+    this.closed = false;
+    void this.send();
+  }
+
   close(): void {
     this.closed = true;
     clearTimeout(this.timer);
   }
 
-  /** Sends what waits; called once the run's first view is there. */
-  async send(): Promise<void> {
-    if (this.busy) return;
+  private async send(): Promise<void> {
+    if (this.busy || this.closed) return;
     this.busy = true;
     clearTimeout(this.timer);
     while (this.state.pending.length > 0 && !this.closed) {

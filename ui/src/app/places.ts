@@ -11,6 +11,7 @@ export const KEY_HELP = [
   ['Space', 'key down, key up'],
   ['Enter', 'do what the next move says'],
   ['R', 'enter readings: to the first empty row'],
+  ['Y', 'yes: keep a doubtful entry'],
   ['Z', 'undo the last step'],
   ['← →', 'PLATE; with Shift fine'],
   ['↓ ↑', 'LOAD; with Shift fine'],

@@ -11,15 +11,16 @@ export function Loading({ what }: { what: string }) {
   );
 }
 
-/** What is shown where something was refused or did not answer. */
-export function Trouble({ error, retry }: { error: unknown; retry?: () => void }) {
+/** What is shown where something was refused or did not answer; as the whole page or as a part of one. */
+export function Trouble({ error, retry, page }: { error: unknown; retry?: () => void; page?: boolean }) {
   const refusal = error instanceof Refusal ? error : undefined;
+  const Title = page ? 'h1' : 'p';
   return (
     <div role="alert" className="sheet border-l-4 border-l-limit px-4 py-3">
-      <p className="head flex items-center gap-2 text-18">
+      <Title className="head flex items-center gap-2 text-18">
         <LimitBar />
         {refusal?.title ?? 'Something went wrong'}
-      </p>
+      </Title>
       <p className="text-soft">{refusal?.detail ?? String(error)}</p>
       {refusal?.problems.map((problem) => (
         <p key={problem.field + problem.code} className="mt-1">

@@ -2,3 +2,4 @@ export { DialRuler } from './DialRuler';
 export { Ring } from './Ring';
 export { RoomRuler } from './RoomRuler';
 export { Stair, type StairColumn } from './Stair';
+export { savePng, saveSvg } from './saveChart';

@@ -13,7 +13,7 @@ export function CardsPage() {
   if (cards.error) {
     return (
       <div className="p-5">
-        <Trouble error={cards.error} retry={() => void cards.refetch()} />
+        <Trouble page error={cards.error} retry={() => void cards.refetch()} />
       </div>
     );
   }

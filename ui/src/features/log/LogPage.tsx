@@ -15,7 +15,7 @@ export function LogPage() {
   if (runs.error) {
     return (
       <div className="p-5">
-        <Trouble error={runs.error} retry={() => void runs.refetch()} />
+        <Trouble page error={runs.error} retry={() => void runs.refetch()} />
       </div>
     );
   }

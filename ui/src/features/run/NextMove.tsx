@@ -8,14 +8,16 @@ interface Props {
   run: Run;
   follow: () => void;
   read: () => void;
+  /** Keeps the doubtful entry, where there is one. */
+  keep?: () => void;
 }
 
 /** The one big sentence: what to do next, why, and the button that says it is done. */
-export function NextMove({ view, run, follow, read }: Props) {
+export function NextMove({ view, run, follow, read, keep }: Props) {
   const advice = view.advice;
   const keyed = view.clock.phase === 'KEY_DOWN';
   const toKey = advice.move === 'KeyAndPeak' || advice.move === 'Rest' || keyed;
-  const toRead = ['KeyAndPeak', 'PeakAndRead', 'EnterReadings', 'EnterPosition'].includes(advice.move);
+  const toRead = ['KeyAndPeak', 'PeakAndRead', 'EnterReadings', 'EnterPosition', 'SettleDoubt'].includes(advice.move);
   return (
     <Sheet title="Next move" accent part="next-move" aside={<span className="text-12 text-soft">{advice.rule}</span>}>
       <div role="status" aria-live="polite">
@@ -61,6 +63,11 @@ export function NextMove({ view, run, follow, read }: Props) {
             Enter readings
           </Button>
         )}
+        {keep && (
+          <Button hotkey="Y" onClick={keep}>
+            Keep it
+          </Button>
+        )}
         {view.draft.complete && advice.move !== 'RecordStep' && !keyed && (
           <Button kind="quiet" onClick={() => run.act({ act: 'RECORD' })}>
             Record as it is
@@ -72,7 +79,7 @@ export function NextMove({ view, run, follow, read }: Props) {
           </button>
         )}
       </div>
-      {advice.move === 'SwitchHeatersOn' && <WarmAlready run={run} />}
+      {(advice.move === 'SwitchHeatersOn' || advice.move === 'WaitForWarmth') && <WarmAlready run={run} />}
     </Sheet>
   );
 }

@@ -20,7 +20,7 @@ export function RunPage() {
   if (!run.view) {
     return run.error ? (
       <div className="p-5">
-        <Trouble error={run.error} retry={run.retry} />
+        <Trouble page error={run.error} retry={run.retry} />
       </div>
     ) : (
       <Loading what="the run" />
@@ -39,11 +39,21 @@ function Running({ run, view }: { run: Run; view: RunView }) {
     document.title = ended ? `${view.title} · Tubrin` : `${view.advice.sentence} · Tubrin`;
   }, [ended, view.title, view.advice.sentence]);
 
+  const doubtful = view.draft.cells.find((cell) => cell.question);
+  const keep = doubtful && (() => run.act({ act: 'READ', role: doubtful.role, text: doubtful.shown, confirmed: true }));
   const read = () => {
     const entries = [...(page.current?.querySelectorAll<HTMLInputElement>('input[data-entry]') ?? [])];
-    (entries.find((entry) => entry.value === '') ?? entries[0])?.focus();
+    const wanted =
+      view.advice.move === 'SettleDoubt'
+        ? entries.find((entry) => entry.dataset.entry === doubtful?.role)
+        : entries.find((entry) => entry.value === '');
+    (wanted ?? entries[0])?.focus();
   };
-  const follow = () => (view.advice.button ? run.act({ act: 'FOLLOW' }) : read());
+  // Pressed twice, Enter must not follow a move that nobody has read yet.
+  const follow = () => {
+    if (!view.advice.button) read();
+    else if (!run.busy) run.act({ act: 'FOLLOW' });
+  };
   const drive = (up: boolean) => {
     const at = view.draft.driveW ?? 0;
     const next = up ? view.drivesW.find((rung) => rung > at * 1.01) : view.drivesW.findLast((rung) => rung < at * 0.99);
@@ -56,6 +66,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           Enter: follow,
           Space: () => run.act({ act: view.clock.phase === 'KEY_DOWN' ? 'UNKEY' : 'KEY' }),
           r: read,
+          y: () => keep?.(),
           z: () => run.act({ act: 'UNDO' }),
           d: (event) => drive(!event.shiftKey),
           ArrowLeft: (event) => dials.turn('PLATE', -1, event.shiftKey),
@@ -82,7 +93,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           {ended ? <Afterwards view={view} /> : <RunFoot view={view} act={run.act} />}
         </div>
         <div className="grid gap-[13px] max-wide:order-first">
-          {!ended && <NextMove view={view} run={run} follow={follow} read={read} />}
+          {!ended && <NextMove view={view} run={run} follow={follow} read={read} keep={keep} />}
           {!beforePower && <Signs view={view} />}
           {!beforePower && <RoomLeft view={view} />}
           {!ended && !beforePower && <KeyClock view={view} skewMs={run.skewMs} act={run.act} />}

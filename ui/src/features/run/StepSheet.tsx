@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { RunView, StepView } from '../../api';
-import { Stair, type StairColumn } from '../../plot';
+import { Stair, type StairColumn, savePng, saveSvg } from '../../plot';
 import { StepTable } from './StepTable';
 import type { Run } from './useRun';
 
@@ -20,6 +20,11 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
     return () => observer.disconnect();
   }, []);
 
+  const fileName = `climb-${view.startedAt.slice(0, 10)}-${view.band.replace(' ', '')}`;
+  const withStair = (act: (svg: SVGSVGElement) => void) => {
+    const svg = box.current?.querySelector<SVGSVGElement>('svg[data-part=stair]');
+    if (svg) act(svg);
+  };
   const shown = readOnly ? view.steps : [...view.steps, view.draft];
   const places = readOnly ? shown.length : Math.max(view.drivesW.length, shown.length);
   const tableWidth = Math.max(width, HEAD_PX + places * LEAST_COLUMN_PX);
@@ -29,9 +34,17 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
       <header className="flex flex-wrap items-baseline gap-x-3 px-4 pt-2.5 pb-1">
         <h1 className="text-22">{view.title}</h1>
         <p className="text-soft">{view.subtitle}</p>
-        <a className="noprint ml-auto text-13 text-act underline" href={`/api/runs/${view.id}/steps.csv`} download>
-          CSV
-        </a>
+        <span className="noprint ml-auto flex gap-2.5 text-13 text-act">
+          <a className="underline" href={`/api/runs/${view.id}/steps.csv`} download>
+            CSV
+          </a>
+          <button type="button" className="underline" onClick={() => withStair((svg) => saveSvg(svg, fileName))}>
+            SVG
+          </button>
+          <button type="button" className="underline" onClick={() => withStair((svg) => void savePng(svg, fileName))}>
+            PNG
+          </button>
+        </span>
         {readOnly && (
           <Link className="noprint text-13 text-act underline" to="/log">
             Log

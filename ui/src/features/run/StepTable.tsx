@@ -30,7 +30,13 @@ const FIGURES: FigureRow[] = [
 /** The readings and figures of each step; the step in hand takes entries. */
 export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
   const inHand = readOnly ? -1 : view.steps.length;
-  const row = (key: string, label: ReactNode, unit: string, cell: (step: StepView, index: number) => ReactNode) => (
+  const row = (
+    key: string,
+    label: ReactNode,
+    unit: string,
+    cell: (step: StepView, index: number) => ReactNode,
+    ahead?: (index: number) => ReactNode,
+  ) => (
     <tr key={key}>
       <th scope="row" className="border-t border-hair py-0 pr-2 pl-4 text-left text-13 font-normal">
         <span className="flex h-[22px] items-center justify-between gap-1 text-ink">
@@ -44,7 +50,7 @@ export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
           key={index}
           className={`figure border-t border-hair p-0 text-center text-14 ${index === inHand ? 'bg-wash' : ''}`}
         >
-          {step && cell(step, index)}
+          {step ? cell(step, index) : ahead?.(index)}
         </td>
       ))}
     </tr>
@@ -54,22 +60,28 @@ export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
     label: string,
     unit: string,
     shown: (step: StepView) => string | undefined,
+    ahead?: (index: number) => ReactNode,
   ) =>
-    row(control, label, unit, (step, index) =>
-      index === inHand ? (
-        <EntryCell
-          field={control}
-          label={label}
-          shown={shown(step)}
-          settled={step.moved.includes(control)}
-          sequence={view.sequence}
-          problem={run.fieldProblems[control]}
-          pending={run.pendingFields.includes(control)}
-          onCommit={(text) => run.act({ act: 'SET', control, text })}
-        />
-      ) : (
-        shown(step)
-      ),
+    row(
+      control,
+      label,
+      unit,
+      (step, index) =>
+        index === inHand ? (
+          <EntryCell
+            field={control}
+            label={label}
+            shown={shown(step)}
+            settled={step.moved.includes(control)}
+            sequence={view.sequence}
+            problem={run.fieldProblems[control]}
+            pending={run.pendingFields.includes(control)}
+            onCommit={(text) => run.act({ act: 'SET', control, text })}
+          />
+        ) : (
+          shown(step)
+        ),
+      ahead,
     );
 
   return (
@@ -84,7 +96,15 @@ export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
           ))}
         </colgroup>
         <tbody>
-          {setting('DRIVE', 'Drive', 'W', (step) => step.drive)}
+          {setting(
+            'DRIVE',
+            'Drive',
+            'W',
+            (step) => step.drive,
+            (index) => (
+              <span className="text-soft">{view.drivesW[index]}</span>
+            ),
+          )}
           {view.rows.map((reading) =>
             row(
               reading.role,

@@ -18,6 +18,11 @@ function refreshMs(view: RunView | undefined): number {
   return running ? FAST_MS : SLOW_MS;
 }
 
+/** Returns the view that knows more: a reading that was under way while an act was taken comes back older than its reply. */
+function newer(known: RunView | undefined, read: RunView): RunView {
+  return known && known.sequence > read.sequence ? known : read;
+}
+
 /** Returns what an act was, in the words of a notice. */
 function described(act: Act): string {
   return act.text ? `“${act.text}”` : act.act.toLowerCase();
@@ -29,7 +34,10 @@ export function useRun(runId: string) {
   const key = useMemo(() => ['run', runId], [runId]);
   const query = useQuery({
     queryKey: key,
-    queryFn: () => ask(client.GET('/api/runs/{id}', { params: { path: { id: runId } } })),
+    queryFn: async () => {
+      const read = await ask(client.GET('/api/runs/{id}', { params: { path: { id: runId } } }));
+      return newer(queries.getQueryData<RunView>(key), read);
+    },
     refetchInterval: (current) => refreshMs(current.state.data),
   });
   const [notice, setNotice] = useState<Notice>();
@@ -41,8 +49,7 @@ export function useRun(runId: string) {
         storage: localStorage,
         sequence: () => queries.getQueryData<RunView>(key)?.sequence ?? 0,
         onView: (view) => {
-          const known = queries.getQueryData<RunView>(key);
-          if (!known || view.sequence >= known.sequence) queries.setQueryData(key, view);
+          queries.setQueryData<RunView>(key, (known) => newer(known, view));
         },
         onStale: (act) => {
           setNotice({
@@ -61,12 +68,13 @@ export function useRun(runId: string) {
       }),
     [runId, queries, key],
   );
-  useEffect(() => () => outbox.close(), [outbox]);
   const sending = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
 
   const loaded = query.data !== undefined;
   useEffect(() => {
-    if (loaded) void outbox.send();
+    if (!loaded) return;
+    outbox.open();
+    return () => outbox.close();
   }, [loaded, outbox]);
 
   const act = useCallback(
@@ -91,6 +99,8 @@ export function useRun(runId: string) {
     notice,
     dismiss: () => setNotice(undefined),
     waiting: sending.waiting,
+    /** Whether something is on its way: what the next move says may be about to change. */
+    busy: sending.pending.length > 0,
   };
 }
 

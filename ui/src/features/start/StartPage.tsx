@@ -16,7 +16,7 @@ export function StartPage() {
   if (choices.error) {
     return (
       <div className="p-5">
-        <Trouble error={choices.error} retry={() => void choices.refetch()} />
+        <Trouble page error={choices.error} retry={() => void choices.refetch()} />
       </div>
     );
   }

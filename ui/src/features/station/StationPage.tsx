@@ -17,7 +17,7 @@ export function StationPage() {
   if (equipment.error) {
     return (
       <div className="p-5">
-        <Trouble error={equipment.error} retry={() => void equipment.refetch()} />
+        <Trouble page error={equipment.error} retry={() => void equipment.refetch()} />
       </div>
     );
   }

@@ -30,8 +30,11 @@ public final class NumberEntry {
      * @param mayBeNegative whether a minus is allowed
      */
     public static double parse(String path, String text, ScaleUnit scale, boolean mayBeNegative) {
+        return parse(path, text, scale, new Allowed.Range(mayBeNegative ? -LARGEST : 0, LARGEST, scale.unit()));
+    }
+
+    private static double parse(String path, String text, ScaleUnit scale, Allowed.Range range) {
         String shown = text.strip();
-        Allowed range = new Allowed.Range(mayBeNegative ? -LARGEST : 0, LARGEST, scale.unit());
         if (shown.isEmpty()) {
             throw refused(ProblemCode.MISSING, path, text, range);
         }
@@ -52,22 +55,19 @@ public final class NumberEntry {
         double magnitude = new BigDecimal(form.group(2).replace(',', '.'))
                 .multiply(BigDecimal.valueOf(inUnit))
                 .doubleValue();
-        if ("-".equals(sign) && !mayBeNegative && magnitude != 0) {
+        if ("-".equals(sign) && range.least() >= 0 && magnitude != 0) {
             throw refused(ProblemCode.NEGATIVE, path, text, range);
         }
-        if (magnitude > LARGEST) {
+        double value = "-".equals(sign) ? -magnitude : magnitude;
+        if (value < range.least() || value > range.most()) {
             throw refused(ProblemCode.OUT_OF_RANGE, path, text, range);
         }
-        return "-".equals(sign) ? -magnitude : magnitude;
+        return value;
     }
 
     /** Returns a plain number without a unit, such as a dial position or an SWR. */
     public static double parsePlain(String path, String text, double least, double most, Unit unit) {
-        double value = parse(path, text, ScaleUnit.ONE, least < 0);
-        if (value < least || value > most) {
-            throw refused(ProblemCode.OUT_OF_RANGE, path, text, new Allowed.Range(least, most, unit));
-        }
-        return value;
+        return parse(path, text, ScaleUnit.ONE, new Allowed.Range(least, most, unit));
     }
 
     private static Refused refused(ProblemCode code, String path, String text, Allowed allowed) {

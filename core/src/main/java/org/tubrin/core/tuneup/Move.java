@@ -47,6 +47,9 @@ public sealed interface Move {
         }
     }
 
+    /** Keep a doubtful entry, or enter it again. */
+    record SettleDoubt(ReadingRole role, Doubt doubt) implements Move {}
+
     /** Enter where a dial or the drive stands. */
     record EnterPosition(Control control) implements Move {}
 

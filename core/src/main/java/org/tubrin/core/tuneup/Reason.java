@@ -18,6 +18,7 @@ public enum Reason {
     KEY_IS_DOWN(Rule.PACE),
     KEY_TOO_LONG(Rule.PACE),
     READINGS_MISSING(Rule.CLIMB),
+    ENTRY_DOUBTFUL(Rule.CLIMB),
     STEP_IS_GOOD(Rule.CLIMB),
     STEP_IS_LAST(Rule.CLIMB),
     FINISH_HEAVIER(Rule.FINISH),

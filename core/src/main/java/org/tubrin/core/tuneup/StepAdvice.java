@@ -38,6 +38,13 @@ final class StepAdvice {
     }
 
     private Advice next() {
+        // A slip of the pen must not be taken for a sign.
+        for (ReadingRole role : draft.readings().keySet()) {
+            Optional<Doubt> doubt = state.doubt(role);
+            if (doubt.isPresent()) {
+                return Advice.of(new Move.SettleDoubt(role, doubt.get()), Reason.ENTRY_DOUBTFUL);
+            }
+        }
         Optional<Advice> mend = SignAdvice.of(state);
         if (mend.isPresent()) {
             return mend.get();

@@ -14,6 +14,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Following;
 import org.tubrin.core.tuneup.NextMove;
@@ -37,7 +38,7 @@ final class Acts {
             case READ -> List.of(reading(state, request));
             case RANGE ->
                 List.of(new RunEvent.RangeChosen(given("role", request.role()), given("text", request.text())));
-            case SET -> List.of(setting(given("control", request.control()), given("text", request.text())));
+            case SET -> List.of(setting(state, given("control", request.control()), given("text", request.text())));
             case AGAIN -> List.of(new RunEvent.TriedAgain());
             case RECORD -> List.of(new RunEvent.StepRecorded());
             case UNDO -> List.of(new RunEvent.StepUndone());
@@ -72,11 +73,15 @@ final class Acts {
         return new RunEvent.ReadingTaken(new Reading(role, text, value, instrument, range), confirmed);
     }
 
-    private static RunEvent setting(Control control, String text) {
+    private static RunEvent setting(RunState state, Control control, String text) {
         String typed = text.strip();
-        double position = control == Control.DRIVE
-                ? NumberEntry.parse(control.name(), typed, ScaleUnit.W, false)
-                : NumberEntry.parsePlain(control.name(), typed, -1000, 2000, Unit.MARK);
+        if (control == Control.DRIVE) {
+            return new RunEvent.DialMoved(control, typed, NumberEntry.parse(control.name(), typed, ScaleUnit.W, false));
+        }
+        Dial dial = control == Control.PLATE
+                ? state.setup().tubes().plate()
+                : state.setup().tubes().load();
+        double position = NumberEntry.parsePlain(control.name(), typed, dial.least(), dial.most(), Unit.MARK);
         return new RunEvent.DialMoved(control, typed, position);
     }
 

@@ -68,6 +68,9 @@ class AdviceWords {
         } else if (move instanceof Move.EnterReadings enter) {
             missing = enter.missing();
             args.put("missing", joined(enter.missing()));
+        } else if (move instanceof Move.SettleDoubt settle) {
+            missing = List.of(settle.role());
+            args.put("reading", words.name(settle.role().name()).toLowerCase(java.util.Locale.ROOT));
         } else if (move instanceof Move.EnterPosition enter) {
             args.put("control", words.name(enter.control().name()));
         } else if (move instanceof Move.WorkThrough work) {
@@ -167,7 +170,7 @@ class AdviceWords {
     /** Returns a sign in words. */
     RunView.SignView view(Sign sign) {
         Map<String, Object> args = new HashMap<>();
-        sign.numbers().forEach((name, number) -> args.put(name, Figures.plain(number, 3)));
+        sign.numbers().forEach((name, number) -> args.put(name, Figures.plain(number, number < 10 ? 3 : 0)));
         sign.numbers().forEach((name, number) -> args.put(name + "Percent", Figures.plain(100 * number, 0)));
         return new RunView.SignView(
                 sign.code(),

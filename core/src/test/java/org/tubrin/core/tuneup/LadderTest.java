@@ -1,0 +1,85 @@
+package org.tubrin.core.tuneup;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import org.testng.annotations.Test;
+import org.tubrin.core.Sample;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Mode;
+
+public class LadderTest {
+    private static TuneSetup setup(double driveLimitW, double powerMinW, double powerMaxW) {
+        TuneSetup good = Sample.setup();
+        Amplifier amplifier = new Amplifier(
+                "A",
+                Sample.BRIGANTINE_STAGE,
+                driveLimitW,
+                870,
+                Optional.empty(),
+                Sample.BRIGANTINE.bands(),
+                Sample.BRIGANTINE.chart(),
+                Optional.empty());
+        Exciter exciter = new Exciter("E", powerMinW, powerMaxW, 0.05, 0.03, List.of());
+        return new TuneSetup(
+                good.station(),
+                amplifier,
+                exciter,
+                Mode.CW,
+                good.meters(),
+                good.termination(),
+                good.band(),
+                good.frequencyHz(),
+                good.school(),
+                good.preset(),
+                good.settings());
+    }
+
+    @Test
+    public void everyLadderRisesToTheTopWithoutALeap() {
+        Random random = new Random(3);
+        for (int i = 0; i < 2000; i++) {
+            double driveLimitW = Math.exp(random.nextDouble() * 6 - 1);
+            double powerMinW = driveLimitW * random.nextDouble() * 0.9 + 0.01;
+            double powerMaxW = powerMinW * (1 + 10 * random.nextDouble());
+            TuneSetup setup = setup(driveLimitW, Math.min(powerMinW, driveLimitW), powerMaxW);
+            List<Double> rungs = Ladder.drivesW(setup);
+            double last = rungs.get(rungs.size() - 1);
+            assertEquals(last, setup.topDriveW(), 0.06 * setup.topDriveW() + 0.005);
+            for (int k = 1; k < rungs.size(); k++) {
+                assertTrue(rungs.get(k) > rungs.get(k - 1), rungs.toString());
+                assertTrue(rungs.get(k) <= 2.2 * rungs.get(k - 1) + 0.02, rungs.toString());
+            }
+        }
+    }
+
+    @Test
+    public void anExciterThatGivesLessThanTheAmplifierTakesSetsTheTop() {
+        assertEquals(Ladder.drivesW(setup(70, 1, 20)), List.of(1.2, 2.5, 5.0, 10.0, 20.0));
+    }
+
+    @Test
+    public void anExciterThatStartsHighStartsThere() {
+        assertEquals(Ladder.drivesW(setup(70, 15, 100)), List.of(17.5, 35.0, 70.0));
+    }
+
+    @Test
+    public void anExciterThatCannotGoLowEnoughIsRefused() {
+        Refused refused = expectThrows(Refused.class, () -> setup(2, 5, 100));
+        assertEquals(refused.problems().get(0).code(), ProblemCode.BEYOND_EXCITER);
+    }
+
+    @Test
+    public void theSettableDriveIsNeverFarFromTheWanted() {
+        for (double driveW = 0.05; driveW < 400; driveW *= 1.013) {
+            assertEquals(Ladder.settable(driveW), driveW, 0.1 * driveW);
+        }
+    }
+}

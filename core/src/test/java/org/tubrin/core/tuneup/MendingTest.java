@@ -1,0 +1,124 @@
+package org.tubrin.core.tuneup;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import org.apache.commons.csv.CSVRecord;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import org.tubrin.core.Sample;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+
+/** What each sign has the operator do, at 70 W after a good step at 35 W. */
+public class MendingTest {
+    @DataProvider
+    public Object[][] cases() {
+        return Sample.table("/tuneup/mending.csv").stream()
+                .map(row -> new Object[] {row.get("case"), row})
+                .toArray(Object[][]::new);
+    }
+
+    private static double number(CSVRecord row, String column) {
+        return Double.parseDouble(row.get(column));
+    }
+
+    private static Climber at70W(double load) {
+        return new Climber(Sample.setup())
+                .isReady()
+                .steps(35, 5.11, 3.5, 605.5, 0.4029, 0.0791, 2582)
+                .moves(Control.LOAD, load)
+                .moves(Control.DRIVE, 70);
+    }
+
+    @Test(dataProvider = "cases")
+    public void theMoveFitsTheSign(String name, CSVRecord row) {
+        Advice advice = at70W(number(row, "load"))
+                .reads(
+                        number(row, "output"),
+                        number(row, "plateCurrent"),
+                        number(row, "gridCurrent"),
+                        number(row, "plateVoltage"))
+                .advice();
+        assertEquals(advice.reason().name(), row.get("reason"), name + ": " + advice);
+        assertEquals(advice.move().getClass().getSimpleName(), row.get("move"), name);
+        if (advice.move() instanceof Move.Turn turn) {
+            assertEquals(turn.control().name(), row.get("control"), name);
+            assertEquals(turn.to(), number(row, "to"), number(row, "tolerance"), name);
+            assertTrue(advice.strikesReadings(), "the old readings do not hold at the new place");
+        }
+    }
+
+    @Test
+    public void aDoubtIsLookedIntoOnceAndThenTheReadingStands() {
+        Climber climber = at70W(4.5).reads(1000, 0.52, 0.15, 2520);
+        assertEquals(climber.advice().reason(), Reason.METER_LIES);
+        climber.does(
+                new RunEvent.ReadingTaken(new Reading(ReadingRole.OUTPUT, "1000", 1000, "Fathom", "1.5 kW"), true));
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+    }
+
+    @Test
+    public void aSlipOfThePenIsNotTakenForASign() {
+        Climber climber = at70W(4.5).reads(88.9, 0.5498, 0.1699, 2503);
+        assertEquals(climber.advice().move(), new Move.SettleDoubt(ReadingRole.OUTPUT, Doubt.TENFOLD_LOW));
+        climber.does(
+                new RunEvent.ReadingTaken(new Reading(ReadingRole.OUTPUT, "88.9", 88.9, "Fathom", "1.5 kW"), true));
+        assertEquals(climber.advice().reason(), Reason.PLATE_OFF_RESONANCE);
+    }
+
+    @Test
+    public void anArcAtTheHeavyEndIsLookedInto() {
+        Climber climber = at70W(10).does(new RunEvent.SignSeen(SeenSign.ARC));
+        assertEquals(climber.advice().move(), new Move.WorkThrough(Sign.Code.ARC_SEEN));
+        climber.does(new RunEvent.TriedAgain());
+        assertTrue(climber.state().openSign().isEmpty());
+    }
+
+    @Test
+    public void anArcElsewhereAsksForHeavierLoading() {
+        Advice advice = at70W(4.5).does(new RunEvent.SignSeen(SeenSign.ARC)).advice();
+        assertEquals(advice.reason(), Reason.AFTER_ARC);
+        assertEquals(((Move.Turn) advice.move()).to(), 5.0, 1e-9);
+    }
+
+    @Test
+    public void aSlippingDialComesBeforeTuning() {
+        Advice advice =
+                at70W(4.5).does(new RunEvent.SignSeen(SeenSign.KNOB_SLIPS)).advice();
+        assertEquals(advice.move(), new Move.WorkThrough(Sign.Code.KNOB_SLIPS));
+    }
+
+    @Test
+    public void saturationEndsTheClimbAndFinishesHeavier() {
+        Climber climber = new Climber(Sample.setup())
+                .isReady()
+                .steps(17.5, 5.14, 2.5, 384, 0.2917, 0.0362, 2643)
+                .steps(35, 5.11, 3.5, 470, 0.33, 0.06, 2610);
+        assertEquals(climber.state().climbEnd().orElseThrow(), ClimbEnd.SATURATION);
+        Advice advice = climber.advice();
+        assertEquals(advice.reason(), Reason.FINISH_HEAVIER);
+        assertEquals(((Move.Turn) advice.move()).to(), 4.0, 1e-9);
+    }
+
+    @Test
+    public void aLimitInReachEndsTheClimb() {
+        Climber climber = new Climber(Sample.setup()).isReady().steps(35, 5.11, 3.5, 605.5, 0.4029, 0.197, 2582);
+        assertEquals(climber.state().climbEnd().orElseThrow(), ClimbEnd.LIMIT_NEAR);
+    }
+
+    @Test
+    public void aHotLoadIsGivenTimeToCool() {
+        Climber climber = at70W(4.5).keysFor(335).reads(889.8, 0.5498, 0.1699, 2503);
+        climber.does(new RunEvent.StepRecorded())
+                .moves(Control.LOAD, 5)
+                .waits(5)
+                .keysFor(9);
+        climber.does(new RunEvent.TriedAgain()).waits(10);
+        Advice advice = climber.advice();
+        assertEquals(advice.reason(), Reason.LOAD_MUST_COOL, advice.toString());
+        assertTrue(advice.cautions().contains(Caution.HOT_LOAD));
+    }
+}
