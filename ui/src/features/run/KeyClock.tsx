@@ -22,7 +22,7 @@ export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number;
       <div className="flex items-center gap-5">
         <Ring
           share={running ? (clock.phase === 'KEY_DOWN' ? elapsedS / clock.aimS : Math.max(0, leftS / whole)) : 0}
-          label={running ? seconds(clock.phase === 'KEY_DOWN' ? elapsedS : Math.max(0, leftS)) : '–'}
+          label={running ? seconds(clock.phase === 'KEY_DOWN' ? Math.floor(elapsedS) : Math.max(0, leftS)) : '–'}
           beyond={beyond}
         />
         <div className="text-soft">

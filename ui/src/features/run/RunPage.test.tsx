@@ -1,0 +1,164 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { MemoryRouter, Route, Routes } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { ActRequest, RunView } from '../../api';
+import { RunPage } from './RunPage';
+import stored from './testRun.json';
+
+const run = stored as unknown as RunView;
+
+/** Answers as the server would, with the demo's climb in progress; keeps what was sent. */
+class Server {
+  view: RunView = run;
+  acts: ActRequest[] = [];
+  answer: (request: ActRequest) => Response | Promise<Response> = () => {
+    this.view = { ...this.view, sequence: this.view.sequence + 1 };
+    return json(200, this.view);
+  };
+  read: () => Response | Promise<Response> = () => json(200, this.view);
+
+  readonly fetch = async (request: Request): Promise<Response> => {
+    if (request.method === 'GET') return this.read();
+    const sent = (await request.json()) as ActRequest;
+    this.acts.push(sent);
+    return this.answer(sent);
+  };
+}
+
+const json = (status: number, body: unknown) =>
+  new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } });
+
+describe('the run', () => {
+  let server: Server;
+  let queries: QueryClient;
+
+  beforeEach(async () => {
+    server = new Server();
+    vi.stubGlobal('fetch', server.fetch);
+    vi.stubGlobal(
+      'ResizeObserver',
+      class {
+        observe() {}
+        disconnect() {}
+      },
+    );
+    localStorage.clear();
+    queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+    render(
+      <QueryClientProvider client={queries}>
+        <MemoryRouter initialEntries={[`/tune/${run.id}`]}>
+          <Routes>
+            <Route path="/tune/:runId" element={<RunPage />} />
+          </Routes>
+        </MemoryRouter>
+      </QueryClientProvider>,
+    );
+    await screen.findByText(run.advice.sentence);
+  });
+  afterEach(() => vi.unstubAllGlobals());
+
+  const kinds = () => server.acts.map((one) => one.act);
+
+  it('shows each step that was done, with its figures', () => {
+    const rows = within(screen.getByRole('table')).getAllByRole('row');
+    const output = rows.find((row) => row.textContent?.startsWith('Output'));
+    expect(
+      within(output as HTMLElement)
+        .getAllByRole('cell')
+        .map((cell) => cell.textContent),
+    ).toEqual(expect.arrayContaining(['138', '235', '380', '590']));
+    expect(screen.getByText('Room left at 35 W')).toBeInTheDocument();
+  });
+
+  it('follows the next move with Enter, once, however often it is pressed before the reply', async () => {
+    let reply: (response: Response) => void = () => undefined;
+    server.answer = () => new Promise((resolve) => (reply = resolve));
+    await userEvent.keyboard('{Enter}{Enter}{Enter}');
+    await waitFor(() => expect(kinds()).toEqual(['FOLLOW']));
+    await act(async () => reply(json(200, { ...run, sequence: run.sequence + 1 })));
+    expect(kinds()).toEqual(['FOLLOW']);
+    expect(server.acts[0]?.expectedSequence).toBe(run.sequence);
+  });
+
+  it('keys with Space and undoes with Z', async () => {
+    await userEvent.keyboard(' ');
+    await userEvent.keyboard('z');
+    await waitFor(() => expect(kinds()).toEqual(['KEY', 'UNDO']));
+    expect(server.acts[1]?.expectedSequence).toBe(run.sequence + 1);
+  });
+
+  it('sends a reading as it was typed, from the first empty row on', async () => {
+    await userEvent.keyboard('r');
+    expect(screen.getByLabelText('Output, W')).toHaveFocus();
+    await userEvent.keyboard('0,87 kW{Enter}');
+    expect(screen.getByLabelText('Plate current, A')).toHaveFocus();
+    await waitFor(() => expect(server.acts[0]).toMatchObject({ act: 'READ', role: 'OUTPUT', text: '0,87 kW' }));
+  });
+
+  it('keeps single keys out of a field', async () => {
+    await userEvent.click(screen.getByLabelText('Note'));
+    await userEvent.keyboard('zzz rdy');
+    expect(screen.getByLabelText('Note')).toHaveValue('zzz rdy');
+    expect(server.acts).toEqual([]);
+  });
+
+  it('turns a dial at once and keeps where it stands when it rests', async () => {
+    const dial = screen.getByRole('heading', { name: 'PLATE' }).parentElement as HTMLElement;
+    for (const shiftKey of [false, false, true]) fireEvent.keyDown(document.body, { key: 'ArrowLeft', shiftKey });
+    expect(within(dial).getByRole('status')).toHaveTextContent('4.89');
+    expect(server.acts).toEqual([]);
+    await waitFor(() => expect(server.acts).toHaveLength(1));
+    expect(server.acts[0]).toMatchObject({ act: 'SET', control: 'PLATE', text: '4.89' });
+  });
+
+  it('steps the drive along the ladder', async () => {
+    await userEvent.keyboard('d');
+    await userEvent.keyboard('{Shift>}d{/Shift}');
+    await waitFor(() => expect(server.acts.map((one) => one.text)).toEqual(['70', '17.5']));
+  });
+
+  it('tells what was refused of an entry beside it', async () => {
+    const problem = {
+      code: 'NEGATIVE',
+      field: 'OUTPUT',
+      found: '-5',
+      message: '-5 is below zero.',
+      allowed: '',
+      remedy: 'R.',
+    };
+    server.answer = () => json(422, { title: 'Not taken', detail: '', problems: [problem] });
+    await userEvent.type(screen.getByLabelText('Output, W'), '-5{Enter}');
+    expect(await screen.findByText(/-5 is below zero/)).toBeInTheDocument();
+    expect(screen.getByLabelText('Output, W')).toBeInvalid();
+    expect(screen.getByLabelText('Output, W')).toHaveAccessibleDescription(/below zero/);
+  });
+
+  it('tells when another window moved the run on', async () => {
+    server.answer = () => json(409, { title: 'Changed', detail: '' });
+    await userEvent.type(screen.getByLabelText('Output, W'), '870{Enter}');
+    expect(await screen.findByText('This run moved on in another window')).toBeInTheDocument();
+    expect(screen.getByText(/“870”/)).toBeInTheDocument();
+  });
+
+  it('never goes back to an older view that was under way', async () => {
+    let late: (response: Response) => void = () => undefined;
+    server.read = () => new Promise((resolve) => (late = resolve));
+    void queries.invalidateQueries();
+    await userEvent.keyboard('{Enter}');
+    await waitFor(() => expect(kinds()).toEqual(['FOLLOW']));
+    await act(async () => late(json(200, run)));
+    await userEvent.keyboard('z');
+    await waitFor(() => expect(server.acts[1]?.expectedSequence).toBe(run.sequence + 1));
+  });
+
+  it('says that nothing is saved while the server is away', async () => {
+    server.answer = () => {
+      throw new TypeError('refused');
+    };
+    await userEvent.type(screen.getByLabelText('Output, W'), '870{Enter}');
+    expect(await screen.findByText('Not saved yet.')).toBeInTheDocument();
+    expect(screen.getByLabelText('Output, W')).toHaveValue('870');
+  });
+});
