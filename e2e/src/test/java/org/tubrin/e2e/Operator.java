@@ -6,6 +6,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -103,12 +104,23 @@ final class Operator implements AutoCloseable {
         awaits("Have you read the limits");
     }
 
+    /** Presses Enter, again where the page was still busy and let it pass, until another sentence stands there. */
+    private void entersUntilItChanges(String last) {
+        for (int i = 0; i < 8 && sentence().equals(last); i++) {
+            presses("Enter");
+            try {
+                page.waitForCondition(
+                        () -> !sentence().equals(last), new Page.WaitForConditionOptions().setTimeout(3000));
+            } catch (TimeoutError stillBusy) {
+                continue;
+            }
+        }
+    }
+
     /** Answers all points and says that the heaters have been on for a while. */
     void getsReady() {
         for (String before = sentence(); !before.startsWith("Switch the heaters on"); before = sentence()) {
-            String last = before;
-            presses("Enter");
-            page.waitForCondition(() -> !sentence().equals(last));
+            entersUntilItChanges(before);
         }
         presses("r");
         types("10");
@@ -121,9 +133,7 @@ final class Operator implements AutoCloseable {
         for (String before = sentence();
                 !before.startsWith("Key at") && !before.startsWith("Rest");
                 before = sentence()) {
-            String last = before;
-            presses("Enter");
-            page.waitForCondition(() -> !sentence().equals(last));
+            entersUntilItChanges(before);
         }
     }
 
