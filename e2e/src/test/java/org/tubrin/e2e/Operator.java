@@ -6,7 +6,6 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
-import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -106,14 +105,11 @@ final class Operator implements AutoCloseable {
 
     /** Presses Enter, again where the page was still busy and let it pass, until another sentence stands there. */
     private void entersUntilItChanges(String last) {
-        for (int i = 0; i < 8 && sentence().equals(last); i++) {
-            presses("Enter");
-            try {
-                page.waitForCondition(
-                        () -> !sentence().equals(last), new Page.WaitForConditionOptions().setTimeout(3000));
-            } catch (TimeoutError stillBusy) {
-                continue;
+        for (int i = 0; i < 100 && sentence().equals(last); i++) {
+            if (i % 10 == 0) {
+                presses("Enter");
             }
+            page.waitForTimeout(200);
         }
     }
 
