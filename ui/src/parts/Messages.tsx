@@ -1,6 +1,9 @@
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import { Refusal } from '../api';
 import { Button } from './Button';
 import { LimitBar } from './marks';
+import { Sheet } from './Sheet';
 
 /** What is shown while something is read. */
 export function Loading({ what }: { what: string }) {
@@ -34,6 +37,49 @@ export function Trouble({ error, retry, page }: { error: unknown; retry?: () => 
           Try again
         </Button>
       )}
+    </div>
+  );
+}
+
+interface AnswerProps<T> {
+  query: { data: T | undefined; error: unknown; refetch: () => unknown };
+  what: string;
+  children: (data: T) => ReactNode;
+}
+
+/** A page made of one answer of the server: while it is read, when it fails, and when it is there. */
+export function Answer<T>({ query, what, children }: AnswerProps<T>) {
+  if (query.data !== undefined) return children(query.data);
+  if (!query.error) return <Loading what={what} />;
+  return (
+    <div className="p-5">
+      <Trouble page error={query.error} retry={() => void query.refetch()} />
+    </div>
+  );
+}
+
+/** A page with nothing on it yet: says what to do first and offers the one way there. */
+export function FirstThing({
+  title,
+  children,
+  to,
+}: {
+  title: string;
+  children: ReactNode;
+  to: [path: string, words: string];
+}) {
+  return (
+    <div className="mx-auto max-w-[640px] p-5">
+      <Sheet accent>
+        <h1 className="text-27">{title}</h1>
+        <div className="mt-1 mb-3 text-soft">{children}</div>
+        <Link
+          to={to[0]}
+          className="inline-flex min-h-[32px] items-center rounded-3 bg-act px-3 font-semibold text-sheet"
+        >
+          {to[1]}
+        </Link>
+      </Sheet>
     </div>
   );
 }

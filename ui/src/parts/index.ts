@@ -1,6 +1,6 @@
 export { Button } from './Button';
 export { Kbd } from './Kbd';
-export { Loading, Trouble } from './Messages';
+export { Answer, FirstThing, Loading, Trouble } from './Messages';
 export { Diamond, LimitBar } from './marks';
 export { Sheet } from './Sheet';
 export { SignalLine } from './SignalLine';

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { ask, type CardView, client } from '../../api';
-import { Button, Loading, Sheet, Trouble } from '../../parts';
+import { Answer, Button, FirstThing } from '../../parts';
 import { utc } from '../../quantity';
 
 export function CardsPage() {
@@ -10,43 +10,33 @@ export function CardsPage() {
   useEffect(() => {
     document.title = 'Cards · Tubrin';
   }, []);
-  if (cards.error) {
-    return (
-      <div className="p-5">
-        <Trouble page error={cards.error} retry={() => void cards.refetch()} />
-      </div>
-    );
-  }
-  if (!cards.data) return <Loading what="the cards" />;
-  if (cards.data.length === 0) return <NoCards />;
-  const amplifiers = [...new Set(cards.data.map((row) => row.amplifier))];
+  return (
+    <Answer query={cards} what="the cards">
+      {(rows) =>
+        rows.length === 0 ? (
+          <FirstThing title="No card yet" to={['/tune', 'Start a climb']}>
+            A finished climb writes its dials here, so that next time takes seconds.
+          </FirstThing>
+        ) : (
+          <CardsOf rows={rows} />
+        )
+      }
+    </Answer>
+  );
+}
+
+function CardsOf({ rows }: { rows: CardView[] }) {
+  const amplifiers = [...new Set(rows.map((row) => row.amplifier))];
   return (
     <div className="m-5 grid gap-[14px]">
       {amplifiers.map((amplifier, index) => (
         <Card
           key={amplifier}
           amplifier={amplifier}
-          rows={cards.data.filter((row) => row.amplifier === amplifier)}
+          rows={rows.filter((row) => row.amplifier === amplifier)}
           withTools={index === 0}
         />
       ))}
-    </div>
-  );
-}
-
-function NoCards() {
-  return (
-    <div className="mx-auto max-w-[640px] p-5">
-      <Sheet accent>
-        <h1 className="text-27">No card yet</h1>
-        <p className="mt-1 mb-3 text-soft">A finished climb writes its dials here, so that next time takes seconds.</p>
-        <Link
-          to="/tune"
-          className="inline-flex min-h-[32px] items-center rounded-3 bg-act px-3 font-semibold text-sheet"
-        >
-          Start a climb
-        </Link>
-      </Sheet>
     </div>
   );
 }

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { ask, client, type RunSummary } from '../../api';
-import { Loading, Sheet, Trouble } from '../../parts';
+import { Answer, FirstThing } from '../../parts';
 import { utc } from '../../quantity';
 
 const ENDINGS: Record<string, string> = { FINISHED: 'on the card', ABANDONED: 'left' };
@@ -12,30 +12,22 @@ export function LogPage() {
   useEffect(() => {
     document.title = 'Log · Tubrin';
   }, []);
-  if (runs.error) {
-    return (
-      <div className="p-5">
-        <Trouble page error={runs.error} retry={() => void runs.refetch()} />
-      </div>
-    );
-  }
-  if (!runs.data) return <Loading what="the log" />;
-  if (runs.data.length === 0) {
-    return (
-      <div className="mx-auto max-w-[640px] p-5">
-        <Sheet accent>
-          <h1 className="text-27">No run yet</h1>
-          <p className="mt-1 mb-3 text-soft">Every climb is kept here, with each reading as it was typed.</p>
-          <Link
-            to="/tune"
-            className="inline-flex min-h-[32px] items-center rounded-3 bg-act px-3 font-semibold text-sheet"
-          >
-            Start a climb
-          </Link>
-        </Sheet>
-      </div>
-    );
-  }
+  return (
+    <Answer query={runs} what="the log">
+      {(list) =>
+        list.length === 0 ? (
+          <FirstThing title="No run yet" to={['/tune', 'Start a climb']}>
+            Every climb is kept here, with each reading as it was typed.
+          </FirstThing>
+        ) : (
+          <LogOf runs={list} />
+        )
+      }
+    </Answer>
+  );
+}
+
+function LogOf({ runs }: { runs: RunSummary[] }) {
   return (
     <section aria-label="Log" className="sheet m-5 px-5 py-4">
       <h1 className="mb-3 text-22">Log</h1>
@@ -53,7 +45,7 @@ export function LogPage() {
             </tr>
           </thead>
           <tbody>
-            {runs.data.map((run) => (
+            {runs.map((run) => (
               <LogRow key={run.id} run={run} />
             ))}
           </tbody>

@@ -3,7 +3,7 @@ import { Button, useNow } from '../../parts';
 import { seconds } from '../../quantity';
 
 /** The points before power in one list, then the warm-up. */
-export function BeforePower({ view, act }: { view: RunView; act: (act: Act) => void }) {
+export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: number; act: (act: Act) => void }) {
   const open = view.preflight.findIndex((point) => !point.answered);
   return (
     <section aria-label="Before power" className="sheet px-5 py-4">
@@ -31,16 +31,16 @@ export function BeforePower({ view, act }: { view: RunView; act: (act: Act) => v
             )}
           </li>
         ))}
-        <WarmUp view={view} current={open < 0} />
+        <WarmUp view={view} skewMs={skewMs} current={open < 0} />
       </ol>
     </section>
   );
 }
 
-function WarmUp({ view, current }: { view: RunView; current: boolean }) {
+function WarmUp({ view, skewMs, current }: { view: RunView; skewMs: number; current: boolean }) {
   const warm = view.warm;
   const now = useNow(500, warm.heatersOnSince !== undefined);
-  const gone = warm.heatersOnSince ? (now - Date.parse(warm.heatersOnSince)) / 1000 : 0;
+  const gone = warm.heatersOnSince ? (now + skewMs - Date.parse(warm.heatersOnSince)) / 1000 : 0;
   const left = Math.max(0, warm.wholeS - gone);
   const share = warm.wholeS > 0 ? Math.min(1, gone / warm.wholeS) : 1;
   return (

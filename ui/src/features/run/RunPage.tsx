@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { useParams } from 'react-router';
 import type { RunView } from '../../api';
-import { Button, Diamond, Loading, SignalLine, Trouble, useKeys } from '../../parts';
+import { Answer, Button, Diamond, SignalLine, useKeys } from '../../parts';
 import { Afterwards } from './Afterwards';
 import { BeforePower } from './BeforePower';
 import { Dials } from './Dials';
@@ -17,16 +17,11 @@ import { type Run, useRun } from './useRun';
 export function RunPage() {
   const { runId = '' } = useParams();
   const run = useRun(runId);
-  if (!run.view) {
-    return run.error ? (
-      <div className="p-5">
-        <Trouble page error={run.error} retry={run.retry} />
-      </div>
-    ) : (
-      <Loading what="the run" />
-    );
-  }
-  return <Running run={run} view={run.view} />;
+  return (
+    <Answer query={{ data: run.view, error: run.error, refetch: run.retry }} what="the run">
+      {(view) => <Running run={run} view={view} />}
+    </Answer>
+  );
 }
 
 function Running({ run, view }: { run: Run; view: RunView }) {
@@ -83,7 +78,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
         <div className="grid gap-[13px]">
           <Messages run={run} />
           {beforePower ? (
-            <BeforePower view={view} act={run.act} />
+            <BeforePower view={view} skewMs={run.skewMs} act={run.act} />
           ) : (
             <>
               <StepSheet view={view} run={run} readOnly={ended} />

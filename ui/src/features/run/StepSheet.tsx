@@ -26,7 +26,7 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
     if (svg) act(svg);
   };
   const shown = readOnly ? view.steps : [...view.steps, view.draft];
-  const places = readOnly ? shown.length : Math.max(view.drivesW.length, shown.length);
+  const places = readOnly ? shown.length : Math.max(view.drivesW.length + 1, shown.length);
   const tableWidth = Math.max(width, HEAD_PX + places * LEAST_COLUMN_PX);
   const columns: (StepView | undefined)[] = Array.from({ length: places }, (_, i) => shown[i]);
   return (

@@ -17,29 +17,18 @@ export function ChoiceForm({ choices, choice, change }: Props) {
   return (
     <section aria-label="What to tune" className="sheet px-5 py-4">
       <h1 className="mb-2 text-22">What to tune</h1>
-      <Line label="Amplifier">
-        {choices.amplifiers.map((one) => (
-          <Pick
-            key={one.id}
-            group="amplifier"
-            name={one.name}
-            detail={one.detail}
-            disabled={!one.usable}
-            chosen={one.id === choice.amplifierId}
-            onPick={() => change({ amplifierId: one.id })}
-          />
-        ))}
-      </Line>
-      <Line label="Band">
-        {bands.map((one) => (
-          <Pick
-            key={one.band}
-            group="band"
-            name={one.name}
-            chosen={one.band === choice.band}
-            onPick={() => change({ band: one.band })}
-          />
-        ))}
+      <Boxes
+        label="Amplifier"
+        options={choices.amplifiers.map(box)}
+        chosen={[choice.amplifierId]}
+        onPick={(amplifierId) => change({ amplifierId })}
+      />
+      <Boxes
+        label="Band"
+        options={bands.map((one) => ({ code: one.band, name: one.name }))}
+        chosen={[choice.band]}
+        onPick={(band) => change({ band: band as Choice['band'] })}
+      >
         <span className="flex items-center gap-2">
           <label htmlFor="frequency" className="text-soft">
             at
@@ -54,118 +43,99 @@ export function ChoiceForm({ choices, choice, change }: Props) {
           />
           <span className="text-soft">MHz{limits && `, ${limits.lowestHz / 1e6} to ${limits.highestHz / 1e6}`}</span>
         </span>
-      </Line>
-      <Line label="Into">
-        {terminations.map((one) => (
-          <Pick
-            key={one.id}
-            group="termination"
-            name={one.name}
-            detail={one.detail}
-            chosen={one.id === choice.terminationId}
-            onPick={() => change({ terminationId: one.id })}
-          />
-        ))}
-      </Line>
-      <Line label="Exciter">
-        {choices.exciters.map((one) => (
-          <Pick
-            key={one.id}
-            group="exciter"
-            name={one.name}
-            detail={one.detail}
-            chosen={one.id === choice.exciterId}
-            onPick={() => change({ exciterId: one.id })}
-          />
-        ))}
-      </Line>
-      <Line label="Carrier">
-        {choices.carriers.map((one) => (
-          <Pick
-            key={one.code}
-            group="carrier"
-            name={one.name}
-            chosen={one.code === choice.carrier}
-            onPick={() => change({ carrier: one.code as Choice['carrier'] })}
-          />
-        ))}
-      </Line>
-      <Line label="Meters">
-        {choices.meters.map((one) => (
-          <Pick
-            key={one.id}
-            group="meters"
-            many
-            name={one.name}
-            detail={one.detail}
-            chosen={choice.meterIds.includes(one.id)}
-            onPick={() =>
-              change({
-                meterIds: choice.meterIds.includes(one.id)
-                  ? choice.meterIds.filter((id) => id !== one.id)
-                  : [...choice.meterIds, one.id],
-              })
-            }
-          />
-        ))}
-      </Line>
-      <Line label="School">
-        {choices.schools.map((one) => (
-          <Pick
-            key={one.code}
-            group="school"
-            name={one.name}
-            detail={one.detail}
-            chosen={one.code === choice.school}
-            onPick={() => change({ school: one.code as Choice['school'] })}
-          />
-        ))}
-      </Line>
+      </Boxes>
+      <Boxes
+        label="Into"
+        options={terminations.map(box)}
+        chosen={[choice.terminationId]}
+        onPick={(terminationId) => change({ terminationId })}
+      />
+      <Boxes
+        label="Exciter"
+        options={choices.exciters.map(box)}
+        chosen={[choice.exciterId]}
+        onPick={(exciterId) => change({ exciterId })}
+      />
+      <Boxes
+        label="Carrier"
+        options={choices.carriers}
+        chosen={[choice.carrier]}
+        onPick={(carrier) => change({ carrier: carrier as Choice['carrier'] })}
+      />
+      <Boxes
+        label="Meters"
+        many
+        options={choices.meters.map(box)}
+        chosen={choice.meterIds}
+        onPick={(id) => change({ meterIds: toggled(choice.meterIds, id) })}
+      />
+      <Boxes
+        label="School"
+        options={choices.schools}
+        chosen={[choice.school]}
+        onPick={(school) => change({ school: school as Choice['school'] })}
+      />
     </section>
   );
 }
 
-function Line({ label, children }: { label: string; children: ReactNode }) {
+interface Option {
+  code: string;
+  name: string;
+  detail?: string;
+  disabled?: boolean;
+}
+
+const box = (one: Choices['amplifiers'][number]): Option => ({
+  code: one.id,
+  name: one.name,
+  detail: one.detail,
+  disabled: !one.usable,
+});
+
+const toggled = (ids: string[], id: string) => (ids.includes(id) ? ids.filter((one) => one !== id) : [...ids, id]);
+
+interface BoxesProps {
+  label: string;
+  options: Option[];
+  chosen: string[];
+  many?: boolean;
+  onPick: (code: string) => void;
+  children?: ReactNode;
+}
+
+/** One line of the form: its options side by side, of which one or many are chosen. */
+function Boxes({ label, options, chosen, many, onPick, children }: BoxesProps) {
   return (
     <fieldset className="grid grid-cols-[96px_1fr] border-t border-hair py-2.5">
       <legend className="sr-only">{label}</legend>
       <span aria-hidden="true" className="head pt-1.5 text-soft">
         {label}
       </span>
-      <div className="flex flex-wrap gap-x-2.5 gap-y-2">{children}</div>
+      <div className="flex flex-wrap gap-x-2.5 gap-y-2">
+        {options.map(({ code, name, detail, disabled }) => (
+          <label
+            key={code}
+            className={`flex min-h-[34px] cursor-pointer items-center gap-2 rounded-3 border px-3 py-1 has-disabled:cursor-not-allowed has-focus-visible:outline-2 has-focus-visible:outline-act ${
+              chosen.includes(code) ? 'border-act bg-wash' : 'border-rule'
+            }`}
+          >
+            <input
+              type={many ? 'checkbox' : 'radio'}
+              name={label}
+              checked={chosen.includes(code)}
+              disabled={disabled}
+              onChange={() => onPick(code)}
+              className="accent-act"
+            />
+            <span className={disabled ? 'text-soft' : ''}>
+              <span className="head">{name}</span>
+              {detail && <span className="ml-2 text-13 text-soft">{detail}</span>}
+            </span>
+          </label>
+        ))}
+        {children}
+      </div>
     </fieldset>
-  );
-}
-
-interface PickProps {
-  group: string;
-  name: string;
-  detail?: string;
-  chosen: boolean;
-  disabled?: boolean;
-  many?: boolean;
-  onPick: () => void;
-}
-
-function Pick({ group, name, detail, chosen, disabled, many, onPick }: PickProps) {
-  return (
-    <label
-      className={`flex min-h-[34px] cursor-pointer items-center gap-2 rounded-3 border px-3 py-1 has-disabled:cursor-not-allowed has-focus-visible:outline-2 has-focus-visible:outline-act ${
-        chosen ? 'border-act bg-wash' : 'border-rule'
-      }`}
-    >
-      <input
-        type={many ? 'checkbox' : 'radio'}
-        name={group}
-        checked={chosen}
-        disabled={disabled}
-        onChange={onPick}
-        className="accent-act"
-      />
-      <span className={disabled ? 'text-soft' : ''}>
-        <span className="head">{name}</span>
-        {detail && <span className="ml-2 text-13 text-soft">{detail}</span>}
-      </span>
-    </label>
   );
 }

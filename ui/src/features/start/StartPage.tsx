@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { ask, type Choices, client, type RunSummary } from '../../api';
-import { Button, Kbd, Loading, Sheet, Trouble, useKeys, useNow } from '../../parts';
+import { Answer, Button, FirstThing, Kbd, Sheet, Trouble, useKeys, useNow } from '../../parts';
 import { ago } from '../../quantity';
 import { ChoiceForm } from './ChoiceForm';
 import { LastRow } from './LastRow';
@@ -13,16 +13,14 @@ export function StartPage() {
   useEffect(() => {
     document.title = 'Tune · Tubrin';
   }, []);
-  if (choices.error) {
-    return (
-      <div className="p-5">
-        <Trouble page error={choices.error} retry={() => void choices.refetch()} />
-      </div>
-    );
-  }
-  if (!choices.data) return <Loading what="the station" />;
-  const missing = whatIsMissing(choices.data);
-  return missing.length > 0 ? <FirstThings missing={missing} /> : <Start choices={choices.data} />;
+  return (
+    <Answer query={choices} what="the station">
+      {(data) => {
+        const missing = whatIsMissing(data);
+        return missing.length > 0 ? <FirstThings missing={missing} /> : <Start choices={data} />;
+      }}
+    </Answer>
+  );
 }
 
 function whatIsMissing(choices: Choices): string[] {
@@ -39,23 +37,14 @@ function whatIsMissing(choices: Choices): string[] {
 
 function FirstThings({ missing }: { missing: string[] }) {
   return (
-    <div className="mx-auto max-w-[640px] p-5">
-      <Sheet accent>
-        <h1 className="text-27">Describe the station first</h1>
-        <p className="mt-1 text-soft">A climb needs to know the limits in front of you. Still missing:</p>
-        <ul className="my-2 list-disc pl-5">
-          {missing.map((one) => (
-            <li key={one}>{one}</li>
-          ))}
-        </ul>
-        <Link
-          to="/station"
-          className="inline-flex min-h-[32px] items-center rounded-3 bg-act px-3 font-semibold text-sheet"
-        >
-          Go to Station
-        </Link>
-      </Sheet>
-    </div>
+    <FirstThing title="Describe the station first" to={['/station', 'Go to Station']}>
+      A climb needs to know the limits in front of you. Still missing:
+      <ul className="my-2 list-disc pl-5 text-ink">
+        {missing.map((one) => (
+          <li key={one}>{one}</li>
+        ))}
+      </ul>
+    </FirstThing>
   );
 }
 

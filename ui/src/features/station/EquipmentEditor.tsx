@@ -15,7 +15,9 @@ export function EquipmentEditor({ equipment }: { equipment: EquipmentView[] }) {
   const known = equipment.find((one) => one.id === id);
   const what = KINDS[known?.kind ?? kind ?? ''];
   if (!what) {
-    return <Trouble error={new Refusal(404, 'Not there', 'This record is gone. Choose another on the left.', [])} />;
+    return (
+      <Trouble page error={new Refusal(404, 'Not there', 'This record is gone. Choose another on the left.', [])} />
+    );
   }
   return <Editor key={id ?? kind} known={known} what={what} />;
 }

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { NavLink, Route, Routes } from 'react-router';
 import { ask, client, type EquipmentView, type GapView } from '../../api';
-import { Diamond, Loading, Sheet, Trouble } from '../../parts';
+import { Answer, Diamond, Sheet } from '../../parts';
 import { BackupSheet } from './BackupSheet';
 import { EquipmentEditor } from './EquipmentEditor';
 import { StationEditor } from './StationEditor';
@@ -14,23 +14,19 @@ export function StationPage() {
   useEffect(() => {
     document.title = 'Station · Tubrin';
   }, []);
-  if (equipment.error) {
-    return (
-      <div className="p-5">
-        <Trouble page error={equipment.error} retry={() => void equipment.refetch()} />
-      </div>
-    );
-  }
-  if (!equipment.data) return <Loading what="the station" />;
   return (
-    <div className="m-5 grid items-start gap-[14px] wide:grid-cols-[270px_minmax(0,1fr)]">
-      <EquipmentList equipment={equipment.data} />
-      <Routes>
-        <Route index element={<Overview gaps={gaps.data ?? []} />} />
-        <Route path="new/:kind" element={<EquipmentEditor equipment={equipment.data} />} />
-        <Route path=":id" element={<EquipmentEditor equipment={equipment.data} />} />
-      </Routes>
-    </div>
+    <Answer query={equipment} what="the station">
+      {(data) => (
+        <div className="m-5 grid items-start gap-[14px] wide:grid-cols-[270px_minmax(0,1fr)]">
+          <EquipmentList equipment={data} />
+          <Routes>
+            <Route index element={<Overview gaps={gaps.data ?? []} />} />
+            <Route path="new/:kind" element={<EquipmentEditor equipment={data} />} />
+            <Route path=":id" element={<EquipmentEditor equipment={data} />} />
+          </Routes>
+        </div>
+      )}
+    </Answer>
   );
 }
 

@@ -42,7 +42,9 @@ public class Screenshots {
             page.getByText("What is missing").waitFor();
             shoot(page, "station");
             day.startsClimb();
-            day.presses("Enter", "Enter");
+            day.presses("Enter");
+            day.awaits("covers on");
+            day.presses("Enter");
             day.awaits("air moving");
             shoot(page, "before-power");
         }

@@ -91,9 +91,14 @@ public record RunState(
         return points.stream().filter(point -> !checks.contains(point)).toList();
     }
 
+    /** Returns how long the whole warm-up takes, in seconds of real time. */
+    public double warmUpWholeS() {
+        return setup.tubes().tube().warmUpS() / setup.settings().warmUpSpeed();
+    }
+
     /** Returns the warm-up still to wait for, in seconds of real time; the whole of it while the heaters are not on. */
     public double warmUpLeftS(Instant now) {
-        double wholeS = setup.tubes().tube().warmUpS() / setup.settings().warmUpSpeed();
+        double wholeS = warmUpWholeS();
         return heatersOnSince
                 .map(since -> Math.max(0, wholeS - Duration.between(since, now).toMillis() / 1000.0))
                 .orElse(wholeS);

@@ -87,7 +87,7 @@ class RunViewer {
                 clock(state, clock),
                 new RunView.WarmView(
                         state.heatersOnSince().orElse(null),
-                        setup.tubes().tube().warmUpS() / setup.settings().warmUpSpeed(),
+                        state.warmUpWholeS(),
                         state.warmUpLeftS(now),
                         setup.settings().warmUpSpeed()),
                 List.of(dial(Control.PLATE, state, advice), dial(Control.LOAD, state, advice)),
@@ -128,15 +128,23 @@ class RunViewer {
                 "line.carrier", Map.of("mode", words.name(setup.carrier().name())));
         nodes.add(new RunView.Node(
                 setup.exciter().name(), drive.isEmpty() ? carrier : drive + ", " + carrier, false, drive));
-        String warmth = words.say("line."
-                + (phase == RunState.Phase.PREFLIGHT || phase == RunState.Phase.WARMING
-                        ? state.heatersOnSince().isPresent() && phase == RunState.Phase.WARMING ? "warming" : "cold"
-                        : state.isKeyed() ? "keyed" : "warm"));
+        String band = words.name(setup.band().name());
         nodes.add(new RunView.Node(
-                setup.amplifier().name(), words.name(setup.band().name()) + ", " + warmth, false, ""));
+                setup.amplifier().name(),
+                state.ending().isPresent() ? band : band + ", " + words.say("line." + warmth(state, phase)),
+                false,
+                ""));
         setup.channelFor(ReadingRole.OUTPUT).ifPresent(channel -> nodes.add(meterNode(state, channel)));
         nodes.add(terminationNode(state, clock));
         return nodes;
+    }
+
+    private static String warmth(RunState state, RunState.Phase phase) {
+        return switch (phase) {
+            case PREFLIGHT -> "cold";
+            case WARMING -> state.heatersOnSince().isPresent() ? "warming" : "cold";
+            default -> state.isKeyed() ? "keyed" : "warm";
+        };
     }
 
     private RunView.Node meterNode(RunState state, Channel channel) {
@@ -159,8 +167,9 @@ class RunViewer {
 
     private RunView.Node terminationNode(RunState state, KeyClock clock) {
         String detail = AdviceWords.detail(state.setup().termination(), words, state);
-        boolean hot = clock.heat().map(KeyClock.Heat::isHot).orElse(false);
-        if (clock.heat().isPresent() && !state.keyDowns().isEmpty()) {
+        boolean going = state.ending().isEmpty();
+        boolean hot = going && clock.heat().map(KeyClock.Heat::isHot).orElse(false);
+        if (going && clock.heat().isPresent() && !state.keyDowns().isEmpty()) {
             detail += ", " + Figures.plain(clock.heat().get().temperatureC(), 0) + OHM_GAP + "°C";
         }
         return new RunView.Node(state.setup().termination().name(), detail, hot, "");

@@ -74,7 +74,7 @@ class StepViewer {
                         .map(output -> Figures.of(output, ScaleUnit.W))
                         .orElse(null),
                 doublingW(state, step),
-                growth.map(ratio -> Figures.of(ratio, ScaleUnit.ONE)).orElse(null),
+                growth.map(ratio -> Figures.of(ratio, 1, "", 2)).orElse(null),
                 budget.efficiency().map(Figures::percent).orElse(null),
                 watts(budget.heatPerTubeW()),
                 watts(budget.heatPerTubeCorrectedW()),

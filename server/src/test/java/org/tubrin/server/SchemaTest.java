@@ -1,0 +1,100 @@
+package org.tubrin.server;
+
+import static org.testng.Assert.assertEquals;
+
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import org.tubrin.core.metering.Indication;
+import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Load;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Station;
+import org.tubrin.core.tuneup.Check;
+import org.tubrin.core.tuneup.RunEvent;
+import org.tubrin.core.tuneup.TuneSettings;
+import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.server.store.CoreJson;
+import tools.jackson.databind.JsonNode;
+
+/** Holds the published schema in step with the records: the same fields and the same codes, no more and no less. */
+public class SchemaTest {
+    private static final JsonNode SCHEMA =
+            CoreJson.mapper().readTree(SchemaTest.class.getResourceAsStream("/backup/backup-1.schema.json"));
+
+    @DataProvider
+    public Object[][] records() {
+        return new Object[][] {
+            {Station.class, "/$defs/station"},
+            {Amplifier.class, "/$defs/amplifier"},
+            {Stage.Tubes.class, "/$defs/stage/oneOf/0"},
+            {Stage.Transistors.class, "/$defs/stage/oneOf/1"},
+            {org.tubrin.core.device.Tube.class, "/$defs/tube"},
+            {org.tubrin.core.tank.Dial.class, "/$defs/dial"},
+            {Exciter.class, "/$defs/exciter"},
+            {Meter.class, "/$defs/meter"},
+            {org.tubrin.core.metering.Channel.class, "/$defs/channel"},
+            {MeterRange.class, "/$defs/channel/properties/ranges/items"},
+            {Load.class, "/$defs/load"},
+            {org.tubrin.core.station.Antenna.class, "/$defs/antenna"},
+            {TuneSetup.class, "/$defs/setup"},
+            {TuneSettings.class, "/$defs/setup/properties/settings"},
+            {Reading.class, "/$defs/event/oneOf/5/properties/reading"},
+        };
+    }
+
+    @Test(dataProvider = "records")
+    public void aRecordHasTheFieldsOfItsSchema(Class<?> type, String pointer) {
+        Set<String> published =
+                new TreeSet<>(SCHEMA.at(pointer).get("properties").propertyNames());
+        published.remove("kind");
+        Set<String> known = Stream.of(type.getRecordComponents())
+                .map(java.lang.reflect.RecordComponent::getName)
+                .collect(Collectors.toCollection(TreeSet::new));
+        assertEquals(published, known, type.getSimpleName());
+    }
+
+    @DataProvider
+    public Object[][] codes() {
+        return new Object[][] {
+            {Band.values(), "/$defs/setup/properties/band"},
+            {ReadingRole.values(), "/$defs/channel/properties/role"},
+            {ScaleUnit.values(), "/$defs/channel/properties/scaleUnit"},
+            {Indication.values(), "/$defs/channel/properties/indication"},
+            {Check.values(), "/$defs/event/oneOf/1/properties/check"},
+            {org.tubrin.core.tuneup.Control.values(), "/$defs/event/oneOf/7/properties/control"},
+            {org.tubrin.core.tuneup.SeenSign.values(), "/$defs/event/oneOf/11/properties/sign"},
+            {org.tubrin.core.tank.LoadSense.values(), "/$defs/stage/oneOf/0/properties/loadSense"},
+        };
+    }
+
+    @Test(dataProvider = "codes")
+    public void theCodesAreThoseOfTheSchema(Enum<?>[] codes, String pointer) {
+        Set<String> published = new TreeSet<>();
+        SCHEMA.at(pointer).get("enum").forEach(code -> published.add(code.asString()));
+        Set<String> known = Stream.of(codes).map(Enum::name).collect(Collectors.toCollection(TreeSet::new));
+        assertEquals(published, known);
+    }
+
+    @Test
+    public void everyKindOfEventIsPublished() {
+        Set<String> published = new TreeSet<>();
+        SCHEMA.at("/$defs/event/oneOf")
+                .forEach(kind -> published.add(
+                        kind.at("/properties/kind/const").asString().toLowerCase(java.util.Locale.ROOT)));
+        Set<String> known = Stream.of(RunEvent.class.getPermittedSubclasses())
+                .map(kind -> kind.getSimpleName().toLowerCase(java.util.Locale.ROOT))
+                .collect(Collectors.toCollection(TreeSet::new));
+        assertEquals(published, known);
+    }
+}
