@@ -16,7 +16,7 @@ export function TopBar({ onHelp, onCommands }: { onHelp: () => void; onCommands:
         </svg>
         <span className="head text-22">Tubrin</span>
       </NavLink>
-      <nav aria-label="Places" className="flex gap-5 self-stretch">
+      <nav aria-label="Places" className="flex gap-5 max-phone:gap-4 self-stretch">
         {PLACES.map((place) => (
           <NavLink
             key={place.path}

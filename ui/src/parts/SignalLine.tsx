@@ -23,7 +23,9 @@ export function SignalLine({ nodes }: { nodes: LineNode[] }) {
                 )}
               </svg>
               <span className="head block text-14 leading-[18px]">{node.title}</span>
-              <span className={`block text-13 leading-[17px] ${node.watch ? 'text-watch' : 'text-soft'}`}>
+              <span
+                className={`block text-13 leading-[17px] max-phone:hidden ${node.watch ? 'text-watch' : 'text-soft'}`}
+              >
                 {node.detail}
                 {node.watch && <span className="sr-only">, needs attention</span>}
               </span>

@@ -1,4 +1,15 @@
-const CARRIED = ['fill', 'stroke', 'stroke-width', 'stroke-dasharray', 'opacity', 'font', 'text-anchor'] as const;
+const CARRIED = [
+  'fill',
+  'stroke',
+  'stroke-width',
+  'stroke-dasharray',
+  'opacity',
+  'font-family',
+  'font-size',
+  'font-weight',
+  'font-stretch',
+  'text-anchor',
+] as const;
 const PNG_SCALE = 2;
 
 /** Returns a drawing as a file of its own: with the looks that the page gives it, and its ground. */

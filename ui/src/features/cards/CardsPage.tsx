@@ -28,7 +28,7 @@ export function CardsPage() {
 function CardsOf({ rows }: { rows: CardView[] }) {
   const amplifiers = [...new Set(rows.map((row) => row.amplifier))];
   return (
-    <div className="m-5 grid gap-[14px]">
+    <div className="m-5 grid grid-cols-[minmax(0,1fr)] gap-[14px] print:m-0">
       {amplifiers.map((amplifier, index) => (
         <Card
           key={amplifier}

@@ -6,7 +6,7 @@ const KEYS = { PLATE: ['←', '→'], LOAD: ['↓', '↑'] } as const;
 
 export function Dials({ view, dials }: { view: RunView; dials: DialKeys }) {
   return (
-    <section aria-label="Dials" className="sheet grid grid-cols-2 gap-x-9 px-4 py-2.5">
+    <section aria-label="Dials" className="sheet grid grid-cols-2 gap-x-9 gap-y-3 max-phone:grid-cols-1 px-4 py-2.5">
       {view.dials.map((dial) => (
         <Dial key={dial.control} dial={dial} dials={dials} />
       ))}

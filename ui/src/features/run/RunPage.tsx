@@ -74,8 +74,8 @@ function Running({ run, view }: { run: Run; view: RunView }) {
   return (
     <div ref={page}>
       <SignalLine nodes={view.line} />
-      <div className="mx-5 mb-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_360px]">
-        <div className="grid gap-[13px]">
+      <div className="mx-5 mb-5 grid grid-cols-[minmax(0,1fr)] items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_360px]">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-[13px]">
           <Messages run={run} />
           {beforePower ? (
             <BeforePower view={view} skewMs={run.skewMs} act={run.act} />
@@ -87,7 +87,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           )}
           {ended ? <Afterwards view={view} /> : <RunFoot view={view} act={run.act} />}
         </div>
-        <div className="grid gap-[13px] max-wide:order-first">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-[13px] max-wide:order-first">
           {!ended && <NextMove view={view} run={run} follow={follow} read={read} keep={keep} />}
           {!beforePower && <Signs view={view} />}
           {!beforePower && <RoomLeft view={view} />}

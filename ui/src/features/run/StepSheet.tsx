@@ -6,7 +6,7 @@ import { StepTable } from './StepTable';
 import type { Run } from './useRun';
 
 const HEAD_PX = 150;
-const LEAST_COLUMN_PX = 84;
+const LEAST_COLUMN_PX = 76;
 const STAIR_PX = 206;
 
 /** The stair over the step table: one column per step, the one in hand lit through both. */

@@ -164,5 +164,5 @@ function cell(step: StepView, role: Row['role']) {
 
 function shown(figure: Figure | undefined, row: FigureRow): ReactNode {
   if (!figure) return undefined;
-  return <span className="text-soft">{row.bare ? figure.shown : figure.withUncertainty}</span>;
+  return <span className="text-13 text-soft">{row.bare ? figure.shown : figure.withUncertainty}</span>;
 }
