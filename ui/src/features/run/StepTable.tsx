@@ -17,10 +17,12 @@ interface FigureRow {
   label: string;
   unit: string;
   bare?: boolean;
+  /** Too wide for a narrow column with its uncertainty. */
+  wide?: boolean;
 }
 
 const FIGURES: FigureRow[] = [
-  { name: 'growth', label: 'Growth', unit: 'times' },
+  { name: 'growth', label: 'Growth', unit: 'times', wide: true },
   { name: 'efficiency', label: 'Efficiency', unit: '%' },
   { name: 'heatPerTube', label: 'Heat per tube', unit: 'W' },
   { name: 'heatPerTubeCorrected', label: '\u2003corrected', unit: 'W' },
@@ -164,5 +166,12 @@ function cell(step: StepView, role: Row['role']) {
 
 function shown(figure: Figure | undefined, row: FigureRow): ReactNode {
   if (!figure) return undefined;
-  return <span className="text-13 text-soft">{row.bare ? figure.shown : figure.withUncertainty}</span>;
+  return (
+    <span className="text-13 text-soft">
+      {figure.shown}
+      {!row.bare && (
+        <span className={row.wide ? 'max-roomy:hidden' : ''}>{figure.withUncertainty.slice(figure.shown.length)}</span>
+      )}
+    </span>
+  );
 }
