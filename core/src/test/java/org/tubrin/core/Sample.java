@@ -55,7 +55,8 @@ public final class Sample {
             Optional.of(0.015),
             List.of(Band.MHZ_7, Band.MHZ_14, Band.MHZ_28),
             List.of(new ChartRow(Band.MHZ_7, 5.1, 4.5)),
-            Optional.of(new Mains(230, 8)));
+            Optional.of(new Mains(230, 8)),
+            Optional.empty());
 
     public static final Exciter HALYARD = new Exciter(
             "Halyard 100",
@@ -125,7 +126,8 @@ public final class Sample {
                 BRIGANTINE.relayTimeS(),
                 BRIGANTINE.bands(),
                 BRIGANTINE.chart(),
-                BRIGANTINE.mains());
+                BRIGANTINE.mains(),
+                Optional.empty());
     }
 
     /** Returns the rows of a table under the test resources; lines that begin with # are its notes. */

@@ -60,6 +60,14 @@ public final class Checks {
         return this;
     }
 
+    /** Notes a name that is not one of those allowed. */
+    public Checks oneOf(String path, String found, List<String> names) {
+        if (!names.contains(found)) {
+            add(ProblemCode.UNKNOWN_NAME, path, found, new Allowed.OneOf(names));
+        }
+        return this;
+    }
+
     /** Refuses with all problems noted so far, where there are any. */
     public void done() {
         if (!problems.isEmpty()) {

@@ -6,6 +6,8 @@ public enum Unit {
     AMPERE,
     VOLT,
     OHM,
+    FARAD,
+    HENRY,
     HERTZ,
     SECOND,
     CELSIUS,

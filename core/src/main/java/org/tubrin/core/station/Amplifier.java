@@ -2,6 +2,7 @@ package org.tubrin.core.station;
 
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.device.Construction;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
@@ -16,6 +17,7 @@ import org.tubrin.core.quantity.Unit;
  * @param bands bands that it covers
  * @param chart the maker's dials, at most one row a band
  * @param mains what it asks of the mains; absent where it runs from a DC supply
+ * @param twin constants of its physical model; of the kind that its stage asks for; absent where unknown
  */
 public record Amplifier(
         String name,
@@ -25,7 +27,8 @@ public record Amplifier(
         Optional<Double> relayTimeS,
         List<Band> bands,
         List<ChartRow> chart,
-        Optional<Mains> mains)
+        Optional<Mains> mains,
+        Optional<TwinConstants> twin)
         implements Equipment {
 
     public Amplifier {
@@ -56,7 +59,17 @@ public record Amplifier(
                         Unit.MARK);
             }
         }
+        twin.ifPresent(constants -> checks.oneOf("twin.kind", constants.kind(), List.of(kindFor(stage))));
         checks.done();
+    }
+
+    private static String kindFor(Stage stage) {
+        if (stage instanceof Stage.Tubes tubes) {
+            return tubes.tube().construction() == Construction.TRIODE
+                    ? TwinConstants.CathodeDriven.KIND
+                    : TwinConstants.GridDriven.KIND;
+        }
+        return TwinConstants.Broadband.KIND;
     }
 
     /** Returns the maker's dials for a band. */

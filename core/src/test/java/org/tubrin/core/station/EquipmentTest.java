@@ -28,6 +28,7 @@ public class EquipmentTest {
                 Optional.empty(),
                 List.of(Band.MHZ_7),
                 chart,
+                Optional.empty(),
                 Optional.empty());
     }
 

@@ -123,6 +123,7 @@ public class AdmissionTest {
                 Optional.of(0.025),
                 Sample.BRIGANTINE.bands(),
                 Sample.BRIGANTINE.chart(),
+                Optional.empty(),
                 Optional.empty());
         assertTrue(Check.preflight(Sample.setup(slow, Sample.STATION, Sample.BALLAST))
                 .contains(Check.TR_DELAY));

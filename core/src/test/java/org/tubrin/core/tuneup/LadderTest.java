@@ -26,6 +26,7 @@ public class LadderTest {
                 Optional.empty(),
                 Sample.BRIGANTINE.bands(),
                 Sample.BRIGANTINE.chart(),
+                Optional.empty(),
                 Optional.empty());
         Exciter exciter = new Exciter("E", powerMinW, powerMaxW, 0.05, 0.03, List.of());
         return new TuneSetup(

@@ -1,0 +1,156 @@
+package org.tubrin.core.twin;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * How faithfully the output follows the drive over the envelope.
+ *
+ * <p>Method: quasi-static. The drive is swept with the plate voltage held at what the mean current of the envelope in
+ * question leaves of it, since a supply's capacitors ride out the envelope; output amplitude and angle against the drive's
+ * amplitude (AM/AM, AM/PM) then carry any envelope. Products of two equal tones are the odd harmonics of the output over a
+ * beat, taken at the midpoints where a discrete cosine sum is exact for a smooth curve. Source: A. A. M. Saleh,
+ * "Frequency-independent and frequency-dependent nonlinear models of TWT amplifiers", IEEE Trans. Commun. 29 (1981)
+ * 1715–1720, for the quasi-static envelope.
+ *
+ * <p>Valid: memory other than the supply's is not in it, nor any voltage-dependent capacitance, so AM/PM comes out small.
+ *
+ * @param plateVoltageDcV held during the envelope
+ * @param curve amplitudes, drive rising
+ * @param thirdDb third-order products below one of two tones, in decibels; negative; 6 dB more below PEP
+ * @param fifthDb fifth-order products below one of two tones
+ * @param means averages over the two-tone beat
+ */
+public record Linearity(double plateVoltageDcV, List<Sample> curve, double thirdDb, double fifthDb, ModeAverage means) {
+    private static final int SAMPLES = 24;
+    private static final int VOLTAGE_ROUNDS = 4;
+    private static final double VOLTAGE_DONE_V = 0.2;
+
+    public Linearity {
+        curve = List.copyOf(curve);
+    }
+
+    /**
+     * The output at one amplitude of drive.
+     *
+     * @param driveAmplitude relative to PEP, 0 to 1
+     * @param outputPeakV peak voltage across the load
+     * @param angleRad against the angle at the smallest amplitude
+     */
+    public record Sample(double driveAmplitude, double outputPeakV, double angleRad) {}
+
+    /** Returns the linearity at a setting, whose drive is the peak envelope power. */
+    public static Outcome<Linearity> of(TubeTwin twin, Setting setting) {
+        return twin.probe(setting)
+                .map(probe -> of(probe, setting))
+                .orElseGet(() -> new Outcome.Unsettled<>(Outcome.Why.BAND_UNKNOWN, 0, 0));
+    }
+
+    private static Outcome<Linearity> of(Probe probe, Setting setting) {
+        double[] drives = new double[SAMPLES];
+        double[] weights = new double[SAMPLES];
+        for (int k = 0; k < SAMPLES; k++) {
+            double amplitude = Math.cos((SAMPLES - 1 - k + 0.5) * Math.PI / (2 * SAMPLES));
+            drives[k] = setting.driveW() * amplitude * amplitude;
+            weights[k] = 1.0 / SAMPLES;
+        }
+        Sweep sweep = new Sweep(probe, setting, drives, weights);
+        if (!sweep.settle()) {
+            return probe.unsettled();
+        }
+        double[] third = new double[2];
+        double[] fifth = new double[2];
+        double[] tone = new double[2];
+        double outputPerVolt = Math.sqrt(2 * setting.loadOhm());
+        List<Sample> curve = new ArrayList<>();
+        for (int k = 0; k < SAMPLES; k++) {
+            double beat = (SAMPLES - 1 - k + 0.5) * Math.PI / (2 * SAMPLES);
+            double size = Math.sqrt(sweep.outputW[k]);
+            double angle = sweep.angleRad[k] - sweep.angleRad[0];
+            add(tone, size, angle, Math.cos(beat));
+            add(third, size, angle, Math.cos(3 * beat));
+            add(fifth, size, angle, Math.cos(5 * beat));
+            curve.add(new Sample(Math.cos(beat), size * outputPerVolt, angle));
+        }
+        double reference = Math.hypot(tone[0], tone[1]);
+        return new Outcome.Settled<>(new Linearity(
+                sweep.heldV,
+                curve,
+                20 * Math.log10(Math.max(1e-9, Math.hypot(third[0], third[1]) / reference)),
+                20 * Math.log10(Math.max(1e-9, Math.hypot(fifth[0], fifth[1]) / reference)),
+                sweep.average()));
+    }
+
+    private static void add(double[] sum, double size, double angleRad, double weight) {
+        sum[0] += size * Math.cos(angleRad) * weight;
+        sum[1] += size * Math.sin(angleRad) * weight;
+    }
+
+    /** A sweep of drives with weights, at the plate voltage that their mean current leaves. */
+    static final class Sweep {
+        private final Probe probe;
+        private final Setting setting;
+        private final double[] drivesW;
+        private final double[] weights;
+        final double[] outputW;
+        final double[] angleRad;
+        private final double[] plateA;
+        private final double[] gridA;
+        private final double[] heatW;
+        double heldV;
+
+        /** Drives rise; weights add up to 1. */
+        Sweep(Probe probe, Setting setting, double[] drivesW, double[] weights) {
+            this.probe = probe;
+            this.setting = setting;
+            this.drivesW = drivesW;
+            this.weights = weights;
+            outputW = new double[drivesW.length];
+            angleRad = new double[drivesW.length];
+            plateA = new double[drivesW.length];
+            gridA = new double[drivesW.length];
+            heatW = new double[drivesW.length];
+        }
+
+        boolean settle() {
+            heldV = probe.supplyV(0.3 * probe.tubes().plateCurrentLimitA());
+            boolean settled = true;
+            double move = Double.POSITIVE_INFINITY;
+            for (int round = 0; settled && round < VOLTAGE_ROUNDS && move > VOLTAGE_DONE_V; round++) {
+                probe.holdPlateVoltage(heldV);
+                settled = sweepOnce();
+                double next = probe.supplyV(mean(plateA));
+                move = Math.abs(next - heldV);
+                heldV = next;
+            }
+            probe.holdPlateVoltage(0);
+            return settled;
+        }
+
+        private boolean sweepOnce() {
+            for (int k = 0; k < drivesW.length; k++) {
+                if (!probe.settle(drivesW[k], setting.plate(), setting.load())) {
+                    return false;
+                }
+                outputW[k] = probe.outputW();
+                angleRad[k] = probe.outputAngleRad();
+                plateA[k] = probe.plateCurrentA();
+                gridA[k] = probe.gridCurrentA();
+                heatW[k] = probe.plateHeatPerTubeW();
+            }
+            return true;
+        }
+
+        ModeAverage average() {
+            return new ModeAverage(mean(outputW), mean(plateA), mean(gridA), mean(heatW));
+        }
+
+        private double mean(double[] values) {
+            double sum = 0;
+            for (int k = 0; k < values.length; k++) {
+                sum += weights[k] * values[k];
+            }
+            return sum;
+        }
+    }
+}

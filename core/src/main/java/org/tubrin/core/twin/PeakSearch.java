@@ -1,0 +1,190 @@
+package org.tubrin.core.twin;
+
+import java.util.EnumSet;
+import java.util.Set;
+import org.tubrin.core.tank.Dial;
+
+/**
+ * Finds the dials of most output, and the heavier finish beyond them.
+ *
+ * <p>Method: the ridge of resonance is known in closed form, so LOAD is scanned along it and its maximum bracketed and
+ * narrowed by golden section; a few Newton steps on a quadratic through six points then correct both dials, since feedback
+ * parts resonance from most output. Source: R. P. Brent, "Algorithms for Minimization without Derivatives" (1973), ch. 5 for
+ * the section. Cost: about 33 operating points.
+ */
+public final class PeakSearch {
+    private static final int SCAN = 9;
+    private static final int SECTIONS = 7;
+    private static final int CORRECTIONS = 2;
+    private static final double GOLDEN = 0.3819660112501051;
+    private static final double REACH = 0.006;
+
+    private final Probe probe;
+    private final double driveW;
+    private final Dial plateDial;
+    private final Dial loadDial;
+    private final double plateStep;
+    private final double loadStep;
+    private double plate;
+    private double load;
+    private double best;
+    private int settles;
+    private boolean failed;
+
+    private PeakSearch(Probe probe, double driveW) {
+        this.probe = probe;
+        this.driveW = driveW;
+        plateDial = probe.tubes().plate();
+        loadDial = probe.tubes().load();
+        plateStep = 0.1 * REACH * (plateDial.most() - plateDial.least());
+        loadStep = 2 * REACH * (loadDial.most() - loadDial.least());
+    }
+
+    /** Returns the dials of most output at the setting's drive, which must be above 0; its own dials are not looked at. */
+    public static Outcome<Peak> most(TubeTwin twin, Setting setting) {
+        return twin.probe(setting)
+                .map(probe -> most(probe, setting.driveW()))
+                .orElseGet(() -> new Outcome.Unsettled<>(Outcome.Why.BAND_UNKNOWN, 0, 0));
+    }
+
+    /** Returns the dials of most output with a probe at hand. */
+    public static Outcome<Peak> most(Probe probe, double driveW) {
+        PeakSearch search = new PeakSearch(probe, driveW);
+        search.climb();
+        return search.peak();
+    }
+
+    /**
+     * Returns the best linear place: heavier than most output, at resonance, where output has fallen to a share of it.
+     *
+     * @param share 0.8 to 1 of most output; at the LOAD dial's end where it does not fall so far
+     */
+    public static Outcome<Peak> heavier(Probe probe, double driveW, double share) {
+        PeakSearch search = new PeakSearch(probe, driveW);
+        search.climb();
+        search.goHeavier(share);
+        return search.peak();
+    }
+
+    private void climb() {
+        double span = loadDial.most() - loadDial.least();
+        int at = 0;
+        for (int i = 0; i < SCAN; i++) {
+            double tried = loadDial.least() + span * i / (SCAN - 1);
+            double output = onRidge(tried);
+            if (i == 0 || output > best) {
+                best = output;
+                load = tried;
+                at = i;
+            }
+        }
+        double low = loadDial.least() + span * Math.max(0, at - 1) / (SCAN - 1);
+        double high = loadDial.least() + span * Math.min(SCAN - 1, at + 1) / (SCAN - 1);
+        for (int i = 0; i < SECTIONS; i++) {
+            boolean upward = high - load > load - low;
+            double tried = upward ? load + GOLDEN * (high - load) : load - GOLDEN * (load - low);
+            double output = onRidge(tried);
+            if (output > best) {
+                if (upward) {
+                    low = load;
+                } else {
+                    high = load;
+                }
+                load = tried;
+                best = output;
+            } else if (upward) {
+                high = tried;
+            } else {
+                low = tried;
+            }
+        }
+        plate = probe.resonantPlate(load);
+        for (int i = 0; i < CORRECTIONS; i++) {
+            correct();
+        }
+    }
+
+    /** One Newton step on the quadratic through the place and five around it, taken where it gains. */
+    private void correct() {
+        double h = plateStep;
+        double k = loadStep;
+        double right = output(plate + h, load);
+        double left = output(plate - h, load);
+        double up = output(plate, load + k);
+        double down = output(plate, load - k);
+        double corner = output(plate + h, load + k);
+        double gx = (right - left) / 2;
+        double gy = (up - down) / 2;
+        double xx = right - 2 * best + left;
+        double yy = up - 2 * best + down;
+        double xy = corner - right - up + best;
+        double determinant = xx * yy - xy * xy;
+        double dx;
+        double dy;
+        if (xx < 0 && determinant > 0) {
+            dx = (xy * gy - yy * gx) / determinant;
+            dy = (xy * gx - xx * gy) / determinant;
+        } else {
+            dx = xx < 0 ? -gx / xx : 0;
+            dy = 0;
+        }
+        double nextPlate = plateDial.clamp(plate + h * Math.max(-20, Math.min(20, dx)));
+        double nextLoad = loadDial.clamp(load + k * Math.max(-5, Math.min(5, dy)));
+        double next = output(nextPlate, nextLoad);
+        if (next > best) {
+            best = next;
+            plate = nextPlate;
+            load = nextLoad;
+        }
+    }
+
+    private void goHeavier(double share) {
+        double wanted = share * best;
+        double light = load;
+        double heavy = probe.tubes().loadSense().heavierSign() > 0 ? loadDial.most() : loadDial.least();
+        if (onRidge(heavy) >= wanted) {
+            load = heavy;
+        } else {
+            for (int i = 0; i < 14; i++) {
+                double middle = (light + heavy) / 2;
+                if (onRidge(middle) >= wanted) {
+                    light = middle;
+                } else {
+                    heavy = middle;
+                }
+            }
+            load = light;
+        }
+        plate = probe.resonantPlate(load);
+    }
+
+    private double onRidge(double atLoad) {
+        return output(probe.resonantPlate(atLoad), atLoad);
+    }
+
+    private double output(double atPlate, double atLoad) {
+        settles++;
+        if (!probe.settle(driveW, atPlate, atLoad)) {
+            failed = true;
+            return 0;
+        }
+        return probe.outputW();
+    }
+
+    private Outcome<Peak> peak() {
+        output(plate, load);
+        if (failed) {
+            return probe.unsettled();
+        }
+        Set<Peak.Stop> stops = EnumSet.noneOf(Peak.Stop.class);
+        double plateEdge = 1e-6 * (plateDial.most() - plateDial.least());
+        double loadEdge = 1e-3 * (loadDial.most() - loadDial.least());
+        if (plate < plateDial.least() + plateEdge || plate > plateDial.most() - plateEdge) {
+            stops.add(Peak.Stop.PLATE);
+        }
+        if (load < loadDial.least() + loadEdge || load > loadDial.most() - loadEdge) {
+            stops.add(Peak.Stop.LOAD);
+        }
+        return new Outcome.Settled<>(new Peak(plate, load, stops, probe.point(), settles));
+    }
+}

@@ -1,0 +1,135 @@
+package org.tubrin.core.twin;
+
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.TankBand;
+import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.tank.PiNetwork;
+
+/**
+ * A tube twin at work on one band, frequency and load: asked again and again at neighbouring settings, each answer found from
+ * the last. Allocates nothing while it settles; one thread.
+ */
+public final class Probe {
+    private final TwinConstants.Tuned constants;
+    private final Stage.Tubes tubes;
+    private final TankBand tank;
+    private final double frequencyHz;
+    private final double loadOhm;
+    private final double loadReactanceOhm;
+    private final TubeSolver solver;
+    private final PiNetwork network = new PiNetwork();
+
+    Probe(TubeTwin twin, TankBand tank, Setting setting, int points) {
+        constants = twin.constants();
+        tubes = twin.tubes();
+        this.tank = tank;
+        frequencyHz = setting.frequencyHz();
+        loadOhm = setting.loadOhm();
+        loadReactanceOhm = setting.loadReactanceOhm();
+        solver = twin.solver(points);
+    }
+
+    /** Returns whether the stage settled at a drive in watts and two dial positions; its figures may then be read. */
+    public boolean settle(double driveW, double plate, double load) {
+        return settleAt(driveW, plateF(plate), loadF(load));
+    }
+
+    /** Returns the PLATE position at which the tank is in resonance for a LOAD position, stopped at the dial's ends. */
+    public double resonantPlate(double load) {
+        network.set(frequencyHz, tank.inductanceH(), tank.unloadedQ(), 0, loadF(load), loadOhm, loadReactanceOhm);
+        return constants.plate().position(tubes.plate(), network.resonantPlateF() - tank.platePadF());
+    }
+
+    boolean settleAt(double driveW, double plateF, double loadF) {
+        network.set(frequencyHz, tank.inductanceH(), tank.unloadedQ(), plateF, loadF, loadOhm, loadReactanceOhm);
+        return solver.settle(
+                network.resistanceOhm(),
+                network.reactanceOhm(),
+                tank.driveShare(),
+                tank.inputReactanceOhm(),
+                frequencyHz,
+                driveW);
+    }
+
+    double plateF(double plate) {
+        return constants.plate().capacitanceF(tubes.plate(), plate) + tank.platePadF();
+    }
+
+    double loadF(double load) {
+        return constants.load().capacitanceF(tubes.load(), load) + tank.loadPadF();
+    }
+
+    Stage.Tubes tubes() {
+        return tubes;
+    }
+
+    /** Forgets the last answer. */
+    public void forget() {
+        solver.forget();
+    }
+
+    /** Holds the plate voltage from now on, in volts; lets the supply sag again for 0. */
+    void holdPlateVoltage(double volt) {
+        solver.holdPlateVoltage(volt);
+    }
+
+    /** Returns what the supply gives at a plate current in amperes, in volts. */
+    double supplyV(double plateCurrentA) {
+        return constants.supplyOpenV() - constants.supplySourceOhm() * plateCurrentA;
+    }
+
+    /** Returns the power into the load, in watts. */
+    public double outputW() {
+        return network.efficiency() * solver.plateRfW();
+    }
+
+    /** Returns the loaded plate voltage, in volts. */
+    public double plateVoltageDcV() {
+        return solver.plateVoltageDcV();
+    }
+
+    /** Returns the plate current of all tubes, in amperes. */
+    public double plateCurrentA() {
+        return solver.plateCurrentA();
+    }
+
+    /** Returns the control-grid current of all tubes, in amperes. */
+    public double gridCurrentA() {
+        return solver.gridCurrentA();
+    }
+
+    /** Returns the screen current of all tubes, in amperes. */
+    public double screenCurrentA() {
+        return solver.screenCurrentA();
+    }
+
+    /** Returns the plate dissipation of one tube, in watts. */
+    public double plateHeatPerTubeW() {
+        return solver.plateHeatPerTubeW();
+    }
+
+    /** Returns the peak RF voltage across the PLATE capacitor, in volts. */
+    public double platePeakV() {
+        return solver.platePeakV();
+    }
+
+    /** Returns the peak voltage across the LOAD capacitor, in volts. */
+    public double loadPeakV() {
+        return solver.platePeakV() * network.voltageRatio();
+    }
+
+    /** Returns the angle of the output's voltage against the source's, in radians. */
+    double outputAngleRad() {
+        return solver.plateAngleRad() + network.voltageAngleRad();
+    }
+
+    /** Returns the point last settled, in full. */
+    public TubePoint point() {
+        return solver.point(network.efficiency(), network.voltageRatio(), network.plateCapacitorRmsA(1));
+    }
+
+    <T> Outcome.Unsettled<T> unsettled() {
+        TubePoint.Report report = solver.report();
+        return new Outcome.Unsettled<>(Outcome.Why.NO_CONVERGENCE, report.iterations(), report.residualV());
+    }
+}

@@ -1,0 +1,102 @@
+package org.tubrin.core.twin;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.tubrin.core.twin.Twins.settled;
+
+import java.util.List;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.station.TwinConstants.BroadbandBand;
+
+/** The tetrode and the transistor variants. */
+public class OtherStagesTest {
+    private static final double OPTIMUM_OHM = 2352;
+
+    private static final TransistorTwin DINGHY = new TransistorTwin(new TwinConstants.Broadband(
+            13.8, 1.2, 0.62, 0.9, 0.75, 420, 70, 75, 3, List.of(new BroadbandBand(Band.MHZ_7, 12.6, 82, 1.15))));
+
+    private static final TransistorTwin KETCH = new TransistorTwin(new TwinConstants.Broadband(
+            50, 0, 0.68, 2, 0.11, 180, 70, 80, 3, List.of(new BroadbandBand(Band.MHZ_7, 18.6, 870, 1.15))));
+
+    private static TubePoint tetrode(double plateOhm, double driveW) {
+        GridDrivenSolver solver = new GridDrivenSolver(Twins.BARQUE, 1, 256);
+        assertTrue(solver.settle(plateOhm, 0, 1, 0, 7.1e6, driveW));
+        return solver.point(0.94, 0.1, 0.001);
+    }
+
+    @Test
+    public void theTetrodeRestsAsItsReference() {
+        TubePoint rest = tetrode(OPTIMUM_OHM, 0);
+        assertEquals(rest.meters().plateCurrentA(), 0.148, 0.0006);
+        assertEquals(rest.meters().screenCurrentA().orElseThrow(), 0.0059, 0.00006);
+    }
+
+    @DataProvider
+    public Object[][] drives() {
+        return new Object[][] {{0.5, 241.0, 0.0}, {2.0, 1010.0, 0.0}, {2.4, 1161.0, 0.005}};
+    }
+
+    @Test(dataProvider = "drives")
+    public void theTetrodeFollowsItsDrive(double driveW, double outputW, double gridA) {
+        TubePoint point = tetrode(OPTIMUM_OHM, driveW);
+        assertEquals(point.outputW(), outputW, 0.004 * outputW);
+        assertEquals(point.meters().gridCurrentA(), gridA, 0.0008);
+        assertEquals(point.powers().balanceErrorW(), 0, 1e-3);
+    }
+
+    @Test
+    public void screenCurrentIsTheTetrodesSignOfLightLoading() {
+        TubePoint tuned = tetrode(OPTIMUM_OHM, 2);
+        assertEquals(tuned.meters().plateCurrentA(), 0.614, 0.003);
+        assertEquals(tuned.meters().screenCurrentA().orElseThrow(), 0.055, 0.0006);
+        assertEquals(tuned.efficiency().orElseThrow(), 0.624, 0.003);
+        assertEquals(tuned.powers().plateHeatPerTubeW(), 543, 4);
+        assertEquals(tuned.powers().screenHeatPerTubeW(), 19, 0.6);
+        TubePoint light = tetrode(1.5 * OPTIMUM_OHM - 12, 2);
+        assertEquals(light.outputW(), 927, 5);
+        assertEquals(light.meters().screenCurrentA().orElseThrow(), 0.151, 0.0015);
+        assertEquals(light.powers().screenHeatPerTubeW(), 53, 0.6);
+    }
+
+    @Test
+    public void barquesDialsReachItsPlateLoadAndItsLoadRunsTheOtherWay() {
+        Setting chart = new Setting(Band.MHZ_7, 7.1e6, 2, 52, 44, 50, 0);
+        TubePoint point = settled(Twins.barque().at(chart));
+        assertEquals(point.outputW(), 1010, 15);
+        Probe probe = Twins.barque().probe(chart).orElseThrow();
+        assertTrue(probe.settle(2, probe.resonantPlate(60), 60));
+        assertTrue(probe.screenCurrentA() > point.meters().screenCurrentA().orElseThrow(), "60 is lighter than 44");
+        Peak most = settled(PeakSearch.most(Twins.barque(), chart));
+        Peak finish = settled(PeakSearch.heavier(probe, 2, 0.98));
+        assertTrue(finish.load() < most.load(), "heavier is the lower number");
+    }
+
+    @Test
+    public void transistorsGiveWhatTheirReferenceSays() {
+        Setting five = new Setting(Band.MHZ_7, 7.1e6, 5, 0, 0, 50, 0);
+        TransistorPoint dinghy = settled(DINGHY.at(five));
+        assertEquals(dinghy.outputW(), 60.9, 0.1);
+        assertEquals(dinghy.supplyCurrentA(), 8.31, 0.01);
+        for (double[] row : new double[][] {{11, 43.6}, {12, 50.2}, {13, 56.4}, {14.5, 64.5}}) {
+            assertEquals(settled(DINGHY.at(five, row[0], 20)).outputW(), row[1], 0.1);
+        }
+        TransistorPoint ketch = settled(KETCH.at(new Setting(Band.MHZ_7, 7.1e6, 12, 0, 0, 50, 0)));
+        assertEquals(ketch.outputW(), 615, 1);
+        assertEquals(ketch.supplyCurrentA(), 21.6, 0.05);
+    }
+
+    @Test
+    public void transistorsFoldBackAndTripBeforeTheyBurn() {
+        Setting matched = new Setting(Band.MHZ_7, 7.1e6, 5, 0, 0, 50, 0);
+        TransistorPoint hot = settled(DINGHY.at(matched, 13.8, 73));
+        assertTrue(
+                hot.foldedBack() && hot.outputW() < settled(DINGHY.at(matched)).outputW());
+        assertEquals(hot.supplyVoltageDcV() * hot.supplyCurrentA() + 5, hot.outputW() + hot.heatW(), 1e-9);
+        assertEquals(DINGHY.at(matched, 13.8, 75), new Outcome.Unsettled<TransistorPoint>(Outcome.Why.TRIPPED, 0, 0));
+        Setting mismatched = new Setting(Band.MHZ_7, 7.1e6, 5, 0, 0, 160, 0);
+        assertEquals(DINGHY.at(mismatched), new Outcome.Unsettled<TransistorPoint>(Outcome.Why.TRIPPED, 0, 0));
+    }
+}
