@@ -86,3 +86,13 @@ curl_ok() (
   printf 'GET %s HTTP/1.0\r\nHost: %s\r\n\r\n' "$path" "$host" >&3
   IFS=' ' read -r -t 5 _ status _ <&3 && [ "$status" = 200 ]
 )
+
+build_benchmark() {
+  mkdir -p target
+  mvn -B -q package -pl core,benchmark -DskipTests >target/build.log 2>&1 || { grep ERROR target/build.log | head -n 20 >&2; exit 1; }
+}
+
+benchmark_classpath() {
+  mvn -B -q dependency:build-classpath -pl core,benchmark -Dmdep.outputFile=target/classpath -Dmdep.includeScope=runtime >/dev/null
+  echo "benchmark/target/classes:core/target/classes:$(cat benchmark/target/classpath)"
+}

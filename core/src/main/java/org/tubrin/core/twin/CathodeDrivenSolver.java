@@ -39,6 +39,7 @@ final class CathodeDrivenSolver implements TubeSolver, DampedNewton.Equations {
     private double sourceV;
     private double feedbackS;
     private double heldV;
+    private final Stride stride = new Stride(4);
     private boolean warm;
     private TubePoint.Rung rung = TubePoint.Rung.COLD;
     private int iterations;
@@ -86,6 +87,7 @@ final class CathodeDrivenSolver implements TubeSolver, DampedNewton.Equations {
         }
         if (warm) {
             rung = TubePoint.Rung.WARM;
+            stride.guess(x);
             if (newton()) {
                 return true;
             }
@@ -170,8 +172,14 @@ final class CathodeDrivenSolver implements TubeSolver, DampedNewton.Equations {
     }
 
     @Override
+    public void stride() {
+        stride.begin();
+    }
+
+    @Override
     public void forget() {
         warm = false;
+        stride.end();
     }
 
     @Override

@@ -34,6 +34,7 @@ final class GridDrivenSolver implements TubeSolver, DampedNewton.Equations {
     private double share;
     private double inputX;
     private double heldV;
+    private final Stride stride = new Stride(3);
     private boolean warm;
     private TubePoint.Rung rung = TubePoint.Rung.COLD;
     private int iterations;
@@ -81,6 +82,7 @@ final class GridDrivenSolver implements TubeSolver, DampedNewton.Equations {
         }
         if (warm && drive > 0) {
             rung = TubePoint.Rung.WARM;
+            stride.guess(x);
             if (newton()) {
                 return true;
             }
@@ -121,8 +123,14 @@ final class GridDrivenSolver implements TubeSolver, DampedNewton.Equations {
     }
 
     @Override
+    public void stride() {
+        stride.begin();
+    }
+
+    @Override
     public void forget() {
         warm = false;
+        stride.end();
     }
 
     @Override

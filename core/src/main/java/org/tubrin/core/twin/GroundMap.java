@@ -124,6 +124,7 @@ public final class GroundMap {
         boolean forth = true;
         for (int r = first; r < loads.length; r += every, forth = !forth) {
             double loadF = probe.loadF(loads[r]);
+            probe.stride();
             for (int i = 0; i < plates.length; i++) {
                 int c = forth ? i : plates.length - 1 - i;
                 if (probe.settleAt(setting.driveW(), plateF[c], loadF)) {

@@ -63,6 +63,11 @@ public final class Probe {
         return tubes;
     }
 
+    /** Says that the settings to come are equal strides apart. */
+    void stride() {
+        solver.stride();
+    }
+
     /** Forgets the last answer. */
     public void forget() {
         solver.forget();

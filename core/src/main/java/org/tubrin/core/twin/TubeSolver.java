@@ -25,6 +25,9 @@ sealed interface TubeSolver permits CathodeDrivenSolver, GridDrivenSolver {
     /** Forgets the last solution, so that the next point is found from nothing. */
     void forget();
 
+    /** Says that the points to come are equal strides, so that each is guessed on the line through the last two. */
+    void stride();
+
     /** Holds the plate voltage at a value from now on, in volts, or lets the supply sag again for 0. */
     void holdPlateVoltage(double volt);
 
