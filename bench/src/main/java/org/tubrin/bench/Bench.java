@@ -1,0 +1,175 @@
+package org.tubrin.bench;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Timer;
+import java.util.TimerTask;
+import org.tubrin.core.station.Band;
+
+/** The instruments of the simulated station, on ports in a row, and the clock that moves it. */
+public final class Bench implements AutoCloseable {
+    /** Instruments in the order of their ports. */
+    public static final int INSTRUMENTS = 6;
+
+    private static final int TICK_MS = 20;
+    private final SimulatedStation station;
+    private final List<ScpiServer> servers = new ArrayList<>();
+    private final Timer clock = new Timer("bench-clock", true);
+    private long last = System.nanoTime();
+
+    /** Serves a station from a first port on; 0 for any free ones. */
+    public Bench(SimulatedStation station, int firstPort) throws IOException {
+        this.station = station;
+        List<Instrument> instruments =
+                List.of(exciter(), panelOfAmplifier(), wattmeter(), panelMeters(), loadProbe(), supply());
+        try {
+            for (int i = 0; i < instruments.size(); i++) {
+                servers.add(new ScpiServer(instruments.get(i), firstPort == 0 ? 0 : firstPort + i));
+            }
+        } catch (IOException e) {
+            close();
+            throw e;
+        }
+        clock.schedule(
+                new TimerTask() {
+                    @Override
+                    public void run() {
+                        tick();
+                    }
+                },
+                TICK_MS,
+                TICK_MS);
+    }
+
+    private void tick() {
+        long now = System.nanoTime();
+        station.pass(Math.min(1, (now - last) / 1e9));
+        last = now;
+    }
+
+    /** Returns the port of an instrument, counted from 0. */
+    public int port(int instrument) {
+        return servers.get(instrument).port();
+    }
+
+    private Instrument exciter() {
+        return new Instrument("exciter Halyard 100")
+                .toggle("OUTPut", station::keyed, station::key)
+                .toggle("OUTPut:STATe", station::keyed, station::key)
+                .level("SOURce:POWer", 0.1, 100, station::driveW, station::driveW)
+                .level("SOURce:FREQuency", 1.8e6, 30e6, station::frequencyHz, station::frequencyHz);
+    }
+
+    private Instrument panelOfAmplifier() {
+        return new Instrument("amplifier")
+                .level(
+                        "PANel:PLATe",
+                        -1000,
+                        2000,
+                        () -> station.plate().shown(),
+                        mark -> station.plate().turn(mark))
+                .level(
+                        "PANel:LOAD",
+                        -1000,
+                        2000,
+                        () -> station.load().shown(),
+                        mark -> station.load().turn(mark))
+                .query("PANel:BAND", () -> station.band().name())
+                .set("PANel:BAND", text -> {
+                    if (station.keyed()) {
+                        throw ScpiError.settingsConflict("the band switch arcs when it is turned keyed");
+                    }
+                    station.band(Instrument.word(text, Band.values()));
+                })
+                .toggle("PANel:OPERate", station::operate, station::operate)
+                .set("PANel:HEATer", text -> station.heater(Instrument.isOn(text)))
+                .number("PANel:HEATer:TIME", station::heaterS)
+                .query("PANel:TRIP", () -> station.tripped() ? "1" : "0")
+                .command("PANel:RESet", station::reset)
+                .query("ROUTe:AMPLifier", station::amplifierName)
+                .set(
+                        "ROUTe:AMPLifier",
+                        text -> station.place(
+                                Instrument.word(text, Placed.values()) == Placed.BRIGANTINE
+                                        ? SkerryPoint.BRIGANTINE
+                                        : SkerryPoint.BARQUE))
+                .set("ROUTe:LOAD", text -> station.loadOpen(Instrument.word(text, Cable.values()) == Cable.OPEN))
+                .query("PANel:ALL", this::all);
+    }
+
+    private enum Placed {
+        BRIGANTINE,
+        BARQUE
+    }
+
+    private enum Cable {
+        BALLAST,
+        OPEN
+    }
+
+    /** Returns all that the panels show in one line, so that a client asks once a tick. */
+    private String all() {
+        return String.join(
+                ",",
+                station.keyed() ? "1" : "0",
+                Double.toString(station.driveW()),
+                Double.toString(station.frequencyHz()),
+                Double.toString(station.plate().shown()),
+                Double.toString(station.load().shown()),
+                station.band().name(),
+                station.operate() ? "1" : "0",
+                station.tripped() ? "1" : "0",
+                Double.toString(station.heaterS()),
+                station.amplifierName());
+    }
+
+    private Instrument wattmeter() {
+        return new Instrument("wattmeter Fathom")
+                .number("MEASure:POWer", () -> station.shows(station.output))
+                .number("MEASure:POWer:FORWard", () -> station.shows(station.output))
+                .number("MEASure:POWer:REFLected", () -> station.shows(station.reflected))
+                .number("SENSe:POWer:RANGe", station.output::range)
+                .set("SENSe:POWer:RANGe", text -> {
+                    double end = Instrument.within(text, 150, 1500);
+                    station.output.range(end > 150 ? 1500 : 150);
+                    station.reflected.range(end > 150 ? 1500 : 150);
+                })
+                .set("SENSe:DETector", text -> station.held(Instrument.word(text, Detector.values()) == Detector.PEAK));
+    }
+
+    private enum Detector {
+        AVERAGE,
+        PEAK
+    }
+
+    private Instrument panelMeters() {
+        return new Instrument("panel meters")
+                .number("MEASure:CURRent", () -> station.shows(station.plateCurrent))
+                .number("MEASure:CURRent:PLATe", () -> station.shows(station.plateCurrent))
+                .number("MEASure:CURRent:GRID", () -> station.shows(station.gridCurrent))
+                .number("MEASure:CURRent:SCReen", () -> station.shows(station.screenCurrent))
+                .number("MEASure:VOLTage", () -> station.shows(station.plateVoltage))
+                .number("MEASure:VOLTage:PLATe", () -> station.shows(station.plateVoltage));
+    }
+
+    private Instrument loadProbe() {
+        return new Instrument("load Ballast 1000")
+                .number("MEASure:TEMPerature", station::loadC)
+                .number("MEASure:RESistance", station::loadOhm);
+    }
+
+    private Instrument supply() {
+        return new Instrument("supply Capstan 25")
+                .number("MEASure:VOLTage", () -> station.shows(station.supplyVoltage))
+                .number("MEASure:CURRent", () -> station.shows(station.supplyCurrent));
+    }
+
+    @Override
+    public void close() throws IOException {
+        clock.cancel();
+        for (ScpiServer server : servers) {
+            server.close();
+        }
+    }
+}

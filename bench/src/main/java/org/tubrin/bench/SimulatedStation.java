@@ -1,0 +1,251 @@
+package org.tubrin.bench;
+
+import java.util.Random;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.twin.Outcome;
+import org.tubrin.core.twin.Setting;
+import org.tubrin.core.twin.TubePoint;
+import org.tubrin.core.twin.TubeTwin;
+import org.tubrin.core.twin.Warming;
+
+/**
+ * The station behind the instruments: exciter, amplifier, load, and the pointers of the meters. It moves on with time when
+ * told to; safe for several threads.
+ */
+public final class SimulatedStation {
+    private static final double LONGEST_KEY_DOWN_S = 15;
+    private static final double AMBIENT_C = 20;
+    private static final double LOAD_LIMIT_C = 100;
+    private static final double GRID_TRIP_SHARE = 2.2;
+    private static final double SLICE_S = 0.02;
+    private static final Warming LOAD_WARMING = new Warming(0.52, 1800);
+
+    private final double warmUpSpeed;
+    private final long seed;
+    private final Random random;
+
+    private TubeTwin record = SkerryPoint.BRIGANTINE;
+    private Truth truth;
+    private Knob plate;
+    private Knob load;
+    private Band band = Band.MHZ_7;
+    private boolean operate = true;
+    private double frequencyHz = 7.1e6;
+    private double driveW = 1;
+    private boolean keyed;
+    private double keyedS;
+    private boolean tripped;
+    private double heaterS;
+    private boolean heater = true;
+    private double loadRiseK;
+    private boolean loadOpen;
+    private double exciterA;
+    private boolean held;
+
+    final Pointer output;
+    final Pointer reflected;
+    final Pointer plateCurrent;
+    final Pointer gridCurrent;
+    final Pointer screenCurrent;
+    final Pointer plateVoltage;
+    final Pointer supplyVoltage;
+    final Pointer supplyCurrent;
+
+    /** A station whose hidden truth belongs to a seed; heaters warm so many times faster than real ones. */
+    public SimulatedStation(long seed, double warmUpSpeed) {
+        this.seed = seed;
+        this.warmUpSpeed = warmUpSpeed;
+        random = new Random(seed);
+        truth = Truth.of(record, seed);
+        plate = new Knob(record.tubes().plate(), 5, 0.006);
+        load = new Knob(record.tubes().load(), 4, 0.02);
+        output = new Pointer(150, 0.05, 0.12, random);
+        reflected = new Pointer(150, 0.05, 0.12, random);
+        plateCurrent = new Pointer(1, 0.03, 0.15, random);
+        gridCurrent = new Pointer(0.35, 0.03, 0.15, random);
+        screenCurrent = new Pointer(0.2, 0.03, 0.15, random);
+        plateVoltage = new Pointer(4000, 0.03, 0.25, random);
+        supplyVoltage = new Pointer(20, 0.005, 0.05, random);
+        supplyCurrent = new Pointer(30, 0.01, 0.05, random);
+    }
+
+    /** Lets time pass, in seconds; anything longer than a slice is gone through in slices. */
+    public synchronized void pass(double seconds) {
+        for (double left = seconds; left > 1e-9; left -= SLICE_S) {
+            slice(Math.min(SLICE_S, left));
+        }
+    }
+
+    private void slice(double s) {
+        heaterS = heater ? heaterS + s * warmUpSpeed : 0;
+        keyedS = keyed ? keyedS + s : 0;
+        if (keyedS > LONGEST_KEY_DOWN_S) {
+            keyed = false;
+        }
+        double outputW = 0;
+        double plateA = 0;
+        double gridA = 0;
+        double screenA = 0;
+        double volts = truth.twin().constants().supplyOpenV();
+        boolean driven = keyed && operate && !tripped;
+        double emission = Warming.emission(heaterS, tubes().tube().warmUpS());
+        if (driven && emission > 0.01) {
+            Setting setting = new Setting(
+                    band, frequencyHz, driveW * truth.driveShare(), plate.behind(), load.behind(), loadOhm(), 0);
+            if (truth.withEmission(emission).at(setting) instanceof Outcome.Settled<TubePoint> settled) {
+                TubePoint point = settled.point();
+                outputW = point.outputW();
+                plateA = point.meters().plateCurrentA();
+                gridA = point.meters().gridCurrentA();
+                screenA = point.meters().screenCurrentA().orElse(0);
+                volts = point.meters().plateVoltageDcV();
+            }
+            tripped = gridA > GRID_TRIP_SHARE * tubes().gridCurrentLimitA();
+        } else if (keyed && !tripped) {
+            outputW = driveW * truth.driveShare();
+        }
+        loadRiseK = LOAD_WARMING.riseK(loadRiseK, loadOpen ? 0 : outputW, s);
+        exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(driveW) : 1.2;
+        double mismatch = (loadOhm() - 50) / (loadOhm() + 50);
+        output.follow(outputW / (1 - mismatch * mismatch), s);
+        reflected.follow(outputW * mismatch * mismatch / (1 - mismatch * mismatch), s);
+        plateCurrent.follow(plateA, s);
+        gridCurrent.follow(gridA, s);
+        screenCurrent.follow(screenA, s);
+        plateVoltage.follow(volts, s);
+        supplyCurrent.follow(exciterA, s);
+        supplyVoltage.follow(13.8 - 0.012 * exciterA, s);
+    }
+
+    private Stage.Tubes tubes() {
+        return record.tubes();
+    }
+
+    /** Returns the load's resistance at its temperature, or that of a broken cable. */
+    public synchronized double loadOhm() {
+        return loadOpen ? 5000 : truth.loadOhm() * (1 + truth.loadDriftPerK() * loadRiseK);
+    }
+
+    /** Returns the load's temperature in °C. */
+    public synchronized double loadC() {
+        return AMBIENT_C + loadRiseK;
+    }
+
+    /** Returns whether the load is hotter than it may be. */
+    public synchronized boolean loadTooHot() {
+        return loadC() > LOAD_LIMIT_C;
+    }
+
+    /** Puts an amplifier on the bench, cold dials in the middle, heaters on from now. */
+    synchronized void place(TubeTwin amplifier) {
+        record = amplifier;
+        truth = Truth.of(amplifier, seed);
+        plate = new Knob(
+                tubes().plate(), (tubes().plate().least() + tubes().plate().most()) / 2, 0.006 * span(true));
+        load = new Knob(tubes().load(), (tubes().load().least() + tubes().load().most()) / 2, 0.02 * span(false));
+        keyed = false;
+        tripped = false;
+        heaterS = 0;
+    }
+
+    private double span(boolean ofPlate) {
+        return (ofPlate ? tubes().plate() : tubes().load()).markStep();
+    }
+
+    /** Returns the true point at the knobs as they stand, keyed or not; for tests. */
+    public synchronized Outcome<TubePoint> trueAt(double drive, double plateMark, double loadMark) {
+        return truth.twin()
+                .at(new Setting(band, frequencyHz, drive * truth.driveShare(), plateMark, loadMark, loadOhm(), 0));
+    }
+
+    /** Returns the twin that is the truth; for tests. */
+    public synchronized TubeTwin trueTwin() {
+        return truth.twin();
+    }
+
+    synchronized String amplifierName() {
+        return record.equals(SkerryPoint.BRIGANTINE) ? "BRIGANTINE" : "BARQUE";
+    }
+
+    synchronized Knob plate() {
+        return plate;
+    }
+
+    synchronized Knob load() {
+        return load;
+    }
+
+    synchronized void band(Band to) {
+        band = to;
+    }
+
+    synchronized Band band() {
+        return band;
+    }
+
+    synchronized void operate(boolean on) {
+        operate = on;
+    }
+
+    synchronized boolean operate() {
+        return operate;
+    }
+
+    synchronized void frequencyHz(double hz) {
+        frequencyHz = hz;
+    }
+
+    synchronized double frequencyHz() {
+        return frequencyHz;
+    }
+
+    synchronized void driveW(double watt) {
+        driveW = watt;
+    }
+
+    synchronized double driveW() {
+        return driveW;
+    }
+
+    synchronized void key(boolean down) {
+        keyed = down;
+        keyedS = 0;
+    }
+
+    synchronized boolean keyed() {
+        return keyed;
+    }
+
+    synchronized void heater(boolean on) {
+        heater = on;
+        if (!on) {
+            heaterS = 0;
+        }
+    }
+
+    synchronized double heaterS() {
+        return heaterS;
+    }
+
+    synchronized boolean tripped() {
+        return tripped;
+    }
+
+    synchronized void reset() {
+        tripped = false;
+        keyed = false;
+    }
+
+    synchronized void loadOpen(boolean open) {
+        loadOpen = open;
+    }
+
+    synchronized void held(boolean peak) {
+        held = peak;
+    }
+
+    synchronized double shows(Pointer pointer) {
+        return pointer.shows(held && (pointer == output || pointer == reflected));
+    }
+}

@@ -1,0 +1,121 @@
+package org.tubrin.bench;
+
+import java.util.Random;
+import org.tubrin.core.device.TetrodeLaw;
+import org.tubrin.core.device.TriodeLaw;
+import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.twin.TubeTwin;
+
+/**
+ * What the bench knows and the operator does not: an amplifier a little off its record, and by how much its surroundings are.
+ *
+ * @param twin the amplifier as it really is, at nominal line voltage
+ * @param lineShare line voltage over nominal
+ * @param driveShare drive at the amplifier over what the exciter's setting says
+ * @param loadOhm resistance of the dummy load when cold
+ * @param loadDriftPerK share by which it rises per kelvin
+ */
+record Truth(TubeTwin twin, double lineShare, double driveShare, double loadOhm, double loadDriftPerK) {
+
+    /** Returns the amplifiers' and the station's truth that belongs to a seed: parts a few per cent off, a tube a little soft. */
+    static Truth of(TubeTwin record, long seed) {
+        Random random = new Random(seed);
+        double emission = 0.95 + 0.03 * random.nextGaussian();
+        double line = 1 + 0.012 * random.nextGaussian();
+        TwinConstants.Tuned moved = record.constants() instanceof TwinConstants.CathodeDriven triodes
+                ? moved(triodes, emission, line, random)
+                : moved((TwinConstants.GridDriven) record.constants(), emission, line, random);
+        return new Truth(
+                new TubeTwin(record.tubes(), moved),
+                line,
+                1 + 0.02 * random.nextGaussian(),
+                51.6 * (1 + 0.004 * random.nextGaussian()),
+                2.5e-4);
+    }
+
+    /** Returns the same with tubes that give a share of their emission. */
+    TubeTwin withEmission(double share) {
+        if (share >= 1) {
+            return twin;
+        }
+        TwinConstants.Tuned constants = twin.constants();
+        return new TubeTwin(
+                twin.tubes(),
+                constants instanceof TwinConstants.CathodeDriven triodes
+                        ? with(triodes, scaled(triodes.tube(), share), triodes.supplyOpenV())
+                        : with(
+                                (TwinConstants.GridDriven) constants,
+                                scaled(((TwinConstants.GridDriven) constants).tube(), share),
+                                constants.supplyOpenV()));
+    }
+
+    private static TwinConstants.CathodeDriven moved(
+            TwinConstants.CathodeDriven from, double emission, double line, Random random) {
+        TriodeLaw tube = scaled(from.tube(), emission);
+        TriodeLaw moved = new TriodeLaw(
+                tube.perveanceAPerV15(),
+                tube.amplificationFactor() * (1 + 0.015 * random.nextGaussian()),
+                tube.division() * (1 + 0.03 * random.nextGaussian()),
+                tube.kneeRatio(),
+                tube.plateRoundingV(),
+                tube.gridOnsetV(),
+                tube.plateCathodeF(),
+                tube.softCutOffV());
+        return with(from, moved, from.supplyOpenV() * line);
+    }
+
+    private static TwinConstants.GridDriven moved(
+            TwinConstants.GridDriven from, double emission, double line, Random random) {
+        return with(from, scaled(from.tube(), emission + 0.03 * random.nextGaussian()), from.supplyOpenV() * line);
+    }
+
+    private static TriodeLaw scaled(TriodeLaw tube, double share) {
+        return new TriodeLaw(
+                Math.max(1e-5, share * tube.perveanceAPerV15()),
+                tube.amplificationFactor(),
+                tube.division(),
+                tube.kneeRatio(),
+                tube.plateRoundingV(),
+                tube.gridOnsetV(),
+                tube.plateCathodeF(),
+                tube.softCutOffV());
+    }
+
+    private static TetrodeLaw scaled(TetrodeLaw tube, double share) {
+        return new TetrodeLaw(
+                Math.max(1e-5, share * tube.perveanceAPerV15()),
+                tube.screenFactor(),
+                tube.plateFactor(),
+                tube.screenDivision(),
+                tube.kneeOffset(),
+                tube.gridDivision(),
+                tube.gridKneeRatio(),
+                tube.plateRoundingV(),
+                tube.gridOnsetV());
+    }
+
+    private static TwinConstants.CathodeDriven with(TwinConstants.CathodeDriven from, TriodeLaw tube, double openV) {
+        return new TwinConstants.CathodeDriven(
+                tube,
+                from.biasV(),
+                openV,
+                from.supplySourceOhm(),
+                from.cathodeInputOhm(),
+                from.plate(),
+                from.load(),
+                from.tanks());
+    }
+
+    private static TwinConstants.GridDriven with(TwinConstants.GridDriven from, TetrodeLaw tube, double openV) {
+        return new TwinConstants.GridDriven(
+                tube,
+                from.gridBiasV(),
+                from.screenV(),
+                openV,
+                from.supplySourceOhm(),
+                from.swampOhm(),
+                from.plate(),
+                from.load(),
+                from.tanks());
+    }
+}

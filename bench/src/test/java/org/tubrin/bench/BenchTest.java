@@ -1,0 +1,224 @@
+package org.tubrin.bench;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.InetAddress;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import org.tubrin.core.twin.Outcome;
+import org.tubrin.core.twin.PeakSearch;
+import org.tubrin.core.twin.Setting;
+import org.tubrin.core.twin.TubePoint;
+
+public class BenchTest {
+    private static final int EXCITER = 0;
+    private static final int AMPLIFIER = 1;
+    private static final int FATHOM = 2;
+    private static final int PANEL = 3;
+
+    private SimulatedStation station;
+    private Bench bench;
+
+    /** A client that speaks lines. */
+    private final class Client implements AutoCloseable {
+        private final Socket socket;
+        private final BufferedReader in;
+
+        Client(int instrument) throws IOException {
+            socket = new Socket(InetAddress.getLoopbackAddress(), bench.port(instrument));
+            socket.setSoTimeout(5000);
+            in = new BufferedReader(new InputStreamReader(socket.getInputStream(), StandardCharsets.US_ASCII));
+        }
+
+        void send(String line) throws IOException {
+            socket.getOutputStream().write((line + "\n").getBytes(StandardCharsets.US_ASCII));
+        }
+
+        String ask(String line) throws IOException {
+            send(line);
+            return in.readLine();
+        }
+
+        double number(String query) throws IOException {
+            return Double.parseDouble(ask(query));
+        }
+
+        @Override
+        public void close() throws IOException {
+            socket.close();
+        }
+    }
+
+    @BeforeMethod
+    public void begin() throws IOException {
+        station = new SimulatedStation(7, 1);
+        bench = new Bench(station, 0);
+    }
+
+    @AfterMethod(alwaysRun = true)
+    public void end() throws IOException {
+        bench.close();
+    }
+
+    private void warm() {
+        station.pass(180);
+    }
+
+    private static TubePoint settled(Outcome<TubePoint> outcome) {
+        return ((Outcome.Settled<TubePoint>) outcome).point();
+    }
+
+    @Test
+    public void answersInShortAndLongFormAndQueuesWhatItDoesNotKnow() throws IOException {
+        try (Client fathom = new Client(FATHOM);
+                Client other = new Client(FATHOM)) {
+            assertTrue(fathom.ask("*IDN?").startsWith("Tubrin,Simulated bench wattmeter"));
+            assertEquals(fathom.number("SENS:POW:RANG?"), 150, 0);
+            fathom.send("SENSe:POWer:RANGe 1500");
+            assertEquals(other.number("sense:power:range?"), 1500, 0);
+            for (String wrong : new String[] {"MEAS:POWR?", "SENS:POW:RANG", "SENS:POW:RANG 3e9", "SENS:POW:RANG x"}) {
+                fathom.send(wrong);
+            }
+            assertTrue(fathom.ask("SYST:ERR?").startsWith("-113"));
+            assertTrue(fathom.ask("SYSTem:ERRor?").startsWith("-109"));
+            assertTrue(fathom.ask("SYST:ERR:NEXT?").startsWith("-222"));
+            assertTrue(fathom.ask("SYST:ERR?").startsWith("-104"));
+            assertEquals(fathom.ask("SYST:ERR?"), "0,\"No error\"");
+            assertEquals(other.ask("SYST:ERR?"), "0,\"No error\"", "each client has its own queue");
+            assertEquals(fathom.ask("*OPC?;*OPC?"), "1;1");
+            fathom.send("M".repeat(2000));
+            assertTrue(fathom.ask("SYST:ERR?").startsWith("-363"));
+            for (int i = 0; i < 50; i++) {
+                fathom.send("NONSENSE");
+            }
+            String last = "";
+            for (String error = fathom.ask("SYST:ERR?"); !error.startsWith("0"); error = fathom.ask("SYST:ERR?")) {
+                last = error;
+            }
+            assertTrue(last.startsWith("-350"), last);
+        }
+    }
+
+    @Test
+    public void showsTheTruthWithinTheMetersClass() throws IOException {
+        warm();
+        try (Client exciter = new Client(EXCITER);
+                Client amplifier = new Client(AMPLIFIER);
+                Client fathom = new Client(FATHOM);
+                Client panel = new Client(PANEL)) {
+            fathom.send("SENS:POW:RANG 1500");
+            amplifier.send("PAN:PLAT 5.1;PAN:LOAD 4.5");
+            exciter.send("SOUR:POW 70;OUTP ON");
+            assertEquals(exciter.ask("OUTP?"), "1");
+            assertEquals(amplifier.number("PAN:PLAT?"), 5.1, 1e-9);
+            station.pass(2);
+            TubePoint truth = settled(station.trueAt(70, 5.1, 4.5));
+            assertEquals(fathom.number("MEAS:POW?"), truth.outputW(), 0.06 * 1500);
+            assertEquals(panel.number("MEAS:CURR:PLAT?"), truth.meters().plateCurrentA(), 0.03);
+            assertEquals(panel.number("MEAS:CURR:GRID?"), truth.meters().gridCurrentA(), 0.0105);
+            assertEquals(panel.number("MEAS:VOLT:PLAT?"), truth.meters().plateVoltageDcV(), 120);
+            assertEquals(exciter.ask("OUTP OFF;OUTP?"), "0");
+            station.pass(2);
+            assertEquals(fathom.number("MEAS:POW?"), 0, 0.03 * 1500);
+        }
+    }
+
+    @Test
+    public void aColdTubeAndAWrongBandLookAsTheyShould() throws IOException {
+        station.pass(30);
+        station.driveW(17.5);
+        station.plate().turn(5.1);
+        station.load().turn(3);
+        station.key(true);
+        station.pass(1);
+        double cold = station.shows(station.plateCurrent);
+        assertTrue(cold < 0.03, "a cold tube draws nothing, not " + cold);
+        station.key(false);
+        warm();
+        station.key(true);
+        station.pass(1.5);
+        double warm = station.shows(station.plateCurrent);
+        assertTrue(warm > 0.25, "warm: " + warm);
+        station.key(false);
+        try (Client amplifier = new Client(AMPLIFIER)) {
+            amplifier.send("PAN:BAND MHZ_28");
+            assertEquals(amplifier.ask("PAN:BAND?"), "MHZ_28");
+        }
+        station.key(true);
+        station.pass(1.5);
+        assertTrue(station.shows(station.output) < 20, "the wrong band gives next to nothing");
+    }
+
+    @Test
+    public void lightLoadingAndOverDriveTrip() {
+        warm();
+        station.plate().turn(5.19);
+        station.load().turn(0.3);
+        station.driveW(100);
+        station.key(true);
+        station.pass(1);
+        assertTrue(station.tripped());
+        station.reset();
+        station.driveW(35);
+        station.load().turn(4.5);
+        station.plate().turn(5.1);
+        station.key(true);
+        station.pass(1);
+        assertTrue(!station.tripped());
+    }
+
+    @Test
+    public void theKeyComesUpByItselfAndTheLoadWarmsAndDrifts() {
+        warm();
+        double coldOhm = station.loadOhm();
+        for (int i = 0; i < 20; i++) {
+            station.driveW(70);
+            station.plate().turn(5.1);
+            station.load().turn(4.8);
+            station.key(true);
+            station.pass(20);
+            assertTrue(!station.keyed());
+        }
+        assertTrue(station.loadC() > 60, "after five minutes of carrier: " + station.loadC());
+        assertTrue(station.loadOhm() > 1.008 * coldOhm);
+    }
+
+    @Test
+    public void playOfAKnobIsTakenUpFirst() {
+        Knob knob = new Knob(SkerryPoint.BRIGANTINE.tubes().load(), 4, 0.02);
+        knob.turn(5);
+        assertEquals(knob.behind(), 4.99, 1e-9);
+        knob.turn(4.99);
+        assertEquals(knob.behind(), 4.99, 1e-9);
+        knob.turn(4.5);
+        assertEquals(knob.behind(), 4.51, 1e-9);
+        knob.turn(99);
+        assertEquals(knob.shown(), 10, 0);
+    }
+
+    @Test
+    public void theTruthIsNearTheRecordButNotIt() {
+        var setting = new Setting(org.tubrin.core.station.Band.MHZ_7, 7.1e6, 70, 0, 0, 50, 0);
+        double record = outputOf(PeakSearch.most(SkerryPoint.BRIGANTINE, setting));
+        for (long seed = 1; seed < 30; seed++) {
+            double truth = outputOf(
+                    PeakSearch.most(Truth.of(SkerryPoint.BRIGANTINE, seed).twin(), setting));
+            assertTrue(Math.abs(truth / record - 1) < 0.12, "seed " + seed + ": " + truth);
+            assertTrue(Math.abs(truth - record) > 0.01);
+        }
+    }
+
+    private static double outputOf(Outcome<org.tubrin.core.twin.Peak> outcome) {
+        return ((Outcome.Settled<org.tubrin.core.twin.Peak>) outcome)
+                .point()
+                .point()
+                .outputW();
+    }
+}
