@@ -81,7 +81,7 @@ public class BenchTest {
                 Client other = new Client(FATHOM)) {
             assertTrue(fathom.ask("*IDN?").startsWith("Tubrin,Simulated bench wattmeter"));
             assertEquals(fathom.number("SENS:POW:RANG?"), 150, 0);
-            fathom.send("SENSe:POWer:RANGe 1500");
+            fathom.ask("SENSe:POWer:RANGe 1500;*OPC?");
             assertEquals(other.number("sense:power:range?"), 1500, 0);
             for (String wrong : new String[] {"MEAS:POWR?", "SENS:POW:RANG", "SENS:POW:RANG 3e9", "SENS:POW:RANG x"}) {
                 fathom.send(wrong);
@@ -113,8 +113,8 @@ public class BenchTest {
                 Client amplifier = new Client(AMPLIFIER);
                 Client fathom = new Client(FATHOM);
                 Client panel = new Client(PANEL)) {
-            fathom.send("SENS:POW:RANG 1500");
-            amplifier.send("PAN:PLAT 5.1;PAN:LOAD 4.5");
+            fathom.ask("SENS:POW:RANG 1500;*OPC?");
+            amplifier.ask("PAN:PLAT 5.1;PAN:LOAD 4.5;*OPC?");
             exciter.send("SOUR:POW 70;OUTP ON");
             assertEquals(exciter.ask("OUTP?"), "1");
             assertEquals(amplifier.number("PAN:PLAT?"), 5.1, 1e-9);
