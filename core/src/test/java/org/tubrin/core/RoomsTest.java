@@ -24,7 +24,7 @@ public class RoomsTest {
             "station", List.of("quantity", "metering", "device", "tank"),
             "twin", List.of("quantity", "device", "tank", "station"),
             "budget", List.of("quantity", "metering", "station"),
-            "tuneup", List.of("quantity", "metering", "device", "tank", "station", "budget"),
+            "tuneup", List.of("quantity", "metering", "device", "tank", "station", "twin", "budget"),
             "card", List.of("quantity", "metering", "station", "tuneup"));
 
     private final JavaClasses classes = new ClassFileImporter()

@@ -113,7 +113,8 @@ public final class Sample {
                 7.1e6,
                 School.PEAK_THEN_HEAVIER,
                 new Preset(5.1, 4.5, Preset.Source.CHART),
-                TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()));
+                TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
+                Optional.empty());
     }
 
     /** Returns Brigantine with another sense of LOAD. */

@@ -8,6 +8,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.tubrin.core.device.TetrodeLaw;
+import org.tubrin.core.device.TriodeLaw;
 import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
@@ -16,10 +18,14 @@ import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
+import org.tubrin.core.station.TankBand;
+import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.tank.CapacitorLaw;
 import org.tubrin.core.tuneup.Check;
 import org.tubrin.core.tuneup.RunEvent;
 import org.tubrin.core.tuneup.TuneSettings;
@@ -47,6 +53,15 @@ public class SchemaTest {
             {MeterRange.class, "/$defs/channel/properties/ranges/items"},
             {Load.class, "/$defs/load"},
             {org.tubrin.core.station.Antenna.class, "/$defs/antenna"},
+            {TwinConstants.CathodeDriven.class, "/$defs/twin/oneOf/0"},
+            {TriodeLaw.class, "/$defs/twin/oneOf/0/properties/tube"},
+            {TwinConstants.GridDriven.class, "/$defs/twin/oneOf/1"},
+            {TetrodeLaw.class, "/$defs/twin/oneOf/1/properties/tube"},
+            {TwinConstants.Broadband.class, "/$defs/twin/oneOf/2"},
+            {TwinConstants.BroadbandBand.class, "/$defs/twin/oneOf/2/properties/bands/items"},
+            {TankBand.class, "/$defs/tankBands/items"},
+            {CapacitorLaw.class, "/$defs/capacitorLaw"},
+            {Instrument.class, "/$defs/instrument"},
             {TuneSetup.class, "/$defs/setup"},
             {TuneSettings.class, "/$defs/setup/properties/settings"},
             {Reading.class, "/$defs/event/oneOf/5/properties/reading"},

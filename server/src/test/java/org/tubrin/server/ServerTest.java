@@ -116,6 +116,7 @@ public abstract class ServerTest extends AbstractTestNGSpringContextTests {
         request.put("carrier", "CW");
         request.put("meterIds", java.util.List.of(equipmentId("Fathom"), equipmentId("Brigantine panel")));
         request.put("terminationId", equipmentId("Ballast 1000"));
+        request.put("source", "TYPED");
         request.put("band", band);
         request.put("frequency", frequency);
         request.put("school", "PEAK_THEN_HEAVIER");

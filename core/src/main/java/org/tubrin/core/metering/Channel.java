@@ -51,6 +51,18 @@ public record Channel(
                 .orElseGet(() -> ranges.get(ranges.size() - 1));
     }
 
+    /** Returns what a reading on a range is worth: as {@link #measured(double, String, MeterRange)}, with its own spread. */
+    public Quantity measured(Reading reading, MeterRange range) {
+        Quantity classed = measured(reading.rawValue(), reading.instrument(), range);
+        if (reading.spread().isEmpty()) {
+            return classed;
+        }
+        ErrorSource restless =
+                new ErrorSource(reading.instrument(), role.name(), range.name() + " at " + reading.textAsTyped());
+        return classed.plus(Quantity.of(
+                0, role.unit(), Standing.MEASURED, restless, reading.spread().getAsDouble() * correctionFactor));
+    }
+
     /**
      * Returns what a raw reading on a range is worth: the correction applied, the class error on it. Readings of one
      * instrument, role and range share the error's source.

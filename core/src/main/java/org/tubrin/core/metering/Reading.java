@@ -1,5 +1,6 @@
 package org.tubrin.core.metering;
 
+import java.util.OptionalDouble;
 import org.tubrin.core.quantity.Checks;
 
 /**
@@ -10,14 +11,22 @@ import org.tubrin.core.quantity.Checks;
  * @param rawValue the number in the core's unit, before any correction
  * @param instrument name of the meter
  * @param range name of the range in use
+ * @param spread standard uncertainty through restlessness, raw, not negative; absent where a person read it once
  */
-public record Reading(ReadingRole role, String textAsTyped, double rawValue, String instrument, String range) {
+public record Reading(
+        ReadingRole role, String textAsTyped, double rawValue, String instrument, String range, OptionalDouble spread) {
     public Reading {
         new Checks()
                 .text("textAsTyped", textAsTyped, 1, 24)
                 .range("rawValue", rawValue, -1e6, 1e6, role.unit())
                 .name("instrument", instrument)
                 .name("range", range)
+                .range("spread", spread, 0, 1e6, role.unit())
                 .done();
+    }
+
+    /** A reading by eye. */
+    public Reading(ReadingRole role, String textAsTyped, double rawValue, String instrument, String range) {
+        this(role, textAsTyped, rawValue, instrument, range, OptionalDouble.empty());
     }
 }

@@ -68,6 +68,14 @@ public final class Checks {
         return this;
     }
 
+    /** Notes a text that does not have the form of a regular expression. */
+    public Checks matches(String path, String found, String form, Allowed allowed) {
+        if (!found.matches(form)) {
+            add(ProblemCode.MALFORMED, path, found, allowed);
+        }
+        return this;
+    }
+
     /** Refuses with all problems noted so far, where there are any. */
     public void done() {
         if (!problems.isEmpty()) {

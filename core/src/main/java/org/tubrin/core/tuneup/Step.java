@@ -76,8 +76,7 @@ public record Step(
 
     private Optional<Quantity> worth(Reading reading) {
         return setup.channelFor(reading.role())
-                .flatMap(channel -> channel.range(reading.range())
-                        .map(range -> channel.measured(reading.rawValue(), reading.instrument(), range)));
+                .flatMap(channel -> channel.range(reading.range()).map(range -> channel.measured(reading, range)));
     }
 
     /** Returns the drive as a quantity: what the exciter is set to, with the bound of its scale; zero where not set. */

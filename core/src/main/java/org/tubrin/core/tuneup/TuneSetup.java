@@ -34,6 +34,7 @@ import org.tubrin.core.station.Termination;
  * @param school how the run decides
  * @param preset where the dials start
  * @param settings figures of good practice
+ * @param source where readings come from; absent in runs from before there was a choice: typed
  */
 public record TuneSetup(
         Station station,
@@ -46,7 +47,8 @@ public record TuneSetup(
         double frequencyHz,
         School school,
         Preset preset,
-        TuneSettings settings) {
+        TuneSettings settings,
+        Optional<ReadingSource> source) {
 
     public TuneSetup {
         meters = List.copyOf(meters);
@@ -106,6 +108,11 @@ public record TuneSetup(
         if (!problems.isEmpty()) {
             throw new Refused(problems);
         }
+    }
+
+    /** Returns where readings come from. */
+    public ReadingSource readings() {
+        return source.orElse(ReadingSource.TYPED);
     }
 
     /** Returns the stage, which is one with dials. */

@@ -106,7 +106,8 @@ public class AdmissionTest {
                         7.1e6,
                         good.school(),
                         good.preset(),
-                        good.settings()));
+                        good.settings(),
+                        Optional.empty()));
         assertEquals(
                 refused.problems().stream().map(Problem::path).toList(),
                 List.of("band", "frequencyHz", "carrier", "meters"));

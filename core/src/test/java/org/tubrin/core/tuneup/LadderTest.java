@@ -40,7 +40,8 @@ public class LadderTest {
                 good.frequencyHz(),
                 good.school(),
                 good.preset(),
-                good.settings());
+                good.settings(),
+                Optional.empty());
     }
 
     @Test

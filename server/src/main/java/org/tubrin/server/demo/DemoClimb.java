@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.apache.commons.csv.CSVRecord;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Reading;
@@ -64,7 +65,8 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
                 Double.parseDouble(row.get("frequencyMHz")) * 1e6,
                 School.PEAK_THEN_HEAVIER,
                 new Preset(chart.plate(), chart.load(), Preset.Source.CHART),
-                TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()));
+                TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
+                Optional.empty());
     }
 
     private void step(CSVRecord row, Player player) {

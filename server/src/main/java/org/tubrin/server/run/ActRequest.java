@@ -41,6 +41,8 @@ public record ActRequest(
         KEY,
         UNKEY,
         READ,
+        /** Reads all meters that have a source, over the last half second. */
+        TAKE,
         RANGE,
         SET,
         AGAIN,

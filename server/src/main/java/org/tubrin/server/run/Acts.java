@@ -28,11 +28,14 @@ final class Acts {
     private Acts() {}
 
     /** Returns the events of an act; fails with {@link Refused} where something of it is missing or mistyped. */
-    static List<RunEvent> events(RunState state, ActRequest request, Instant now) {
+    static List<RunEvent> events(RunState state, ActRequest request, Instant now, LiveActs live) {
         return switch (request.act()) {
             case FOLLOW -> Following.events(NextMove.of(state, now), now);
             case CHECK -> List.of(new RunEvent.Checked(given("check", request.check())));
-            case WARM -> List.of(new RunEvent.Warm(now.minus(warmFor(request.text()))));
+            case WARM ->
+                List.of(new RunEvent.Warm(
+                        now.minus(live.heatersOnFor(state).orElseGet(() -> warmFor(request.text())))));
+            case TAKE -> live.readings(state);
             case KEY -> List.of(new RunEvent.Keyed());
             case UNKEY -> List.of(new RunEvent.Unkeyed());
             case READ -> List.of(reading(state, request));

@@ -5,6 +5,7 @@ import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Stage;
@@ -42,6 +43,11 @@ final class EquipmentWords {
                     antenna.bands().stream()
                             .map(band -> words.name(band.band().name()))
                             .toList());
+        }
+        if (equipment instanceof Instrument instrument) {
+            return words.say(
+                    "detail.instrument",
+                    Map.of("role", words.name(instrument.role().name()), "meter", instrument.meter()));
         }
         return String.join(
                 ", ",

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -14,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
@@ -97,6 +99,17 @@ public class RunController {
     @GetMapping("/runs/{id}")
     RunView view(@PathVariable UUID id) {
         return runs.view(id);
+    }
+
+    @GetMapping(value = "/runs/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    SseEmitter live(@PathVariable UUID id) {
+        return runs.watch(id);
+    }
+
+    /** Returns what is live of a run at this moment. */
+    @GetMapping("/runs/{id}/now")
+    RunLive.LiveFrame now(@PathVariable UUID id) {
+        return runs.frame(id);
     }
 
     @PostMapping("/runs/{id}/acts")

@@ -8,6 +8,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.KeyClock;
+import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.SeenSign;
 import org.tubrin.core.tuneup.Sign;
@@ -46,7 +47,9 @@ public record RunView(
         List<CheckView> closing,
         List<String> notes,
         List<String> onAir,
-        List<SeenSign> mayReport) {
+        List<SeenSign> mayReport,
+        ReadingSource source,
+        boolean twin) {
 
     /** A box on the signal line; {@code toNext} stands between it and the next. */
     public record Node(String title, String detail, boolean watch, String toNext) {}
@@ -89,7 +92,8 @@ public record RunView(
             @Nullable Figure sag,
             @Nullable Advice expected,
             boolean complete,
-            List<Sign.Code> signs) {
+            List<Sign.Code> signs,
+            List<RunLive.ExpectedCell> twin) {
 
         /** Output to expect, in watts. */
         public record Advice(double leastW, double mostW) {}

@@ -17,6 +17,7 @@ import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tuneup.Advice;
 import org.tubrin.core.tuneup.Check;
 import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.Expected;
 import org.tubrin.core.tuneup.KeyClock;
 import org.tubrin.core.tuneup.Ladder;
 import org.tubrin.core.tuneup.Move;
@@ -96,7 +97,9 @@ class RunViewer {
                 adviceWords.checks(Check.closing(), state),
                 state.notes(),
                 OnAir.of(state).stream().map(this::onAir).toList(),
-                state.ending().isPresent() ? List.of() : List.of(SeenSign.values()));
+                state.ending().isPresent() ? List.of() : List.of(SeenSign.values()),
+                setup.readings(),
+                Expected.twin(setup).isPresent());
     }
 
     private List<RunView.SignView> signs(RunState state) {

@@ -4,8 +4,10 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import org.tubrin.core.metering.NumberEntry;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
@@ -41,19 +43,40 @@ public class Runs {
     private final Stations stations;
     private final Cards cards;
     private final RunViewer viewer;
+    private final LiveActs live;
+    private final RunLive watchers;
     private final Clock clock;
 
-    Runs(RunStore store, Stations stations, Cards cards, RunViewer viewer, Clock clock) {
+    Runs(
+            RunStore store,
+            Stations stations,
+            Cards cards,
+            RunViewer viewer,
+            LiveActs live,
+            RunLive watchers,
+            Clock clock) {
         this.store = store;
         this.stations = stations;
         this.cards = cards;
         this.viewer = viewer;
+        this.live = live;
+        this.watchers = watchers;
         this.clock = clock;
     }
 
     /** Returns a run as it stands now. */
     public RunView view(UUID runId) {
         return viewer.view(runId, Replay.of(store.events(runId)), clock.instant());
+    }
+
+    /** Returns what is live of a run now. */
+    public RunLive.LiveFrame frame(UUID runId) {
+        return watchers.frame(Replay.of(store.events(runId)));
+    }
+
+    /** Begins to send what is live of a run to a page. */
+    public SseEmitter watch(UUID runId) {
+        return watchers.watch(runId, Replay.of(store.events(runId)));
     }
 
     /** Begins a run; where one of that id was begun before, returns it. */
@@ -64,6 +87,7 @@ public class Runs {
         } catch (Stale e) {
             return view(request.runId());
         }
+        live.follow(Replay.of(List.of(first)), List.of(first));
         return view(request.runId());
     }
 
@@ -79,7 +103,7 @@ public class Runs {
         }
         Instant now = clock.instant().isAfter(state.lastAt()) ? clock.instant() : state.lastAt();
         List<Recorded> added = new ArrayList<>();
-        for (RunEvent event : Acts.events(state, request, now)) {
+        for (RunEvent event : Acts.events(state, request, now, live)) {
             List<Problem> refusals = Admission.refusals(state, event, now);
             if (!refusals.isEmpty()) {
                 throw new Refused(refusals);
@@ -91,6 +115,8 @@ public class Runs {
         }
         if (!added.isEmpty()) {
             store.append(runId, request.clientId(), added, state);
+            live.follow(state, added);
+            watchers.changed(runId, state);
         }
         return viewer.view(runId, state, now);
     }
@@ -124,7 +150,8 @@ public class Runs {
                 frequencyHz,
                 request.school(),
                 new Preset(tubes.plate().clamp(preset.plate()), tubes.load().clamp(preset.load()), preset.source()),
-                request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()));
+                request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()),
+                Optional.of(request.source()));
     }
 
     private <T extends org.tubrin.core.station.Equipment> T equipment(UUID id, Class<T> type, String field) {

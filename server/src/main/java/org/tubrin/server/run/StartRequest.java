@@ -5,6 +5,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
+import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.School;
 
 /**
@@ -20,6 +21,7 @@ import org.tubrin.core.tuneup.School;
  * @param frequency in MHz, as typed
  * @param school how to decide
  * @param warmUpSpeed 1, or more for demonstration
+ * @param source where readings come from
  */
 public record StartRequest(
         UUID runId,
@@ -31,4 +33,5 @@ public record StartRequest(
         Band band,
         String frequency,
         School school,
-        @Nullable Double warmUpSpeed) {}
+        @Nullable Double warmUpSpeed,
+        ReadingSource source) {}

@@ -29,9 +29,11 @@ import org.tubrin.server.words.Words;
 @Component
 class StepViewer {
     private final Words words;
+    private final ExpectedWords twin;
 
-    StepViewer(Words words) {
+    StepViewer(Words words, ExpectedWords twin) {
         this.words = words;
+        this.twin = twin;
     }
 
     /** Returns the rows that are read off meters. */
@@ -83,7 +85,8 @@ class StepViewer {
                 expected.map(one -> new RunView.StepView.Advice(one.leastW(), one.mostW()))
                         .orElse(null),
                 step.isComplete(),
-                Signs.of(step, before).stream().map(Sign::code).toList());
+                Signs.of(step, before).stream().map(Sign::code).toList(),
+                twin.of(step));
     }
 
     private static Figures.@Nullable Figure watts(Optional<Quantity> power) {

@@ -18,10 +18,12 @@ import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
+import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tuneup.RunEvent;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -83,6 +85,7 @@ public class CoreJson {
                 .addMixIn(Equipment.class, EquipmentTags.class)
                 .addMixIn(Termination.class, TerminationTags.class)
                 .addMixIn(Stage.class, StageTags.class)
+                .addMixIn(TwinConstants.class, TwinTags.class)
                 .addMixIn(Accuracy.class, AccuracyTags.class)
                 .addMixIn(RunEvent.class, EventTags.class);
     }
@@ -208,7 +211,8 @@ public class CoreJson {
         @JsonSubTypes.Type(value = Amplifier.class, name = "amplifier"),
         @JsonSubTypes.Type(value = Meter.class, name = "meter"),
         @JsonSubTypes.Type(value = Load.class, name = "load"),
-        @JsonSubTypes.Type(value = Antenna.class, name = "antenna")
+        @JsonSubTypes.Type(value = Antenna.class, name = "antenna"),
+        @JsonSubTypes.Type(value = Instrument.class, name = "instrument")
     })
     private interface EquipmentTags {}
 
@@ -225,6 +229,14 @@ public class CoreJson {
         @JsonSubTypes.Type(value = Stage.Transistors.class, name = "transistors")
     })
     private interface StageTags {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = TwinConstants.CathodeDriven.class, name = TwinConstants.CathodeDriven.KIND),
+        @JsonSubTypes.Type(value = TwinConstants.GridDriven.class, name = TwinConstants.GridDriven.KIND),
+        @JsonSubTypes.Type(value = TwinConstants.Broadband.class, name = TwinConstants.Broadband.KIND)
+    })
+    private interface TwinTags {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({

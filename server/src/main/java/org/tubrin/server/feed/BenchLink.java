@@ -1,0 +1,201 @@
+package org.tubrin.server.feed;
+
+import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.tuneup.Control;
+
+/**
+ * The key, drive and dials of the simulated bench, and of nothing else: what answers must say that it is the simulated bench
+ * before anything is set.
+ */
+@Component
+public class BenchLink implements SmartLifecycle {
+    private static final String IDENTITY = "Tubrin,Simulated bench";
+    private static final int EXCITER = 1;
+    private static final int AMPLIFIER = 2;
+    private static final int WATTMETER = 3;
+    private static final int TIMEOUT_MS = 1000;
+    private static final long POLL_MS = 50;
+    private static final long AWAY_MS = 500;
+
+    private final Hosts hosts;
+    private final Line[] lines = new Line[WATTMETER + 1];
+    private volatile Optional<Panel> panel = Optional.empty();
+    private volatile boolean running;
+
+    BenchLink(Hosts hosts) {
+        this.hosts = hosts;
+    }
+
+    /** What the panels of the bench show. */
+    public record Panel(
+            boolean keyed,
+            double driveW,
+            double frequencyHz,
+            double plate,
+            double load,
+            Band band,
+            boolean operate,
+            boolean tripped,
+            double heaterS,
+            String amplifier) {}
+
+    /** Returns whether a bench was named when the application started. */
+    public boolean isNamed() {
+        return hosts.bench(EXCITER).isPresent();
+    }
+
+    /** Returns what its panels show; empty while it is away. */
+    public Optional<Panel> panel() {
+        return panel;
+    }
+
+    /** Keys or unkeys its exciter; refuses where it is away. */
+    public void key(boolean down) {
+        set(EXCITER, "OUTP " + (down ? "ON" : "OFF"));
+        panel.ifPresent(shown -> panel = look());
+    }
+
+    /** Moves a control to a mark or a power in watts. */
+    public void turn(Control control, double to) {
+        switch (control) {
+            case DRIVE -> set(EXCITER, "SOUR:POW " + number(to));
+            case PLATE -> set(AMPLIFIER, "PAN:PLAT " + number(to));
+            case LOAD -> set(AMPLIFIER, "PAN:LOAD " + number(to));
+        }
+        panel = look();
+    }
+
+    /** Sets the band switch, which must not be turned keyed. */
+    public void band(Band band) {
+        set(AMPLIFIER, "PAN:BAND " + band.name());
+    }
+
+    /** Sets the exciter's frequency in hertz. */
+    public void frequency(double hz) {
+        set(EXCITER, "SOUR:FREQ " + number(hz));
+    }
+
+    /** Sets the wattmeter's range by its end in watts. */
+    public void range(double fullScaleW) {
+        set(WATTMETER, "SENS:POW:RANG " + number(fullScaleW));
+    }
+
+    /** Puts the amplifier of a name on the bench, where it is another one. */
+    public void amplifier(String name) {
+        String code = name.toUpperCase(Locale.ROOT);
+        if (panel.map(shown -> !shown.amplifier().equals(code)).orElse(true)) {
+            set(AMPLIFIER, "ROUT:AMPL " + code);
+        }
+    }
+
+    /** Resets a trip. */
+    public void reset() {
+        set(AMPLIFIER, "PAN:RES");
+    }
+
+    private static String number(double value) {
+        return String.format(Locale.ROOT, "%.6f", value);
+    }
+
+    private synchronized void set(int instrument, String command) {
+        try {
+            // The query afterwards makes sure that it has been taken before this returns.
+            line(instrument).ask(command + ";*OPC?", TIMEOUT_MS);
+        } catch (IOException e) {
+            drop(instrument);
+            panel = Optional.empty();
+            throw new Refused(new Problem(ProblemCode.BENCH_AWAY, "bench", "", new Allowed.Nothing()));
+        }
+    }
+
+    private synchronized Optional<Panel> look() {
+        try {
+            return Optional.of(read(line(AMPLIFIER).ask("PAN:ALL?", TIMEOUT_MS)));
+        } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
+            drop(AMPLIFIER);
+            return Optional.empty();
+        }
+    }
+
+    private static Panel read(String answer) {
+        List<String> parts = List.of(answer.split(",", -1));
+        return new Panel(
+                parts.get(0).equals("1"),
+                Double.parseDouble(parts.get(1)),
+                Double.parseDouble(parts.get(2)),
+                Double.parseDouble(parts.get(3)),
+                Double.parseDouble(parts.get(4)),
+                Band.valueOf(parts.get(5)),
+                parts.get(6).equals("1"),
+                parts.get(7).equals("1"),
+                Double.parseDouble(parts.get(8)),
+                parts.get(9));
+    }
+
+    private Line line(int instrument) throws IOException {
+        @Nullable Line known = lines[instrument];
+        if (known != null) {
+            return known;
+        }
+        InetSocketAddress address = hosts.bench(instrument).orElseThrow(() -> new IOException("no bench was named"));
+        Line line = Line.to(address, TIMEOUT_MS);
+        if (!line.ask("*IDN?", TIMEOUT_MS).startsWith(IDENTITY)) {
+            line.close();
+            throw new IOException("what answers is not the simulated bench");
+        }
+        lines[instrument] = line;
+        return line;
+    }
+
+    @SuppressWarnings("NullAway") // an empty place means: not connected
+    private void drop(int instrument) {
+        Line line = lines[instrument];
+        if (line != null) {
+            line.close();
+            lines[instrument] = null;
+        }
+    }
+
+    @Override
+    public void start() {
+        running = true;
+        if (isNamed()) {
+            Thread watcher = new Thread(this::watch, "bench");
+            watcher.setDaemon(true);
+            watcher.start();
+        }
+    }
+
+    private void watch() {
+        while (running) {
+            panel = look();
+            try {
+                Thread.sleep(panel.isPresent() ? POLL_MS : AWAY_MS);
+            } catch (InterruptedException e) {
+                running = false;
+            }
+        }
+    }
+
+    @Override
+    public void stop() {
+        running = false;
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+}

@@ -1,0 +1,65 @@
+package org.tubrin.server.feed;
+
+import java.io.IOException;
+import java.net.SocketTimeoutException;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Instrument;
+import org.tubrin.server.station.Stations;
+import org.tubrin.server.words.Words;
+
+/** Tries a connection to an instrument. */
+@RestController
+@RequestMapping("/api/instruments")
+public class InstrumentController {
+    private final Hosts hosts;
+    private final Stations stations;
+    private final Words words;
+
+    InstrumentController(Hosts hosts, Stations stations, Words words) {
+        this.hosts = hosts;
+        this.stations = stations;
+        this.words = words;
+    }
+
+    /** What came of trying: how it is in words, the answer as it came, and the value in the core's unit. */
+    public record Trial(
+            String health,
+            String says,
+            String answer,
+            @Nullable Double value) {}
+
+    /** Asks an instrument once; its record need not be kept. */
+    @PostMapping("/try")
+    Trial attempt(@RequestBody Map<String, Object> body) {
+        if (!(stations.read(body) instanceof Instrument instrument)) {
+            throw new Refused(new Problem(ProblemCode.UNKNOWN_NAME, "kind", "", new Allowed.Nothing()));
+        }
+        int timeoutMs = (int) Math.round(1000 * instrument.timeoutS());
+        try (Line line = Line.to(hosts.address(instrument.host(), instrument.port()), timeoutMs)) {
+            String answer = line.ask(instrument.query(), timeoutMs);
+            try {
+                double value = Double.parseDouble(answer) * instrument.factor();
+                return trial(Source.Health.OK, answer, value);
+            } catch (NumberFormatException e) {
+                return trial(Source.Health.UNREADABLE, answer, null);
+            }
+        } catch (SocketTimeoutException e) {
+            return trial(Source.Health.SILENT, "", null);
+        } catch (IOException e) {
+            return trial(Source.Health.AWAY, "", null);
+        }
+    }
+
+    private Trial trial(Source.Health health, String answer, @Nullable Double value) {
+        return new Trial(health.name(), words.say("source." + health.name()), answer, value);
+    }
+}

@@ -1,0 +1,147 @@
+package org.tubrin.server.run;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.Steadied;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.ReadingSource;
+import org.tubrin.core.tuneup.Recorded;
+import org.tubrin.core.tuneup.RunEvent;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.server.feed.BenchLink;
+import org.tubrin.server.feed.Feed;
+
+/** Acts on instruments and on the simulated bench: what they read comes in as events, what was done goes out to the bench. */
+@Component
+class LiveActs {
+    private static final Logger LOG = LoggerFactory.getLogger(LiveActs.class);
+    private static final double WINDOW_S = 0.5;
+    private static final double SAME = 1e-6;
+
+    private final Feed feed;
+    private final BenchLink bench;
+
+    LiveActs(Feed feed, BenchLink bench) {
+        this.feed = feed;
+        this.bench = bench;
+    }
+
+    /**
+     * Returns readings of all meters that have a source, and before them where drive and dials of the bench stand; refuses
+     * where there are none.
+     */
+    List<RunEvent> readings(RunState state) {
+        List<RunEvent> events = new ArrayList<>();
+        if (onBench(state)) {
+            bench.panel().ifPresent(panel -> {
+                moved(state, Control.DRIVE, panel.driveW()).ifPresent(events::add);
+                moved(state, Control.PLATE, panel.plate()).ifPresent(events::add);
+                moved(state, Control.LOAD, panel.load()).ifPresent(events::add);
+            });
+        }
+        int controls = events.size();
+        if (state.setup().readings() != ReadingSource.TYPED) {
+            for (ReadingRole role : ReadingRole.values()) {
+                reading(state, role).ifPresent(events::add);
+            }
+        }
+        if (events.size() == controls) {
+            throw new Refused(new Problem(ProblemCode.NO_LIVE_READING, "event", "", new Allowed.Nothing()));
+        }
+        return events;
+    }
+
+    private static Optional<RunEvent> moved(RunState state, Control control, double shown) {
+        Optional<Double> known = state.draft().position(control);
+        boolean same = known.isPresent() && Math.abs(known.get() - shown) < SAME;
+        return same ? Optional.empty() : Optional.of(new RunEvent.DialMoved(control, "", shown));
+    }
+
+    private Optional<RunEvent> reading(RunState state, ReadingRole role) {
+        Meter meter = state.setup().meterFor(role).orElse(null);
+        if (meter == null) {
+            return Optional.empty();
+        }
+        Channel channel = meter.channel(role).orElseThrow();
+        return feed.window(meter.name(), role, WINDOW_S)
+                .map(window -> new RunEvent.ReadingTaken(read(state, meter, channel, window), true));
+    }
+
+    private static Reading read(RunState state, Meter meter, Channel channel, Steadied window) {
+        double least = channel.role().mayBeNegative() ? -1e6 : 0;
+        double value = Math.max(least, window.median());
+        return new Reading(
+                channel.role(),
+                String.format(Locale.ROOT, "%.5g", value / channel.scaleUnit().inUnit()),
+                value,
+                meter.name(),
+                state.ranges()
+                        .getOrDefault(channel.role(), channel.ranges().get(0).name()),
+                OptionalDouble.of(window.spread()));
+    }
+
+    /** Returns how long the bench's heaters have been on, where the run is on the bench and it answers. */
+    Optional<Duration> heatersOnFor(RunState state) {
+        return onBench(state)
+                ? bench.panel()
+                        .map(panel -> Duration.ofMillis(Math.round(1000
+                                * panel.heaterS()
+                                / state.setup().settings().warmUpSpeed())))
+                : Optional.empty();
+    }
+
+    /** Does on the bench what has happened in a run on it; a bench that is away leaves the run as it is. */
+    void follow(RunState state, List<Recorded> added) {
+        if (!onBench(state)) {
+            return;
+        }
+        for (Recorded recorded : added) {
+            try {
+                follow(state, recorded.event());
+            } catch (Refused away) {
+                LOG.info("the bench is away; the run goes on without it");
+                return;
+            }
+        }
+    }
+
+    private void follow(RunState state, RunEvent event) {
+        if (event instanceof RunEvent.Started) {
+            bench.amplifier(state.setup().amplifier().name());
+            bench.band(state.setup().band());
+            bench.frequency(state.setup().frequencyHz());
+        } else if (event instanceof RunEvent.Keyed) {
+            bench.key(true);
+        } else if (event instanceof RunEvent.Unkeyed
+                || event instanceof RunEvent.Finished
+                || event instanceof RunEvent.Abandoned) {
+            bench.key(false);
+        } else if (event instanceof RunEvent.DialMoved moved) {
+            bench.turn(moved.control(), moved.position());
+        } else if (event instanceof RunEvent.RangeChosen chosen && chosen.role() == ReadingRole.OUTPUT) {
+            state.setup()
+                    .channelFor(ReadingRole.OUTPUT)
+                    .flatMap(channel -> channel.range(chosen.range()))
+                    .ifPresent(range -> bench.range(range.fullScale()));
+        }
+    }
+
+    private static boolean onBench(RunState state) {
+        return state.setup().readings() == ReadingSource.BENCH;
+    }
+}
