@@ -44,13 +44,13 @@ archive=target/app/tubrin.jsa
 stamp=target/app/built
 
 # Everything that the application is built from.
-sources() { ls -d pom.xml .mvn core/pom.xml core/src/main server/pom.xml server/src/main ui/pom.xml ui/src ui/public ui/index.html ui/*.json ui/*.ts; }
+sources() { ls -d pom.xml .mvn core/pom.xml core/src/main bench/pom.xml bench/src/main server/pom.xml server/src/main ui/pom.xml ui/src ui/public ui/index.html ui/*.json ui/*.ts; }
 
 build_if_stale() {
   if [ -f "$stamp" ] && [ -z "$(find $(sources) -newer "$stamp" -type f -print -quit)" ]; then return; fi
   say "Building Tubrin; the first time this takes a few minutes …"
   mkdir -p target
-  mvn -B package -pl core,ui,server -DskipTests 2>&1 | tee target/build.log | grep --line-buffered -oE 'Building Tubrin .*|^Downloading' \
+  mvn -B package -pl core,bench,ui,server -DskipTests 2>&1 | tee target/build.log | grep --line-buffered -oE 'Building Tubrin .*|^Downloading' \
     | uniq | sed -u 's/^/  /' >&2 || true
   if [ "${PIPESTATUS[0]}" != 0 ]; then say "The build failed; target/build.log says:"; grep -E 'ERROR' target/build.log | head -n 20 >&2; exit 1; fi
   lay_out
@@ -61,8 +61,12 @@ lay_out() {
   rm -rf target/app
   mkdir -p target
   java -Djarmode=tools -jar server/target/tubrin.jar extract --destination target/app >/dev/null
+  cp bench/target/tubrin-bench-*.jar target/app/bench.jar
   touch "$stamp"
 }
+
+# Runs the simulated bench on a port and the five after it; it stays until it is ended.
+run_bench() { exec java -XX:+UseSerialGC -Xmx128m -Xss512k -cp 'target/app/bench.jar:target/app/lib/*' org.tubrin.bench.BenchMain; }
 
 # Trains the class-data archive with a short run on the database at hand.
 train_if_stale() {

@@ -54,10 +54,10 @@ export function App() {
           <Routes>
             <Route path="/" element={<Navigate to="/tune" replace />} />
             <Route path="/tune" element={<StartPage />} />
-            <Route path="/tune/:runId" element={<RunPage />} />
+            <Route path="/tune/:runId/:tab?" element={<RunPage />} />
             <Route path="/cards" element={<CardsPage />} />
             <Route path="/log" element={<LogPage />} />
-            <Route path="/log/:runId" element={<RunPage />} />
+            <Route path="/log/:runId/:tab?" element={<RunPage />} />
             <Route path="/station/*" element={<StationPage />} />
             <Route path="*" element={<Nowhere />} />
           </Routes>

@@ -4,13 +4,14 @@ interface Props {
   markStep: number;
   position?: number;
   adviseTo?: number;
+  twinAt?: number;
 }
 
 const WIDTH = 400;
 const PAD = 12;
 
 /** A dial's scale laid straight: where it stands as a pointer, where it should go as an arrow. */
-export function DialRuler({ least, most, markStep, position, adviseTo }: Props) {
+export function DialRuler({ least, most, markStep, position, adviseTo, twinAt }: Props) {
   const x = (mark: number) => PAD + ((mark - least) / (most - least)) * (WIDTH - 2 * PAD);
   const marks = Math.round((most - least) / markStep);
   const numbered = Array.from({ length: marks + 1 }, (_, i) => least + i * markStep);
@@ -29,6 +30,15 @@ export function DialRuler({ least, most, markStep, position, adviseTo }: Props) 
           </text>
         </g>
       ))}
+      {twinAt !== undefined && (
+        <path
+          d={`M${x(twinAt)} 1V30`}
+          className="stroke-twin"
+          strokeWidth="2"
+          strokeDasharray="2 3"
+          data-part="dial-twin"
+        />
+      )}
       {position !== undefined && (
         <path d={`M${x(position) - 7} 2h14l-7 13z`} className="fill-ink" data-part="dial-pointer" />
       )}

@@ -1,5 +1,7 @@
 export { DialRuler } from './DialRuler';
+export { Envelope, outputAt, Trapezoid } from './Envelope';
+export { Flows } from './Flows';
 export { Ring } from './Ring';
 export { RoomRuler } from './RoomRuler';
 export { Stair, type StairColumn } from './Stair';
-export { savePng, saveSvg } from './saveChart';
+export { saveCsv, savePng, saveSvg } from './saveChart';

@@ -31,6 +31,10 @@ export function standalone(svg: SVGSVGElement): string {
   return new XMLSerializer().serializeToString(copy);
 }
 
+export function saveCsv(rows: string[][], name: string): void {
+  save(new Blob([rows.map((row) => row.join(',')).join('\n')], { type: 'text/csv' }), `${name}.csv`);
+}
+
 export function saveSvg(svg: SVGSVGElement, name: string): void {
   save(new Blob([standalone(svg)], { type: 'image/svg+xml' }), `${name}.svg`);
 }

@@ -16,7 +16,7 @@ export function Dials({ view, dials }: { view: RunView; dials: DialKeys }) {
 
 function Dial({ dial, dials }: { dial: DialView; dials: DialKeys }) {
   const name = dial.control as 'PLATE' | 'LOAD';
-  const position = dials.turning[name] ?? dial.position;
+  const position = dials.at[name];
   const [down, up] = KEYS[name];
   return (
     <div data-part={`dial-${name}`}>
@@ -24,6 +24,9 @@ function Dial({ dial, dials }: { dial: DialView; dials: DialKeys }) {
         <h2 className="head text-18">{name}</h2>
         <output className="figure text-22">{position === undefined ? '–' : shown(position)}</output>
         <span className="text-13 text-soft">{dial.hint}</span>
+        {dial.twinAt !== undefined && (
+          <span className="figure text-13 whitespace-nowrap text-twin italic">twin {shown(dial.twinAt)}</span>
+        )}
         <span className="ml-auto flex gap-1">
           <DialButton label={`${name} down`} sign={down} onClick={() => dials.turn(name, -1, false)} />
           <DialButton label={`${name} up`} sign={up} onClick={() => dials.turn(name, 1, false)} />

@@ -8,12 +8,15 @@ interface Props {
   run: Run;
   follow: () => void;
   read: () => void;
+  /** Goes to the first empty entry. */
+  type: () => void;
   /** Keeps the doubtful entry, where there is one. */
   keep?: () => void;
 }
 
 /** The one big sentence: what to do next, why, and the button that says it is done. */
-export function NextMove({ view, run, follow, read, keep }: Props) {
+export function NextMove({ view, run, follow, read, type, keep }: Props) {
+  const isLive = view.source !== 'TYPED';
   const advice = view.advice;
   const keyed = view.clock.phase === 'KEY_DOWN';
   const toKey = advice.move === 'KeyAndPeak' || advice.move === 'Rest' || keyed;
@@ -60,7 +63,12 @@ export function NextMove({ view, run, follow, read, keep }: Props) {
         )}
         {toRead && (
           <Button hotkey="R" onClick={read}>
-            Enter readings
+            {isLive ? 'Take readings' : 'Enter readings'}
+          </Button>
+        )}
+        {toRead && isLive && (
+          <Button kind="quiet" hotkey="E" onClick={type}>
+            Type them
           </Button>
         )}
         {keep && (

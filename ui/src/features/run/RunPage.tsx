@@ -1,25 +1,38 @@
-import { useEffect, useRef } from 'react';
-import { useParams } from 'react-router';
+import { lazy, Suspense, useEffect, useRef } from 'react';
+import { useNavigate, useParams } from 'react-router';
 import type { RunView } from '../../api';
-import { Answer, Button, Diamond, SignalLine, useKeys } from '../../parts';
+import { Answer, Button, Diamond, Loading, useKeys } from '../../parts';
 import { Afterwards } from './Afterwards';
 import { BeforePower } from './BeforePower';
 import { Dials } from './Dials';
 import { KeyClock } from './KeyClock';
+import { KeyGuard } from './KeyGuard';
+import { LiveLine } from './LiveLine';
 import { NextMove } from './NextMove';
 import { RoomLeft } from './RoomLeft';
 import { RunFoot } from './RunFoot';
 import { Signs } from './Signs';
 import { StepSheet } from './StepSheet';
+import { Tabs, tabOf } from './Tabs';
 import { useDials } from './useDials';
+import { LiveContext, useLiveStream } from './useLive';
 import { type Run, useRun } from './useRun';
+
+const MapSheet = lazy(() => import('./map/MapSheet'));
+const PowerSheet = lazy(() => import('./PowerSheet'));
+const SignalSheet = lazy(() => import('./SignalSheet'));
 
 export function RunPage() {
   const { runId = '' } = useParams();
   const run = useRun(runId);
+  const live = useLiveStream(run.view);
   return (
     <Answer query={{ data: run.view, error: run.error, refetch: run.retry }} what="the run">
-      {(view) => <Running run={run} view={view} />}
+      {(view) => (
+        <LiveContext value={live}>
+          <Running run={run} view={view} />
+        </LiveContext>
+      )}
     </Answer>
   );
 }
@@ -29,6 +42,8 @@ function Running({ run, view }: { run: Run; view: RunView }) {
   const ended = view.phase === 'FINISHED' || view.phase === 'ABANDONED';
   const beforePower = view.phase === 'PREFLIGHT' || view.phase === 'WARMING';
   const dials = useDials(view, run.act);
+  const navigate = useNavigate();
+  const tab = tabOf(useParams().tab);
 
   useEffect(() => {
     document.title = ended ? `${view.title} · Tubrin` : `${view.advice.sentence} · Tubrin`;
@@ -36,7 +51,8 @@ function Running({ run, view }: { run: Run; view: RunView }) {
 
   const doubtful = view.draft.cells.find((cell) => cell.question);
   const keep = doubtful && (() => run.act({ act: 'READ', role: doubtful.role, text: doubtful.shown, confirmed: true }));
-  const read = () => {
+  const isLive = view.source !== 'TYPED';
+  const type = () => {
     const entries = [...(page.current?.querySelectorAll<HTMLInputElement>('input[data-entry]') ?? [])];
     const wanted =
       view.advice.move === 'SettleDoubt'
@@ -44,10 +60,12 @@ function Running({ run, view }: { run: Run; view: RunView }) {
         : entries.find((entry) => entry.value === '');
     (wanted ?? entries[0])?.focus();
   };
+  const read = () => (isLive && !beforePower ? run.act({ act: 'TAKE' }) : type());
   // Pressed twice, Enter must not follow a move that nobody has read yet.
   const follow = () => {
-    if (!view.advice.button) read();
-    else if (!run.busy) run.act({ act: 'FOLLOW' });
+    if (run.busy) return;
+    if (view.advice.button) run.act({ act: 'FOLLOW' });
+    else read();
   };
   const drive = (up: boolean) => {
     const at = view.draft.driveW ?? 0;
@@ -61,8 +79,10 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           Enter: follow,
           Space: () => run.act({ act: view.clock.phase === 'KEY_DOWN' ? 'UNKEY' : 'KEY' }),
           r: read,
+          e: type,
           y: () => keep?.(),
           z: () => run.act({ act: 'UNDO' }),
+          m: () => navigate(`/tune/${view.id}${tab === 'map' ? '' : '/map'}`),
           d: (event) => drive(!event.shiftKey),
           ArrowLeft: (event) => dials.turn('PLATE', -1, event.shiftKey),
           ArrowRight: (event) => dials.turn('PLATE', 1, event.shiftKey),
@@ -73,7 +93,8 @@ function Running({ run, view }: { run: Run; view: RunView }) {
 
   return (
     <div ref={page}>
-      <SignalLine nodes={view.line} />
+      <LiveLine view={view} />
+      <KeyGuard view={view} skewMs={run.skewMs} act={run.act} />
       <div className="mx-5 mb-5 grid grid-cols-[minmax(0,1fr)] items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_360px]">
         <div className="grid grid-cols-[minmax(0,1fr)] gap-[13px]">
           <Messages run={run} />
@@ -81,14 +102,22 @@ function Running({ run, view }: { run: Run; view: RunView }) {
             <BeforePower view={view} skewMs={run.skewMs} act={run.act} />
           ) : (
             <>
-              <StepSheet view={view} run={run} readOnly={ended} />
+              <Tabs view={view} />
+              {tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
+              {tab !== 'climb' && (
+                <Suspense fallback={<Loading what="the view" />}>
+                  {tab === 'map' && <MapSheet view={view} />}
+                  {tab === 'power' && <PowerSheet view={view} />}
+                  {tab === 'signal' && <SignalSheet view={view} />}
+                </Suspense>
+              )}
               {!ended && <Dials view={view} dials={dials} />}
             </>
           )}
           {ended ? <Afterwards view={view} /> : <RunFoot view={view} act={run.act} />}
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-[13px] max-wide:order-first">
-          {!ended && <NextMove view={view} run={run} follow={follow} read={read} keep={keep} />}
+          {!ended && <NextMove view={view} run={run} follow={follow} read={read} type={type} keep={keep} />}
           {!beforePower && <Signs view={view} />}
           {!beforePower && <RoomLeft view={view} />}
           {!ended && !beforePower && <KeyClock view={view} skewMs={run.skewMs} act={run.act} />}

@@ -8,6 +8,7 @@ import type { Run } from './useRun';
 const HEAD_PX = 150;
 const LEAST_COLUMN_PX = 76;
 const STAIR_PX = 206;
+const NOW_PX = 78;
 
 /** The stair over the step table: one column per step, the one in hand lit through both. */
 export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; readOnly: boolean }) {
@@ -27,7 +28,8 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
   };
   const shown = readOnly ? view.steps : [...view.steps, view.draft];
   const places = readOnly ? shown.length : Math.max(view.drivesW.length + 1, shown.length);
-  const tableWidth = Math.max(width, HEAD_PX + places * LEAST_COLUMN_PX);
+  const beside = readOnly ? 0 : (view.source === 'TYPED' ? 0 : NOW_PX) + (view.twin ? NOW_PX : 0);
+  const tableWidth = Math.max(width, HEAD_PX + places * LEAST_COLUMN_PX + beside);
   const columns: (StepView | undefined)[] = Array.from({ length: places }, (_, i) => shown[i]);
   return (
     <section aria-label={view.title} className="sheet overflow-hidden">
@@ -56,13 +58,13 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
         <div style={{ width: tableWidth }}>
           <Stair
             columns={columns.map((step, index) => stairColumn(step, index, !readOnly && index === view.steps.length))}
-            width={tableWidth}
+            width={tableWidth - beside}
             height={STAIR_PX}
             left={HEAD_PX}
             limit={view.licenceLimitW}
             limitLabel={`licence ${view.licenceLimitW} W`}
           />
-          <StepTable view={view} run={run} columns={columns} headPx={HEAD_PX} readOnly={readOnly} />
+          <StepTable view={view} run={run} columns={columns} headPx={HEAD_PX} nowPx={NOW_PX} readOnly={readOnly} />
         </div>
       </div>
     </section>

@@ -1,14 +1,18 @@
 import type { ReactNode } from 'react';
 import type { Figure, Row, RunView, StepView } from '../../api';
 import { EntryCell } from './EntryCell';
+import { NowCell, TwinCell } from './LiveCells';
 import { Questions } from './Questions';
 import type { Run } from './useRun';
+
+const BESIDE = 'figure border-t border-l border-t-hair border-l-rule p-0 text-center text-14';
 
 interface Props {
   view: RunView;
   run: Run;
   columns: (StepView | undefined)[];
   headPx: number;
+  nowPx: number;
   readOnly: boolean;
 }
 
@@ -30,14 +34,17 @@ const FIGURES: FigureRow[] = [
 ];
 
 /** The readings and figures of each step; the step in hand takes entries. */
-export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
+export function StepTable({ view, run, columns, headPx, nowPx, readOnly }: Props) {
   const inHand = readOnly ? -1 : view.steps.length;
+  const hasNow = !readOnly && view.source !== 'TYPED';
+  const hasTwin = !readOnly && view.twin;
   const row = (
     key: string,
     label: ReactNode,
     unit: string,
     cell: (step: StepView, index: number) => ReactNode,
     ahead?: (index: number) => ReactNode,
+    role?: Row['role'],
   ) => (
     <tr key={key}>
       <th scope="row" className="border-t border-hair py-0 pr-2 pl-4 text-left text-13 font-normal">
@@ -55,6 +62,8 @@ export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
           {step ? cell(step, index) : ahead?.(index)}
         </td>
       ))}
+      {hasNow && <td className={BESIDE}>{role && <NowCell role={role} />}</td>}
+      {hasTwin && <td className={BESIDE}>{role && <TwinCell role={role} draft={view.draft} live={hasNow} />}</td>}
     </tr>
   );
   const setting = (
@@ -96,7 +105,26 @@ export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
             // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place on the stair
             <col key={index} />
           ))}
+          {hasNow && <col style={{ width: nowPx }} />}
+          {hasTwin && <col style={{ width: nowPx }} />}
         </colgroup>
+        {(hasNow || hasTwin) && (
+          <thead className="text-12 text-soft">
+            <tr className="h-[18px]">
+              <td colSpan={columns.length + 1} />
+              {hasNow && (
+                <th scope="col" className="border-l border-rule font-normal">
+                  now
+                </th>
+              )}
+              {hasTwin && (
+                <th scope="col" className="border-l border-rule font-normal text-twin italic">
+                  twin
+                </th>
+              )}
+            </tr>
+          </thead>
+        )}
         <tbody>
           {setting(
             'DRIVE',
@@ -127,6 +155,8 @@ export function StepTable({ view, run, columns, headPx, readOnly }: Props) {
                 ) : (
                   cell(step, reading.role)?.shown
                 ),
+              undefined,
+              reading.role,
             ),
           )}
           {setting('PLATE', 'PLATE', '', (step) => step.plate)}

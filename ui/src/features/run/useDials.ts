@@ -1,33 +1,84 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Act, RunView } from '../../api';
+import { type Act, ask, client, type RunView } from '../../api';
+import { useBench } from './useLive';
 
 type DialName = 'PLATE' | 'LOAD';
 
 /** How long a dial must stand still before its place is kept. */
 const SETTLE_MS = 350;
 
-/** Lets the arrow keys turn the dials: the pointer moves at once, the place is kept when it stands still. */
+/**
+ * Lets the arrow keys turn the dials: the pointer moves at once. On the simulated bench the dial itself is turned, else the
+ * place is kept when it stands still.
+ */
 export function useDials(view: RunView, act: (act: Act) => void) {
+  const bench = useBench();
+  const onBench = bench?.present === true;
   const [turning, setTurning] = useState<Partial<Record<DialName, number>>>({});
   const timers = useRef<Partial<Record<DialName, ReturnType<typeof setTimeout>>>>({});
+  const send = useBenchDials(view.id);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new view is the server's word on where the dials stand
-  useEffect(() => setTurning({}), [view.sequence]);
+  useEffect(() => {
+    if (!onBench) setTurning({});
+  }, [view.sequence]);
 
-  const turn = useCallback(
-    (name: DialName, direction: 1 | -1, fine: boolean) => {
-      const dial = view.dials.find((one) => one.control === name);
-      if (!dial) return;
-      const from = turning[name] ?? dial.position ?? dial.adviseTo ?? (dial.least + dial.most) / 2;
-      const step = dial.markStep * (fine ? 0.02 : 0.1);
-      const to = Math.min(dial.most, Math.max(dial.least, Math.round((from + direction * step) * 1000) / 1000));
-      setTurning((known) => ({ ...known, [name]: to }));
-      clearTimeout(timers.current[name]);
+  const at: Record<DialName, number | undefined> = {
+    PLATE: turning.PLATE ?? (onBench ? bench.plate : dialOf(view, 'PLATE')?.position),
+    LOAD: turning.LOAD ?? (onBench ? bench.load : dialOf(view, 'LOAD')?.position),
+  };
+  const turn = (name: DialName, direction: 1 | -1, fine: boolean) => {
+    const dial = dialOf(view, name);
+    if (!dial) return;
+    const from = at[name] ?? dial.adviseTo ?? (dial.least + dial.most) / 2;
+    const step = dial.markStep * (fine ? (onBench ? 0.01 : 0.02) : 0.1);
+    const to = Math.min(dial.most, Math.max(dial.least, Math.round((from + direction * step) * 1000) / 1000));
+    setTurning((known) => ({ ...known, [name]: to }));
+    clearTimeout(timers.current[name]);
+    if (onBench) {
+      send(name, to);
+      timers.current[name] = setTimeout(() => setTurning((known) => ({ ...known, [name]: undefined })), 2 * SETTLE_MS);
+    } else {
       timers.current[name] = setTimeout(() => act({ act: 'SET', control: name, text: to.toFixed(2) }), SETTLE_MS);
+    }
+  };
+  return { at, turn };
+}
+
+function dialOf(view: RunView, name: DialName) {
+  return view.dials.find((one) => one.control === name);
+}
+
+/** Returns what sends a dial's place to the bench; while one place is on its way, only the latest waits. */
+function useBenchDials(runId: string) {
+  const waiting = useRef<Partial<Record<DialName, number>>>({});
+  const sending = useRef(false);
+  return useCallback(
+    (name: DialName, to: number) => {
+      waiting.current[name] = to;
+      if (sending.current) return;
+      sending.current = true;
+      const next = async () => {
+        const control = (Object.keys(waiting.current) as DialName[])[0];
+        const place = control && waiting.current[control];
+        if (!control || place === undefined) {
+          sending.current = false;
+          return;
+        }
+        delete waiting.current[control];
+        try {
+          await ask(
+            client.POST('/api/runs/{id}/bench', { params: { path: { id: runId } }, body: { control, to: place } }),
+          );
+        } catch {
+          // The signal line shows that the bench is away; the dial falls back to where it stands.
+        }
+        void next();
+      };
+      void next();
     },
-    [view.dials, turning, act],
+    [runId],
   );
-  return { turning, turn };
 }
 
 export type DialKeys = ReturnType<typeof useDials>;

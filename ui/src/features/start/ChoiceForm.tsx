@@ -75,6 +75,12 @@ export function ChoiceForm({ choices, choice, change }: Props) {
         chosen={[choice.school]}
         onPick={(school) => change({ school: school as Choice['school'] })}
       />
+      <Boxes
+        label="Readings"
+        options={choices.sources}
+        chosen={[choice.source]}
+        onPick={(source) => change({ source: source as Choice['source'] })}
+      />
     </section>
   );
 }

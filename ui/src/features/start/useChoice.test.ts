@@ -27,6 +27,7 @@ const choices: Choices = {
   ],
   carriers: [],
   schools: [],
+  sources: [{ code: 'TYPED', name: 'Typed', detail: '' }],
 };
 
 describe('what is chosen first', () => {

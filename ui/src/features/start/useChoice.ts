@@ -11,6 +11,7 @@ export interface Choice {
   meterIds: string[];
   school: StartRequest['school'];
   frequency: string;
+  source: StartRequest['source'];
 }
 
 const KEY = 'tubrin.lastChoice';
@@ -58,6 +59,7 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
       wanted.meterIds?.filter((id) => choices.meters.some((one) => one.id === id)) ??
       choices.meters.map((one) => one.id),
     school: wanted.school ?? 'PEAK_THEN_HEAVIER',
+    source: (choices.sources.find((one) => one.code === wanted.source) ?? choices.sources[0])?.code as Choice['source'],
     frequency: typed || inBand ? (wanted.frequency ?? '') : limits ? middle(limits.lowestHz, limits.highestHz) : '',
   };
 }

@@ -8,7 +8,9 @@ import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
+import java.util.HashSet;
 import java.util.Optional;
+import java.util.Set;
 
 /** Serves one instrument on a port of loopback: lines of ASCII ended by LF, several clients at once. */
 final class ScpiServer implements AutoCloseable {
@@ -18,7 +20,7 @@ final class ScpiServer implements AutoCloseable {
 
     private final Instrument instrument;
     private final ServerSocket socket;
-    private int clients;
+    private final Set<Socket> clients = new HashSet<>();
 
     ScpiServer(Instrument instrument, int port) throws IOException {
         this.instrument = instrument;
@@ -42,7 +44,7 @@ final class ScpiServer implements AutoCloseable {
         while (!socket.isClosed()) {
             try {
                 Socket client = socket.accept();
-                if (enter()) {
+                if (enter(client)) {
                     daemon("scpi-client", () -> serve(client));
                 } else {
                     client.close();
@@ -55,16 +57,12 @@ final class ScpiServer implements AutoCloseable {
         }
     }
 
-    private synchronized boolean enter() {
-        if (clients == MOST_CLIENTS) {
-            return false;
-        }
-        clients++;
-        return true;
+    private synchronized boolean enter(Socket client) {
+        return clients.size() < MOST_CLIENTS && clients.add(client);
     }
 
-    private synchronized void leave() {
-        clients--;
+    private synchronized void leave(Socket client) {
+        clients.remove(client);
     }
 
     private void serve(Socket client) {
@@ -94,7 +92,7 @@ final class ScpiServer implements AutoCloseable {
         } catch (IOException e) {
             // The client went away in mid-sentence; there is nobody to tell.
         } finally {
-            leave();
+            leave(client);
         }
     }
 
@@ -116,7 +114,10 @@ final class ScpiServer implements AutoCloseable {
     }
 
     @Override
-    public void close() throws IOException {
+    public synchronized void close() throws IOException {
         socket.close();
+        for (Socket client : clients) {
+            client.close();
+        }
     }
 }

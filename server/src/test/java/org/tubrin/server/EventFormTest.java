@@ -16,8 +16,8 @@ import org.tubrin.core.tuneup.RunEvent;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.server.store.CoreJson;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Holds the stored form of events: the file was written once and is never changed. */
 public class EventFormTest {

@@ -22,9 +22,12 @@ import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Doubt;
 import org.tubrin.core.tuneup.Move;
 import org.tubrin.core.tuneup.OnAir;
+import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.Reason;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.Sign;
+import org.tubrin.core.twin.GroundMap;
+import org.tubrin.core.twin.SheetFit;
 import org.tubrin.server.words.Words;
 
 /** Holds the catalogue complete: every code of the core has its words. */
@@ -47,6 +50,13 @@ public class WordsTest {
         add(wanted, "name.*", Control.values());
         add(wanted, "name.*", School.values());
         add(wanted, "school.*", School.values());
+        add(wanted, "name.*", ReadingSource.values());
+        add(wanted, "sourceOf.*", ReadingSource.values());
+        add(wanted, "ground.*", GroundMap.Figure.values());
+        add(wanted, "map.reading.*", LoadSense.values());
+        add(wanted, "fit.figure.*", SheetFit.Figure.values());
+        add(wanted, "fit.constant.*", SheetFit.Constant.values());
+        add(wanted, "fit.determined.*", SheetFit.Determined.values());
         add(wanted, "unit.*", Unit.values());
         for (String part : List.of("message", "remedy")) {
             add(wanted, "problem.*." + part, ProblemCode.values());

@@ -12,6 +12,8 @@ import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.twin.Outcome;
+import org.tubrin.core.twin.Peak;
+import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.TubePoint;
 import org.tubrin.core.twin.TubeTwin;
@@ -31,6 +33,7 @@ public final class Expected {
     private static final double GRID_SHARE = 0.08;
     private static final double VOLTAGE_SHARE = 0.01;
     private static final double LINE_OHM = 50;
+    private static final double FINISH_SHARE = 0.98;
 
     private Expected() {}
 
@@ -50,6 +53,27 @@ public final class Expected {
 
     private static double loadOhm(TuneSetup setup) {
         return setup.termination() instanceof Load load ? load.resistanceColdOhm() : LINE_OHM;
+    }
+
+    /**
+     * Returns where the twin has the dials for a step's drive: most output on the climb, a little heavier at the finish; empty
+     * where there is no twin, no drive yet, or no such place.
+     */
+    public static Optional<Peak> aim(Step step) {
+        double driveW = step.position(Control.DRIVE).orElse(0.0);
+        if (driveW <= 0) {
+            return Optional.empty();
+        }
+        TuneSetup setup = step.setup();
+        return twin(setup)
+                .flatMap(twin -> twin.probe(setting(
+                        setup, driveW, setup.preset().plate(), setup.preset().load())))
+                .map(probe -> step.kind() == Step.Kind.FINISH
+                        ? PeakSearch.heavier(probe, driveW, FINISH_SHARE)
+                        : PeakSearch.most(probe, driveW))
+                .flatMap(found -> found instanceof Outcome.Settled<Peak> settled
+                        ? Optional.of(settled.point())
+                        : Optional.empty());
     }
 
     /** Returns what to expect, by role; empty where there is no twin or it did not settle. */

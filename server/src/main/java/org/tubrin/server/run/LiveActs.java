@@ -14,15 +14,19 @@ import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.Steadied;
 import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Meter;
+import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.tuneup.RunEvent;
 import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.feed.Feed;
 
@@ -103,6 +107,36 @@ class LiveActs {
                                 * panel.heaterS()
                                 / state.setup().settings().warmUpSpeed())))
                 : Optional.empty();
+    }
+
+    /** Moves what is named on the bench; refuses where the run is not on it, has ended, or the bench is away. */
+    void move(RunState state, RunController.BenchRequest request) {
+        if (!onBench(state) || state.ending().isPresent()) {
+            throw new Refused(new Problem(ProblemCode.BENCH_AWAY, "bench", "", new Allowed.Nothing()));
+        }
+        if (request.control() != null && request.to() != null) {
+            TuneSetup setup = state.setup();
+            double most = setup.exciter().powerMaxW();
+            switch (request.control()) {
+                case DRIVE ->
+                    new Checks()
+                            .range("to", request.to(), setup.exciter().powerMinW(), most, Unit.WATT)
+                            .done();
+                case PLATE -> within(request.to(), setup.tubes().plate());
+                case LOAD -> within(request.to(), setup.tubes().load());
+            }
+            bench.turn(request.control(), request.to());
+        }
+        if (request.band() != null) {
+            bench.band(request.band());
+        }
+        if (Boolean.TRUE.equals(request.reset())) {
+            bench.reset();
+        }
+    }
+
+    private static void within(double to, Dial dial) {
+        new Checks().range("to", to, dial.least(), dial.most(), Unit.MARK).done();
     }
 
     /** Does on the bench what has happened in a run on it; a bench that is away leaves the run as it is. */

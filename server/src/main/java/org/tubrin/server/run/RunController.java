@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -21,11 +22,15 @@ import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.School;
+import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.web.Csv;
 import org.tubrin.server.words.Words;
@@ -40,13 +45,15 @@ public class RunController {
     private final RunStore store;
     private final RunMapper mapper;
     private final Stations stations;
+    private final BenchLink bench;
     private final Words words;
 
-    RunController(Runs runs, RunStore store, RunMapper mapper, Stations stations, Words words) {
+    RunController(Runs runs, RunStore store, RunMapper mapper, Stations stations, BenchLink bench, Words words) {
         this.runs = runs;
         this.store = store;
         this.mapper = mapper;
         this.stations = stations;
+        this.bench = bench;
         this.words = words;
     }
 
@@ -83,6 +90,7 @@ public class RunController {
             List<BandChoice> bands,
             List<NamedChoice> carriers,
             List<NamedChoice> schools,
+            List<NamedChoice> sources,
             @Nullable RunSummary inProgress) {}
 
     @GetMapping("/runs")
@@ -110,6 +118,19 @@ public class RunController {
     @GetMapping("/runs/{id}/now")
     RunLive.LiveFrame now(@PathVariable UUID id) {
         return runs.frame(id);
+    }
+
+    /** Moves something on the simulated bench; what is not named stays. */
+    public record BenchRequest(
+            @Nullable Control control,
+            @Nullable Double to,
+            @Nullable Band band,
+            @Nullable Boolean reset) {}
+
+    @PostMapping("/runs/{id}/bench")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void moveOnBench(@PathVariable UUID id, @RequestBody BenchRequest request) {
+        runs.moveOnBench(id, request);
     }
 
     @PostMapping("/runs/{id}/acts")
@@ -142,11 +163,28 @@ public class RunController {
                         .map(school -> new NamedChoice(
                                 school.name(), words.name(school.name()), words.say("school." + school.name())))
                         .toList(),
+                sources(kept),
                 mapper.runs(MOST_LISTED).stream()
                         .filter(row -> row.ending() == null)
                         .findFirst()
                         .map(this::summary)
                         .orElse(null));
+    }
+
+    /** Returns where readings can come from, best first. */
+    private List<NamedChoice> sources(List<Stations.Kept> kept) {
+        return Stream.of(ReadingSource.BENCH, ReadingSource.INSTRUMENTS, ReadingSource.TYPED)
+                .filter(source -> switch (source) {
+                    case TYPED -> true;
+                    case BENCH -> bench.isNamed();
+                    case INSTRUMENTS ->
+                        kept.stream()
+                                .anyMatch(one -> one.equipment() instanceof Instrument instrument
+                                        && !instrument.host().equals("bench"));
+                })
+                .map(source -> new NamedChoice(
+                        source.name(), words.name(source.name()), words.say("sourceOf." + source.name())))
+                .toList();
     }
 
     private List<Choice> choices(List<Stations.Kept> kept, Class<? extends Equipment> type) {

@@ -144,7 +144,7 @@ public record RunView(
     /** The warm-up. */
     public record WarmView(@Nullable Instant heatersOnSince, double wholeS, double leftS, double speed) {}
 
-    /** A dial with where it stands and where it should go. */
+    /** A dial with where it stands, where it should go, and where the twin has it for the drive in hand. */
     public record DialView(
             Control control,
             double least,
@@ -153,6 +153,7 @@ public record RunView(
             @Nullable Double position,
             @Nullable String shown,
             @Nullable Double adviseTo,
+            @Nullable Double twinAt,
             String hint) {}
 
     /** A sign with what it means. */

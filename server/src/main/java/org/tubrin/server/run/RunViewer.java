@@ -28,6 +28,7 @@ import org.tubrin.core.tuneup.SeenSign;
 import org.tubrin.core.tuneup.Sign;
 import org.tubrin.core.tuneup.Signs;
 import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.core.twin.Peak;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -91,7 +92,7 @@ class RunViewer {
                         state.warmUpWholeS(),
                         state.warmUpLeftS(now),
                         setup.settings().warmUpSpeed()),
-                List.of(dial(Control.PLATE, state, advice), dial(Control.LOAD, state, advice)),
+                dials(state, advice),
                 signs(state),
                 adviceWords.checks(Check.preflight(setup), state),
                 adviceWords.checks(Check.closing(), state),
@@ -208,7 +209,14 @@ class RunViewer {
         return Double.isFinite(value) ? value : null;
     }
 
-    private RunView.DialView dial(Control control, RunState state, Advice advice) {
+    private List<RunView.DialView> dials(RunState state, Advice advice) {
+        Optional<Peak> aim = state.ending().isEmpty() ? Expected.aim(state.draft()) : Optional.empty();
+        return List.of(
+                dial(Control.PLATE, state, advice, aim.map(Peak::plate).orElse(null)),
+                dial(Control.LOAD, state, advice, aim.map(Peak::load).orElse(null)));
+    }
+
+    private RunView.DialView dial(Control control, RunState state, Advice advice, @Nullable Double twinAt) {
         Dial dial = control == Control.PLATE
                 ? state.setup().tubes().plate()
                 : state.setup().tubes().load();
@@ -231,6 +239,7 @@ class RunViewer {
                 position,
                 position == null ? null : Figures.dial(position),
                 to,
+                twinAt,
                 hint);
     }
 

@@ -74,6 +74,11 @@ public class Runs {
         return watchers.frame(Replay.of(store.events(runId)));
     }
 
+    /** Moves something on the simulated bench that a run is on. */
+    void moveOnBench(UUID runId, RunController.BenchRequest request) {
+        live.move(Replay.of(store.events(runId)), request);
+    }
+
     /** Begins to send what is live of a run to a page. */
     public SseEmitter watch(UUID runId) {
         return watchers.watch(runId, Replay.of(store.events(runId)));

@@ -1,0 +1,340 @@
+package org.tubrin.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.net.Socket;
+import java.net.http.HttpClient;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.function.Predicate;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.Test;
+import org.tubrin.bench.Bench;
+import org.tubrin.bench.SimulatedStation;
+import org.tubrin.core.twin.Outcome;
+import org.tubrin.core.twin.TubePoint;
+import tools.jackson.databind.JsonNode;
+
+/** Runs on the simulated bench, over its real sockets. */
+public class LiveTest extends ServerTest {
+    private static final long PATIENCE_MS = 10_000;
+    private static SimulatedStation station;
+    private static Bench bench;
+    private static int firstPort;
+
+    private JsonNode run;
+
+    @DynamicPropertySource
+    static void bench(DynamicPropertyRegistry registry) throws IOException {
+        begin(freePort());
+        registry.add("tubrin.bench", () -> "127.0.0.1:" + firstPort);
+    }
+
+    /** Returns the first of a row of ports that are free now. */
+    private static int freePort() throws IOException {
+        for (int port = 25_240; ; port += Bench.INSTRUMENTS) {
+            try (Bench tried = new Bench(new SimulatedStation(1, 1), port)) {
+                return tried.port(0);
+            } catch (IOException taken) {
+                if (port > 30_000) {
+                    throw taken;
+                }
+            }
+        }
+    }
+
+    private static void begin(int port) throws IOException {
+        station = new SimulatedStation(7, 1000);
+        bench = new Bench(station, port);
+        firstPort = port;
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void end() throws IOException {
+        bench.close();
+    }
+
+    private String id() {
+        return run.get("id").asString();
+    }
+
+    private void does(String act, Object... more) {
+        Reply reply =
+                post("/api/runs/" + id() + "/acts", act(run.get("sequence").asLong(), act, more));
+        assertEquals(reply.status(), 200, act + ": " + reply.text());
+        run = reply.json();
+    }
+
+    private void begins() {
+        Map<String, Object> request = new LinkedHashMap<>(start("MHZ_7", "7.1"));
+        request.put("source", "BENCH");
+        Reply reply = post("/api/runs", request);
+        assertEquals(reply.status(), 201, reply.text());
+        run = reply.json();
+    }
+
+    private void isReady() {
+        begins();
+        for (JsonNode check : run.get("preflight")) {
+            does("CHECK", "check", check.get("code").asString());
+        }
+        waitFor(frame -> frame.get("bench").get("heaterS").asDouble() > 180);
+        does("WARM");
+        assertEquals(run.get("phase").asString(), "CLIMBING");
+    }
+
+    private JsonNode frame() {
+        return get("/api/runs/" + id() + "/now").json();
+    }
+
+    private JsonNode waitFor(Predicate<JsonNode> seen) {
+        long end = System.currentTimeMillis() + PATIENCE_MS;
+        JsonNode frame = frame();
+        while (!seen.test(frame)) {
+            assertTrue(System.currentTimeMillis() < end, "not seen in " + frame);
+            pause(50);
+            frame = frame();
+        }
+        return frame;
+    }
+
+    private static void pause(long ms) {
+        try {
+            Thread.sleep(ms);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private static JsonNode of(JsonNode list, String role) {
+        for (JsonNode one : list) {
+            if (one.get("role").asString().equals(role)) {
+                return one;
+            }
+        }
+        throw new AssertionError("no " + role + " in " + list);
+    }
+
+    private void turns(String control, double to) {
+        Reply reply = post("/api/runs/" + id() + "/bench", Map.of("control", control, "to", to));
+        assertEquals(reply.status(), 204, reply.text());
+    }
+
+    @Test
+    public void takesReadingsThatHoldTheTruthWithinTheMetersClass() {
+        isReady();
+        does("SET", "control", "DRIVE", "text", "35");
+        does("RANGE", "role", "OUTPUT", "text", "1.5 kW");
+        turns("PLATE", 5.11);
+        turns("LOAD", 3.5);
+        JsonNode before = waitFor(frame -> frame.get("bench").get("load").asDouble() == 3.5);
+        JsonNode expected = of(before.get("expected"), "OUTPUT");
+        assertEquals(expected.get("value").asDouble(), 605, 15, "expected before the key is down");
+        does("KEY");
+        pause(1500);
+        assertTrue(frame().get("bench").get("keyed").asBoolean());
+        does("TAKE");
+        does("UNKEY");
+        assertFalse(frame().get("bench").get("keyed").asBoolean());
+        JsonNode draft = run.get("draft");
+        assertEquals(draft.get("plate").asString(), "5.11");
+        assertEquals(draft.get("load").asString(), "3.5");
+        TubePoint truth = ((Outcome.Settled<TubePoint>) station.trueAt(35, 5.11, 3.5)).point();
+        assertEquals(draft.get("output").get("value").asDouble(), truth.outputW(), 0.06 * 1500);
+        assertEquals(
+                of(draft.get("twin"), "OUTPUT").get("value").asDouble(),
+                expected.get("value").asDouble(),
+                1e-6);
+        double read = Double.parseDouble(
+                of(draft.get("cells"), "PLATE_CURRENT").get("shown").asString());
+        assertEquals(read, truth.meters().plateCurrentA(), 0.035);
+        does("RECORD");
+        assertEquals(run.get("steps").size(), 1);
+    }
+
+    @Test
+    public void theRunStaysWhenTheBenchIsPulledAndItComesBackByItself() throws IOException {
+        isReady();
+        waitFor(frame ->
+                of(frame.get("readings"), "OUTPUT").get("health").asString().equals("OK"));
+        bench.close();
+        station = new SimulatedStation(7, 1000);
+        try {
+            waitFor(frame -> !frame.get("bench").get("present").asBoolean());
+            waitFor(frame ->
+                    of(frame.get("readings"), "OUTPUT").get("health").asString().equals("AWAY"));
+            assertEquals(
+                    post("/api/runs/" + id() + "/bench", Map.of("control", "LOAD", "to", 4))
+                            .status(),
+                    422);
+            does("KEY");
+            does("UNKEY");
+            does("READ", "role", "OUTPUT", "text", "88");
+            assertEquals(
+                    of(run.get("draft").get("cells"), "OUTPUT").get("shown").asString(), "88");
+        } finally {
+            bench = new Bench(station, firstPort);
+        }
+        waitFor(frame -> frame.get("bench").get("present").asBoolean());
+        waitFor(frame ->
+                of(frame.get("readings"), "OUTPUT").get("health").asString().equals("OK"));
+    }
+
+    @Test
+    public void streamsTwentyFramesASecond() throws IOException, InterruptedException {
+        begins();
+        HttpResponse<InputStream> stream = HttpClient.newHttpClient()
+                .send(request("/api/runs/" + id() + "/live").GET().build(), HttpResponse.BodyHandlers.ofInputStream());
+        try (BufferedReader lines = new BufferedReader(new InputStreamReader(stream.body(), StandardCharsets.UTF_8))) {
+            int frames = 0;
+            long from = 0;
+            while (frames <= 40) {
+                String line = lines.readLine();
+                if (line.startsWith("data:")) {
+                    JsonNode frame = JSON.readTree(line.substring(5));
+                    assertTrue(frame.has("bench") && frame.has("readings") && frame.has("expected"), line);
+                    if (frames++ == 0) {
+                        from = System.nanoTime();
+                    }
+                }
+            }
+            double seconds = (System.nanoTime() - from) / 1e9;
+            assertTrue(seconds > 1.5 && seconds < 6, "40 frames took " + seconds + " s");
+        }
+    }
+
+    @Test
+    public void sickInstrumentsShowAsSuchAndHoldUpNobody() throws IOException {
+        begins();
+        try (Sick silent = new Sick(null, 0);
+                Sick garbage = new Sick("#!%", 0);
+                Sick slow = new Sick("0.125", 350);
+                Sick huge = new Sick("1e30", 0)) {
+            assertEquals(tried(silent, 0.3).get("health").asString(), "SILENT");
+            assertEquals(tried(garbage, 0.3).get("health").asString(), "UNREADABLE");
+            assertEquals(tried(slow, 0.5).get("value").asDouble(), 0.125);
+            place("Plate current on the bench", slow);
+            waitFor(frame -> health(frame, "PLATE_CURRENT").equals("SLOW"));
+            place("Grid current on the bench", garbage);
+            waitFor(frame -> health(frame, "GRID_CURRENT").equals("UNREADABLE"));
+            place("Plate voltage on the bench", huge);
+            waitFor(frame -> health(frame, "PLATE_VOLTAGE").equals("IMPLAUSIBLE"));
+            place("Plate current on the bench", silent);
+            waitFor(frame -> health(frame, "PLATE_CURRENT").equals("SILENT"));
+            JsonNode output = of(frame().get("readings"), "OUTPUT");
+            assertEquals(output.get("health").asString(), "OK");
+            assertTrue(output.get("ageS").asDouble() < 0.4, "a sick neighbour holds up nobody: " + output);
+        }
+    }
+
+    private static String health(JsonNode frame, String role) {
+        return of(frame.get("readings"), role).get("health").asString();
+    }
+
+    private static Map<String, Object> instrument(String name, int port, String role, double timeoutS) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("kind", "instrument");
+        body.put("name", name);
+        body.put("host", "127.0.0.1");
+        body.put("port", port);
+        body.put("query", "READ?");
+        body.put("factor", 1);
+        body.put("meter", "Brigantine panel");
+        body.put("role", role);
+        body.put("pollS", 0.05);
+        body.put("timeoutS", timeoutS);
+        return body;
+    }
+
+    private JsonNode tried(Sick sick, double timeoutS) {
+        return post("/api/instruments/try", instrument("Tried", sick.port(), "GRID_CURRENT", timeoutS))
+                .json();
+    }
+
+    private void place(String name, Sick sick) {
+        for (JsonNode one : get("/api/equipment").json()) {
+            if (one.get("name").asString().equals(name)) {
+                String role = one.get("body").get("role").asString();
+                Reply reply = put(
+                        "/api/equipment/" + one.get("id").asString() + "?revision="
+                                + one.get("revision").asInt(),
+                        instrument(name, sick.port(), role, 0.5));
+                assertEquals(reply.status(), 200, reply.text());
+            }
+        }
+    }
+
+    @Test
+    public void onlyThisMachineAndOnlyQuestionsAreAskedFor() {
+        Map<String, Object> far = instrument("Far", 5025, "OUTPUT", 0.5);
+        far.put("host", "192.0.2.1");
+        Reply refused = post("/api/instruments/try", far);
+        assertEquals(refused.status(), 422);
+        assertTrue(refused.text().contains("TUBRIN_INSTRUMENT_HOSTS"), refused.text());
+        for (String query : new String[] {"OUTP ON", "OUTP ON;*OPC?", "*IDN?;OUTP ON", "?"}) {
+            Map<String, Object> keys = instrument("Keys", 5025, "OUTPUT", 0.5);
+            keys.put("query", query);
+            assertEquals(post("/api/equipment", keys).status(), 422, query);
+        }
+    }
+
+    /** An instrument that is not well: what it answers, and after how long. */
+    private static final class Sick implements AutoCloseable {
+        private final ServerSocket socket = new ServerSocket(0, 8, InetAddress.getLoopbackAddress());
+
+        Sick(String answer, long afterMs) throws IOException {
+            Thread thread = new Thread(() -> serve(answer, afterMs));
+            thread.setDaemon(true);
+            thread.start();
+        }
+
+        int port() {
+            return socket.getLocalPort();
+        }
+
+        private void serve(String answer, long afterMs) {
+            while (!socket.isClosed()) {
+                try {
+                    Socket client = socket.accept();
+                    Thread thread = new Thread(() -> talk(client, answer, afterMs));
+                    thread.setDaemon(true);
+                    thread.start();
+                } catch (IOException e) {
+                    return;
+                }
+            }
+        }
+
+        private static void talk(Socket client, String answer, long afterMs) {
+            try (client;
+                    BufferedReader in = new BufferedReader(
+                            new InputStreamReader(client.getInputStream(), StandardCharsets.US_ASCII))) {
+                while (in.readLine() != null) {
+                    pause(afterMs);
+                    if (answer != null) {
+                        client.getOutputStream().write((answer + "\n").getBytes(StandardCharsets.US_ASCII));
+                    }
+                }
+            } catch (IOException e) {
+                // The server went on without it.
+            }
+        }
+
+        @Override
+        public void close() throws IOException {
+            socket.close();
+        }
+    }
+}

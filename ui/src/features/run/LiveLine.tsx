@@ -1,0 +1,38 @@
+import type { LineNode, RunView } from '../../api';
+import { SignalLine } from '../../parts';
+import { useBench, useTroubles } from './useLive';
+
+/** The signal path with what is live of it: a bench that is away, a trip, sources that are not well. */
+export function LiveLine({ view }: { view: RunView }) {
+  const bench = useBench();
+  const troubles = useTroubles();
+  return <SignalLine nodes={view.line.map((node) => withTrouble(node, view, bench, troubles))} />;
+}
+
+function withTrouble(node: LineNode, view: RunView, bench: ReturnType<typeof useBench>, troubles: string): LineNode {
+  if (bench && !bench.present) {
+    return node.title === view.exciter ? { ...node, watch: true, detail: 'simulated bench away' } : node;
+  }
+  if (bench?.tripped && node.title === view.amplifier) {
+    return { ...node, watch: true, detail: 'tripped' };
+  }
+  const bad = troubles
+    .split('\n')
+    .filter((line) => line !== '')
+    .map((line) => line.split('\u0000') as [string, string])
+    .filter(([role]) => instrumentOf(view, role) === node.title || isOfAmplifier(view, role, node));
+  if (bad.length === 0) return node;
+  const [first] = bad;
+  const row = view.rows.find((one) => one.role === first?.[0]);
+  return { ...node, watch: true, detail: `${row?.label.toLowerCase() ?? ''} ${first?.[1] ?? ''}`.trim() };
+}
+
+function instrumentOf(view: RunView, role: string): string | undefined {
+  return view.rows.find((one) => one.role === role)?.instrument;
+}
+
+/** Meters without a node of their own show on the amplifier. */
+function isOfAmplifier(view: RunView, role: string, node: LineNode): boolean {
+  const instrument = instrumentOf(view, role);
+  return node.title === view.amplifier && !view.line.some((one) => one.title === instrument);
+}

@@ -1,0 +1,129 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { ask, client, type RunView, type SignalView } from '../../api';
+import { Answer } from '../../parts';
+import { Envelope, Trapezoid } from '../../plot';
+import { useBench } from './useLive';
+
+export default function SignalSheet({ view }: { view: RunView }) {
+  const bench = useBench();
+  const signal = useQuery({
+    queryKey: ['signal', view.id, view.sequence, bench?.driveW, bench?.plate, bench?.load],
+    queryFn: () => ask(client.GET('/api/runs/{id}/signal', { params: { path: { id: view.id } } })),
+    placeholderData: keepPreviousData,
+  });
+  return (
+    <Answer query={signal} what="the signal">
+      {(data) => (
+        <section aria-label="How clean the signal is" className="sheet px-4 py-2.5">
+          <header className="flex flex-wrap items-baseline gap-x-3 pb-1">
+            <h1 className="text-22">How clean the signal is</h1>
+            <p className="text-soft">
+              by the twin, {data.driveW} W of drive at the peak, PLATE {data.plate.toFixed(2)}, LOAD{' '}
+              {data.load.toFixed(2)}
+            </p>
+          </header>
+          <p className="head mb-2 text-18">{data.judgement}</p>
+          <div className="grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">
+            <figure>
+              <Envelope input={data.driveAmplitude} output={data.outputPeakV} />
+              <figcaption className="text-13 text-soft">
+                Envelope of two equal tones: dotted is the drive, filled the output.
+              </figcaption>
+            </figure>
+            <figure>
+              <Trapezoid input={data.driveAmplitude} output={data.outputPeakV} />
+              <figcaption className="text-13 text-soft">
+                Trapezoid: output against drive. Straight sides are clean, bent-in ones flat-topped.
+              </figcaption>
+            </figure>
+          </div>
+          <div className="mt-3 grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">
+            <Products data={data} />
+            <Modes data={data} />
+          </div>
+        </section>
+      )}
+    </Answer>
+  );
+}
+
+const dB = (value: number) => value.toFixed(1).replace('-', '\u2212');
+
+function Products({ data }: { data: SignalView }) {
+  const rows: [string, string, string][] = [
+    ['Third order', dB(data.thirdDb), dB(data.thirdDb - 6.02)],
+    ['Fifth order', dB(data.fifthDb), dB(data.fifthDb - 6.02)],
+  ];
+  return (
+    <table className="w-full border-collapse self-start">
+      <caption className="mb-1 text-left text-14 text-soft">Two-tone products, dB</caption>
+      <thead className="text-13 text-soft">
+        <tr>
+          <td />
+          <th scope="col" className="text-right font-normal">
+            to one tone
+          </th>
+          <th scope="col" className="text-right font-normal">
+            to PEP
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([label, tone, pep]) => (
+          <tr key={label} className="border-t border-hair">
+            <th scope="row" className="py-0.5 text-left font-normal">
+              {label}
+            </th>
+            <td className="figure text-right text-twin italic">{tone}</td>
+            <td className="figure text-right text-twin italic">{pep}</td>
+          </tr>
+        ))}
+        <tr className="border-t border-hair">
+          <th scope="row" className="py-0.5 text-left font-normal">
+            Compression at the peak
+          </th>
+          <td className="figure text-right text-twin italic">{dB(data.compressionDb)}</td>
+          <td />
+        </tr>
+      </tbody>
+    </table>
+  );
+}
+
+function Modes({ data }: { data: SignalView }) {
+  return (
+    <table className="w-full border-collapse self-start">
+      <caption className="mb-1 text-left text-14 text-soft">Averages by mode, at this peak</caption>
+      <thead className="text-13 text-soft">
+        <tr>
+          <td />
+          {['W', 'plate A', 'grid A', 'heat W'].map((head) => (
+            <th key={head} scope="col" className="text-right font-normal">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {data.modes.map((mode) => (
+          <tr key={mode.mode} className="border-t border-hair">
+            <th scope="row" className="py-0.5 text-left text-13 font-normal">
+              {mode.mode}
+            </th>
+            {[
+              mode.outputW.toFixed(0),
+              mode.plateCurrentA.toFixed(3),
+              mode.gridCurrentA.toFixed(3),
+              mode.heatPerTubeW.toFixed(0),
+            ].map((shown, index) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
+              <td key={index} className="figure text-right text-twin italic">
+                {shown}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

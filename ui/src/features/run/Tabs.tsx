@@ -1,0 +1,37 @@
+import { NavLink, useLocation } from 'react-router';
+import type { RunView } from '../../api';
+
+const TABS = [
+  ['climb', 'Climb'],
+  ['map', 'Map'],
+  ['power', 'Power'],
+  ['signal', 'Signal'],
+] as const;
+
+export type Tab = (typeof TABS)[number][0];
+
+export function tabOf(part: string | undefined): Tab {
+  return TABS.find(([tab]) => tab === part)?.[0] ?? 'climb';
+}
+
+/** The ways to look at a run; those that need the twin are there where the amplifier has one. */
+export function Tabs({ view }: { view: RunView }) {
+  const place = useLocation().pathname.startsWith('/log') ? 'log' : 'tune';
+  if (!view.twin) return null;
+  return (
+    <nav aria-label="Ways to look" className="noprint -mb-2 flex gap-5 px-4">
+      {TABS.map(([tab, name]) => (
+        <NavLink
+          key={tab}
+          end
+          to={`/${place}/${view.id}${tab === 'climb' ? '' : `/${tab}`}`}
+          className={({ isActive }) =>
+            `min-h-[24px] border-b-2 text-14 ${isActive ? 'head border-act text-ink' : 'border-transparent text-soft'}`
+          }
+        >
+          {name}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

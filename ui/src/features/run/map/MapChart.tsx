@@ -1,0 +1,226 @@
+import { scaleLinear } from 'd3-scale';
+import { useMemo } from 'react';
+import type { MapView } from '../../../api';
+import { levels, roundHeights } from './contourPath';
+
+const WIDTH = 590;
+const HEIGHT = 560;
+const FRAME = { left: 48, right: 576, top: 12, bottom: 508 };
+const HEIGHTS = 9;
+/** Heavier lines, so that the eye can count. */
+const EACH = 4;
+
+/** What a kind of ground is hatched in; heat is a slope and watched, the rest are cliffs. */
+const WATCHED = ['PLATE_HEAT_PER_TUBE_W'];
+
+interface Props {
+  map: MapView;
+  here?: [number, number];
+}
+
+/** The ground: output as contours, ground beyond limits hatched, the way from here to the finish. */
+export function MapChart({ map, here }: Props) {
+  const { plates, loads } = map;
+  const grid = (values: number[]) => ({ columns: plates.length, rows: loads.length, values });
+  const most = Math.max(...map.outputW);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the lines follow from the map alone
+  const lines = useMemo(() => levels(grid(map.outputW), roundHeights(most, HEIGHTS), FRAME), [map]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the grounds follow from the map alone
+  const grounds = useMemo(
+    () =>
+      map.grounds.map((ground) => {
+        const [level] = levels(grid(ground.grid), [ground.limit], FRAME);
+        return { ...ground, path: level?.path ?? '', label: ground.label, watched: WATCHED.includes(ground.kind) };
+      }),
+    [map],
+  );
+  const x = scaleLinear([plates[0] ?? 0, plates.at(-1) ?? 1], [FRAME.left, FRAME.right]);
+  const y = scaleLinear([loads[0] ?? 0, loads.at(-1) ?? 1], [FRAME.bottom, FRAME.top]);
+  const at = (place: { plate: number; load: number }) => [x(place.plate), y(place.load)] as const;
+  const finish = map.finish && at(map.finish);
+  const now = here && ([x(here[0]), y(here[1])] as const);
+  const trail = map.trail.map(([plate, load]) => [x(plate ?? 0), y(load ?? 0)] as const);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      width={WIDTH}
+      height={HEIGHT}
+      role="img"
+      aria-label={describe(map, here)}
+      className="block h-auto max-w-full"
+      data-part="map"
+    >
+      <defs>
+        <clipPath id="map-frame">
+          <rect x={FRAME.left} y={FRAME.top} width={FRAME.right - FRAME.left} height={FRAME.bottom - FRAME.top} />
+        </clipPath>
+        <Hatch id="hatch-limit" turn={-45} className="stroke-limit" />
+        <Hatch id="hatch-watch" turn={45} className="stroke-watch" />
+      </defs>
+      <g clipPath="url(#map-frame)">
+        {lines.map((line, index) => (
+          <path
+            key={line.value}
+            d={line.path}
+            className="fill-twin stroke-twin"
+            fillOpacity="0.07"
+            strokeWidth={(index + 1) % EACH === 0 ? 2 : 0.9}
+          />
+        ))}
+        {grounds.map((ground) => (
+          <path
+            key={ground.kind}
+            d={ground.path}
+            fill={ground.watched ? 'url(#hatch-watch)' : 'url(#hatch-limit)'}
+            className={ground.watched ? 'stroke-watch' : 'stroke-limit'}
+            strokeWidth="2"
+          />
+        ))}
+      </g>
+      <rect
+        x={FRAME.left}
+        y={FRAME.top}
+        width={FRAME.right - FRAME.left}
+        height={FRAME.bottom - FRAME.top}
+        className="fill-none stroke-rule"
+      />
+      <Axes x={x} y={y} />
+      {lines
+        .filter((line) => line.label && line.value >= most * 0.4)
+        .filter((_, index) => index % 2 === 1)
+        .map((line) => (
+          <Halo key={line.value} at={line.label ?? [0, 0]} className="fill-twin">
+            {line.value}
+          </Halo>
+        ))}
+      {grounds.map((ground, index) => (
+        <Halo
+          key={ground.kind}
+          at={[FRAME.left + 10, FRAME.top + 20 + 19 * index]}
+          anchor="start"
+          className={ground.watched ? 'fill-watch' : 'fill-limit'}
+        >
+          {`${ground.watched ? '\\\\\\' : '///'} ${ground.label}`}
+        </Halo>
+      ))}
+      {now && finish && <Way from={now} to={finish} />}
+      {trail.length > 0 && (
+        <polyline
+          points={[...trail, ...(now ? [now] : [])].map((point) => point.join(',')).join(' ')}
+          className="fill-none stroke-ink"
+          strokeWidth="2"
+        />
+      )}
+      {trail.map(([cx, cy]) => (
+        <circle key={`${cx} ${cy}`} cx={cx} cy={cy} r="5" className="fill-ink" />
+      ))}
+      {map.most && (
+        <path
+          d={`M${at(map.most)[0] - 5} ${at(map.most)[1]}h10M${at(map.most)[0]} ${at(map.most)[1] - 5}v10`}
+          className="stroke-twin"
+          strokeWidth="2"
+        />
+      )}
+      {finish && (
+        <>
+          <rect
+            x={finish[0] - 8}
+            y={finish[1] - 8}
+            width="16"
+            height="16"
+            className="fill-none stroke-act"
+            strokeWidth="3"
+          />
+          <Halo at={[finish[0] + 16, finish[1] - 10]} anchor="start" className="head fill-act">
+            finish here
+          </Halo>
+        </>
+      )}
+      {now && (
+        <circle cx={now[0]} cy={now[1]} r="7" className="fill-sheet stroke-ink" strokeWidth="3" data-part="map-here" />
+      )}
+    </svg>
+  );
+}
+
+function Hatch({ id, turn, className }: { id: string; turn: number; className: string }) {
+  return (
+    <pattern id={id} width="8" height="8" patternUnits="userSpaceOnUse" patternTransform={`rotate(${turn})`}>
+      <line x1="0" x2="0" y1="0" y2="8" className={className} strokeWidth="1.4" strokeOpacity="0.55" />
+    </pattern>
+  );
+}
+
+function Halo(props: {
+  at: readonly [number, number];
+  anchor?: 'start' | 'middle';
+  className: string;
+  children: React.ReactNode;
+}) {
+  return (
+    <text
+      x={props.at[0]}
+      y={props.at[1] + 4}
+      textAnchor={props.anchor ?? 'middle'}
+      className={`head stroke-sheet text-13 ${props.className}`}
+      strokeWidth="4"
+      paintOrder="stroke"
+      strokeLinejoin="round"
+    >
+      {props.children}
+    </text>
+  );
+}
+
+/** The way to go, from the edge of here to the edge of there. */
+function Way({ from, to }: { from: readonly [number, number]; to: readonly [number, number] }) {
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  if (length < 26) return null;
+  const part = (px: number) => [
+    from[0] + ((to[0] - from[0]) * px) / length,
+    from[1] + ((to[1] - from[1]) * px) / length,
+  ];
+  const [x1, y1] = part(9);
+  const [x2, y2] = part(length - 12);
+  return <line x1={x1} y1={y1} x2={x2} y2={y2} className="stroke-act" strokeWidth="4" />;
+}
+
+type Scale = ReturnType<typeof scaleLinear<number, number>>;
+
+function Axes({ x, y }: { x: Scale; y: Scale }) {
+  return (
+    <g className="text-13">
+      {x.ticks(7).map((tick) => (
+        <g key={tick}>
+          <line x1={x(tick)} x2={x(tick)} y1={FRAME.bottom} y2={FRAME.bottom + 6} className="stroke-soft" />
+          <text x={x(tick)} y={FRAME.bottom + 22} textAnchor="middle" className="figure fill-soft">
+            {x.tickFormat(7)(tick)}
+          </text>
+        </g>
+      ))}
+      {y.ticks(9).map((tick) => (
+        <g key={tick}>
+          <line x1={FRAME.left - 6} x2={FRAME.left} y1={y(tick)} y2={y(tick)} className="stroke-soft" />
+          <text x={FRAME.left - 10} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
+            {tick}
+          </text>
+        </g>
+      ))}
+      <text x={FRAME.right} y={FRAME.bottom + 42} textAnchor="end" className="head fill-ink">
+        PLATE
+      </text>
+      <text x={FRAME.left} y={FRAME.bottom + 42} className="head fill-ink">
+        ↑ LOAD
+      </text>
+    </g>
+  );
+}
+
+function describe(map: MapView, here?: [number, number]): string {
+  const finish = map.finish;
+  const start = `Output over PLATE and LOAD at ${map.driveW} W of drive.`;
+  const from = here ? ` You are at PLATE ${here[0].toFixed(2)}, LOAD ${here[1].toFixed(2)}.` : '';
+  return finish
+    ? `${start}${from} Finish at PLATE ${finish.plate.toFixed(2)}, LOAD ${finish.load.toFixed(2)}, ${Math.round(finish.outputW)} W.`
+    : `${start}${from}`;
+}
