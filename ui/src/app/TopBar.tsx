@@ -1,13 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
-import { NavLink } from 'react-router';
-import { ask, client } from '../api';
+import { NavLink, useMatch } from 'react-router';
+import { ask, client, type RunView } from '../api';
 import { Kbd } from '../parts';
 import { PLACES } from './places';
 import { toggleTheme, useTheme } from './theme';
 
+const SOURCES = { TYPED: 'Readings typed', INSTRUMENTS: 'Instruments', BENCH: 'Simulated bench' } as const;
+
 export function TopBar({ onHelp, onCommands }: { onHelp: () => void; onCommands: () => void }) {
   const theme = useTheme();
   const station = useQuery({ queryKey: ['station'], queryFn: () => ask(client.GET('/api/station')) });
+  const runId = useMatch('/tune/:runId/*')?.params.runId;
+  // What the run's page has read; the bar asks for nothing itself.
+  const run = useQuery<RunView>({ queryKey: ['run', runId], enabled: false });
   return (
     <header className="noprint flex min-h-[46px] flex-wrap items-center gap-x-6 border-b border-rule bg-sheet px-5">
       <NavLink to="/tune" className="flex items-center gap-2.5">
@@ -31,7 +36,7 @@ export function TopBar({ onHelp, onCommands }: { onHelp: () => void; onCommands:
       </nav>
       <div className="ml-auto flex items-center gap-5 text-13 text-soft">
         <span>{station.data?.station?.name}</span>
-        <span className="max-wide:hidden">Readings typed</span>
+        {run.data && <span className="max-wide:hidden">{SOURCES[run.data.source]}</span>}
         <button type="button" onClick={onCommands} className="flex min-h-[28px] items-center gap-1 max-wide:hidden">
           <Kbd>/</Kbd> commands
         </button>

@@ -8,7 +8,7 @@ interface Props {
 
 const SIDE = 200;
 const BAR = 14;
-const GAP = 16;
+const GAP = 21;
 const LEAST_PX = 1.5;
 
 /** Power in on the left, power out on the right; widths are true to scale. */
@@ -16,7 +16,7 @@ export function Flows({ flows, width, height }: Props) {
   const into = flows.filter((flow) => flow.in && flow.watt > 0.05);
   const out = flows.filter((flow) => !flow.in && flow.watt > 0.05);
   const whole = Math.max(1e-9, sum(into));
-  const scale = (height - GAP * (Math.max(into.length, out.length) - 1) - 8) / whole;
+  const scale = (height - GAP * (Math.max(into.length, out.length) - 1) - 24) / whole;
   const middle = width / 2;
   const trunk = (height - whole * scale) / 2;
   const left = stacked(into, scale, height);
@@ -50,7 +50,7 @@ export function Flows({ flows, width, height }: Props) {
         const main = flow.code === 'OUTPUT';
         return (
           <g key={flow.code}>
-            <path d={path} className="fill-twinwash" fillOpacity={main ? 1 : 0.6} />
+            <path d={path} className="fill-twinwash" />
             <rect
               x={width - SIDE}
               y={y}

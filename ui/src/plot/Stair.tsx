@@ -49,6 +49,9 @@ export function Stair({ columns, width, height, left, limit, limitLabel }: Props
   return (
     <svg width={width} height={height} role="img" aria-label={describe(columns)} className="block" data-part="stair">
       {inHand >= 0 && <rect x={x(inHand)} y={0} width={columnWidth} height={height} className="fill-wash" />}
+      <text x={16} y={14} className="fill-soft text-12">
+        output, W
+      </text>
       {ticks.map((tick) => (
         <g key={tick}>
           <line x1={left} x2={width} y1={y(tick)} y2={y(tick)} className="stroke-hair" />

@@ -28,12 +28,12 @@ export function TwinCell({ role, draft, live }: { role: Row['role']; draft: Step
   if (!expected) return null;
   return (
     <span
-      className="text-13 text-twin italic"
+      className="text-13 whitespace-nowrap text-twin italic"
       title={`expected ${expected.low.toPrecision(3)} to ${expected.high.toPrecision(3)}`}
       data-part={`twin-${role}`}
     >
       {expected.shown}
-      <span className="max-roomy:hidden">{`\u2009±\u2009${band(expected.high - expected.value)}`}</span>
+      <span>{`\u2009±\u2009${band(expected.high - expected.value)}`}</span>
     </span>
   );
 }

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ask, client, type PowerView, type RunView } from '../../api';
 import { Answer } from '../../parts';
 import { Flows } from '../../plot';
+import { Tabs } from './Tabs';
 import { useBench } from './useLive';
 
 export default function PowerSheet({ view }: { view: RunView }) {
@@ -20,6 +21,7 @@ export default function PowerSheet({ view }: { view: RunView }) {
             <p className="text-soft">
               by the twin, at {data.driveW} W of drive, PLATE {data.plate.toFixed(2)}, LOAD {data.load.toFixed(2)}
             </p>
+            <Tabs view={view} />
           </header>
           <Flows flows={data.flows} width={834} height={380} />
           <Strain rows={data.strain} />

@@ -13,7 +13,7 @@ import { RoomLeft } from './RoomLeft';
 import { RunFoot } from './RunFoot';
 import { Signs } from './Signs';
 import { StepSheet } from './StepSheet';
-import { Tabs, tabOf } from './Tabs';
+import { tabOf } from './Tabs';
 import { useDials } from './useDials';
 import { LiveContext, useLiveStream } from './useLive';
 import { type Run, useRun } from './useRun';
@@ -102,7 +102,6 @@ function Running({ run, view }: { run: Run; view: RunView }) {
             <BeforePower view={view} skewMs={run.skewMs} act={run.act} />
           ) : (
             <>
-              <Tabs view={view} />
               {tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
               {tab !== 'climb' && (
                 <Suspense fallback={<Loading what="the view" />}>

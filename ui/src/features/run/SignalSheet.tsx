@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ask, client, type RunView, type SignalView } from '../../api';
 import { Answer } from '../../parts';
 import { Envelope, Trapezoid } from '../../plot';
+import { Tabs } from './Tabs';
 import { useBench } from './useLive';
 
 export default function SignalSheet({ view }: { view: RunView }) {
@@ -21,6 +22,7 @@ export default function SignalSheet({ view }: { view: RunView }) {
               by the twin, {data.driveW} W of drive at the peak, PLATE {data.plate.toFixed(2)}, LOAD{' '}
               {data.load.toFixed(2)}
             </p>
+            <Tabs view={view} />
           </header>
           <p className="head mb-2 text-18">{data.judgement}</p>
           <div className="grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">

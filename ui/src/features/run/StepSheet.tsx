@@ -3,12 +3,14 @@ import { Link } from 'react-router';
 import type { RunView, StepView } from '../../api';
 import { Stair, type StairColumn, savePng, saveSvg } from '../../plot';
 import { StepTable } from './StepTable';
+import { Tabs } from './Tabs';
 import type { Run } from './useRun';
 
 const HEAD_PX = 150;
 const LEAST_COLUMN_PX = 76;
 const STAIR_PX = 206;
-const NOW_PX = 78;
+const NOW_PX = 66;
+const TWIN_PX = 108;
 
 /** The stair over the step table: one column per step, the one in hand lit through both. */
 export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; readOnly: boolean }) {
@@ -28,7 +30,7 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
   };
   const shown = readOnly ? view.steps : [...view.steps, view.draft];
   const places = readOnly ? shown.length : Math.max(view.drivesW.length + 1, shown.length);
-  const beside = readOnly ? 0 : (view.source === 'TYPED' ? 0 : NOW_PX) + (view.twin ? NOW_PX : 0);
+  const beside = readOnly ? 0 : (view.source === 'TYPED' ? 0 : NOW_PX) + (view.twin ? TWIN_PX : 0);
   const tableWidth = Math.max(width, HEAD_PX + places * LEAST_COLUMN_PX + beside);
   const columns: (StepView | undefined)[] = Array.from({ length: places }, (_, i) => shown[i]);
   return (
@@ -36,7 +38,7 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
       <header className="flex flex-wrap items-baseline gap-x-3 px-4 pt-2.5 pb-1">
         <h1 className="text-22">{view.title}</h1>
         <p className="text-soft">{view.subtitle}</p>
-        <span className="noprint ml-auto flex gap-2.5 text-13 text-act">
+        <span className="noprint flex gap-2.5 text-13 text-act">
           <a className="underline" href={`/api/runs/${view.id}/steps.csv`} download>
             CSV
           </a>
@@ -52,7 +54,7 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
             Log
           </Link>
         )}
-        <p className="text-13 text-soft">output at each step, W</p>
+        <Tabs view={view} />
       </header>
       <div ref={box} className="overflow-x-auto">
         <div style={{ width: tableWidth }}>
@@ -64,7 +66,15 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
             limit={view.licenceLimitW}
             limitLabel={`licence ${view.licenceLimitW} W`}
           />
-          <StepTable view={view} run={run} columns={columns} headPx={HEAD_PX} nowPx={NOW_PX} readOnly={readOnly} />
+          <StepTable
+            view={view}
+            run={run}
+            columns={columns}
+            headPx={HEAD_PX}
+            nowPx={NOW_PX}
+            twinPx={TWIN_PX}
+            readOnly={readOnly}
+          />
         </div>
       </div>
     </section>

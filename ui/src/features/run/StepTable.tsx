@@ -13,6 +13,7 @@ interface Props {
   columns: (StepView | undefined)[];
   headPx: number;
   nowPx: number;
+  twinPx: number;
   readOnly: boolean;
 }
 
@@ -34,7 +35,7 @@ const FIGURES: FigureRow[] = [
 ];
 
 /** The readings and figures of each step; the step in hand takes entries. */
-export function StepTable({ view, run, columns, headPx, nowPx, readOnly }: Props) {
+export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly }: Props) {
   const inHand = readOnly ? -1 : view.steps.length;
   const hasNow = !readOnly && view.source !== 'TYPED';
   const hasTwin = !readOnly && view.twin;
@@ -106,7 +107,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, readOnly }: Props
             <col key={index} />
           ))}
           {hasNow && <col style={{ width: nowPx }} />}
-          {hasTwin && <col style={{ width: nowPx }} />}
+          {hasTwin && <col style={{ width: twinPx }} />}
         </colgroup>
         {(hasNow || hasTwin) && (
           <thead className="text-12 text-soft">

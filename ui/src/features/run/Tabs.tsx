@@ -19,7 +19,7 @@ export function Tabs({ view }: { view: RunView }) {
   const place = useLocation().pathname.startsWith('/log') ? 'log' : 'tune';
   if (!view.twin) return null;
   return (
-    <nav aria-label="Ways to look" className="noprint -mb-2 flex gap-5 px-4">
+    <nav aria-label="Ways to look" className="noprint ml-auto flex gap-4">
       {TABS.map(([tab, name]) => (
         <NavLink
           key={tab}

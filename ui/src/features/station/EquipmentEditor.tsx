@@ -1,11 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { ask, client, type EquipmentView, type FieldProblem, Refusal } from '../../api';
 import { Button, Trouble } from '../../parts';
 import { fromForm, toForm } from './convert';
 import { FormFields } from './FormFields';
 import { type Body, KINDS } from './spec';
+import { TryInstrument } from './TryInstrument';
 
 const DERIVED = [['equipment'], ['gaps'], ['choices']];
 
@@ -20,6 +21,17 @@ export function EquipmentEditor({ equipment }: { equipment: EquipmentView[] }) {
     );
   }
   return <Editor key={id ?? kind} known={known} what={what} />;
+}
+
+/** The way to the twin of an amplifier with tubes. */
+function TwinLink({ known }: { known: EquipmentView }) {
+  const body = known.body as Body;
+  if (body.stage?.kind !== 'tubes') return null;
+  return (
+    <Link className="ml-auto text-act underline" to={`/station/${known.id}/twin`}>
+      {body.twin ? 'Its twin' : 'Make a twin from its sheet'}
+    </Link>
+  );
 }
 
 function Editor({ known, what }: { known: EquipmentView | undefined; what: (typeof KINDS)[string] }) {
@@ -72,6 +84,7 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
       <header className="mb-3 flex items-baseline gap-3">
         <h1 className="text-22">{known?.name ?? `New ${what.name.toLowerCase()}`}</h1>
         <p className="text-soft">{known ? what.name.toLowerCase() : 'by its sheet and your own measuring'}</p>
+        {known?.kind === 'amplifier' && <TwinLink known={known} />}
       </header>
       <FormFields
         fields={what.fields}
@@ -92,6 +105,7 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
             {problems.length === 1 ? 'One field needs mending.' : `${problems.length} fields need mending.`}
           </span>
         )}
+        {form.kind === 'instrument' && <TryInstrument body={() => fromForm(what.fields, form)} />}
         {known && !removing && (
           <Button kind="quiet" className="ml-auto" onClick={() => setRemoving(true)}>
             Take away

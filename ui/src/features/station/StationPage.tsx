@@ -7,6 +7,7 @@ import { BackupSheet } from './BackupSheet';
 import { EquipmentEditor } from './EquipmentEditor';
 import { StationEditor } from './StationEditor';
 import { KINDS } from './spec';
+import { TwinWizard } from './TwinWizard';
 
 export function StationPage() {
   const equipment = useQuery({ queryKey: ['equipment'], queryFn: () => ask(client.GET('/api/equipment')) });
@@ -22,6 +23,7 @@ export function StationPage() {
           <Routes>
             <Route index element={<Overview gaps={gaps.data ?? []} />} />
             <Route path="new/:kind" element={<EquipmentEditor equipment={data} />} />
+            <Route path=":id/twin" element={<TwinWizard equipment={data} />} />
             <Route path=":id" element={<EquipmentEditor equipment={data} />} />
           </Routes>
         </div>

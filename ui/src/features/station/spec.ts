@@ -337,7 +337,55 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }
       },
     ],
   },
+  instrument: {
+    name: 'Instrument',
+    fresh: { kind: 'instrument', name: '', host: '127.0.0.1', factor: 1, role: 'OUTPUT', pollS: 0.05, timeoutS: 0.5 },
+    fields: [
+      name,
+      { type: 'text', path: 'host', label: 'Host' },
+      number('port', 'Port', '', { hint: 'of the bench: 1 to 6' }),
+      { type: 'text', path: 'query', label: 'Query, ended by ?' },
+      number('factor', 'Answer times', 'to W, A or V'),
+      { type: 'text', path: 'meter', label: 'Stands for the meter' },
+      { type: 'choice', path: 'role', label: 'Its reading of', options: ROLES },
+      number('pollS', 'Asked every', 's'),
+      number('timeoutS', 'Answers within', 's'),
+    ],
+  },
 };
+
+/** A maker's sheet, as the twin is fitted to. */
+export const SHEET_FIELDS: Spec[] = [
+  number('amplificationFactor', 'Amplification factor of the tube', '', {
+    optional: true,
+    hint: 'where the sheet says',
+  }),
+  number('plateVoltageRestDcV', 'Plate voltage at rest', 'V'),
+  number('restingPlateCurrentA', 'Plate current at rest', 'A in all'),
+  number('designQ', 'Loaded Q of the tank', '', { hint: '12 where unknown' }),
+  {
+    type: 'list',
+    path: 'operations',
+    label: 'Typical operation with a carrier, all tubes',
+    item: 'point',
+    fresh: {},
+    fields: [
+      number('plateVoltageDcV', 'Plate voltage under load', 'V'),
+      number('plateCurrentA', 'Plate current', 'A'),
+      number('gridCurrentA', 'Grid current', 'A'),
+      number('driveW', 'Drive', 'W'),
+      number('outputW', 'Output', 'W'),
+    ],
+  },
+  {
+    type: 'list',
+    path: 'bandOutputs',
+    label: 'Bands with another output at that drive',
+    item: 'band',
+    fresh: { band: 'MHZ_28' },
+    fields: [{ type: 'choice', path: 'band', label: 'Band', options: BANDS }, number('outputW', 'Output', 'W')],
+  },
+];
 
 export const STATION_FIELDS: Spec[] = [
   { type: 'text', path: 'name', label: 'Name' },

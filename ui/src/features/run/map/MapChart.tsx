@@ -1,11 +1,11 @@
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
-import type { MapView } from '../../../api';
+import type { Ground, MapView } from '../../../api';
 import { levels, roundHeights } from './contourPath';
 
 const WIDTH = 590;
-const HEIGHT = 560;
-const FRAME = { left: 48, right: 576, top: 12, bottom: 508 };
+const HEIGHT = 482;
+const FRAME = { left: 48, right: 576, top: 24, bottom: 436 };
 const HEIGHTS = 9;
 /** Heavier lines, so that the eye can count. */
 const EACH = 4;
@@ -30,7 +30,8 @@ export function MapChart({ map, here }: Props) {
     () =>
       map.grounds.map((ground) => {
         const [level] = levels(grid(ground.grid), [ground.limit], FRAME);
-        return { ...ground, path: level?.path ?? '', label: ground.label, watched: WATCHED.includes(ground.kind) };
+        const watched = WATCHED.includes(ground.kind);
+        return { ...ground, path: level?.path ?? '', watched, inside: isInside(ground, map.grounds) };
       }),
     [map],
   );
@@ -54,8 +55,8 @@ export function MapChart({ map, here }: Props) {
         <clipPath id="map-frame">
           <rect x={FRAME.left} y={FRAME.top} width={FRAME.right - FRAME.left} height={FRAME.bottom - FRAME.top} />
         </clipPath>
-        <Hatch id="hatch-limit" turn={-45} className="stroke-limit" />
-        <Hatch id="hatch-watch" turn={45} className="stroke-watch" />
+        <Hatch id="hatch-limit" turn={45} className="stroke-limit" />
+        <Hatch id="hatch-watch" turn={-45} className="stroke-watch" />
       </defs>
       <g clipPath="url(#map-frame)">
         {lines.map((line, index) => (
@@ -71,9 +72,10 @@ export function MapChart({ map, here }: Props) {
           <path
             key={ground.kind}
             d={ground.path}
-            fill={ground.watched ? 'url(#hatch-watch)' : 'url(#hatch-limit)'}
+            fill={ground.inside ? 'none' : ground.watched ? 'url(#hatch-watch)' : 'url(#hatch-limit)'}
             className={ground.watched ? 'stroke-watch' : 'stroke-limit'}
             strokeWidth="2"
+            strokeDasharray={ground.inside ? '7 4' : undefined}
           />
         ))}
       </g>
@@ -86,8 +88,7 @@ export function MapChart({ map, here }: Props) {
       />
       <Axes x={x} y={y} />
       {lines
-        .filter((line) => line.label && line.value >= most * 0.4)
-        .filter((_, index) => index % 2 === 1)
+        .filter((line, index) => index % 2 === 1 && line.label && line.value >= most * 0.4)
         .map((line) => (
           <Halo key={line.value} at={line.label ?? [0, 0]} className="fill-twin">
             {line.value}
@@ -100,7 +101,7 @@ export function MapChart({ map, here }: Props) {
           anchor="start"
           className={ground.watched ? 'fill-watch' : 'fill-limit'}
         >
-          {`${ground.watched ? '\\\\\\' : '///'} ${ground.label}`}
+          {`${ground.inside ? '- -' : ground.watched ? '\\\\\\' : '///'} ${ground.label}`}
         </Halo>
       ))}
       {now && finish && <Way from={now} to={finish} />}
@@ -140,6 +141,16 @@ export function MapChart({ map, here }: Props) {
         <circle cx={now[0]} cy={now[1]} r="7" className="fill-sheet stroke-ink" strokeWidth="3" data-part="map-here" />
       )}
     </svg>
+  );
+}
+
+/** Whether ground lies wholly within other ground that is closed: then its line is enough. */
+function isInside(ground: Ground, all: Ground[]): boolean {
+  return all.some(
+    (other) =>
+      other !== ground &&
+      ground.grid.every((value, i) => value <= ground.limit || (other.grid[i] ?? 0) > other.limit) &&
+      other.grid.some((value, i) => value > other.limit && (ground.grid[i] ?? 0) <= ground.limit),
   );
 }
 
@@ -209,8 +220,8 @@ function Axes({ x, y }: { x: Scale; y: Scale }) {
       <text x={FRAME.right} y={FRAME.bottom + 42} textAnchor="end" className="head fill-ink">
         PLATE
       </text>
-      <text x={FRAME.left} y={FRAME.bottom + 42} className="head fill-ink">
-        ↑ LOAD
+      <text x={8} y={14} className="head fill-ink">
+        LOAD
       </text>
     </g>
   );

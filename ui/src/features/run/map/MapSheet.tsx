@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { ask, client, type MapView, type Place, type RunView } from '../../../api';
 import { Answer } from '../../../parts';
 import { saveCsv, savePng, saveSvg } from '../../../plot';
+import { Tabs } from '../Tabs';
 import { useBench } from '../useLive';
 import { MapChart } from './MapChart';
 
@@ -35,7 +36,7 @@ export default function MapSheet({ view }: { view: RunView }) {
             <header className="flex flex-wrap items-baseline gap-x-3 pb-1">
               <h1 className="text-22">The ground at {data.driveW} W</h1>
               <p className="text-soft">output in watts over both dials, by the twin</p>
-              <span className="noprint ml-auto flex gap-2.5 text-13 text-act">
+              <span className="noprint flex gap-2.5 text-13 text-act">
                 <button type="button" className="underline" onClick={() => saveCsv(table(data), name)}>
                   CSV
                 </button>
@@ -46,6 +47,7 @@ export default function MapSheet({ view }: { view: RunView }) {
                   PNG
                 </button>
               </span>
+              <Tabs view={view} />
             </header>
             <div className="flex flex-wrap items-start gap-x-4 gap-y-3">
               <MapChart map={data} here={here} />

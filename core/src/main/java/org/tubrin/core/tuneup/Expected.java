@@ -3,6 +3,7 @@ package org.tubrin.core.tuneup;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
@@ -14,6 +15,7 @@ import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
 import org.tubrin.core.twin.PeakSearch;
+import org.tubrin.core.twin.Probe;
 import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.TubePoint;
 import org.tubrin.core.twin.TubeTwin;
@@ -34,6 +36,8 @@ public final class Expected {
     private static final double VOLTAGE_SHARE = 0.01;
     private static final double LINE_OHM = 50;
     private static final double FINISH_SHARE = 0.98;
+    private static final double LEAST_FINISH_MARKS = 0.1;
+    private static final double MOST_FINISH_MARKS = 1.5;
 
     private Expected() {}
 
@@ -74,6 +78,33 @@ public final class Expected {
                 .flatMap(found -> found instanceof Outcome.Settled<Peak> settled
                         ? Optional.of(settled.point())
                         : Optional.empty());
+    }
+
+    /**
+     * Returns how many marks heavier than most output the twin's finish lies, at a step's drive; empty where there is no twin
+     * or the LOAD dial ends before it. On high bands it is much less than the customary half mark.
+     */
+    static OptionalDouble finishMarks(Step step) {
+        double driveW = step.position(Control.DRIVE).orElse(0.0);
+        TuneSetup setup = step.setup();
+        Optional<Probe> probe = driveW <= 0
+                ? Optional.empty()
+                : twin(setup)
+                        .flatMap(twin -> twin.probe(setting(
+                                setup,
+                                driveW,
+                                setup.preset().plate(),
+                                setup.preset().load())));
+        if (probe.isPresent()
+                && PeakSearch.most(probe.get(), driveW) instanceof Outcome.Settled<Peak> most
+                && PeakSearch.heavier(probe.get(), driveW, FINISH_SHARE) instanceof Outcome.Settled<Peak> finish
+                && finish.point().stops().isEmpty()) {
+            double marks = (finish.point().load() - most.point().load())
+                    / setup.tubes().load().markStep()
+                    * setup.tubes().loadSense().heavierSign();
+            return OptionalDouble.of(Math.max(LEAST_FINISH_MARKS, Math.min(MOST_FINISH_MARKS, marks)));
+        }
+        return OptionalDouble.empty();
     }
 
     /** Returns what to expect, by role; empty where there is no twin or it did not settle. */

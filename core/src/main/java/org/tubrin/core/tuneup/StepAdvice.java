@@ -139,7 +139,8 @@ final class StepAdvice {
     private Advice prepareFinish() {
         Step peak = state.lastStep().orElseThrow();
         double peakLoad = peak.position(Control.LOAD).orElseThrow();
-        double heavier = setup.tubes().heavier(peakLoad, setup.settings().finishMarks());
+        double finishMarks = Expected.finishMarks(peak).orElse(setup.settings().finishMarks());
+        double heavier = setup.tubes().heavier(peakLoad, finishMarks);
         Optional<Advice.Expectation> expect = peak.measured(ReadingRole.OUTPUT)
                 .map(output -> new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
         if (!draft.moved().contains(Control.LOAD) && heavier != peakLoad) {

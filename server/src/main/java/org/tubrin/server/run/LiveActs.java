@@ -3,7 +3,6 @@ package org.tubrin.server.run;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.slf4j.Logger;
@@ -17,7 +16,9 @@ import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.tank.Dial;
@@ -29,6 +30,7 @@ import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.feed.Feed;
+import org.tubrin.server.words.Figures;
 
 /** Acts on instruments and on the simulated bench: what they read comes in as events, what was done goes out to the bench. */
 @Component
@@ -83,19 +85,27 @@ class LiveActs {
         }
         Channel channel = meter.channel(role).orElseThrow();
         return feed.window(meter.name(), role, WINDOW_S)
-                .map(window -> new RunEvent.ReadingTaken(read(state, meter, channel, window), true));
+                .map(window -> new RunEvent.ReadingTaken(read(state, meter, channel, window), false));
     }
 
     private static Reading read(RunState state, Meter meter, Channel channel, Steadied window) {
         double least = channel.role().mayBeNegative() ? -1e6 : 0;
         double value = Math.max(least, window.median());
+        String range = state.ranges()
+                .getOrDefault(channel.role(), channel.ranges().get(0).name());
+        Reading exact =
+                new Reading(channel.role(), "?", value, meter.name(), range, OptionalDouble.of(window.spread()));
+        Quantity worth = channel.measured(exact, channel.range(range).orElseThrow());
         return new Reading(
                 channel.role(),
-                String.format(Locale.ROOT, "%.5g", value / channel.scaleUnit().inUnit()),
+                Figures.fixed(
+                        value / channel.scaleUnit().inUnit(),
+                        1
+                                + Rounding.decimals(worth.standardUncertainty()
+                                        / channel.scaleUnit().inUnit())),
                 value,
                 meter.name(),
-                state.ranges()
-                        .getOrDefault(channel.role(), channel.ranges().get(0).name()),
+                range,
                 OptionalDouble.of(window.spread()));
     }
 

@@ -1,0 +1,45 @@
+import { useMutation } from '@tanstack/react-query';
+import { ask, client, Refusal } from '../../api';
+import { Button } from '../../parts';
+import type { Body } from './spec';
+
+/** Asks an instrument once, as the form has it, and says what came. */
+export function TryInstrument({ body }: { body: () => { body: Body; problems: unknown[] } }) {
+  const attempt = useMutation({
+    mutationFn: () => {
+      const read = body();
+      if (read.problems.length > 0) {
+        throw new Refusal(422, 'Fill in the fields first', 'Then try again.', []);
+      }
+      return ask(client.POST('/api/instruments/try', { body: read.body }));
+    },
+  });
+  const trial = attempt.data;
+  const refusal = attempt.error instanceof Refusal ? attempt.error : undefined;
+  const problem = refusal?.problems[0];
+  return (
+    <>
+      <Button disabled={attempt.isPending} onClick={() => attempt.mutate()}>
+        Try it
+      </Button>
+      <span role="status">
+        {trial && trial.health === 'OK' && (
+          <>
+            It answers: <span className="figure">{trial.value?.toPrecision(5)}</span>
+          </>
+        )}
+        {trial && trial.health !== 'OK' && (
+          <span className="text-watch">
+            It is {trial.says}
+            {trial.answer && `: “${trial.answer}”`}.
+          </span>
+        )}
+        {refusal && (
+          <span className="text-watch">
+            {problem ? `${problem.message} ${problem.remedy}` : `${refusal.title}. ${refusal.detail}`}
+          </span>
+        )}
+      </span>
+    </>
+  );
+}

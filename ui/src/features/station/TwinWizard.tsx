@@ -1,0 +1,183 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { ask, client, type EquipmentView, type FieldProblem, type FitRequest, type FitView, Refusal } from '../../api';
+import { Button, Diamond, Trouble } from '../../parts';
+import { fromForm, toForm } from './convert';
+import { FormFields } from './FormFields';
+import { type Body, SHEET_FIELDS } from './spec';
+
+/** Beyond this a figure of the sheet is not met, in per cent. */
+const MET_PERCENT = 5;
+
+/** From the maker's sheet to a twin: the figures in, how well they are met out, and the twin kept. */
+export function TwinWizard({ equipment }: { equipment: EquipmentView[] }) {
+  const { id } = useParams();
+  const amplifier = equipment.find((one) => one.id === id);
+  const stage = (amplifier?.body as Body | undefined)?.stage as Body | undefined;
+  if (!amplifier || stage?.kind !== 'tubes') {
+    return <Trouble page error={new Refusal(404, 'Not there', 'Choose an amplifier with tubes on the left.', [])} />;
+  }
+  return <Wizard key={id} amplifier={amplifier} stage={stage} />;
+}
+
+function Wizard({ amplifier, stage }: { amplifier: EquipmentView; stage: Body }) {
+  const queries = useQueryClient();
+  const [form, setForm] = useState<Body>(() => toForm(SHEET_FIELDS, fresh(stage)));
+  const [problems, setProblems] = useState<FieldProblem[]>([]);
+  const hasTwin = Boolean((amplifier.body as Body).twin);
+  const fit = useMutation({
+    mutationFn: (sheet: Body) =>
+      ask(
+        client.POST('/api/twin/fit', {
+          body: { amplifierId: amplifier.id, sheet: sheet as FitRequest['sheet'] },
+        }),
+      ),
+    onError: (error) =>
+      setProblems(
+        error instanceof Refusal
+          ? error.problems.map((one) => ({ ...one, field: one.field.replace(/^sheet\./, '') }))
+          : [],
+      ),
+  });
+  const keep = useMutation({
+    mutationFn: (found: FitView) =>
+      ask(
+        client.PUT('/api/equipment/{id}', {
+          params: { path: { id: amplifier.id }, query: { revision: found.revision } },
+          body: found.amplifier as Body,
+        }),
+      ),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['equipment'] }),
+  });
+  const submit = () => {
+    const read = fromForm(SHEET_FIELDS, form);
+    setProblems(read.problems);
+    keep.reset();
+    if (read.problems.length === 0) fit.mutate(read.body);
+  };
+  return (
+    <form
+      aria-label={`Twin of ${amplifier.name}`}
+      className="sheet px-5 py-4"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <header className="mb-3 flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-22">Twin of {amplifier.name}</h1>
+        <p className="text-soft">from the maker's sheet, with its ratings and chart from the record</p>
+        <Link className="ml-auto text-act underline" to={`/station/${amplifier.id}`}>
+          Its record
+        </Link>
+      </header>
+      {hasTwin && !fit.data && (
+        <p className="mb-3 text-soft">It has a twin. One made here takes its place for new runs.</p>
+      )}
+      <FormFields fields={SHEET_FIELDS} form={form} problems={problems} onChange={setForm} />
+      <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
+        <Button kind={fit.data ? 'plain' : 'main'} type="submit" disabled={fit.isPending}>
+          {fit.data ? 'Find it again' : 'Find the twin'}
+        </Button>
+        {fit.data && (
+          <Button kind="main" disabled={keep.isPending || keep.isSuccess} onClick={() => keep.mutate(fit.data)}>
+            Keep this twin
+          </Button>
+        )}
+        {keep.isSuccess && <span role="status">Kept. New runs with {amplifier.name} use it.</span>}
+        {problems.length > 0 && (
+          <span role="alert" className="text-limit">
+            {problems.length === 1 ? 'One field needs mending.' : `${problems.length} fields need mending.`}
+          </span>
+        )}
+      </div>
+      {fit.error && problems.every((one) => one.field === '' || one.field === 'amplifier') && (
+        <div className="mt-3">
+          <Trouble error={fit.error} />
+        </div>
+      )}
+      {keep.error && (
+        <div className="mt-3">
+          <Trouble error={keep.error} />
+        </div>
+      )}
+      {fit.data && <Found found={fit.data} />}
+    </form>
+  );
+}
+
+function fresh(stage: Body): Body {
+  return {
+    plateVoltageRestDcV: stage.plateVoltageRestDcV,
+    restingPlateCurrentA: stage.restingPlateCurrentA,
+    designQ: 12,
+    operations: [{}],
+    bandOutputs: [],
+  };
+}
+
+/** How well the sheet's figures are met, and what the sheet does not determine. */
+function Found({ found }: { found: FitView }) {
+  return (
+    <div className="mt-4 grid gap-x-8 gap-y-4 wide:grid-cols-2">
+      <table className="w-full border-collapse self-start" data-part="fit-rows">
+        <caption className="mb-1 text-left text-14 text-soft">The sheet, and the twin</caption>
+        <thead className="text-13 text-soft">
+          <tr>
+            <td />
+            {['sheet', 'twin', 'off, %'].map((head) => (
+              <th key={head} scope="col" className="text-right font-normal">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {found.rows.map((row) => (
+            <tr key={row.label} className="border-t border-hair">
+              <th scope="row" className="py-0.5 text-left font-normal">
+                {row.label}
+              </th>
+              <td className="figure text-right">{row.sheet}</td>
+              <td className="figure text-right text-twin italic">{row.twin}</td>
+              <td className="figure text-right">
+                {Math.abs(row.offPercent) > MET_PERCENT && (
+                  <span className="mr-1">
+                    <Diamond />
+                    <span className="sr-only">not met</span>
+                  </span>
+                )}
+                {row.offPercent.toFixed(1).replace('-', '\u2212')}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <table className="w-full border-collapse self-start">
+        <caption className="mb-1 text-left text-14 text-soft">Its constants, and what determines them</caption>
+        <tbody>
+          {found.constants.map((row) => (
+            <tr key={row.label} className="border-t border-hair">
+              <th scope="row" className="py-0.5 text-left font-normal">
+                {row.label}
+              </th>
+              <td className="figure text-right text-twin italic">{row.value}</td>
+              <td className={`pl-4 text-13 ${row.determined === 'NOT' ? 'text-watch' : 'text-soft'}`}>
+                {row.determined === 'NOT' && <Diamond />} {row.says}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {found.notes.length > 0 && (
+        <ul className="list-disc pl-5 text-soft wide:col-span-2">
+          {found.notes.map((note) => (
+            <li key={note}>{note}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
