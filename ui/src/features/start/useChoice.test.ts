@@ -48,6 +48,18 @@ describe('what is chosen first', () => {
     expect(choice.terminationId).toBe('Ballast');
     expect(choice.frequency).toBe('14.175');
   });
+  it('takes the meters of the amplifier chosen, each reading once', () => {
+    const reads = ['PLATE_CURRENT'];
+    const meters = [
+      box('Fathom', { reads: ['OUTPUT'] }),
+      box('Brigantine panel', { reads }),
+      box('Barque panel', { reads }),
+      box('Second wattmeter', { reads: ['OUTPUT'] }),
+    ];
+    const at = (amplifierId: string) => complete({ ...choices, meters }, { amplifierId }).meterIds;
+    expect(at('Brigantine')).toEqual(['Fathom', 'Brigantine panel']);
+    expect(at('Barque')).toEqual(['Fathom', 'Barque panel']);
+  });
   it('keeps a frequency as it is typed', () => {
     expect(complete(choices, { band: 'MHZ_7', frequency: '7,0' }).frequency).toBe('7,0');
     expect(complete(choices, { band: 'MHZ_7', frequency: '' }).frequency).toBe('');

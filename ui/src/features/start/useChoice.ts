@@ -56,12 +56,28 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
     exciterId: pick(choices.exciters, wanted.exciterId),
     carrier: wanted.carrier ?? 'CW',
     meterIds:
-      wanted.meterIds?.filter((id) => choices.meters.some((one) => one.id === id)) ??
-      choices.meters.map((one) => one.id),
+      wanted.amplifierId === amplifierId && wanted.meterIds
+        ? wanted.meterIds.filter((id) => choices.meters.some((one) => one.id === id))
+        : fittingMeters(choices, amplifier?.name ?? ''),
     school: wanted.school ?? 'PEAK_THEN_HEAVIER',
     source: (choices.sources.find((one) => one.code === wanted.source) ?? choices.sources[0])?.code as Choice['source'],
     frequency: typed || inBand ? (wanted.frequency ?? '') : limits ? middle(limits.lowestHz, limits.highestHz) : '',
   };
+}
+
+/** Returns meters that between them read each thing once: the amplifier's own before those of no or another amplifier. */
+function fittingMeters(choices: Choices, amplifier: string): string[] {
+  const strange = (name: string) =>
+    choices.amplifiers.some((one) => one.name !== amplifier && name.startsWith(one.name)) ? 1 : 0;
+  const own = (name: string) => (amplifier !== '' && name.startsWith(amplifier) ? 0 : 1);
+  const order = [...choices.meters].sort((a, b) => own(a.name) - own(b.name) || strange(a.name) - strange(b.name));
+  const read = new Set<string>();
+  const chosen = order.filter((meter) => {
+    if (strange(meter.name) || meter.reads.some((role) => read.has(role))) return false;
+    for (const role of meter.reads) read.add(role);
+    return true;
+  });
+  return choices.meters.filter((meter) => chosen.includes(meter)).map((meter) => meter.id);
 }
 
 function isRead(choices: Choices, amplifier: string): boolean {

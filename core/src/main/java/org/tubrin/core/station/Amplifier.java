@@ -72,6 +72,12 @@ public record Amplifier(
         return TwinConstants.Broadband.KIND;
     }
 
+    /** Returns the same with a twin. */
+    public Amplifier withTwin(TwinConstants constants) {
+        return new Amplifier(
+                name, stage, driveLimitW, ratedOutputW, relayTimeS, bands, chart, mains, Optional.of(constants));
+    }
+
     /** Returns the maker's dials for a band. */
     public Optional<ChartRow> chartRow(Band band) {
         return chart.stream().filter(row -> row.band() == band).findFirst();

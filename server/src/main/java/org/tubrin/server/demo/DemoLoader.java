@@ -29,6 +29,9 @@ import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tuneup.Recorded;
+import org.tubrin.core.twin.DataSheet;
+import org.tubrin.core.twin.Outcome;
+import org.tubrin.core.twin.SheetFit;
 import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunStore;
 import org.tubrin.server.station.Stations;
@@ -70,7 +73,7 @@ class DemoLoader implements ApplicationRunner {
         stations.keep(station, 0);
         Map<String, Equipment> byName = new LinkedHashMap<>();
         for (JsonNode node : tree.get("equipment")) {
-            Equipment equipment = stations.read(node);
+            Equipment equipment = withTwin(stations.read(node), tree.get("sheets"));
             byName.put(equipment.name(), equipment);
             stations.add(UUID.randomUUID(), equipment);
         }
@@ -91,6 +94,19 @@ class DemoLoader implements ApplicationRunner {
                 "Loaded the demo station {} with {} runs.",
                 station.name(),
                 runs.allIds().size());
+    }
+
+    /** Returns an amplifier with the twin that its maker's sheet leads to, where the demo has one; else what came. */
+    private Equipment withTwin(Equipment equipment, JsonNode sheets) {
+        JsonNode sheet = sheets.get(equipment.name());
+        if (sheet == null || !(equipment instanceof Amplifier amplifier)) {
+            return equipment;
+        }
+        if (SheetFit.of(amplifier, json.convertValue(sheet, DataSheet.class))
+                instanceof Outcome.Settled<SheetFit> fit) {
+            return amplifier.withTwin(fit.point().constants());
+        }
+        throw new IllegalStateException("no twin comes of the demo's sheet of " + equipment.name());
     }
 
     private static <T> T pick(Map<String, Equipment> byName, String name, Class<T> type) {

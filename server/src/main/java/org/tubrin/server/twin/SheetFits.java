@@ -3,7 +3,6 @@ package org.tubrin.server.twin;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.quantity.Allowed;
@@ -41,21 +40,11 @@ class SheetFits {
             throw new Refused(new Problem(ProblemCode.TWIN_UNSETTLED, "sheet", "", new Allowed.Nothing()));
         }
         SheetFit fit = settled.point();
-        Amplifier with = new Amplifier(
-                amplifier.name(),
-                amplifier.stage(),
-                amplifier.driveLimitW(),
-                amplifier.ratedOutputW(),
-                amplifier.relayTimeS(),
-                amplifier.bands(),
-                amplifier.chart(),
-                amplifier.mains(),
-                Optional.of(fit.constants()));
         return new TwinController.FitView(
                 fit.readings().stream().map(this::row).toList(),
                 fit.parameters().stream().map(this::row).toList(),
                 notes(fit),
-                stations.write(with),
+                stations.write(amplifier.withTwin(fit.constants())),
                 kept.revision());
     }
 
