@@ -121,7 +121,8 @@ public final class Bench implements AutoCloseable {
                 station.operate() ? "1" : "0",
                 station.tripped() ? "1" : "0",
                 Double.toString(station.heaterS()),
-                station.amplifierName());
+                station.amplifierName(),
+                Double.toString(station.warmUpSpeed()));
     }
 
     private Instrument wattmeter() {

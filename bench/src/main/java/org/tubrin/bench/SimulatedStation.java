@@ -228,6 +228,10 @@ public final class SimulatedStation {
         return heaterS;
     }
 
+    double warmUpSpeed() {
+        return warmUpSpeed;
+    }
+
     synchronized boolean tripped() {
         return tripped;
     }

@@ -23,6 +23,7 @@ final class App implements AutoCloseable {
     private final int port;
     private final boolean demo;
     private Process process;
+    private int benchPort;
 
     private App(Path home, boolean demo, int port) {
         this.home = home;
@@ -36,6 +37,7 @@ final class App implements AutoCloseable {
             Path home = Files.createTempDirectory(Files.createDirectories(Path.of("target/homes")), name)
                     .toAbsolutePath();
             App app = new App(home, demo, freePort());
+            app.benchPort = freeBenchPort();
             app.start();
             return app;
         } catch (IOException e) {
@@ -56,6 +58,8 @@ final class App implements AutoCloseable {
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.environment().put("TUBRIN_HOME", home.toString());
         builder.environment().put("TUBRIN_PORT", Integer.toString(port));
+        builder.environment().put("TUBRIN_BENCH_PORT", Integer.toString(benchPort));
+        builder.environment().put("TUBRIN_BENCH_WARM_UP_SPEED", "60");
         try {
             process = builder.start();
         } catch (IOException e) {
@@ -104,8 +108,36 @@ final class App implements AutoCloseable {
 
     private Optional<ProcessHandle> server() {
         return process.descendants()
-                .filter(child -> child.info().command().orElse("").endsWith("/java"))
+                .filter(child -> commandLine(child).contains("tubrin.jar"))
                 .findFirst();
+    }
+
+    private static String commandLine(ProcessHandle process) {
+        return process.info().command().orElse("")
+                + " "
+                + String.join(" ", process.info().arguments().orElse(new String[0]));
+    }
+
+    /** Ends the simulated bench alone, without a word. */
+    void killBench() {
+        process.descendants()
+                .filter(child -> commandLine(child).contains("BenchMain"))
+                .findFirst()
+                .orElseThrow()
+                .destroyForcibly();
+    }
+
+    /** Starts the bench alone, where the application looks for it; the caller ends it. */
+    Process startBench() {
+        ProcessBuilder builder =
+                new ProcessBuilder(root().resolve("scripts/bench").toString()).inheritIO();
+        builder.environment().put("TUBRIN_BENCH_PORT", Integer.toString(benchPort));
+        builder.environment().put("TUBRIN_BENCH_WARM_UP_SPEED", "60");
+        try {
+            return builder.start();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private Optional<ProcessHandle> postmaster() {
@@ -143,6 +175,23 @@ final class App implements AutoCloseable {
             folder = folder.getParent();
         }
         return folder;
+    }
+
+    /** Returns the first of a row of ports that are free now. */
+    private static int freeBenchPort() throws IOException {
+        for (int first = 15_240; ; first += 10) {
+            boolean free = true;
+            for (int port = first; free && port < first + 6; port++) {
+                try (ServerSocket socket = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
+                    free = socket.isBound();
+                } catch (IOException taken) {
+                    free = false;
+                }
+            }
+            if (free) {
+                return first;
+            }
+        }
     }
 
     private static int freePort() throws IOException {

@@ -6,6 +6,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -97,8 +98,16 @@ final class Operator implements AutoCloseable {
 
     /** Starts a climb from the start page, by keys, up to the moment before power. */
     void startsClimb() {
+        startsClimb("Typed");
+    }
+
+    /** The same with readings from a source. */
+    void startsClimb(String source) {
         page.navigate("/tune");
         page.getByText("Start the climb").waitFor();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^" + source)))
+                .check();
+        page.locator("body").evaluate("() => document.activeElement.blur()");
         presses("Enter");
         awaits("Have you read the limits");
     }
@@ -148,6 +157,65 @@ final class Operator implements AutoCloseable {
         presses("Tab");
         types(load);
         presses("Enter");
+    }
+
+    /** Answers all points, switches the heaters on, and waits until the bench's tubes are warm. */
+    void getsReadyOnTheBench() {
+        for (String before = sentence(); !before.startsWith("Set PLATE"); before = sentence()) {
+            entersUntilItChanges(before);
+        }
+    }
+
+    /** Presses Enter until what the big sentence says is done. */
+    void follows(String said) {
+        entersUntilItChanges(said);
+    }
+
+    /** Turns a dial by its keys until it shows the mark. */
+    void turns(String dial, String down, String up, double to) {
+        for (double left = to - shows(dial); Math.abs(left) > 0.004; left = to - shows(dial)) {
+            boolean coarse = Math.abs(left) >= 0.095;
+            presses((coarse ? "" : "Shift+") + (left > 0 ? up : down));
+        }
+    }
+
+    private double shows(String dial) {
+        return Double.parseDouble(
+                page.locator("[data-part=dial-" + dial + "] output").innerText());
+    }
+
+    /** Returns where the twin has a dial. */
+    double twinAt(String dial) {
+        String said = page.locator("[data-part=dial-" + dial + "]")
+                .getByText(Pattern.compile("^twin "))
+                .innerText();
+        return Double.parseDouble(said.substring(5));
+    }
+
+    /** Returns what a meter shows now. */
+    double now(String role) {
+        return Double.parseDouble(page.locator("[data-part=now-" + role + "]").innerText());
+    }
+
+    /** Turns a dial by fine keys to where the output is most, as long as it gains. */
+    void peaks(String down, String up) {
+        double best = settledOutput();
+        for (String key : List.of(up, down)) {
+            for (int i = 0; i < 3; i++) {
+                presses("Shift+" + key);
+                double next = settledOutput();
+                if (next < best) {
+                    presses("Shift+" + (key.equals(up) ? down : up));
+                    break;
+                }
+                best = next;
+            }
+        }
+    }
+
+    private double settledOutput() {
+        page.waitForTimeout(550);
+        return now("OUTPUT");
     }
 
     @Override

@@ -20,6 +20,7 @@ import java.util.function.Predicate;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.testng.annotations.AfterClass;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.bench.Bench;
 import org.tubrin.bench.SimulatedStation;
@@ -38,27 +39,23 @@ public class LiveTest extends ServerTest {
 
     @DynamicPropertySource
     static void bench(DynamicPropertyRegistry registry) throws IOException {
-        begin(freePort());
+        begin();
         registry.add("tubrin.bench", () -> "127.0.0.1:" + firstPort);
     }
 
-    /** Returns the first of a row of ports that are free now. */
-    private static int freePort() throws IOException {
-        for (int port = 25_240; ; port += Bench.INSTRUMENTS) {
-            try (Bench tried = new Bench(new SimulatedStation(1, 1), port)) {
-                return tried.port(0);
+    /** Begins a bench on the first row of ports that is free. */
+    private static void begin() throws IOException {
+        station = new SimulatedStation(7, 100);
+        for (firstPort = 25_240; bench == null; firstPort += Bench.INSTRUMENTS) {
+            try {
+                bench = new Bench(station, firstPort);
+                return;
             } catch (IOException taken) {
-                if (port > 30_000) {
+                if (firstPort > 30_000) {
                     throw taken;
                 }
             }
         }
-    }
-
-    private static void begin(int port) throws IOException {
-        station = new SimulatedStation(7, 1000);
-        bench = new Bench(station, port);
-        firstPort = port;
     }
 
     @AfterClass(alwaysRun = true)
@@ -164,13 +161,57 @@ public class LiveTest extends ServerTest {
         assertEquals(run.get("steps").size(), 1);
     }
 
+    @DataProvider
+    public Object[][] signs() {
+        return new Object[][] {
+            {"wrong band", "MHZ_28", 17.5, 5.18, 1.5, "METERS_STILL"},
+            {"too light", "MHZ_7", 50.0, 5.17, 1.5, "COUPLED_TOO_LIGHTLY"},
+            {"over-driven and light", "MHZ_7", 70.0, 5.19, 1.1, "GRID_CURRENT_LIMIT"},
+            {"off resonance", "MHZ_7", 50.0, 2.0, 4.5, "PLATE_CURRENT_WITHOUT_OUTPUT"},
+        };
+    }
+
+    @Test(dataProvider = "signs")
+    public void whatIsWrongOnTheBenchIsReadOffItsMeters(
+            String what, String band, double driveW, double plate, double load, String sign) {
+        isReady();
+        does("RANGE", "role", "OUTPUT", "text", "1.5 kW");
+        does("SET", "control", "DRIVE", "text", Double.toString(driveW));
+        assertEquals(post("/api/runs/" + id() + "/bench", Map.of("band", band)).status(), 204);
+        turns("PLATE", plate);
+        turns("LOAD", load);
+        does("KEY");
+        pause(1500);
+        does("TAKE");
+        does("UNKEY");
+        assertEquals(
+                post("/api/runs/" + id() + "/bench", Map.of("band", "MHZ_7")).status(), 204);
+        assertTrue(run.get("draft").get("signs").toString().contains(sign), what + ": " + run.get("draft"));
+    }
+
+    @Test
+    public void aColdTubeOnTheBenchIsNotKeyedByTheRun() {
+        begins();
+        for (JsonNode check : run.get("preflight")) {
+            does("CHECK", "check", check.get("code").asString());
+        }
+        does("FOLLOW");
+        if (!run.get("phase").asString().equals("CLIMBING")) {
+            Reply refused =
+                    post("/api/runs/" + id() + "/acts", act(run.get("sequence").asLong(), "KEY"));
+            assertEquals(refused.status(), 422, refused.text());
+            assertFalse(frame().get("bench").get("keyed").asBoolean());
+        }
+        assertEquals(run.get("warm").get("speed").asDouble(), 100.0);
+    }
+
     @Test
     public void theRunStaysWhenTheBenchIsPulledAndItComesBackByItself() throws IOException {
         isReady();
         waitFor(frame ->
                 of(frame.get("readings"), "OUTPUT").get("health").asString().equals("OK"));
         bench.close();
-        station = new SimulatedStation(7, 1000);
+        station = new SimulatedStation(7, 100);
         try {
             waitFor(frame -> !frame.get("bench").get("present").asBoolean());
             waitFor(frame ->
@@ -185,11 +226,25 @@ public class LiveTest extends ServerTest {
             assertEquals(
                     of(run.get("draft").get("cells"), "OUTPUT").get("shown").asString(), "88");
         } finally {
-            bench = new Bench(station, firstPort);
+            bench = again();
         }
         waitFor(frame -> frame.get("bench").get("present").asBoolean());
         waitFor(frame ->
                 of(frame.get("readings"), "OUTPUT").get("health").asString().equals("OK"));
+    }
+
+    /** Begins the bench again where it was; its port may still be letting go. */
+    private static Bench again() throws IOException {
+        for (int i = 0; ; i++) {
+            try {
+                return new Bench(station, firstPort);
+            } catch (IOException taken) {
+                if (i == 20) {
+                    throw taken;
+                }
+                pause(100);
+            }
+        }
     }
 
     @Test

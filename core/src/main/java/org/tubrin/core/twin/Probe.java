@@ -1,5 +1,6 @@
 package org.tubrin.core.twin;
 
+import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.TankBand;
 import org.tubrin.core.station.TwinConstants;
@@ -10,10 +11,13 @@ import org.tubrin.core.tank.PiNetwork;
  * the last. Allocates nothing while it settles; one thread.
  */
 public final class Probe {
+    private static final double INPUT_Q = 2;
+
     private final TwinConstants.Tuned constants;
     private final Stage.Tubes tubes;
     private final TankBand tank;
     private final double frequencyHz;
+    private final double driveShare;
     private final double loadOhm;
     private final double loadReactanceOhm;
     private final TubeSolver solver;
@@ -24,9 +28,20 @@ public final class Probe {
         tubes = twin.tubes();
         this.tank = tank;
         frequencyHz = setting.frequencyHz();
+        driveShare = tank.driveShare() * passed(tank.band(), frequencyHz);
         loadOhm = setting.loadOhm();
         loadReactanceOhm = setting.loadReactanceOhm();
         solver = twin.solver(points);
+    }
+
+    /**
+     * Returns the share of the drive that the input network of a band passes: all within the band, beyond its edges what a
+     * single circuit of Q 2 does. So a wrong band leaves the meters nearly still.
+     */
+    private static double passed(Band band, double frequencyHz) {
+        double edgeHz = Math.max(band.lowestHz(), Math.min(band.highestHz(), frequencyHz));
+        double detuning = INPUT_Q * (frequencyHz / edgeHz - edgeHz / frequencyHz);
+        return 1 / (1 + detuning * detuning);
     }
 
     /** Returns whether the stage settled at a drive in watts and two dial positions; its figures may then be read. */
@@ -45,7 +60,7 @@ public final class Probe {
         return solver.settle(
                 network.resistanceOhm(),
                 network.reactanceOhm(),
-                tank.driveShare(),
+                driveShare,
                 tank.inputReactanceOhm(),
                 frequencyHz,
                 driveW);

@@ -49,7 +49,8 @@ public class BenchLink implements SmartLifecycle {
             boolean operate,
             boolean tripped,
             double heaterS,
-            String amplifier) {}
+            String amplifier,
+            double warmUpSpeed) {}
 
     /** Returns whether a bench was named when the application started. */
     public boolean isNamed() {
@@ -141,7 +142,8 @@ public class BenchLink implements SmartLifecycle {
                 parts.get(6).equals("1"),
                 parts.get(7).equals("1"),
                 Double.parseDouble(parts.get(8)),
-                parts.get(9));
+                parts.get(9),
+                Double.parseDouble(parts.get(10)));
     }
 
     private Line line(int instrument) throws IOException {

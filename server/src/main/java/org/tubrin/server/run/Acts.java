@@ -30,11 +30,12 @@ final class Acts {
     /** Returns the events of an act; fails with {@link Refused} where something of it is missing or mistyped. */
     static List<RunEvent> events(RunState state, ActRequest request, Instant now, LiveActs live) {
         return switch (request.act()) {
-            case FOLLOW -> Following.events(NextMove.of(state, now), now);
+            case FOLLOW ->
+                Following.events(NextMove.of(state, now), now).stream()
+                        .map(event -> event instanceof RunEvent.Warm ? warm(state, now, Duration.ZERO, live) : event)
+                        .toList();
             case CHECK -> List.of(new RunEvent.Checked(given("check", request.check())));
-            case WARM ->
-                List.of(new RunEvent.Warm(
-                        now.minus(live.heatersOnFor(state).orElseGet(() -> warmFor(request.text())))));
+            case WARM -> List.of(warm(state, now, warmFor(request.text()), live));
             case TAKE -> live.readings(state);
             case KEY -> List.of(new RunEvent.Keyed());
             case UNKEY -> List.of(new RunEvent.Unkeyed());
@@ -52,6 +53,11 @@ final class Acts {
                 List.of(new RunEvent.Abandoned(
                         request.text() == null ? "" : request.text().strip()));
         };
+    }
+
+    /** Returns since when the heaters are on: what the bench says of its own, else what the operator says. */
+    private static RunEvent warm(RunState state, Instant now, Duration said, LiveActs live) {
+        return new RunEvent.Warm(now.minus(live.heatersOnFor(state).orElse(said)));
     }
 
     private static Duration warmFor(@Nullable String minutes) {

@@ -23,6 +23,7 @@ import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tuneup.Admission;
 import org.tubrin.core.tuneup.Preset;
+import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.tuneup.Replay;
 import org.tubrin.core.tuneup.RunEvent;
@@ -155,7 +156,9 @@ public class Runs {
                 frequencyHz,
                 request.school(),
                 new Preset(tubes.plate().clamp(preset.plate()), tubes.load().clamp(preset.load()), preset.source()),
-                request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()),
+                request.source() == ReadingSource.BENCH
+                        ? live.benchWarmUpSpeed().map(settings::withWarmUpSpeed).orElse(settings)
+                        : request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()),
                 Optional.of(request.source()));
     }
 

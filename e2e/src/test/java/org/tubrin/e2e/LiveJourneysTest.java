@@ -1,0 +1,154 @@
+package org.tubrin.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.google.gson.JsonArray;
+import com.google.gson.JsonObject;
+import com.google.gson.JsonParser;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import org.tubrin.bench.SimulatedStation;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.twin.Outcome;
+import org.tubrin.core.twin.Peak;
+import org.tubrin.core.twin.PeakSearch;
+import org.tubrin.core.twin.Setting;
+import org.tubrin.core.twin.TubePoint;
+
+/** Tune-ups on the simulated bench through the packaged application in a real browser. */
+public class LiveJourneysTest {
+    /** What ./start hides behind the bench's meters. */
+    private static final long SEED = 7;
+
+    private App app;
+    private Operator operator;
+
+    @BeforeClass
+    public void startTheApplication() {
+        app = App.fresh("live", true);
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stopTheApplication() {
+        if (app != null) {
+            app.close();
+        }
+    }
+
+    @BeforeMethod
+    public void sitDown() {
+        operator = new Operator(app.url());
+    }
+
+    @AfterMethod(alwaysRun = true)
+    public void nothingStumbled() {
+        operator.close();
+        assertEquals(operator.stumbles, List.of());
+    }
+
+    /** One step: dials to the twin's marks, key, peak PLATE by the meter, take the readings, key up. */
+    private void keysPeaksAndTakes() {
+        operator.turns("PLATE", "ArrowLeft", "ArrowRight", operator.twinAt("PLATE"));
+        operator.page.waitForTimeout(800);
+        operator.presses("Space");
+        operator.awaits("Peak, read");
+        operator.peaks("ArrowLeft", "ArrowRight");
+        operator.page.waitForTimeout(800);
+        operator.presses("r");
+        assertThat(operator.entry("PLATE_VOLTAGE")).not().hasValue("");
+        operator.presses("Space");
+        operator.page.locator("[data-part=clock]").getByText("Resting").waitFor();
+    }
+
+    @Test
+    public void aWholeClimbOnTheBenchWithKeysOnlyGivesWhatTheHiddenTruthAllows() {
+        operator.startsClimb("Simulated bench");
+        operator.getsReadyOnTheBench();
+        int keyed = 0;
+        for (String said = operator.sentence(); !said.startsWith("Write it on the card"); said = operator.sentence()) {
+            if (said.startsWith("Rest")) {
+                operator.page.waitForTimeout(500);
+            } else if (said.startsWith("Key at")) {
+                assertTrue(keyed++ < 12, "it asks for one key-down after another: " + said);
+                keysPeaksAndTakes();
+            } else {
+                operator.follows(said);
+            }
+        }
+        operator.presses("Enter");
+        operator.page.getByText("is on the card").waitFor();
+
+        JsonObject row = card();
+        double driveW = row.get("driveW").getAsDouble();
+        SimulatedStation station = new SimulatedStation(SEED, 1);
+        TubePoint truth = settled(station.trueAt(
+                driveW, row.get("plate").getAsDouble(), row.get("load").getAsDouble()));
+        double outputW = row.get("outputW").getAsDouble();
+        assertEquals(outputW, truth.outputW(), 0.05 * 1500, "within the wattmeter's class of the truth");
+        assertTrue(truth.outputW() > 0.95 * bestW(station, driveW), "true output " + truth.outputW());
+        assertTrue(truth.meters().gridCurrentA() < 0.2, "grid current " + truth.meters());
+        assertTrue(truth.powers().plateHeatPerTubeW() < 350, "heat " + truth.powers());
+    }
+
+    private JsonObject card() {
+        JsonArray cards = JsonParser.parseString(
+                        operator.page.request().get(app.url() + "/api/cards").text())
+                .getAsJsonArray();
+        JsonObject latest = null;
+        for (var one : cards) {
+            JsonObject row = one.getAsJsonObject();
+            boolean later = latest == null
+                    || row.get("verifiedAt")
+                                    .getAsString()
+                                    .compareTo(latest.get("verifiedAt").getAsString())
+                            > 0;
+            latest = later ? row : latest;
+        }
+        return latest;
+    }
+
+    private static double bestW(SimulatedStation station, double driveW) {
+        Setting setting = new Setting(Band.MHZ_7, 7.1e6, driveW, 0, 0, 51.6, 0);
+        return ((Outcome.Settled<Peak>) PeakSearch.most(station.trueTwin(), setting))
+                .point()
+                .point()
+                .outputW();
+    }
+
+    private static TubePoint settled(Outcome<TubePoint> outcome) {
+        return ((Outcome.Settled<TubePoint>) outcome).point();
+    }
+
+    @Test(dependsOnMethods = "aWholeClimbOnTheBenchWithKeysOnlyGivesWhatTheHiddenTruthAllows")
+    public void theBenchPulledInMidClimbLeavesTheRunAndComesBackByItself() throws InterruptedException {
+        operator.startsClimb("Simulated bench");
+        operator.getsReadyOnTheBench();
+        for (String said = operator.sentence(); !said.startsWith("Key at"); said = operator.sentence()) {
+            operator.follows(said);
+        }
+        app.killBench();
+        assertThat(operator.page.locator("[data-part=signal-line]")).containsText("simulated bench away");
+        operator.presses("e");
+        operator.types("140");
+        operator.presses("Enter");
+        operator.presses("Escape");
+        assertThat(operator.entry("OUTPUT")).hasValue("140");
+        operator.page.reload();
+        assertThat(operator.entry("OUTPUT")).hasValue("140");
+        Process again = app.startBench();
+        try {
+            assertThat(operator.page.locator("[data-part=signal-line]")).not().containsText("away");
+            assertThat(operator.page.locator("[data-part=now-OUTPUT]")).containsText(Pattern.compile("[0-9]"));
+        } finally {
+            again.destroy();
+            again.waitFor();
+        }
+    }
+}
