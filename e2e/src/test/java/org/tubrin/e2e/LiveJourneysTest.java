@@ -55,6 +55,7 @@ public class LiveJourneysTest {
 
     /** One step: dials to the twin's marks, key, peak PLATE by the meter, take the readings, key up. */
     private void keysPeaksAndTakes() {
+        operator.turns("LOAD", "ArrowDown", "ArrowUp", operator.twinAt("LOAD"));
         operator.turns("PLATE", "ArrowLeft", "ArrowRight", operator.twinAt("PLATE"));
         operator.page.waitForTimeout(800);
         operator.presses("Space");

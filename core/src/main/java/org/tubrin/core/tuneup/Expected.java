@@ -3,7 +3,6 @@ package org.tubrin.core.tuneup;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
@@ -36,8 +35,6 @@ public final class Expected {
     private static final double VOLTAGE_SHARE = 0.01;
     private static final double LINE_OHM = 50;
     private static final double FINISH_SHARE = 0.98;
-    private static final double LEAST_FINISH_MARKS = 0.1;
-    private static final double MOST_FINISH_MARKS = 1.5;
 
     private Expected() {}
 
@@ -59,35 +56,24 @@ public final class Expected {
         return setup.termination() instanceof Load load ? load.resistanceColdOhm() : LINE_OHM;
     }
 
-    /**
-     * Returns where the twin has the dials for a step's drive: most output on the climb, a little heavier at the finish; empty
-     * where there is no twin, no drive yet, or no such place.
-     */
+    /** Returns where the twin has the dials for a step's drive: most output on the climb, a little heavier at the finish. */
     public static Optional<Peak> aim(Step step) {
         double driveW = step.position(Control.DRIVE).orElse(0.0);
-        if (driveW <= 0) {
-            return Optional.empty();
-        }
-        TuneSetup setup = step.setup();
-        return twin(setup)
-                .flatMap(twin -> twin.probe(setting(
-                        setup, driveW, setup.preset().plate(), setup.preset().load())))
-                .map(probe -> step.kind() == Step.Kind.FINISH
-                        ? PeakSearch.heavier(probe, driveW, FINISH_SHARE)
-                        : PeakSearch.most(probe, driveW))
-                .flatMap(found -> found instanceof Outcome.Settled<Peak> settled
-                        ? Optional.of(settled.point())
-                        : Optional.empty());
+        return step.kind() == Step.Kind.FINISH ? finish(step.setup(), driveW) : peak(step.setup(), driveW);
     }
 
-    /**
-     * Returns how many marks heavier than most output the twin's finish lies, at a step's drive; empty where there is no twin
-     * or the LOAD dial ends before it. On high bands it is much less than the customary half mark.
-     */
-    static OptionalDouble finishMarks(Step step) {
-        double driveW = step.position(Control.DRIVE).orElse(0.0);
-        TuneSetup setup = step.setup();
-        Optional<Probe> probe = driveW <= 0
+    /** Returns the twin's dials of most output at a drive in watts; empty where it knows none. */
+    static Optional<Peak> peak(TuneSetup setup, double driveW) {
+        return probe(setup, driveW).flatMap(probe -> settled(PeakSearch.most(probe, driveW)));
+    }
+
+    /** Returns the twin's dials a little heavier than that, the best linear place; empty where it knows none. */
+    static Optional<Peak> finish(TuneSetup setup, double driveW) {
+        return probe(setup, driveW).flatMap(probe -> settled(PeakSearch.heavier(probe, driveW, FINISH_SHARE)));
+    }
+
+    private static Optional<Probe> probe(TuneSetup setup, double driveW) {
+        return driveW <= 0
                 ? Optional.empty()
                 : twin(setup)
                         .flatMap(twin -> twin.probe(setting(
@@ -95,16 +81,10 @@ public final class Expected {
                                 driveW,
                                 setup.preset().plate(),
                                 setup.preset().load())));
-        if (probe.isPresent()
-                && PeakSearch.most(probe.get(), driveW) instanceof Outcome.Settled<Peak> most
-                && PeakSearch.heavier(probe.get(), driveW, FINISH_SHARE) instanceof Outcome.Settled<Peak> finish
-                && finish.point().stops().isEmpty()) {
-            double marks = (finish.point().load() - most.point().load())
-                    / setup.tubes().load().markStep()
-                    * setup.tubes().loadSense().heavierSign();
-            return OptionalDouble.of(Math.max(LEAST_FINISH_MARKS, Math.min(MOST_FINISH_MARKS, marks)));
-        }
-        return OptionalDouble.empty();
+    }
+
+    private static Optional<Peak> settled(Outcome<Peak> outcome) {
+        return outcome instanceof Outcome.Settled<Peak> settled ? Optional.of(settled.point()) : Optional.empty();
     }
 
     /** Returns what to expect, by role; empty where there is no twin or it did not settle. */

@@ -8,6 +8,7 @@ import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.twin.Peak;
 
 /** The next move within a step of the climb, or within the finish. */
 final class StepAdvice {
@@ -20,6 +21,12 @@ final class StepAdvice {
     private static final double MOST_GROWTH = 2.0;
     private static final double FINISH_LEAST = 0.94;
     private static final double FINISH_MOST = 1.01;
+
+    /** How far beyond the twin's own finish the finish may lie, since amplifier and twin differ a little. */
+    private static final double BEYOND_FINISH_MARKS = 0.4;
+
+    /** A turn smaller than this is not worth asking for. */
+    private static final double LEAST_TURN_MARKS = 0.08;
 
     private final RunState state;
     private final TuneSetup setup;
@@ -97,7 +104,9 @@ final class StepAdvice {
         }
         double loadAt = draft.position(Control.LOAD).orElseThrow();
         double notch = setup.settings().loadNotchMarks();
-        double heavier = setup.tubes().heavier(loadAt, notch);
+        double heavier = Expected.peak(setup, driveW)
+                .map(peak -> noHeavierThan(setup.tubes().heavier(peak.load(), notch / 2), loadAt, notch))
+                .orElseGet(() -> setup.tubes().heavier(loadAt, notch));
         if (!draft.moved().contains(Control.LOAD) && heavier != loadAt) {
             return Advice.of(new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.ANTICIPATE);
         }
@@ -139,8 +148,7 @@ final class StepAdvice {
     private Advice prepareFinish() {
         Step peak = state.lastStep().orElseThrow();
         double peakLoad = peak.position(Control.LOAD).orElseThrow();
-        double finishMarks = Expected.finishMarks(peak).orElse(setup.settings().finishMarks());
-        double heavier = setup.tubes().heavier(peakLoad, finishMarks);
+        double heavier = finishLoad(peak, peakLoad);
         Optional<Advice.Expectation> expect = peak.measured(ReadingRole.OUTPUT)
                 .map(output -> new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
         if (!draft.moved().contains(Control.LOAD) && heavier != peakLoad) {
@@ -150,6 +158,31 @@ final class StepAdvice {
                     .expecting(expect);
         }
         return keyAndPeak(Reason.RE_PEAK_AFTER_HEAVIER, List.of(Control.PLATE), expect);
+    }
+
+    /**
+     * Returns the LOAD of the finish: as much heavier than the peak as the twin's finish is heavier than its peak, else by the
+     * customary marks; where the operator never peaked LOAD and stands beyond the twin's finish, where they are.
+     */
+    private double finishLoad(Step peak, double peakLoad) {
+        double driveW = peak.driveW().value();
+        Optional<Peak> most = Expected.peak(setup, driveW);
+        Optional<Peak> finish = Expected.finish(setup, driveW);
+        if (most.isEmpty() || finish.isEmpty()) {
+            return setup.tubes().heavier(peakLoad, setup.settings().finishMarks());
+        }
+        double marks = marks(most.get().load(), finish.get().load());
+        return noHeavierThan(setup.tubes().heavier(finish.get().load(), BEYOND_FINISH_MARKS), peakLoad, marks);
+    }
+
+    /** Returns LOAD so many marks heavier, not beyond a position, but never lighter than it stands. */
+    private double noHeavierThan(double most, double loadAt, double marks) {
+        int sign = setup.tubes().loadSense().heavierSign();
+        double wanted = sign * setup.tubes().heavier(loadAt, marks);
+        double limited = sign * Math.min(wanted, Math.max(sign * loadAt, sign * most));
+        return Math.abs(marks(loadAt, limited)) < LEAST_TURN_MARKS
+                ? loadAt
+                : setup.tubes().heavier(limited, 0);
     }
 
     private Advice keyAndPeak(Reason reason, List<Control> order, Optional<Advice.Expectation> expect) {
