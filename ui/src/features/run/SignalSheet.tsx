@@ -57,7 +57,7 @@ function Products({ data }: { data: SignalView }) {
     ['Fifth order', dB(data.fifthDb), dB(data.fifthDb - 6.02)],
   ];
   return (
-    <table className="w-full border-collapse self-start">
+    <table className="w-full border-collapse self-start" data-part="products">
       <caption className="mb-1 text-left text-14 text-soft">Two-tone products, dB</caption>
       <thead className="text-13 text-soft">
         <tr>

@@ -69,6 +69,16 @@ public class AccessibilityTest {
             page.navigate("/station");
             page.getByText("What is missing").waitFor();
             check(page, "station");
+            page.navigate("/station/new/instrument");
+            page.locator("[data-field=query]").waitFor();
+            page.getByText("Try it").click();
+            page.getByText("Fill in the fields first").waitFor();
+            check(page, "a new instrument");
+            page.navigate("/station");
+            page.getByText("What is missing").waitFor();
+            fillsSheet(page);
+            check(page, "a twin from a sheet");
+            page.navigate("/station");
             page.getByText("Brigantine panel").click();
             page.locator("[data-field=name]").waitFor();
             check(page, "a meter");
@@ -79,6 +89,54 @@ public class AccessibilityTest {
             operator.page.navigate("/tune/00000000-0000-0000-0000-000000000000");
             page.getByText("Not there").waitFor();
             check(page, "no such run");
+        }
+    }
+
+    /** Goes through the wizard of the small amplifier until its twin is found. */
+    static void fillsSheet(Page page) {
+        page.getByText("Coracle", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByText("Its twin").click();
+        String[][] fields = {
+            {"operations.0.plateVoltageDcV", "1700"},
+            {"operations.0.plateCurrentA", "0.18"},
+            {"operations.0.gridCurrentA", "0.045"},
+            {"operations.0.driveW", "20"},
+            {"operations.0.outputW", "190"},
+        };
+        for (String[] field : fields) {
+            page.locator("[data-field='" + field[0] + "'] input").fill(field[1]);
+        }
+        page.getByText("Find the twin").click();
+        page.locator("[data-part=fit-rows]").waitFor();
+    }
+
+    @Test(dataProvider = "themes")
+    public void viewsOfALiveRun(ColorScheme theme) {
+        try (Operator operator = new Operator(full.url(), theme)) {
+            operator.startsClimb("Simulated bench");
+            operator.getsReadyOnTheBench();
+            operator.presses("Enter");
+            operator.awaits("drive");
+            operator.page.locator("[data-part=now-PLATE_CURRENT]").waitFor();
+            operator.page
+                    .locator("[data-part=twin-OUTPUT]")
+                    .or(operator.page.locator("[data-part=sentence]"))
+                    .first()
+                    .waitFor();
+            check(operator.page, "live");
+            operator.presses("m");
+            operator.page.locator("[data-part=map]").waitFor();
+            check(operator.page, "map");
+            operator.page
+                    .getByText("Power", new Page.GetByTextOptions().setExact(true))
+                    .click();
+            operator.page.locator("[data-part=flows]").waitFor();
+            check(operator.page, "power");
+            operator.page
+                    .getByText("Signal", new Page.GetByTextOptions().setExact(true))
+                    .click();
+            operator.page.getByText("Third order").waitFor();
+            check(operator.page, "signal");
         }
     }
 

@@ -3,6 +3,7 @@ package org.tubrin.e2e;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
+import java.util.List;
 import org.testng.annotations.Test;
 
 /** Takes the pictures of the main views from the demo data; run by scripts/screenshots, not with the tests. */
@@ -12,6 +13,32 @@ public class Screenshots {
     private static void shoot(Page page, String name) {
         page.waitForTimeout(400);
         page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+    }
+
+    /** Climbs to full drive on the bench and stays there keyed. */
+    private static void climbsOnTheBench(Operator operator) {
+        operator.startsClimb("Simulated bench");
+        operator.getsReadyOnTheBench();
+        for (int keyed = 0; keyed < 5; ) {
+            String said = operator.sentence();
+            if (said.startsWith("Rest")) {
+                operator.page.waitForTimeout(500);
+            } else if (said.startsWith("Key at")) {
+                operator.turns("LOAD", "ArrowDown", "ArrowUp", operator.twinAt("LOAD"));
+                operator.turns("PLATE", "ArrowLeft", "ArrowRight", operator.twinAt("PLATE"));
+                operator.page.waitForTimeout(800);
+                operator.presses("Space");
+                operator.page.waitForTimeout(1500);
+                operator.presses("r");
+                operator.page.waitForTimeout(700);
+                if (++keyed < 5) {
+                    operator.presses("Space");
+                    operator.page.waitForTimeout(600);
+                }
+            } else {
+                operator.follows(said);
+            }
+        }
     }
 
     @Test
@@ -41,6 +68,26 @@ public class Screenshots {
             page.navigate("/station");
             page.getByText("What is missing").waitFor();
             shoot(page, "station");
+            AccessibilityTest.fillsSheet(page);
+            page.locator("[data-part=fit-rows]").scrollIntoViewIfNeeded();
+            shoot(page, "twin");
+            page.navigate("/station");
+            page.getByText("Plate current on the bench").click();
+            page.getByText("Try it").click();
+            page.getByText("It answers").waitFor();
+            shoot(page, "instrument");
+            climbsOnTheBench(day);
+            shoot(page, "live-day");
+            lamp.page.navigate(page.url());
+            lamp.page.locator("[data-part=now-OUTPUT]").waitFor();
+            shoot(lamp.page, "live-lamp");
+            for (String view : List.of("map", "power", "signal")) {
+                page.navigate(page.url().replaceAll("/(map|power|signal)$", "") + "/" + view);
+                page.locator("[data-part=" + (view.equals("map") ? "map" : view.equals("power") ? "flows" : "products")
+                                + "]")
+                        .waitFor();
+                shoot(page, view);
+            }
             day.startsClimb();
             day.presses("Enter");
             day.awaits("covers on");
