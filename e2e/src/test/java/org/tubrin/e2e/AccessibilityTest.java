@@ -104,7 +104,7 @@ public class AccessibilityTest {
             {"operations.0.outputW", "190"},
         };
         for (String[] field : fields) {
-            page.locator("[data-field='" + field[0] + "'] input").fill(field[1]);
+            page.locator("[data-field='" + field[0] + "']").fill(field[1]);
         }
         page.getByText("Find the twin").click();
         page.locator("[data-part=fit-rows]").waitFor();
