@@ -191,6 +191,62 @@ public class BenchTest {
     }
 
     @Test
+    public void misbehavesWhenToldTo() throws IOException {
+        try (Client panel = new Client(PANEL)) {
+            panel.send("DIAG:FAUL GARBAGE");
+            assertEquals(panel.ask("MEAS:CURR:PLAT?"), "#!%");
+            panel.send("DIAGnostic:FAULt SILENT");
+            panel.send("MEAS:CURR:PLAT?");
+            panel.send("DIAG:FAUL NONE");
+            assertTrue(panel.number("MEAS:CURR:PLAT?") < 0.1, "the silent answer never came");
+            panel.send("DIAG:FAUL WHATEVER");
+            assertTrue(panel.ask("SYST:ERR?").startsWith("-224"));
+        }
+    }
+
+    @Test
+    public void theTetrodeStandsOnTheBenchToo() throws IOException {
+        try (Client amplifier = new Client(AMPLIFIER);
+                Client exciter = new Client(EXCITER);
+                Client panel = new Client(PANEL)) {
+            assertEquals(amplifier.ask("ROUT:AMPL BARQUE;ROUT:AMPL?"), "BARQUE");
+            station.pass(130);
+            amplifier.ask("PAN:PLAT 52;PAN:LOAD 44;*OPC?");
+            exciter.ask("SOUR:POW 2;OUTP ON;*OPC?");
+            station.pass(2);
+            double screenA = panel.number("MEAS:CURR:SCR?");
+            assertTrue(screenA > 0.02 && screenA < 0.12, "screen " + screenA);
+            assertTrue(panel.number("MEAS:CURR:GRID?") < 0.02);
+            amplifier.ask("PAN:LOAD 66;*OPC?");
+            station.pass(2);
+            assertTrue(panel.number("MEAS:CURR:SCR?") > screenA + 0.02, "lighter: more screen current");
+        }
+    }
+
+    @Test
+    public void theBandSwitchIsNotTurnedKeyedAndABrokenCableShows() throws IOException {
+        warm();
+        station.plate().turn(5.1);
+        station.load().turn(4.5);
+        station.driveW(10);
+        try (Client amplifier = new Client(AMPLIFIER);
+                Client exciter = new Client(EXCITER)) {
+            exciter.ask("OUTP ON;*OPC?");
+            amplifier.send("PAN:BAND MHZ_14");
+            assertTrue(amplifier.ask("SYST:ERR?").startsWith("-221"));
+            assertEquals(amplifier.ask("PAN:BAND?"), "MHZ_7");
+            station.pass(1);
+            double matched = station.shows(station.output);
+            amplifier.ask("ROUT:LOAD OPEN;*OPC?");
+            station.pass(1);
+            assertTrue(station.shows(station.reflected) > 5, "an open load reflects");
+            amplifier.ask("ROUT:LOAD BALLAST;*OPC?");
+            station.pass(1);
+            assertEquals(station.shows(station.output), matched, 6);
+        }
+    }
+
+    @Test
     public void playOfAKnobIsTakenUpFirst() {
         Knob knob = new Knob(SkerryPoint.BRIGANTINE.tubes().load(), 4, 0.02);
         knob.turn(5);

@@ -117,7 +117,7 @@ public class JourneysTest {
         operator.page.reload();
         operator.awaits("1.5 kW range");
         assertThat(operator.page
-                        .locator("[data-part=step-table] tr")
+                        .locator("[data-part=step-table] tbody tr")
                         .nth(1)
                         .locator("td")
                         .first())
@@ -202,7 +202,7 @@ public class JourneysTest {
         assertThat(operator.entry("OUTPUT"))
                 .hasValue("235", new LocatorAssertions.HasValueOptions().setTimeout(10_000));
         assertThat(operator.page
-                        .locator("[data-part=step-table] tr")
+                        .locator("[data-part=step-table] tbody tr")
                         .nth(1)
                         .locator("td")
                         .first())

@@ -1,0 +1,83 @@
+package org.tubrin.core.station;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertThrows;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import java.util.Optional;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import org.tubrin.core.Sample;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.twin.Twin;
+import org.tubrin.core.twin.Twins;
+
+public class InstrumentTest {
+    private static Instrument asking(String query) {
+        return new Instrument("One", "127.0.0.1", 5025, query, 1, "Fathom", ReadingRole.OUTPUT, 0.05, 0.5);
+    }
+
+    @DataProvider
+    public Object[][] questions() {
+        return new Object[][] {{"*IDN?"}, {"MEAS:POW?"}, {"FETCh:CURRent:DC?"}, {"READ 1,2?"}};
+    }
+
+    @Test(dataProvider = "questions")
+    public void takesAQuestion(String query) {
+        assertEquals(asking(query).query(), query);
+    }
+
+    @DataProvider
+    public Object[][] orders() {
+        return new Object[][] {
+            {"OUTP ON"}, {"OUTP ON;*OPC?"}, {"*IDN?;OUTP ON"}, {"?"}, {"MEAS?\nOUTP ON"}, {"MEAS:POW??"}, {" MEAS?"}
+        };
+    }
+
+    @Test(dataProvider = "orders")
+    public void refusesWhatDoesMoreThanAsk(String query) {
+        Refused refused = org.testng.Assert.expectThrows(Refused.class, () -> asking(query));
+        assertTrue(
+                refused.problems().stream().allMatch(problem -> problem.path().equals("query")), query);
+    }
+
+    @Test
+    public void tellsAllThatIsWrongAtOnce() {
+        Refused refused = org.testng.Assert.expectThrows(
+                Refused.class, () -> new Instrument("", "", 0, "X?", 0, "", ReadingRole.OUTPUT, 0, 99));
+        List<String> paths =
+                refused.problems().stream().map(problem -> problem.path()).toList();
+        assertEquals(paths, List.of("name", "host", "port", "factor", "meter", "pollS", "timeoutS"));
+    }
+
+    @Test
+    public void aTwinFitsItsStage() {
+        assertTrue(Twin.of(Sample.BRIGANTINE).isEmpty());
+        assertTrue(Twin.of(Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE)).isPresent());
+        assertThrows(Refused.class, () -> Sample.BRIGANTINE.withTwin(Twins.BARQUE));
+        Amplifier transistors = new Amplifier(
+                "Dinghy 60",
+                new Stage.Transistors(13.8, 10),
+                5,
+                60,
+                Optional.empty(),
+                List.of(Band.MHZ_7),
+                List.of(),
+                Optional.empty(),
+                Optional.of(new TwinConstants.Broadband(
+                        13.8,
+                        1.2,
+                        0.62,
+                        0.9,
+                        0.75,
+                        420,
+                        70,
+                        75,
+                        3,
+                        List.of(new TwinConstants.BroadbandBand(Band.MHZ_7, 12.6, 82, 1.15)))));
+        assertTrue(Twin.of(transistors).isPresent());
+        assertThrows(Refused.class, () -> transistors.withTwin(Twins.BRIGANTINE));
+    }
+}
