@@ -1,0 +1,140 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { MemoryRouter, Route, Routes } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { LiveFrame, RunView } from '../../api';
+import { RunPage } from './RunPage';
+import stored from './testRun.json';
+
+const run = { ...(stored as unknown as RunView), source: 'BENCH', twin: true } as RunView;
+
+const FRAME: LiveFrame = {
+  readings: [
+    { role: 'OUTPUT', health: 'OK', says: '', value: 928, shown: '928', withUncertainty: '928 ± 43', ageS: 0.02 },
+    { role: 'PLATE_CURRENT', health: 'SILENT', says: 'silent' },
+  ],
+  bench: {
+    present: true,
+    keyed: false,
+    driveW: 70,
+    plate: 5.11,
+    load: 4.2,
+    band: 'MHZ_7',
+    tripped: false,
+    heaterS: 200,
+  },
+  expected: [{ role: 'OUTPUT', value: 886, low: 849, high: 923, shown: '886' }],
+};
+
+/** The browser's stream of server-sent events, fed by the test. */
+class Stream {
+  static last: Stream | undefined;
+  onmessage: ((event: { data: string }) => void) | undefined;
+  onerror: (() => void) | undefined;
+  closed = false;
+  constructor(readonly url: string) {
+    Stream.last = this;
+  }
+  close() {
+    this.closed = true;
+  }
+}
+
+const send = (frame: LiveFrame) => act(() => Stream.last?.onmessage?.({ data: JSON.stringify(frame) }));
+
+describe('a run on the bench', () => {
+  let sent: { url: string; body: Record<string, unknown> }[];
+  let page: ReturnType<typeof render>;
+
+  beforeEach(async () => {
+    sent = [];
+    vi.stubGlobal('EventSource', Stream);
+    vi.stubGlobal(
+      'ResizeObserver',
+      class {
+        observe() {}
+        disconnect() {}
+      },
+    );
+    vi.stubGlobal('fetch', async (request: Request) => {
+      if (request.method === 'POST') {
+        sent.push({ url: request.url, body: (await request.json()) as Record<string, unknown> });
+        if (request.url.endsWith('/bench')) return new Response(null, { status: 204 });
+      }
+      return new Response(JSON.stringify(run), { headers: { 'Content-Type': 'application/json' } });
+    });
+    localStorage.clear();
+    page = render(
+      <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+        <MemoryRouter initialEntries={[`/tune/${run.id}`]}>
+          <Routes>
+            <Route path="/tune/:runId/:tab?" element={<RunPage />} />
+          </Routes>
+        </MemoryRouter>
+      </QueryClientProvider>,
+    );
+    await screen.findByText(run.advice.sentence);
+    await waitFor(() => expect(Stream.last?.url).toBe(`/api/runs/${run.id}/live`));
+    send(FRAME);
+  });
+  afterEach(() => vi.unstubAllGlobals());
+
+  const part = (name: string) => page.container.querySelector(`[data-part=${name}]`);
+
+  it('shows what a meter shows now beside what the twin expects', () => {
+    expect(part('now-OUTPUT')?.textContent).toBe('928');
+    expect(part('twin-OUTPUT')?.textContent).toContain('886');
+    send({ ...FRAME, readings: [{ ...(FRAME.readings[0] as object), shown: '931' } as LiveFrame['readings'][number]] });
+    expect(part('now-OUTPUT')?.textContent).toBe('931');
+  });
+
+  it('says which source is not well, in its row and on the line', () => {
+    expect(part('step-table')?.textContent).toContain('silent');
+    expect(part('signal-line')?.textContent).toContain('plate current silent');
+  });
+
+  it('shows the dials of the bench and turns them at once, sending only the last of many turns', async () => {
+    const plate = () => part('dial-PLATE')?.querySelector('output')?.textContent;
+    expect(plate()).toBe('5.11');
+    for (let i = 0; i < 6; i++) fireEvent.keyDown(document.body, { key: 'ArrowRight' });
+    expect(plate()).toBe('5.71');
+    await waitFor(() => expect(sent.at(-1)?.body).toEqual({ control: 'PLATE', to: 5.71 }));
+    expect(sent.length).toBeLessThan(6);
+    expect(sent.every((one) => one.url.endsWith('/bench'))).toBe(true);
+    fireEvent.keyDown(document.body, { key: 'ArrowLeft', shiftKey: true });
+    expect(plate()).toBe('5.7');
+  });
+
+  it('takes all readings with R, and goes to the entries with E', async () => {
+    fireEvent.keyDown(document.body, { key: 'r' });
+    await waitFor(() => expect(sent.at(-1)?.body.act).toBe('TAKE'));
+    fireEvent.keyDown(document.body, { key: 'e' });
+    expect(document.activeElement?.getAttribute('data-entry')).toBeTruthy();
+  });
+
+  it('says that the bench is away, and shows nothing old as live', () => {
+    send({ readings: [], expected: [], bench: { ...(FRAME.bench as object), present: false } as LiveFrame['bench'] });
+    expect(part('signal-line')?.textContent).toContain('simulated bench away');
+    expect(part('now-OUTPUT')).toBeNull();
+    send(FRAME);
+    act(() => Stream.last?.onerror?.());
+    expect(part('now-OUTPUT')).toBeNull();
+  });
+
+  it('shows a trip on the amplifier', () => {
+    send({ ...FRAME, bench: { ...(FRAME.bench as object), tripped: true } as LiveFrame['bench'] });
+    expect(part('signal-line')?.textContent).toContain('tripped');
+  });
+
+  it('keeps the dials where they stand when the bench is away, by typing', async () => {
+    send({ ...FRAME, bench: { ...(FRAME.bench as object), present: false } as LiveFrame['bench'] });
+    fireEvent.keyDown(document.body, { key: 'ArrowUp' });
+    await waitFor(() => expect(sent.at(-1)?.body.act).toBe('SET'), { timeout: 2000 });
+    expect(sent.at(-1)?.body.control).toBe('LOAD');
+  });
+
+  it('ends the stream with the page', () => {
+    page.unmount();
+    expect(Stream.last?.closed).toBe(true);
+  });
+});

@@ -1,0 +1,172 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen, within } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter } from 'react-router';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { MapView, PowerView, RunView, SignalView } from '../../api';
+import MapSheet from './map/MapSheet';
+import PowerSheet from './PowerSheet';
+import SignalSheet from './SignalSheet';
+import stored from './testRun.json';
+
+const run = { ...(stored as unknown as RunView), twin: true } as RunView;
+
+function shows(body: unknown, status = 200) {
+  vi.stubGlobal(
+    'fetch',
+    async () => new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } }),
+  );
+}
+
+function show(view: ReactNode) {
+  return render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <MemoryRouter initialEntries={[`/tune/${run.id}/map`]}>{view}</MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+const COLUMNS = 21;
+const ROWS = 21;
+const grid = (height: (x: number, y: number) => number) =>
+  Array.from({ length: COLUMNS * ROWS }, (_, i) =>
+    height((i % COLUMNS) / (COLUMNS - 1), Math.floor(i / COLUMNS) / (ROWS - 1)),
+  );
+const place = (plate: number, load: number, outputW: number) => ({
+  plate,
+  load,
+  outputW,
+  plateCurrentA: 0.55,
+  gridCurrentA: 0.17,
+  heatPerTubeW: 240,
+  efficiency: 0.65,
+  thirdDb: -28,
+  atStop: false,
+});
+
+const MAP: MapView = {
+  driveW: 70,
+  plates: Array.from({ length: COLUMNS }, (_, i) => 4.4 + (1.4 * i) / (COLUMNS - 1)),
+  loads: Array.from({ length: ROWS }, (_, i) => (10 * i) / (ROWS - 1)),
+  outputW: grid((x, y) => 890 * (1 - (x - 0.5) ** 2 - (y - 0.45) ** 2)),
+  grounds: [
+    { kind: 'GRID_CURRENT_A', label: 'grid current over 0.2 A', limit: 0.2, grid: grid((_, y) => 0.4 * (1 - y)) },
+    { kind: 'PLATE_PEAK_V', label: 'over 2800 V', limit: 2800, grid: grid((_, y) => 3000 - 4000 * y) },
+  ],
+  here: place(5.1, 4.2, 886),
+  most: place(5.1, 4.44, 890),
+  finish: place(5.09, 5.04, 872),
+  trail: [
+    [5.2, 0.5],
+    [5.15, 2.5],
+  ],
+  moreIsHeavier: true,
+  reading: ['South is light, north is heavy.'],
+};
+
+describe('the map', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('says where you are and where to finish, in words and in a table', async () => {
+    shows(MAP);
+    show(<MapSheet view={run} />);
+    const chart = await screen.findByRole('img', { name: /Finish at PLATE 5\.09, LOAD 5\.04, 872 W/ });
+    expect(chart.getAttribute('aria-label')).toContain('You are at PLATE 5.10, LOAD 4.20');
+    const table = screen.getByRole('table', { name: 'Here and there' });
+    expect(within(table).getByRole('row', { name: /Output, W 886 872/ })).toBeInTheDocument();
+    expect(within(table).queryByText('Screen current, A')).toBeNull();
+    expect(screen.getByText('South is light, north is heavy.')).toBeInTheDocument();
+  });
+
+  it('hatches ground beyond limits, and only outlines ground that lies wholly within other ground', async () => {
+    shows(MAP);
+    const { container } = show(<MapSheet view={run} />);
+    await screen.findByText(/grid current over 0\.2 A/);
+    const fills = [...container.querySelectorAll('[data-part=map] path')].map((path) => path.getAttribute('fill'));
+    expect(fills.filter((fill) => fill === 'url(#hatch-limit)')).toHaveLength(1);
+    expect(fills.filter((fill) => fill === 'none')).toHaveLength(1);
+  });
+
+  it('joins the trail to where you are', async () => {
+    shows(MAP);
+    const { container } = show(<MapSheet view={run} />);
+    await screen.findByText('finish here');
+    const trail = container.querySelector('[data-part=map] polyline')?.getAttribute('points')?.split(' ');
+    expect(trail).toHaveLength(3);
+  });
+
+  it('tells what to do where there is no twin', async () => {
+    shows(
+      { title: 'Not taken', detail: 'Brigantine has no twin on this band. Make one under Station.', problems: [] },
+      422,
+    );
+    show(<MapSheet view={run} />);
+    expect(await screen.findByText(/Make one under Station/)).toBeInTheDocument();
+  });
+});
+
+const POWER: PowerView = {
+  driveW: 70,
+  plate: 5.1,
+  load: 4.4,
+  balanceErrorW: 0,
+  flows: [
+    { code: 'PLATE_INPUT', label: 'Plate input', watt: 1300, in: true },
+    { code: 'DRIVE', label: 'Drive', watt: 70, in: true },
+    { code: 'OUTPUT', label: 'Output', watt: 890, in: false },
+    { code: 'PLATE_HEAT', label: 'Plate heat', watt: 480, in: false },
+  ],
+  strain: [
+    { label: 'Peak across PLATE', shown: '2900 V', limit: '2800 V', beyond: true },
+    { label: 'Conduction', shown: '195 °', beyond: false },
+  ],
+};
+
+describe('the flow of power', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('draws bars as high as their watts', async () => {
+    shows(POWER);
+    const { container } = show(<PowerSheet view={run} />);
+    await screen.findByRole('img', { name: /Plate input 1300\.0 W, Drive 70\.0 W\. Power out: Output 890\.0 W/ });
+    const heights = [...container.querySelectorAll('[data-part=flows] rect')].map((bar) =>
+      Number(bar.getAttribute('height')),
+    );
+    expect((heights[0] ?? 0) / (heights[1] ?? 1)).toBeCloseTo(1300 / 70, 3);
+    expect((heights[2] ?? 0) / (heights[3] ?? 1)).toBeCloseTo(890 / 480, 3);
+    expect((heights[0] ?? 0) + (heights[1] ?? 0)).toBeCloseTo((heights[2] ?? 0) + (heights[3] ?? 0), 6);
+  });
+
+  it('says in words what exceeds its rating', async () => {
+    shows(POWER);
+    show(<PowerSheet view={run} />);
+    expect(await screen.findByText('exceeds 2800 V')).toBeInTheDocument();
+  });
+});
+
+const SIGNAL: SignalView = {
+  driveW: 70,
+  plate: 5.1,
+  load: 4.4,
+  thirdDb: -27.8,
+  fifthDb: -48.2,
+  angleDeg: 0.3,
+  compressionDb: 2.1,
+  driveAmplitude: [0.2, 0.6, 1],
+  outputPeakV: [70, 205, 300],
+  modes: [{ mode: 'Speech', outputW: 125, plateCurrentA: 0.196, gridCurrentA: 0.012, heatPerTubeW: 199 }],
+  judgement: 'Fair.',
+};
+
+describe('the signal', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('gives products to one tone and to PEP, six decibels apart, with a true minus', async () => {
+    shows(SIGNAL);
+    show(<SignalSheet view={run} />);
+    expect(await screen.findByRole('row', { name: 'Third order −27.8 −33.8' })).toBeInTheDocument();
+    expect(screen.getByRole('row', { name: 'Fifth order −48.2 −54.2' })).toBeInTheDocument();
+    expect(screen.getByRole('row', { name: 'Speech 125 0.196 0.012 199' })).toBeInTheDocument();
+    expect(screen.getByRole('img', { name: 'Two-tone envelope' })).toBeInTheDocument();
+  });
+});

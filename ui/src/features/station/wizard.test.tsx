@@ -1,0 +1,145 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { MemoryRouter, Route, Routes } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { EquipmentView, FitView } from '../../api';
+import { EquipmentEditor } from './EquipmentEditor';
+import { TwinWizard } from './TwinWizard';
+
+const AMPLIFIER: EquipmentView = {
+  id: '11111111-1111-4111-8111-111111111111',
+  revision: 3,
+  kind: 'amplifier',
+  name: 'Coracle',
+  body: {
+    kind: 'amplifier',
+    name: 'Coracle',
+    stage: { kind: 'tubes', plateVoltageRestDcV: 1850, restingPlateCurrentA: 0.04 },
+  },
+};
+
+const FOUND: FitView = {
+  rows: [
+    { label: 'Point 1: output, W', sheet: '190', twin: '189', offPercent: -0.4 },
+    { label: 'Point 1: input SWR', sheet: '1.00', twin: '1.12', offPercent: 12.3 },
+  ],
+  constants: [
+    { label: 'Bias, V', value: '9.8', determined: 'WELL', says: 'by the sheet' },
+    { label: 'Amplification factor', value: '100', determined: 'NOT', says: 'not by the sheet: customary' },
+  ],
+  notes: ['The dials on 28 MHz are guesses.'],
+  amplifier: { kind: 'amplifier', name: 'Coracle', twin: { kind: 'cathodeDriven' } },
+  revision: 3,
+};
+
+describe('from sheet to twin', () => {
+  let sent: { method: string; url: string; body: Record<string, unknown> }[];
+  let reply: { status: number; body: unknown };
+
+  const show = (path: string, element: React.ReactNode, at: string) =>
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <MemoryRouter initialEntries={[at]}>
+          <Routes>
+            <Route path={path} element={element} />
+          </Routes>
+        </MemoryRouter>
+      </QueryClientProvider>,
+    );
+
+  beforeEach(() => {
+    sent = [];
+    reply = { status: 200, body: FOUND };
+    vi.stubGlobal('fetch', async (request: Request) => {
+      sent.push({ method: request.method, url: request.url, body: (await request.json()) as Record<string, unknown> });
+      return new Response(JSON.stringify(reply.body), {
+        status: reply.status,
+        headers: { 'Content-Type': 'application/json' },
+      });
+    });
+  });
+  afterEach(() => vi.unstubAllGlobals());
+
+  const wizard = () =>
+    show('/station/:id/twin', <TwinWizard equipment={[AMPLIFIER]} />, `/station/${AMPLIFIER.id}/twin`);
+
+  async function fill(user: ReturnType<typeof userEvent.setup>) {
+    await user.type(screen.getByLabelText('Plate voltage under load'), '1700');
+    await user.type(screen.getByLabelText('Plate current'), '0,18');
+    await user.type(screen.getByLabelText('Grid current'), '.045');
+    await user.type(screen.getByLabelText('Drive'), '20');
+    await user.type(screen.getByLabelText('Output'), '190');
+  }
+
+  it('starts from the record, sends the sheet as numbers, and keeps the twin at the revision it was made for', async () => {
+    const user = userEvent.setup();
+    wizard();
+    expect(screen.getByLabelText('Plate voltage at rest')).toHaveValue('1850');
+    await fill(user);
+    await user.click(screen.getByText('Find the twin'));
+    expect(await screen.findByText('Point 1: output, W')).toBeInTheDocument();
+    const sheet = sent[0]?.body.sheet as Record<string, unknown>;
+    expect(sheet.operations).toEqual([
+      { plateVoltageDcV: 1700, plateCurrentA: 0.18, gridCurrentA: 0.045, driveW: 20, outputW: 190 },
+    ]);
+    expect(sheet.amplificationFactor).toBeUndefined();
+    reply = { status: 200, body: AMPLIFIER };
+    await user.click(screen.getByText('Keep this twin'));
+    expect(await screen.findByText(/New runs with Coracle use it/)).toBeInTheDocument();
+    expect(sent[1]?.method).toBe('PUT');
+    expect(sent[1]?.url).toContain('revision=3');
+    expect(sent[1]?.body.twin).toEqual({ kind: 'cathodeDriven' });
+  });
+
+  it('says which figure is not met and which constant is a custom', async () => {
+    const user = userEvent.setup();
+    wizard();
+    await fill(user);
+    await user.click(screen.getByText('Find the twin'));
+    expect(await screen.findByText('not met')).toBeInTheDocument();
+    expect(screen.getByText('not by the sheet: customary')).toBeInTheDocument();
+    expect(screen.getByText('The dials on 28 MHz are guesses.')).toBeInTheDocument();
+  });
+
+  it('puts a refusal at its field', async () => {
+    const user = userEvent.setup();
+    wizard();
+    await fill(user);
+    reply = {
+      status: 422,
+      body: {
+        title: 'Not taken',
+        problems: [
+          {
+            code: 'OUT_OF_RANGE',
+            field: 'sheet.operations.0.outputW',
+            found: '190',
+            message: '190 is beyond the range.',
+            allowed: '1 to 150 W',
+            remedy: 'Enter a value within 1 to 150 W.',
+          },
+        ],
+      },
+    };
+    await user.click(screen.getByText('Find the twin'));
+    expect(await screen.findByText(/Enter a value within 1 to 150 W/)).toBeInTheDocument();
+    expect(screen.getByLabelText('Output')).toHaveAttribute('aria-invalid', 'true');
+  });
+
+  it('tries an instrument as the form has it, and says in words what came', async () => {
+    const user = userEvent.setup();
+    show('/station/new/:kind', <EquipmentEditor equipment={[]} />, '/station/new/instrument');
+    await user.click(screen.getByText('Try it'));
+    expect(await screen.findByText(/Fill in the fields first/)).toBeInTheDocument();
+    await user.type(screen.getByLabelText('Port'), '5025');
+    await user.type(screen.getByLabelText('Query, ended by ?'), 'MEAS:POW?');
+    reply = { status: 200, body: { health: 'SILENT', says: 'silent', answer: '' } };
+    await user.click(screen.getByText('Try it'));
+    expect(await screen.findByText(/It is silent/)).toBeInTheDocument();
+    await waitFor(() => expect(sent[0]?.body.port).toBe(5025));
+    reply = { status: 200, body: { health: 'OK', says: 'answers', answer: '0.5389', value: 0.5389 } };
+    await user.click(screen.getByText('Try it'));
+    expect(await screen.findByText('0.53890')).toBeInTheDocument();
+  });
+});
