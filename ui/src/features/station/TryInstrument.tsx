@@ -25,7 +25,7 @@ export function TryInstrument({ body }: { body: () => { body: Body; problems: un
       <span role="status">
         {trial && trial.health === 'OK' && (
           <>
-            It answers: <span className="figure">{trial.value?.toPrecision(5)}</span>
+            It answers: <span className="figure">{trial.value?.toPrecision(5).replace('-', '\u2212')}</span>
           </>
         )}
         {trial && trial.health !== 'OK' && (

@@ -118,6 +118,12 @@ function fresh(stage: Body): Body {
   };
 }
 
+/** Returns a number to a tenth, with a true minus, and without one for nothing. */
+function signed(value: number): string {
+  const text = value.toFixed(1);
+  return text === '-0.0' ? '0.0' : text.replace('-', '\u2212');
+}
+
 /** How well the sheet's figures are met, and what the sheet does not determine. */
 function Found({ found }: { found: FitView }) {
   return (
@@ -149,7 +155,7 @@ function Found({ found }: { found: FitView }) {
                     <span className="sr-only">not met</span>
                   </span>
                 )}
-                {row.offPercent.toFixed(1).replace('-', '\u2212')}
+                {signed(row.offPercent)}
               </td>
             </tr>
           ))}

@@ -190,6 +190,18 @@ public class LiveTest extends ServerTest {
     }
 
     @Test
+    public void anAmplifierThatDoesNotStandOnTheBenchIsRefusedAtTheStart() {
+        Map<String, Object> request = new LinkedHashMap<>(start("MHZ_7", "7.1"));
+        request.put("source", "BENCH");
+        request.put("amplifierId", equipmentId("Coracle"));
+        request.put("exciterId", equipmentId("Skiff 10"));
+        request.put("meterIds", java.util.List.of(equipmentId("Fathom"), equipmentId("Coracle panel")));
+        Reply reply = post("/api/runs", request);
+        assertEquals(reply.status(), 422);
+        assertTrue(reply.text().contains("Brigantine and Barque stand on it"), reply.text());
+    }
+
+    @Test
     public void aColdTubeOnTheBenchIsNotKeyedByTheRun() {
         begins();
         for (JsonNode check : run.get("preflight")) {

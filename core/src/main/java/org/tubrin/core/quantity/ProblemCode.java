@@ -25,6 +25,7 @@ public enum ProblemCode {
     NO_DIALS,
     BEYOND_EXCITER,
     BENCH_AWAY,
+    BENCH_REFUSES,
     NO_LIVE_READING,
     HOST_NOT_LISTED,
     NO_TWIN,

@@ -111,13 +111,17 @@ public class BenchLink implements SmartLifecycle {
     }
 
     private synchronized void set(int instrument, String command) {
+        String said;
         try {
-            // The query afterwards makes sure that it has been taken before this returns.
-            line(instrument).ask(command + ";*OPC?", TIMEOUT_MS);
+            // The question afterwards makes sure that it has been taken before this returns, and how.
+            said = line(instrument).ask(command + ";SYST:ERR?", TIMEOUT_MS);
         } catch (IOException e) {
             drop(instrument);
             panel = Optional.empty();
             throw new Refused(new Problem(ProblemCode.BENCH_AWAY, "bench", "", new Allowed.Nothing()));
+        }
+        if (!said.startsWith("0,")) {
+            throw new Refused(new Problem(ProblemCode.BENCH_REFUSES, "bench", said, new Allowed.Nothing()));
         }
     }
 

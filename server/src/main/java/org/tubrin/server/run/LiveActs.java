@@ -154,6 +154,15 @@ class LiveActs {
         new Checks().range("to", to, dial.least(), dial.most(), Unit.MARK).done();
     }
 
+    /** Makes the bench ready for a run on it: amplifier, band, frequency; refuses where it is away or has no such amplifier. */
+    void prepare(TuneSetup setup) {
+        if (setup.readings() == ReadingSource.BENCH) {
+            bench.amplifier(setup.amplifier().name());
+            bench.band(setup.band());
+            bench.frequency(setup.frequencyHz());
+        }
+    }
+
     /** Does on the bench what has happened in a run on it; a bench that is away leaves the run as it is. */
     void follow(RunState state, List<Recorded> added) {
         if (!onBench(state)) {
@@ -162,19 +171,17 @@ class LiveActs {
         for (Recorded recorded : added) {
             try {
                 follow(state, recorded.event());
-            } catch (Refused away) {
-                LOG.info("the bench is away; the run goes on without it");
+            } catch (Refused refused) {
+                LOG.info(
+                        "the bench does not follow ({}); the run goes on without it",
+                        refused.problems().get(0).code());
                 return;
             }
         }
     }
 
     private void follow(RunState state, RunEvent event) {
-        if (event instanceof RunEvent.Started) {
-            bench.amplifier(state.setup().amplifier().name());
-            bench.band(state.setup().band());
-            bench.frequency(state.setup().frequencyHz());
-        } else if (event instanceof RunEvent.Keyed) {
+        if (event instanceof RunEvent.Keyed) {
             bench.key(true);
         } else if (event instanceof RunEvent.Unkeyed
                 || event instanceof RunEvent.Finished

@@ -87,13 +87,14 @@ public class Runs {
 
     /** Begins a run; where one of that id was begun before, returns it. */
     public RunView begin(StartRequest request) {
-        Recorded first = new Recorded(1, clock.instant(), new RunEvent.Started(setup(request)));
+        TuneSetup setup = setup(request);
+        live.prepare(setup);
+        Recorded first = new Recorded(1, clock.instant(), new RunEvent.Started(setup));
         try {
             store.begin(request.runId(), request.runId(), List.of(first));
         } catch (Stale e) {
             return view(request.runId());
         }
-        live.follow(Replay.of(List.of(first)), List.of(first));
         return view(request.runId());
     }
 

@@ -86,7 +86,9 @@ class SheetFits {
 
     private TwinController.ConstantRow row(SheetFit.Parameter parameter) {
         double value = parameter.value();
-        String shown = value < 0.1 ? String.format(java.util.Locale.ROOT, "%.2e", value) : Figures.plain(value, 1);
+        String shown = value < 0.1
+                ? String.format(java.util.Locale.ROOT, "%.2e", value)
+                : Figures.plain(value, value < 100 ? 1 : 0);
         return new TwinController.ConstantRow(
                 words.say("fit.constant." + parameter.constant().name()),
                 shown,
