@@ -66,12 +66,12 @@ public class JourneysTest {
             operator.followsUntilKeying();
             reads(row);
             operator.awaits("Record the step");
-            operator.presses("Enter");
+            operator.follows(operator.sentence());
         }
         operator.awaits("two-tone or speech");
-        operator.presses("Enter");
+        operator.follows(operator.sentence());
         operator.awaits("reflection");
-        operator.presses("Enter");
+        operator.follows(operator.sentence());
         operator.awaits("Write it on the card");
         operator.presses("Enter");
         operator.page.getByText("is on the card").waitFor();

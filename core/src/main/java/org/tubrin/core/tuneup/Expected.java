@@ -56,10 +56,18 @@ public final class Expected {
         return setup.termination() instanceof Load load ? load.resistanceColdOhm() : LINE_OHM;
     }
 
-    /** Returns where the twin has the dials for a step's drive: most output on the climb, a little heavier at the finish. */
-    public static Optional<Peak> aim(Step step) {
-        double driveW = step.position(Control.DRIVE).orElse(0.0);
-        return step.kind() == Step.Kind.FINISH ? finish(step.setup(), driveW) : peak(step.setup(), driveW);
+    /**
+     * Returns where the twin has the dials for the step in hand: most output on the climb, at the drive that comes next while
+     * it is still to be set; a little heavier at the finish.
+     */
+    public static Optional<Peak> aim(RunState state) {
+        Step draft = state.draft();
+        double driveW = draft.position(Control.DRIVE).orElse(0.0);
+        if (draft.kind() == Step.Kind.FINISH) {
+            return finish(state.setup(), driveW);
+        }
+        boolean toCome = !state.steps().isEmpty() && !draft.moved().contains(Control.DRIVE);
+        return peak(state.setup(), toCome ? Ladder.nextAboveW(state.setup(), driveW) : driveW);
     }
 
     /** Returns the twin's dials of most output at a drive in watts; empty where it knows none. */

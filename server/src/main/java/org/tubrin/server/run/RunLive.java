@@ -1,20 +1,18 @@
 package org.tubrin.server.run;
 
-import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Timer;
+import java.util.TimerTask;
 import java.util.UUID;
 import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.ScheduledFuture;
-import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -33,7 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Sends the pages of a run what its meters show, what the bench's panels show and what the twin expects, 20 times a second. */
 @Component
-public class RunLive {
+public class RunLive implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(RunLive.class);
     private static final long FRAME_MS = 50;
     private static final long LONGEST_MS = Duration.ofHours(12).toMillis();
@@ -44,12 +42,8 @@ public class RunLive {
     private final Words words;
     private final JsonMapper json;
     private final List<Watcher> watchers = new CopyOnWriteArrayList<>();
-    private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(work -> {
-        Thread thread = new Thread(work, "live");
-        thread.setDaemon(true);
-        return thread;
-    });
-    private final ScheduledFuture<?> frames;
+    private final Timer clock = new Timer("live", true);
+    private volatile boolean running;
 
     RunLive(Feed feed, BenchLink bench, ExpectedWords expected, Words words, JsonMapper json) {
         this.feed = feed;
@@ -57,7 +51,6 @@ public class RunLive {
         this.expected = expected;
         this.words = words;
         this.json = json;
-        frames = clock.scheduleAtFixedRate(this::send, FRAME_MS, FRAME_MS, TimeUnit.MILLISECONDS);
     }
 
     /** All that is live of a run at a moment. */
@@ -200,10 +193,30 @@ public class RunLive {
                 now.ageS().orElse(null));
     }
 
-    @PreDestroy
-    void stop() {
-        frames.cancel(true);
-        clock.shutdownNow();
+    @Override
+    public void start() {
+        running = true;
+        clock.schedule(
+                new TimerTask() {
+                    @Override
+                    public void run() {
+                        send();
+                    }
+                },
+                FRAME_MS,
+                FRAME_MS);
+    }
+
+    /** Ends all streams, early in a shutdown, so that open pages do not hold it up. */
+    @Override
+    public void stop() {
+        running = false;
+        clock.cancel();
         watchers.forEach(watcher -> watcher.emitter.complete());
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
     }
 }

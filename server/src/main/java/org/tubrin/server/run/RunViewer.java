@@ -210,7 +210,7 @@ class RunViewer {
     }
 
     private List<RunView.DialView> dials(RunState state, Advice advice) {
-        Optional<Peak> aim = state.ending().isEmpty() ? Expected.aim(state.draft()) : Optional.empty();
+        Optional<Peak> aim = state.ending().isEmpty() ? Expected.aim(state) : Optional.empty();
         return List.of(
                 dial(Control.PLATE, state, advice, aim.map(Peak::plate).orElse(null)),
                 dial(Control.LOAD, state, advice, aim.map(Peak::load).orElse(null)));
