@@ -33,6 +33,7 @@ public class BenchLink implements SmartLifecycle {
     private final Line[] lines = new Line[WATTMETER + 1];
     private volatile Optional<Panel> panel = Optional.empty();
     private volatile boolean running;
+    private Thread watcher = new Thread(this::watch, "bench");
 
     BenchLink(Hosts hosts) {
         this.hosts = hosts;
@@ -178,7 +179,7 @@ public class BenchLink implements SmartLifecycle {
     public void start() {
         running = true;
         if (isNamed()) {
-            Thread watcher = new Thread(this::watch, "bench");
+            watcher = new Thread(this::watch, "bench");
             watcher.setDaemon(true);
             watcher.start();
         }
@@ -189,8 +190,8 @@ public class BenchLink implements SmartLifecycle {
             panel = look();
             try {
                 Thread.sleep(panel.isPresent() ? POLL_MS : AWAY_MS);
-            } catch (InterruptedException e) {
-                running = false;
+            } catch (InterruptedException stopped) {
+                return;
             }
         }
     }
@@ -198,6 +199,7 @@ public class BenchLink implements SmartLifecycle {
     @Override
     public void stop() {
         running = false;
+        watcher.interrupt();
     }
 
     @Override

@@ -26,6 +26,7 @@ public class Feed implements SmartLifecycle {
     private final Hosts hosts;
     private final Map<String, Source> sources = new ConcurrentHashMap<>();
     private volatile boolean running;
+    private Thread keeper = new Thread(this::keep, "feed");
 
     Feed(Stations stations, Hosts hosts) {
         this.stations = stations;
@@ -59,7 +60,7 @@ public class Feed implements SmartLifecycle {
     @Override
     public void start() {
         running = true;
-        Thread keeper = new Thread(this::keep, "feed");
+        keeper = new Thread(this::keep, "feed");
         keeper.setDaemon(true);
         keeper.start();
     }
@@ -74,8 +75,8 @@ public class Feed implements SmartLifecycle {
             }
             try {
                 Thread.sleep(LOOK_AGAIN_MS);
-            } catch (InterruptedException e) {
-                running = false;
+            } catch (InterruptedException stopped) {
+                return;
             }
         }
     }
@@ -103,6 +104,7 @@ public class Feed implements SmartLifecycle {
     @Override
     public void stop() {
         running = false;
+        keeper.interrupt();
         new ArrayList<>(sources.values()).forEach(Source::close);
         sources.clear();
     }

@@ -42,7 +42,7 @@ public class RunLive implements SmartLifecycle {
     private final Words words;
     private final JsonMapper json;
     private final List<Watcher> watchers = new CopyOnWriteArrayList<>();
-    private final Timer clock = new Timer("live", true);
+    private Timer clock = new Timer("live", true);
     private volatile boolean running;
 
     RunLive(Feed feed, BenchLink bench, ExpectedWords expected, Words words, JsonMapper json) {
@@ -196,6 +196,8 @@ public class RunLive implements SmartLifecycle {
     @Override
     public void start() {
         running = true;
+        // Started again after a stop, it needs another clock.
+        clock = new Timer("live", true);
         clock.schedule(
                 new TimerTask() {
                     @Override
