@@ -93,10 +93,10 @@ curl_ok() (
 
 build_benchmark() {
   mkdir -p target
-  mvn -B -q package -pl core,benchmark -DskipTests >target/build.log 2>&1 || { grep ERROR target/build.log | head -n 20 >&2; exit 1; }
+  mvn -B -q package -pl core,bench,benchmark -DskipTests >target/build.log 2>&1 || { grep ERROR target/build.log | head -n 20 >&2; exit 1; }
 }
 
 benchmark_classpath() {
-  mvn -B -q dependency:build-classpath -pl core,benchmark -Dmdep.outputFile=target/classpath -Dmdep.includeScope=runtime >/dev/null
-  echo "benchmark/target/classes:core/target/classes:$(cat benchmark/target/classpath)"
+  mvn -B -q dependency:build-classpath -pl core,bench,benchmark -Dmdep.outputFile=target/classpath -Dmdep.includeScope=runtime >/dev/null
+  echo "benchmark/target/classes:bench/target/classes:core/target/classes:$(cat benchmark/target/classpath)"
 }

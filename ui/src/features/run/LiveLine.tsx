@@ -1,6 +1,6 @@
 import type { LineNode, RunView } from '../../api';
 import { SignalLine } from '../../parts';
-import { useBench, useTroubles } from './useLive';
+import { type Trouble, useBench, useTroubles } from './useLive';
 
 /** The signal path with what is live of it: a bench that is away, a trip, sources that are not well. */
 export function LiveLine({ view }: { view: RunView }) {
@@ -9,22 +9,17 @@ export function LiveLine({ view }: { view: RunView }) {
   return <SignalLine nodes={view.line.map((node) => withTrouble(node, view, bench, troubles))} />;
 }
 
-function withTrouble(node: LineNode, view: RunView, bench: ReturnType<typeof useBench>, troubles: string): LineNode {
+function withTrouble(node: LineNode, view: RunView, bench: ReturnType<typeof useBench>, troubles: Trouble[]): LineNode {
   if (bench && !bench.present) {
     return node.title === view.exciter ? { ...node, watch: true, detail: 'simulated bench away' } : node;
   }
   if (bench?.tripped && node.title === view.amplifier) {
     return { ...node, watch: true, detail: 'tripped' };
   }
-  const bad = troubles
-    .split('\n')
-    .filter((line) => line !== '')
-    .map((line) => line.split('\u0000') as [string, string])
-    .filter(([role]) => instrumentOf(view, role) === node.title || isOfAmplifier(view, role, node));
-  if (bad.length === 0) return node;
-  const [first] = bad;
-  const row = view.rows.find((one) => one.role === first?.[0]);
-  return { ...node, watch: true, detail: `${row?.label.toLowerCase() ?? ''} ${first?.[1] ?? ''}`.trim() };
+  const bad = troubles.find(({ role }) => instrumentOf(view, role) === node.title || isOfAmplifier(view, role, node));
+  if (!bad) return node;
+  const row = view.rows.find((one) => one.role === bad.role);
+  return { ...node, watch: true, detail: `${row?.label.toLowerCase() ?? ''} ${bad.says}` };
 }
 
 function instrumentOf(view: RunView, role: string): string | undefined {

@@ -14,6 +14,7 @@ import { RunFoot } from './RunFoot';
 import { Signs } from './Signs';
 import { StepSheet } from './StepSheet';
 import { tabOf } from './Tabs';
+import { TripReset } from './TripReset';
 import { useDials } from './useDials';
 import { LiveContext, useLiveStream } from './useLive';
 import { type Run, useRun } from './useRun';
@@ -117,6 +118,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-[13px] max-wide:order-first">
           {!ended && <NextMove view={view} run={run} follow={follow} read={read} type={type} keep={keep} />}
+          {!ended && <TripReset view={view} />}
           {!beforePower && <Signs view={view} />}
           {!beforePower && <RoomLeft view={view} />}
           {!ended && !beforePower && <KeyClock view={view} skewMs={run.skewMs} act={run.act} />}

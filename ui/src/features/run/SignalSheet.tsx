@@ -52,10 +52,6 @@ export default function SignalSheet({ view }: { view: RunView }) {
 const dB = (value: number) => value.toFixed(1).replace('-', '\u2212');
 
 function Products({ data }: { data: SignalView }) {
-  const rows: [string, string, string][] = [
-    ['Third order', dB(data.thirdDb), dB(data.thirdDb - 6.02)],
-    ['Fifth order', dB(data.fifthDb), dB(data.fifthDb - 6.02)],
-  ];
   return (
     <table className="w-full border-collapse self-start" data-part="products">
       <caption className="mb-1 text-left text-14 text-soft">Two-tone products, dB</caption>
@@ -71,13 +67,13 @@ function Products({ data }: { data: SignalView }) {
         </tr>
       </thead>
       <tbody>
-        {rows.map(([label, tone, pep]) => (
+        {data.products.map(({ label, toToneDb, toPepDb }) => (
           <tr key={label} className="border-t border-hair">
             <th scope="row" className="py-0.5 text-left font-normal">
               {label}
             </th>
-            <td className="figure text-right text-twin italic">{tone}</td>
-            <td className="figure text-right text-twin italic">{pep}</td>
+            <td className="figure text-right text-twin italic">{dB(toToneDb)}</td>
+            <td className="figure text-right text-twin italic">{dB(toPepDb)}</td>
           </tr>
         ))}
         <tr className="border-t border-hair">

@@ -121,9 +121,13 @@ describe('a run on the bench', () => {
     expect(part('now-OUTPUT')).toBeNull();
   });
 
-  it('shows a trip on the amplifier', () => {
+  it('shows a trip on the amplifier, and resets it', async () => {
     send({ ...FRAME, bench: { ...(FRAME.bench as object), tripped: true } as LiveFrame['bench'] });
     expect(part('signal-line')?.textContent).toContain('tripped');
+    fireEvent.click(screen.getByText('Reset'));
+    await waitFor(() => expect(sent.at(-1)?.body).toEqual({ reset: true }));
+    send(FRAME);
+    expect(part('trip')).toBeNull();
   });
 
   it('keeps the dials where they stand when the bench is away, by typing', async () => {

@@ -1,11 +1,16 @@
 import { createContext, useContext, useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { ExpectedCell, LiveFrame, LiveReading, RunView } from '../../api';
 
+/** A source that is not well, and how. */
+export type Trouble = Pick<LiveReading, 'role' | 'says'>;
+
 const NOTHING: LiveFrame = { readings: [], expected: [] };
 
 /** Holds the last frame of a run's live stream; parts of the page look at what they need of it. */
 export class Live {
   private frame: LiveFrame = NOTHING;
+  /** The same list as long as nothing changes, so that what shows it is drawn again only then. */
+  private troubles: Trouble[] = [];
   private source: EventSource | undefined;
   private readonly listeners = new Set<() => void>();
 
@@ -15,6 +20,8 @@ export class Live {
   };
 
   snapshot = () => this.frame;
+
+  troubled = () => this.troubles;
 
   open(runId: string) {
     this.source = new EventSource(`/api/runs/${runId}/live`);
@@ -30,6 +37,8 @@ export class Live {
 
   take(frame: LiveFrame) {
     this.frame = frame;
+    const troubles = frame.readings.filter((one) => one.says !== '').map(({ role, says }) => ({ role, says }));
+    if (JSON.stringify(troubles) !== JSON.stringify(this.troubles)) this.troubles = troubles;
     for (const listener of this.listeners) listener();
   }
 }
@@ -70,11 +79,8 @@ export function useBench(): LiveFrame['bench'] {
   return useFrame((frame) => frame.bench);
 }
 
-/** Returns what is wrong with sources, in words, each once. */
-export function useTroubles(): string {
-  return useFrame((frame) =>
-    [...new Set(frame.readings.filter((one) => one.says !== '').map((one) => `${one.role}\u0000${one.says}`))].join(
-      '\n',
-    ),
-  );
+/** Returns the sources that are not well. */
+export function useTroubles(): Trouble[] {
+  const live = useContext(LiveContext);
+  return useSyncExternalStore(live.subscribe, live.troubled);
 }

@@ -53,11 +53,7 @@ export default function MapSheet({ view }: { view: RunView }) {
               <MapChart map={data} here={here} />
               <div className="grid min-w-[220px] flex-1 gap-3">
                 <HereAndThere map={data} />
-                {data.reading.map((sentence) => (
-                  <p key={sentence} className="text-soft">
-                    {sentence}
-                  </p>
-                ))}
+                <p className="text-soft">{data.reading}</p>
               </div>
             </div>
             <AsTable map={data} />

@@ -35,8 +35,4 @@ final class Knob {
     double behind() {
         return behind;
     }
-
-    Dial dial() {
-        return dial;
-    }
 }

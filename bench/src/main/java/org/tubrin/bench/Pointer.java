@@ -55,8 +55,4 @@ final class Pointer {
         double shown = gain * value + (zeroShare + restless) * fullScale;
         return Math.max(-0.05 * fullScale, Math.min(END * fullScale, shown));
     }
-
-    double end() {
-        return END * fullScale;
-    }
 }

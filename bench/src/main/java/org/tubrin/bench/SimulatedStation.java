@@ -3,6 +3,8 @@ package org.tubrin.bench;
 import java.util.Random;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
+import org.tubrin.core.tank.Dial;
+import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.TubePoint;
@@ -16,9 +18,10 @@ import org.tubrin.core.twin.Warming;
 public final class SimulatedStation {
     private static final double LONGEST_KEY_DOWN_S = 15;
     private static final double AMBIENT_C = 20;
-    private static final double LOAD_LIMIT_C = 100;
     private static final double GRID_TRIP_SHARE = 2.2;
     private static final double SLICE_S = 0.02;
+    private static final double PLATE_PLAY_MARKS = 0.006;
+    private static final double LOAD_PLAY_MARKS = 0.02;
     private static final Warming LOAD_WARMING = new Warming(0.52, 1800);
 
     private final double warmUpSpeed;
@@ -58,8 +61,8 @@ public final class SimulatedStation {
         this.warmUpSpeed = warmUpSpeed;
         random = new Random(seed);
         truth = Truth.of(record, seed);
-        plate = new Knob(record.tubes().plate(), 5, 0.006);
-        load = new Knob(record.tubes().load(), 4, 0.02);
+        plate = knob(record.tubes().plate(), PLATE_PLAY_MARKS);
+        load = knob(record.tubes().load(), LOAD_PLAY_MARKS);
         output = new Pointer(150, 0.05, 0.12, random);
         reflected = new Pointer(150, 0.05, 0.12, random);
         plateCurrent = new Pointer(1, 0.03, 0.15, random);
@@ -107,9 +110,9 @@ public final class SimulatedStation {
         }
         loadRiseK = LOAD_WARMING.riseK(loadRiseK, loadOpen ? 0 : outputW, s);
         exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(driveW) : 1.2;
-        double mismatch = (loadOhm() - 50) / (loadOhm() + 50);
-        output.follow(outputW / (1 - mismatch * mismatch), s);
-        reflected.follow(outputW * mismatch * mismatch / (1 - mismatch * mismatch), s);
+        double back = Mismatch.reflectedShare(loadOhm(), 0);
+        output.follow(outputW / (1 - back), s);
+        reflected.follow(outputW * back / (1 - back), s);
         plateCurrent.follow(plateA, s);
         gridCurrent.follow(gridA, s);
         screenCurrent.follow(screenA, s);
@@ -132,25 +135,19 @@ public final class SimulatedStation {
         return AMBIENT_C + loadRiseK;
     }
 
-    /** Returns whether the load is hotter than it may be. */
-    public synchronized boolean loadTooHot() {
-        return loadC() > LOAD_LIMIT_C;
-    }
-
     /** Puts an amplifier on the bench, cold dials in the middle, heaters on from now. */
     synchronized void place(TubeTwin amplifier) {
         record = amplifier;
         truth = Truth.of(amplifier, seed);
-        plate = new Knob(
-                tubes().plate(), (tubes().plate().least() + tubes().plate().most()) / 2, 0.006 * span(true));
-        load = new Knob(tubes().load(), (tubes().load().least() + tubes().load().most()) / 2, 0.02 * span(false));
+        plate = knob(tubes().plate(), PLATE_PLAY_MARKS);
+        load = knob(tubes().load(), LOAD_PLAY_MARKS);
         keyed = false;
         tripped = false;
         heaterS = 0;
     }
 
-    private double span(boolean ofPlate) {
-        return (ofPlate ? tubes().plate() : tubes().load()).markStep();
+    private static Knob knob(Dial dial, double playMarks) {
+        return new Knob(dial, (dial.least() + dial.most()) / 2, playMarks * dial.markStep());
     }
 
     /** Returns the true point at the knobs as they stand, keyed or not; for tests. */

@@ -44,7 +44,6 @@ public class PointerTest {
         pointer.range(150);
         pointer.follow(900, 10);
         assertEquals(pointer.shows(false), 153, 1e-9);
-        assertEquals(pointer.end(), 153, 1e-9);
         pointer.follow(-900, 10);
         assertEquals(pointer.shows(false), -7.5, 1e-9);
     }

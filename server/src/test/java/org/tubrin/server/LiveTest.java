@@ -202,19 +202,31 @@ public class LiveTest extends ServerTest {
     }
 
     @Test
-    public void aColdTubeOnTheBenchIsNotKeyedByTheRun() {
+    public void aColdTubeOnTheBenchIsNotKeyedByTheRun() throws IOException {
         begins();
         for (JsonNode check : run.get("preflight")) {
             does("CHECK", "check", check.get("code").asString());
         }
-        does("FOLLOW");
-        if (!run.get("phase").asString().equals("CLIMBING")) {
+        heaters("OFF");
+        try {
+            waitFor(frame -> frame.get("bench").get("heaterS").asDouble() == 0);
+            does("FOLLOW");
+            assertEquals(run.get("warm").get("speed").asDouble(), 100.0);
             Reply refused =
                     post("/api/runs/" + id() + "/acts", act(run.get("sequence").asLong(), "KEY"));
             assertEquals(refused.status(), 422, refused.text());
+            assertTrue(refused.text().contains("not warm"), refused.text());
             assertFalse(frame().get("bench").get("keyed").asBoolean());
+        } finally {
+            heaters("ON");
         }
-        assertEquals(run.get("warm").get("speed").asDouble(), 100.0);
+    }
+
+    private static void heaters(String state) throws IOException {
+        try (Socket panel = new Socket(InetAddress.getLoopbackAddress(), bench.port(1))) {
+            panel.getOutputStream().write(("PAN:HEAT " + state + ";*OPC?\n").getBytes(StandardCharsets.US_ASCII));
+            assertTrue(panel.getInputStream().read() > 0);
+        }
     }
 
     @Test

@@ -62,8 +62,11 @@ public class TwinApiTest extends ServerTest {
     @Test
     public void theSignalIsJudgedByItsProducts() {
         JsonNode signal = get(run() + "/signal").json();
-        assertTrue(signal.get("thirdDb").asDouble() < -15, signal.toString());
-        assertTrue(signal.get("fifthDb").asDouble() < signal.get("thirdDb").asDouble());
+        JsonNode third = signal.get("products").get(0);
+        assertTrue(third.get("toToneDb").asDouble() < -15, signal.toString());
+        assertEquals(third.get("toToneDb").asDouble() - third.get("toPepDb").asDouble(), 6.02, 0.01);
+        assertTrue(signal.get("products").get(1).get("toToneDb").asDouble()
+                < third.get("toToneDb").asDouble());
         assertEquals(signal.get("modes").size(), 5);
     }
 

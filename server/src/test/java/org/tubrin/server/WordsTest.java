@@ -27,6 +27,8 @@ import org.tubrin.core.tuneup.Reason;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.Sign;
 import org.tubrin.core.twin.GroundMap;
+import org.tubrin.core.twin.Linearity;
+import org.tubrin.core.twin.ModeAverage;
 import org.tubrin.core.twin.SheetFit;
 import org.tubrin.server.words.Words;
 
@@ -52,6 +54,8 @@ public class WordsTest {
         add(wanted, "school.*", School.values());
         add(wanted, "name.*", ReadingSource.values());
         add(wanted, "sourceOf.*", ReadingSource.values());
+        add(wanted, "signal.*", Linearity.Judgement.values());
+        add(wanted, "average.*", ModeAverage.Envelope.values());
         add(wanted, "ground.*", GroundMap.Figure.values());
         add(wanted, "map.reading.*", LoadSense.values());
         add(wanted, "fit.figure.*", SheetFit.Figure.values());

@@ -11,6 +11,7 @@ import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
 import org.tubrin.core.twin.PeakSearch;
@@ -33,7 +34,7 @@ public final class Expected {
     private static final double CURRENT_SHARE = 0.03;
     private static final double GRID_SHARE = 0.08;
     private static final double VOLTAGE_SHARE = 0.01;
-    private static final double LINE_OHM = 50;
+    /** Share of most output that the finish gives up to: a little heavier, much cleaner. */
     private static final double FINISH_SHARE = 0.98;
 
     private Expected() {}
@@ -53,7 +54,7 @@ public final class Expected {
     }
 
     private static double loadOhm(TuneSetup setup) {
-        return setup.termination() instanceof Load load ? load.resistanceColdOhm() : LINE_OHM;
+        return setup.termination() instanceof Load load ? load.resistanceColdOhm() : Mismatch.LINE_OHM;
     }
 
     /**
@@ -71,12 +72,12 @@ public final class Expected {
     }
 
     /** Returns the twin's dials of most output at a drive in watts; empty where it knows none. */
-    static Optional<Peak> peak(TuneSetup setup, double driveW) {
+    public static Optional<Peak> peak(TuneSetup setup, double driveW) {
         return probe(setup, driveW).flatMap(probe -> settled(PeakSearch.most(probe, driveW)));
     }
 
     /** Returns the twin's dials a little heavier than that, the best linear place; empty where it knows none. */
-    static Optional<Peak> finish(TuneSetup setup, double driveW) {
+    public static Optional<Peak> finish(TuneSetup setup, double driveW) {
         return probe(setup, driveW).flatMap(probe -> settled(PeakSearch.heavier(probe, driveW, FINISH_SHARE)));
     }
 
@@ -163,8 +164,8 @@ public final class Expected {
             figures.put(ReadingRole.PLATE_VOLTAGE, point.meters().plateVoltageDcV());
             point.meters().screenCurrentA().ifPresent(screen -> figures.put(ReadingRole.SCREEN_CURRENT, screen));
             point.inputSwr().ifPresent(swr -> figures.put(ReadingRole.INPUT_SWR, swr));
-            double mismatch = (setting.loadOhm() - LINE_OHM) / (setting.loadOhm() + LINE_OHM);
-            figures.put(ReadingRole.REFLECTED, point.outputW() * square(mismatch) / (1 - square(mismatch)));
+            double reflected = Mismatch.reflectedShare(setting.loadOhm(), setting.loadReactanceOhm());
+            figures.put(ReadingRole.REFLECTED, point.outputW() * reflected / (1 - reflected));
         }
         return figures;
     }

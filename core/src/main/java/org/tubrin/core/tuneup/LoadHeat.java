@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import org.tubrin.core.station.Thermal;
+import org.tubrin.core.twin.Warming;
 
 /**
  * How hot the dummy load is.
@@ -57,8 +58,7 @@ public final class LoadHeat {
     }
 
     private static double after(double riseK, double powerW, double seconds, Thermal thermal) {
-        double finalK = powerW * thermal.resistanceKPerW();
-        return finalK + (riseK - finalK) * Math.exp(-seconds / thermal.timeConstantS());
+        return new Warming(thermal.resistanceKPerW(), thermal.timeConstantS()).riseK(riseK, powerW, seconds);
     }
 
     private static double seconds(Instant from, Instant to) {

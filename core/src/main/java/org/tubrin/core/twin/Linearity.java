@@ -25,6 +25,11 @@ public record Linearity(double plateVoltageDcV, List<Sample> curve, double third
     private static final int SAMPLES = 24;
     private static final int VOLTAGE_ROUNDS = 4;
     private static final double VOLTAGE_DONE_V = 0.2;
+    private static final double CLEAN_DB = -30;
+    private static final double FAIR_DB = -25;
+
+    /** What products below one of two equal tones lie further below PEP, in decibels: its amplitude is twice a tone's. */
+    public static final double TONE_BELOW_PEP_DB = 20 * Math.log10(2);
 
     public Linearity {
         curve = List.copyOf(curve);
@@ -38,6 +43,31 @@ public record Linearity(double plateVoltageDcV, List<Sample> curve, double third
      * @param angleRad against the angle at the smallest amplitude
      */
     public record Sample(double driveAmplitude, double outputPeakV, double angleRad) {}
+
+    /** How clean two tones come out. */
+    public enum Judgement {
+        /** Third-order products below −30 dB: as a well loaded stage has them. */
+        CLEAN,
+        /** Below −25 dB. */
+        FAIR,
+        /** Above that: flat-topped. */
+        ROUGH
+    }
+
+    /** Returns how clean it is, by the third-order products. */
+    public Judgement judgement() {
+        return thirdDb < CLEAN_DB ? Judgement.CLEAN : thirdDb < FAIR_DB ? Judgement.FAIR : Judgement.ROUGH;
+    }
+
+    /** Returns by how much the gain at the peak lies below the greatest along the envelope, in decibels, 0 or more. */
+    public double compressionDb() {
+        Sample last = curve.get(curve.size() - 1);
+        double most = curve.stream()
+                .mapToDouble(sample -> sample.outputPeakV() / sample.driveAmplitude())
+                .max()
+                .orElseThrow();
+        return 20 * Math.log10(most * last.driveAmplitude() / last.outputPeakV());
+    }
 
     /** Returns the linearity at a setting, whose drive is the peak envelope power. */
     public static Outcome<Linearity> of(TubeTwin twin, Setting setting) {

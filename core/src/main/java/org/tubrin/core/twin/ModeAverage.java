@@ -13,6 +13,28 @@ import org.hipparchus.distribution.continuous.GammaDistribution;
 public record ModeAverage(double outputW, double plateCurrentA, double gridCurrentA, double plateHeatPerTubeW) {
     private static final int SAMPLES = 32;
 
+    /** Ways to modulate, with the envelope that each is reckoned by. */
+    public enum Envelope {
+        /** Speech with 10 dB from average to peak. */
+        SPEECH,
+        /** Processed speech with 6 dB. */
+        PROCESSED,
+        /** CW text, down 45 % of the time. */
+        CW_TEXT,
+        /** Data in one slot of two. */
+        SLOTTED
+    }
+
+    /** Returns the averages of an envelope, at a setting whose drive is the peak envelope power. */
+    public static Outcome<ModeAverage> of(TubeTwin twin, Setting setting, Envelope envelope) {
+        return switch (envelope) {
+            case SPEECH -> speech(twin, setting, 10, 0.5);
+            case PROCESSED -> speech(twin, setting, 6, 1.2);
+            case CW_TEXT -> keyed(twin, setting, 0.45);
+            case SLOTTED -> keyed(twin, setting, 0.5);
+        };
+    }
+
     /**
      * Returns the averages of speech, at a setting whose drive is the peak envelope power.
      *
@@ -23,7 +45,7 @@ public record ModeAverage(double outputW, double plateCurrentA, double gridCurre
      * @param peakToAverageDb of the drive before clipping, 1 to 20 dB
      * @param shape of the distribution: 0.5 plain, 1.2 processed
      */
-    public static Outcome<ModeAverage> speech(TubeTwin twin, Setting setting, double peakToAverageDb, double shape) {
+    private static Outcome<ModeAverage> speech(TubeTwin twin, Setting setting, double peakToAverageDb, double shape) {
         GammaDistribution power = new GammaDistribution(shape, Math.pow(10, -peakToAverageDb / 10) / shape);
         double[] drives = new double[SAMPLES + 1];
         double[] weights = new double[SAMPLES + 1];
@@ -42,7 +64,7 @@ public record ModeAverage(double outputW, double plateCurrentA, double gridCurre
     }
 
     /** Returns the averages of a carrier that is on for a share of the time, 0 to 1: CW text, slotted data. */
-    public static Outcome<ModeAverage> keyed(TubeTwin twin, Setting setting, double share) {
+    private static Outcome<ModeAverage> keyed(TubeTwin twin, Setting setting, double share) {
         return over(twin, setting, new double[] {0, setting.driveW()}, new double[] {1 - share, share});
     }
 

@@ -3,6 +3,7 @@ package org.tubrin.core.twin;
 import java.util.OptionalDouble;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.station.TwinConstants.BroadbandBand;
+import org.tubrin.core.tank.Mismatch;
 
 /**
  * The twin of a transistor amplifier.
@@ -15,7 +16,6 @@ import org.tubrin.core.station.TwinConstants.BroadbandBand;
  * @param constants its figures
  */
 public record TransistorTwin(TwinConstants.Broadband constants) implements Twin {
-    private static final double LINE_OHM = 50;
     private static final double COLD_C = 20;
 
     @Override
@@ -29,7 +29,7 @@ public record TransistorTwin(TwinConstants.Broadband constants) implements Twin 
         if (band == null) {
             return new Outcome.Unsettled<>(Outcome.Why.BAND_UNKNOWN, 0, 0);
         }
-        double reflected = reflectedShare(setting.loadOhm(), setting.loadReactanceOhm());
+        double reflected = Mismatch.reflectedShare(setting.loadOhm(), setting.loadReactanceOhm());
         double size = Math.sqrt(reflected);
         if (heatSinkC >= constants.tripC() || (1 + size) > constants.tripSwr() * (1 - size)) {
             return new Outcome.Unsettled<>(Outcome.Why.TRIPPED, 0, 0);
@@ -55,10 +55,5 @@ public record TransistorTwin(TwinConstants.Broadband constants) implements Twin 
                 compressionDb,
                 setting.driveW() > 0 ? OptionalDouble.of(band.inputSwr()) : OptionalDouble.empty(),
                 foldedBack));
-    }
-
-    private static double reflectedShare(double ohm, double reactanceOhm) {
-        double square = reactanceOhm * reactanceOhm;
-        return ((ohm - LINE_OHM) * (ohm - LINE_OHM) + square) / ((ohm + LINE_OHM) * (ohm + LINE_OHM) + square);
     }
 }

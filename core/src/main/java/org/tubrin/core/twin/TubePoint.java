@@ -109,15 +109,15 @@ public record TubePoint(Powers powers, Meters meters, InputSide input, Strain st
         return input.swr;
     }
 
+    /** Returns what of the drive is neither reflected nor taken: the input network's, or a swamping resistor's, in watts. */
+    public double inputNetworkLossW() {
+        return powers.driveW - powers.driveTakenW - input.reflectedW;
+    }
+
     /** Returns output over plate input; absent where there is no output. */
     public OptionalDouble efficiency() {
         return powers.outputW > 0 && powers.plateInputW > 0
                 ? OptionalDouble.of(powers.outputW / powers.plateInputW)
                 : OptionalDouble.empty();
-    }
-
-    /** Returns output over drive; absent without drive. */
-    public OptionalDouble gain() {
-        return powers.driveW > 0 ? OptionalDouble.of(powers.outputW / powers.driveW) : OptionalDouble.empty();
     }
 }

@@ -20,6 +20,10 @@ public class LinearityTest {
         Probe probe = Twins.brigantine().probe(FINISH).orElseThrow();
         Linearity linearity = settled(Linearity.of(Twins.brigantine(), Twins.at(70, probe.resonantPlate(load), load)));
         assertEquals(linearity.thirdDb(), thirdDb, 0.5);
+        assertEquals(
+                linearity.judgement(),
+                load > 5 ? Linearity.Judgement.CLEAN : load > 4 ? Linearity.Judgement.FAIR : Linearity.Judgement.ROUGH);
+        assertTrue(linearity.compressionDb() > 0.5 && linearity.compressionDb() < 6);
     }
 
     @Test
@@ -45,10 +49,34 @@ public class LinearityTest {
     @DataProvider
     public Object[][] modes() {
         return new Object[][] {
-            {"speech", settled(ModeAverage.speech(Twins.brigantine(), FINISH, 10, 0.5)), .202, .011, 215.0},
-            {"processed", settled(ModeAverage.speech(Twins.brigantine(), FINISH, 6, 1.2)), .301, .029, 265.0},
-            {"CW text", settled(ModeAverage.keyed(Twins.brigantine(), FINISH, 0.45)), .326, .062, 221.0},
-            {"half slot", settled(ModeAverage.keyed(Twins.brigantine(), FINISH, 0.5)), .349, .070, 227.0},
+            {
+                "speech",
+                settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Envelope.SPEECH)),
+                .202,
+                .011,
+                215.0
+            },
+            {
+                "processed",
+                settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Envelope.PROCESSED)),
+                .301,
+                .029,
+                265.0
+            },
+            {
+                "CW text",
+                settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Envelope.CW_TEXT)),
+                .326,
+                .062,
+                221.0
+            },
+            {
+                "half slot",
+                settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Envelope.SLOTTED)),
+                .349,
+                .070,
+                227.0
+            },
         };
     }
 

@@ -46,12 +46,9 @@ public class InstrumentController {
         int timeoutMs = (int) Math.round(1000 * instrument.timeoutS());
         try (Line line = Line.to(hosts.address(instrument.host(), instrument.port()), timeoutMs)) {
             String answer = line.ask(instrument.query(), timeoutMs);
-            try {
-                double value = Double.parseDouble(answer) * instrument.factor();
-                return trial(Source.Health.OK, answer, value);
-            } catch (NumberFormatException e) {
-                return trial(Source.Health.UNREADABLE, answer, null);
-            }
+            return Source.valueOf(answer, instrument)
+                    .map(value -> trial(Source.Health.OK, answer, value))
+                    .orElseGet(() -> trial(Source.Health.UNREADABLE, answer, null));
         } catch (SocketTimeoutException e) {
             return trial(Source.Health.SILENT, "", null);
         } catch (IOException e) {

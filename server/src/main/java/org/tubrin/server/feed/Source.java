@@ -93,11 +93,18 @@ final class Source implements AutoCloseable {
         }
     }
 
-    private Health take(String answer, double tookS) {
-        double value;
+    /** Returns what an answer means in the core's unit; empty where it is no number. */
+    static Optional<Double> valueOf(String answer, Instrument instrument) {
         try {
-            value = Double.parseDouble(answer) * instrument.factor();
+            return Optional.of(Double.parseDouble(answer) * instrument.factor());
         } catch (NumberFormatException e) {
+            return Optional.empty();
+        }
+    }
+
+    private Health take(String answer, double tookS) {
+        Double value = valueOf(answer, instrument).orElse(null);
+        if (value == null) {
             return Health.UNREADABLE;
         }
         if (!(Math.abs(value) <= MOST)) {

@@ -18,7 +18,6 @@ import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.CapacitorLaw;
-import org.tubrin.core.tank.LoadSense;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Expected;
 import org.tubrin.core.tuneup.ReadingSource;
@@ -31,8 +30,6 @@ import org.tubrin.core.twin.Linearity;
 import org.tubrin.core.twin.ModeAverage;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
-import org.tubrin.core.twin.PeakSearch;
-import org.tubrin.core.twin.Probe;
 import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.TubePoint;
 import org.tubrin.core.twin.TubeTwin;
@@ -47,8 +44,7 @@ class RunTwins {
     private static final double WINDOW_MARKS = 0.7;
     private static final int PLATES = 57;
     private static final int LOADS = 61;
-    private static final int THREADS = 2;
-    private static final double FINISH_SHARE = 0.98;
+    private static final int THREADS = Math.min(4, Runtime.getRuntime().availableProcessors());
     private static final double UNSETTLED = -1;
 
     private final RunStore store;
@@ -97,16 +93,23 @@ class RunTwins {
         if (outcome instanceof Outcome.Settled<T> settled) {
             return settled.point();
         }
-        throw new Refused(new Problem(ProblemCode.TWIN_UNSETTLED, "setting", "", new Allowed.Nothing()));
+        throw unsettled();
+    }
+
+    private static Peak found(Optional<Peak> peak) {
+        return peak.orElseThrow(RunTwins::unsettled);
+    }
+
+    private static Refused unsettled() {
+        return new Refused(new Problem(ProblemCode.TWIN_UNSETTLED, "setting", "", new Allowed.Nothing()));
     }
 
     TwinController.MapView map(UUID runId, @Nullable Double driveW) {
         At at = at(runId, driveW);
         Setting setting = at.setting();
         Stage.Tubes tubes = at.setup().tubes();
-        Probe probe = at.twin().probe(setting).orElseThrow();
-        Peak most = settled(PeakSearch.most(probe, setting.driveW()));
-        Peak finish = settled(PeakSearch.heavier(probe, setting.driveW(), FINISH_SHARE));
+        Peak most = found(Expected.peak(at.setup(), setting.driveW()));
+        Peak finish = found(Expected.finish(at.setup(), setting.driveW()));
         double reach = WINDOW_MARKS * tubes.plate().markStep();
         double[] plates = GroundMap.axis(
                 tubes.plate().clamp(most.plate() - reach), tubes.plate().clamp(most.plate() + reach), PLATES);
@@ -131,19 +134,12 @@ class RunTwins {
                                 at,
                                 setting.plate(),
                                 setting.load(),
-                                settled(at.twin().at(setting)),
-                                false)
+                                settled(at.twin().at(setting)))
                         : null,
-                place(at, most.plate(), most.load(), most.point(), !most.stops().isEmpty()),
-                place(
-                        at,
-                        finish.plate(),
-                        finish.load(),
-                        finish.point(),
-                        !finish.stops().isEmpty()),
+                place(at, most.plate(), most.load(), most.point()),
+                place(at, finish.plate(), finish.load(), finish.point()),
                 trail,
-                tubes.loadSense() == LoadSense.MORE_IS_HEAVIER,
-                List.of(words.say("map.reading." + tubes.loadSense().name())));
+                words.say("map.reading." + tubes.loadSense().name()));
     }
 
     private List<TwinController.Ground> grounds(At at, GroundMap map) {
@@ -195,7 +191,7 @@ class RunTwins {
         return list;
     }
 
-    private static TwinController.Place place(At at, double plate, double load, TubePoint point, boolean atStop) {
+    private static TwinController.Place place(At at, double plate, double load, TubePoint point) {
         Outcome<Linearity> linearity = Linearity.of(at.twin(), at.setting().at(plate, load));
         Double thirdDb = linearity instanceof Outcome.Settled<Linearity> settled
                 ? settled.point().thirdDb()
@@ -211,8 +207,7 @@ class RunTwins {
                         : null,
                 point.powers().plateHeatPerTubeW(),
                 point.efficiency().isPresent() ? point.efficiency().getAsDouble() : null,
-                thirdDb,
-                atStop);
+                thirdDb);
     }
 
     TwinController.PowerView power(UUID runId) {
@@ -232,18 +227,9 @@ class RunTwins {
         flow(flows, "GRID", count * (powers.gridHeatPerTubeW() + powers.screenHeatPerTubeW()), false);
         flow(flows, "BIAS", powers.biasHeatW(), false);
         flow(flows, "REFLECTED", point.input().reflectedW(), false);
-        flow(
-                flows,
-                "INPUT_NETWORK",
-                powers.driveW() - powers.driveTakenW() - point.input().reflectedW(),
-                false);
+        flow(flows, "INPUT_NETWORK", point.inputNetworkLossW(), false);
         return new TwinController.PowerView(
-                at.setting().driveW(),
-                at.setting().plate(),
-                at.setting().load(),
-                flows,
-                powers.balanceErrorW(),
-                strain(at, point));
+                at.setting().driveW(), at.setting().plate(), at.setting().load(), flows, strain(at, point));
     }
 
     private void flow(List<TwinController.Flow> flows, String code, double watt, boolean in) {
@@ -277,38 +263,26 @@ class RunTwins {
         Setting setting = at.setting();
         Linearity linearity = settled(Linearity.of(at.twin(), setting));
         List<Linearity.Sample> curve = linearity.curve();
-        Linearity.Sample first = curve.get(0);
-        Linearity.Sample last = curve.get(curve.size() - 1);
-        double most = curve.stream()
-                .mapToDouble(sample -> sample.outputPeakV() / sample.driveAmplitude())
-                .max()
-                .orElseThrow();
-        double compressionDb = 20 * Math.log10(most * last.driveAmplitude() / last.outputPeakV());
-        double angleDeg = Math.toDegrees(curve.stream()
-                .mapToDouble(sample -> Math.abs(sample.angleRad() - first.angleRad()))
-                .max()
-                .orElse(0));
+        List<TwinController.ModeRow> modes = new ArrayList<>();
+        for (ModeAverage.Envelope envelope : ModeAverage.Envelope.values()) {
+            modes.add(mode(envelope.name(), settled(ModeAverage.of(at.twin(), setting, envelope))));
+        }
+        modes.add(mode("TWO_TONE", linearity.means()));
         return new TwinController.SignalView(
                 setting.driveW(),
                 setting.plate(),
                 setting.load(),
-                linearity.thirdDb(),
-                linearity.fifthDb(),
-                angleDeg,
-                compressionDb,
+                List.of(product("THIRD", linearity.thirdDb()), product("FIFTH", linearity.fifthDb())),
+                linearity.compressionDb(),
                 curve.stream().map(Linearity.Sample::driveAmplitude).toList(),
                 curve.stream().map(Linearity.Sample::outputPeakV).toList(),
-                List.of(
-                        mode("SPEECH", settled(ModeAverage.speech(at.twin(), setting, 10, 0.5))),
-                        mode("PROCESSED", settled(ModeAverage.speech(at.twin(), setting, 6, 1.2))),
-                        mode("CW_TEXT", settled(ModeAverage.keyed(at.twin(), setting, 0.45))),
-                        mode("SLOTTED", settled(ModeAverage.keyed(at.twin(), setting, 0.5))),
-                        mode("TWO_TONE", linearity.means())),
-                words.say("signal." + judgement(linearity.thirdDb())));
+                modes,
+                words.say("signal." + linearity.judgement().name()));
     }
 
-    private static String judgement(double thirdDb) {
-        return thirdDb < -30 ? "clean" : thirdDb < -25 ? "fair" : "rough";
+    private TwinController.Product product(String code, double toToneDb) {
+        return new TwinController.Product(
+                words.say("product." + code), toToneDb, toToneDb - Linearity.TONE_BELOW_PEP_DB);
     }
 
     private TwinController.ModeRow mode(String code, ModeAverage average) {

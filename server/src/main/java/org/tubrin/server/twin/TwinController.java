@@ -35,8 +35,7 @@ public class TwinController {
             @Nullable Double screenCurrentA,
             double heatPerTubeW,
             @Nullable Double efficiency,
-            @Nullable Double thirdDb,
-            boolean atStop) {}
+            @Nullable Double thirdDb) {}
 
     /** A limit that closes ground off: where the grid is beyond it. */
     public record Ground(String kind, String label, double limit, List<Double> grid) {}
@@ -54,15 +53,13 @@ public class TwinController {
             @Nullable Place most,
             @Nullable Place finish,
             List<List<Double>> trail,
-            boolean moreIsHeavier,
-            List<String> reading) {}
+            String reading) {}
 
     /** A flow of power from or to somewhere, in watts. */
     public record Flow(String code, String label, double watt, boolean in) {}
 
     /** Where each watt goes. */
-    public record PowerView(
-            double driveW, double plate, double load, List<Flow> flows, double balanceErrorW, List<Strain> strain) {}
+    public record PowerView(double driveW, double plate, double load, List<Flow> flows, List<Strain> strain) {}
 
     /** A peak or margin, with its limit where one is known. */
     public record Strain(
@@ -72,14 +69,15 @@ public class TwinController {
     public record ModeRow(
             String mode, double outputW, double plateCurrentA, double gridCurrentA, double heatPerTubeW) {}
 
+    /** Products of two equal tones, in decibels below one of them and below PEP. */
+    public record Product(String label, double toToneDb, double toPepDb) {}
+
     /** How clean the signal is; the curve's amplitudes are relative to PEP. */
     public record SignalView(
             double driveW,
             double plate,
             double load,
-            double thirdDb,
-            double fifthDb,
-            double angleDeg,
+            List<Product> products,
             double compressionDb,
             List<Double> driveAmplitude,
             List<Double> outputPeakV,
