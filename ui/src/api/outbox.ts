@@ -17,7 +17,16 @@ export interface OutboxState {
 
 /** Returns the field that an act enters something into, where it does. */
 export function fieldOf(act: Act): string | undefined {
-  return act.act === 'READ' ? act.role : act.act === 'SET' ? act.control : undefined;
+  switch (act.act) {
+    case 'READ':
+      return act.role;
+    case 'SET':
+      return act.control;
+    case 'PRODUCTS':
+      return act.products?.through;
+    default:
+      return undefined;
+  }
 }
 
 interface Wires {

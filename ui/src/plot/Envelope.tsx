@@ -5,6 +5,8 @@ interface Props {
   input: number[];
   /** Peak output voltage at each. */
   output: number[];
+  /** Whether it comes from what was read, and not from the twin. */
+  read?: boolean;
 }
 
 const WIDTH = 400;
@@ -25,7 +27,7 @@ export function outputAt(input: number[], output: number[], amplitude: number): 
 }
 
 /** Two beats of two equal tones at the output, and dotted what a straight amplifier would make of them. */
-export function Envelope({ input, output }: Props) {
+export function Envelope({ input, output, read }: Props) {
   const first = (output[0] ?? 0) / Math.max(1e-12, input[0] ?? 1);
   const most = Math.max(first, ...output);
   const x = scaleLinear([0, BEATS], [PAD, WIDTH - PAD]);
@@ -41,7 +43,7 @@ export function Envelope({ input, output }: Props) {
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label="Two-tone envelope" className="block w-full">
       <path
         d={`M${edge(made, 1).join('L')}L${edge(made, -1).reverse().join('L')}Z`}
-        className="fill-twinwash stroke-twin"
+        className={read ? 'fill-hair stroke-ink' : 'fill-twinwash stroke-twin'}
         strokeWidth="2"
       />
       {([1, -1] as const).map((side) => (
@@ -60,7 +62,7 @@ export function Envelope({ input, output }: Props) {
 }
 
 /** Output against drive, both ways: straight sides are clean. */
-export function Trapezoid({ input, output }: Props) {
+export function Trapezoid({ input, output, read }: Props) {
   const first = (output[0] ?? 0) / Math.max(1e-12, input[0] ?? 1);
   const most = Math.max(first, ...output);
   const x = scaleLinear([0, 1], [PAD, WIDTH - PAD]);
@@ -71,7 +73,7 @@ export function Trapezoid({ input, output }: Props) {
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label="Output against drive" className="block w-full">
       <path
         d={`M${centre}L${side(1).join('L')}L${side(-1).reverse().join('L')}Z`}
-        className="fill-twinwash stroke-twin"
+        className={read ? 'fill-hair stroke-ink' : 'fill-twinwash stroke-twin'}
         strokeWidth="2"
       />
       {([1, -1] as const).map((sign) => (

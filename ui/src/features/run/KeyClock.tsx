@@ -43,6 +43,7 @@ export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number;
             </p>
           )}
           {clock.load && <p className={clock.hot ? 'text-watch' : ''}>{clock.load}</p>}
+          {clock.tubes && <p>{clock.tubes}</p>}
         </div>
       </div>
       <p className="mt-1 text-13 text-soft">

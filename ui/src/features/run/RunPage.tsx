@@ -108,7 +108,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
                 <Suspense fallback={<Loading what="the view" />}>
                   {tab === 'map' && <MapSheet view={view} />}
                   {tab === 'power' && <PowerSheet view={view} />}
-                  {tab === 'signal' && <SignalSheet view={view} />}
+                  {tab === 'signal' && <SignalSheet view={view} run={run} />}
                 </Suspense>
               )}
               {!ended && <Dials view={view} dials={dials} />}

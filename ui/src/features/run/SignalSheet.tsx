@@ -1,11 +1,14 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { ask, client, type RunView, type SignalView } from '../../api';
+import { ask, client, type RunView, type TwinSignal } from '../../api';
 import { Answer } from '../../parts';
 import { Envelope, Trapezoid } from '../../plot';
+import { ReadSheet } from './ReadSheet';
 import { Tabs } from './Tabs';
 import { useBench } from './useLive';
+import type { Run } from './useRun';
 
-export default function SignalSheet({ view }: { view: RunView }) {
+/** How clean the signal is: by the twin where the amplifier has one, and by what an analyser and a scope show. */
+export default function SignalSheet({ view, run }: { view: RunView; run: Run }) {
   const bench = useBench();
   const signal = useQuery({
     queryKey: ['signal', view.id, view.sequence, bench?.driveW, bench?.plate, bench?.load],
@@ -18,40 +21,51 @@ export default function SignalSheet({ view }: { view: RunView }) {
         <section aria-label="How clean the signal is" className="sheet px-4 py-2.5">
           <header className="flex flex-wrap items-baseline gap-x-3 pb-1">
             <h1 className="text-22">How clean the signal is</h1>
-            <p className="text-soft">
-              by the twin, {data.driveW} W of drive at the peak, PLATE {data.plate.toFixed(2)}, LOAD{' '}
-              {data.load.toFixed(2)}
-            </p>
             <Tabs view={view} />
           </header>
-          <p className="head mb-2 text-18">{data.judgement}</p>
-          <div className="grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">
-            <figure>
-              <Envelope input={data.driveAmplitude} output={data.outputPeakV} />
-              <figcaption className="text-13 text-soft">
-                Envelope of two equal tones: dotted is the drive, filled the output.
-              </figcaption>
-            </figure>
-            <figure>
-              <Trapezoid input={data.driveAmplitude} output={data.outputPeakV} />
-              <figcaption className="text-13 text-soft">
-                Trapezoid: output against drive. Straight sides are clean, bent-in ones flat-topped.
-              </figcaption>
-            </figure>
-          </div>
-          <div className="mt-3 grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">
-            <Products data={data} />
-            <Modes data={data} />
-          </div>
+          {data.twin && <ByTwin data={data.twin} />}
+          <ReadSheet data={data.read} mayEnter={data.mayEnter} run={run} />
         </section>
       )}
     </Answer>
   );
 }
 
+function ByTwin({ data }: { data: TwinSignal }) {
+  return (
+    <>
+      <p className="mb-2 text-18">
+        <span className="head">{data.judgement}</span>{' '}
+        <span className="text-14 text-soft">
+          by the twin, {Number(data.driveW.toFixed(2))} W of drive at the peak, PLATE {data.plate.toFixed(2)}, LOAD{' '}
+          {data.load.toFixed(2)}
+        </span>
+      </p>
+      <div className="grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">
+        <figure>
+          <Envelope input={data.curve.drive} output={data.curve.output} />
+          <figcaption className="text-13 text-soft">
+            Envelope of two equal tones: dotted is the drive, filled the output.
+          </figcaption>
+        </figure>
+        <figure>
+          <Trapezoid input={data.curve.drive} output={data.curve.output} />
+          <figcaption className="text-13 text-soft">
+            Trapezoid: output against drive. Straight sides are clean, bent-in ones flat-topped.
+          </figcaption>
+        </figure>
+      </div>
+      <div className="mt-3 grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">
+        <Products data={data} />
+        <Modes data={data} />
+      </div>
+    </>
+  );
+}
+
 const dB = (value: number) => value.toFixed(1).replace('-', '\u2212');
 
-function Products({ data }: { data: SignalView }) {
+function Products({ data }: { data: TwinSignal }) {
   return (
     <table className="w-full border-collapse self-start" data-part="products">
       <caption className="mb-1 text-left text-14 text-soft">Two-tone products, dB</caption>
@@ -88,7 +102,7 @@ function Products({ data }: { data: SignalView }) {
   );
 }
 
-function Modes({ data }: { data: SignalView }) {
+function Modes({ data }: { data: TwinSignal }) {
   return (
     <table className="w-full border-collapse self-start">
       <caption className="mb-1 text-left text-14 text-soft">Averages by mode, at this peak</caption>

@@ -2,10 +2,10 @@ import { NavLink, useLocation } from 'react-router';
 import type { RunView } from '../../api';
 
 const TABS = [
-  ['climb', 'Climb'],
-  ['map', 'Map'],
-  ['power', 'Power'],
-  ['signal', 'Signal'],
+  ['climb', 'Climb', false],
+  ['map', 'Map', true],
+  ['power', 'Power', true],
+  ['signal', 'Signal', false],
 ] as const;
 
 export type Tab = (typeof TABS)[number][0];
@@ -17,10 +17,9 @@ export function tabOf(part: string | undefined): Tab {
 /** The ways to look at a run; those that need the twin are there where the amplifier has one. */
 export function Tabs({ view }: { view: RunView }) {
   const place = useLocation().pathname.startsWith('/log') ? 'log' : 'tune';
-  if (!view.twin) return null;
   return (
     <nav aria-label="Ways to look" className="noprint ml-auto flex gap-4">
-      {TABS.map(([tab, name]) => (
+      {TABS.filter(([, , needsTwin]) => view.twin || !needsTwin).map(([tab, name]) => (
         <NavLink
           key={tab}
           end

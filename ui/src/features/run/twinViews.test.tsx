@@ -1,13 +1,15 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { MapView, PowerView, RunView, SignalView } from '../../api';
+import type { MapView, PowerView, ReadSignal, RunView, TwinSignal } from '../../api';
 import MapSheet from './map/MapSheet';
 import PowerSheet from './PowerSheet';
 import SignalSheet from './SignalSheet';
 import stored from './testRun.json';
+import type { Run } from './useRun';
 
 const run = { ...(stored as unknown as RunView), twin: true } as RunView;
 
@@ -141,7 +143,7 @@ describe('the flow of power', () => {
   });
 });
 
-const SIGNAL: SignalView = {
+const TWIN: TwinSignal = {
   driveW: 70,
   plate: 5.1,
   load: 4.4,
@@ -150,21 +152,55 @@ const SIGNAL: SignalView = {
     { label: 'Fifth order', toToneDb: -48.2, toPepDb: -54.22 },
   ],
   compressionDb: 2.1,
-  driveAmplitude: [0.2, 0.6, 1],
-  outputPeakV: [70, 205, 300],
+  curve: { drive: [0.2, 0.6, 1], output: [70, 205, 300] },
   modes: [{ mode: 'Speech', outputW: 125, plateCurrentA: 0.196, gridCurrentA: 0.012, heatPerTubeW: 199 }],
   judgement: 'Fair.',
+};
+const READ: ReadSignal = {
+  exciter: [{ label: 'Third order', toToneDb: -36, toPepDb: -42.02 }],
+  amplifier: [{ label: 'Third order', toToneDb: -28, toPepDb: -34.02 }],
+  own: [{ label: 'Third order', leastDb: -32.4, likelyDb: -28.7, mostDb: -25.1 }],
+  curve: { drive: [0.5, 1], output: [0.53, 0.96] },
+  judgement: 'Fair as read.',
+  waveform: 'FLAT_TOP',
+  waveformMeans: 'Too much drive.',
+  waveforms: [
+    { code: 'CLEAN', words: 'Looks clean' },
+    { code: 'FLAT_TOP', words: 'Flat tops' },
+  ],
 };
 
 describe('the signal', () => {
   afterEach(() => vi.unstubAllGlobals());
+  const act = vi.fn();
+  const running = { act, fieldProblems: {} } as unknown as Run;
 
   it('gives products to one tone and to PEP, with a true minus', async () => {
-    shows(SIGNAL);
-    show(<SignalSheet view={run} />);
+    shows({ twin: TWIN, read: { ...READ, exciter: [], amplifier: [], own: [], curve: undefined }, mayEnter: false });
+    show(<SignalSheet view={run} run={running} />);
     expect(await screen.findByRole('row', { name: 'Third order −27.8 −33.8' })).toBeInTheDocument();
     expect(screen.getByRole('row', { name: 'Fifth order −48.2 −54.2' })).toBeInTheDocument();
     expect(screen.getByRole('row', { name: 'Speech 125 0.196 0.012 199' })).toBeInTheDocument();
     expect(screen.getByRole('img', { name: 'Two-tone envelope' })).toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: 'Enter' })).not.toBeInTheDocument();
+  });
+
+  it('takes products as an analyser shows them, with the minus or without, and tells the amplifier’s own apart', async () => {
+    shows({ read: READ, mayEnter: true });
+    show(<SignalSheet view={run} run={running} />);
+    expect(await screen.findByText('Fair as read.')).toBeInTheDocument();
+    expect(
+      screen.getByRole('row', { name: "The amplifier's own, third order −28.7 (−32.4 to −25.1)" }),
+    ).toBeInTheDocument();
+    await userEvent.type(screen.getByLabelText('Through the amplifier, third order'), '-31.5');
+    await userEvent.click(screen.getByLabelText('dB below PEP'));
+    await userEvent.click(screen.getAllByRole('button', { name: 'Enter' })[1] as HTMLElement);
+    expect(act).toHaveBeenLastCalledWith({
+      act: 'PRODUCTS',
+      products: { through: 'AMPLIFIER', third: '31.5', fifth: '', toPep: true },
+    });
+    expect(screen.getByRole('button', { name: 'Flat tops', pressed: true })).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Looks clean' }));
+    expect(act).toHaveBeenLastCalledWith({ act: 'WAVEFORM', waveform: 'CLEAN' });
   });
 });

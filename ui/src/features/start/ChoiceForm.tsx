@@ -56,6 +56,14 @@ export function ChoiceForm({ choices, choice, change }: Props) {
         chosen={[choice.exciterId]}
         onPick={(exciterId) => change({ exciterId })}
       />
+      {choices.pads.length > 0 && (
+        <Boxes
+          label="Pad"
+          options={[{ code: '', name: 'none' }, ...choices.pads.map(box)]}
+          chosen={[choice.padId ?? '']}
+          onPick={(padId) => change({ padId: padId || undefined })}
+        />
+      )}
       <Boxes
         label="Carrier"
         options={choices.carriers}

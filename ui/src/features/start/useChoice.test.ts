@@ -19,6 +19,7 @@ const choices: Choices = {
     box('Brigantine', { bands: ['MHZ_7', 'MHZ_14'] }),
   ],
   exciters: [box('Halyard')],
+  pads: [box('Fender')],
   terminations: [box('Yardarm', { bands: ['MHZ_7'] }), box('Ballast')],
   meters: [box('Brigantine panel'), box('Fathom')],
   bands: [

@@ -12,6 +12,8 @@ export interface Choice {
   school: StartRequest['school'];
   frequency: string;
   source: StartRequest['source'];
+  /** Absent where there is no pad. */
+  padId: string | undefined;
 }
 
 const KEY = 'tubrin.lastChoice';
@@ -55,6 +57,7 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
     terminationId: pick(loadsFirst, wanted.terminationId),
     exciterId: pick(choices.exciters, wanted.exciterId),
     carrier: wanted.carrier ?? 'CW',
+    padId: choices.pads.some((one) => one.id === wanted.padId) ? wanted.padId : undefined,
     meterIds:
       wanted.amplifierId === amplifierId && wanted.meterIds
         ? wanted.meterIds.filter((id) => choices.meters.some((one) => one.id === id))

@@ -5,7 +5,7 @@ import { ask, client, type EquipmentView, type FieldProblem, type FitRequest, ty
 import { Button, Diamond, Trouble } from '../../parts';
 import { fromForm, toForm } from './convert';
 import { FormFields } from './FormFields';
-import { type Body, SHEET_FIELDS } from './spec';
+import { type Body, sheetFields } from './spec';
 
 /** Beyond this a figure of the sheet is not met, in per cent. */
 const MET_PERCENT = 5;
@@ -23,7 +23,8 @@ export function TwinWizard({ equipment }: { equipment: EquipmentView[] }) {
 
 function Wizard({ amplifier, stage }: { amplifier: EquipmentView; stage: Body }) {
   const queries = useQueryClient();
-  const [form, setForm] = useState<Body>(() => toForm(SHEET_FIELDS, fresh(stage)));
+  const fields = sheetFields(stage.tube.construction === 'TETRODE');
+  const [form, setForm] = useState<Body>(() => toForm(fields, fresh(stage)));
   const [problems, setProblems] = useState<FieldProblem[]>([]);
   const hasTwin = Boolean((amplifier.body as Body).twin);
   const fit = useMutation({
@@ -51,7 +52,7 @@ function Wizard({ amplifier, stage }: { amplifier: EquipmentView; stage: Body })
     onSuccess: () => queries.invalidateQueries({ queryKey: ['equipment'] }),
   });
   const submit = () => {
-    const read = fromForm(SHEET_FIELDS, form);
+    const read = fromForm(fields, form);
     setProblems(read.problems);
     keep.reset();
     if (read.problems.length === 0) fit.mutate(read.body);
@@ -76,7 +77,7 @@ function Wizard({ amplifier, stage }: { amplifier: EquipmentView; stage: Body })
       {hasTwin && !fit.data && (
         <p className="mb-3 text-soft">It has a twin. One made here takes its place for new runs.</p>
       )}
-      <FormFields fields={SHEET_FIELDS} form={form} problems={problems} onChange={setForm} />
+      <FormFields fields={fields} form={form} problems={problems} onChange={setForm} />
       <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
         <Button kind={fit.data ? 'plain' : 'main'} type="submit" disabled={fit.isPending}>
           {fit.data ? 'Find it again' : 'Find the twin'}

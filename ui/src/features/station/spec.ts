@@ -224,6 +224,15 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }
       },
     ],
   },
+  pad: {
+    name: 'Pad',
+    fresh: { kind: 'pad', name: '' },
+    fields: [
+      name,
+      number('attenuationDb', 'Attenuation, as measured', 'dB'),
+      number('powerLimitW', 'Power into it, at most', 'W'),
+    ],
+  },
   meter: {
     name: 'Meter',
     fresh: {
@@ -354,12 +363,13 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }
   },
 };
 
-/** A maker's sheet, as the twin is fitted to. */
-export const SHEET_FIELDS: Spec[] = [
-  number('amplificationFactor', 'Amplification factor of the tube', '', {
+/** A maker's sheet, as the twin is fitted to; a tetrode's has its screen. */
+export const sheetFields = (screened: boolean): Spec[] => [
+  number('amplificationFactor', `Amplification factor${screened ? ', grid to screen' : ' of the tube'}`, '', {
     optional: true,
     hint: 'where the sheet says',
   }),
+  ...(screened ? [number('screenVoltageDcV', 'Screen voltage', 'V')] : []),
   number('plateVoltageRestDcV', 'Plate voltage at rest', 'V'),
   number('restingPlateCurrentA', 'Plate current at rest', 'A in all'),
   number('designQ', 'Loaded Q of the tank', '', { hint: '12 where unknown' }),
@@ -373,6 +383,7 @@ export const SHEET_FIELDS: Spec[] = [
       number('plateVoltageDcV', 'Plate voltage under load', 'V'),
       number('plateCurrentA', 'Plate current', 'A'),
       number('gridCurrentA', 'Grid current', 'A'),
+      ...(screened ? [number('screenCurrentA', 'Screen current', 'A', { optional: true })] : []),
       number('driveW', 'Drive', 'W'),
       number('outputW', 'Output', 'W'),
     ],

@@ -15,7 +15,7 @@ const AMPLIFIER: EquipmentView = {
   body: {
     kind: 'amplifier',
     name: 'Coracle',
-    stage: { kind: 'tubes', plateVoltageRestDcV: 1850, restingPlateCurrentA: 0.04 },
+    stage: { kind: 'tubes', tube: { construction: 'TRIODE' }, plateVoltageRestDcV: 1850, restingPlateCurrentA: 0.04 },
   },
 };
 

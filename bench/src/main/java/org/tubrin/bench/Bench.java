@@ -57,7 +57,7 @@ public final class Bench implements AutoCloseable {
         return new Instrument("exciter Halyard 100")
                 .toggle("OUTPut", station::keyed, station::key)
                 .toggle("OUTPut:STATe", station::keyed, station::key)
-                .level("SOURce:POWer", 0.1, 100, station::driveW, station::driveW)
+                .level("SOURce:POWer", 0.1, 100, station::exciterW, station::exciterW)
                 .level("SOURce:FREQuency", 1.8e6, 30e6, station::frequencyHz, station::frequencyHz);
     }
 
@@ -94,6 +94,7 @@ public final class Bench implements AutoCloseable {
                                 Instrument.word(text, Placed.values()) == Placed.BRIGANTINE
                                         ? SkerryPoint.BRIGANTINE
                                         : SkerryPoint.BARQUE))
+                .level("ROUTe:PAD", 0, 60, station::padDb, station::padDb)
                 .set("ROUTe:LOAD", text -> station.loadOpen(Instrument.word(text, Cable.values()) == Cable.OPEN))
                 .query("PANel:ALL", this::all);
     }
@@ -113,7 +114,7 @@ public final class Bench implements AutoCloseable {
         return String.join(
                 ",",
                 station.keyed() ? "1" : "0",
-                Double.toString(station.driveW()),
+                Double.toString(station.exciterW()),
                 Double.toString(station.frequencyHz()),
                 Double.toString(station.plate().shown()),
                 Double.toString(station.load().shown()),

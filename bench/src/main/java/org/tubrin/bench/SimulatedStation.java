@@ -1,6 +1,7 @@
 package org.tubrin.bench;
 
 import java.util.Random;
+import org.tubrin.core.device.Construction;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.tank.Dial;
@@ -20,6 +21,10 @@ public final class SimulatedStation {
     private static final double AMBIENT_C = 20;
     private static final double GRID_TRIP_SHARE = 2.2;
     private static final double SLICE_S = 0.02;
+    /** Ends of the grid meter's scale in either amplifier. */
+    private static final double TRIODE_GRID_A = 0.35;
+
+    private static final double TETRODE_GRID_A = 0.02;
     private static final double PLATE_PLAY_MARKS = 0.006;
     private static final double LOAD_PLAY_MARKS = 0.02;
     private static final Warming LOAD_WARMING = new Warming(0.52, 1800);
@@ -35,7 +40,8 @@ public final class SimulatedStation {
     private Band band = Band.MHZ_7;
     private boolean operate = true;
     private double frequencyHz = 7.1e6;
-    private double driveW = 1;
+    private double exciterW = 1;
+    private double padDb;
     private boolean keyed;
     private double keyedS;
     private boolean tripped;
@@ -66,7 +72,7 @@ public final class SimulatedStation {
         output = new Pointer(150, 0.05, 0.12, random);
         reflected = new Pointer(150, 0.05, 0.12, random);
         plateCurrent = new Pointer(1, 0.03, 0.15, random);
-        gridCurrent = new Pointer(0.35, 0.03, 0.15, random);
+        gridCurrent = new Pointer(TRIODE_GRID_A, 0.03, 0.15, random);
         screenCurrent = new Pointer(0.2, 0.03, 0.15, random);
         plateVoltage = new Pointer(4000, 0.03, 0.25, random);
         supplyVoltage = new Pointer(20, 0.005, 0.05, random);
@@ -94,8 +100,7 @@ public final class SimulatedStation {
         boolean driven = keyed && operate && !tripped;
         double emission = Warming.emission(heaterS, tubes().tube().warmUpS());
         if (driven && emission > 0.01) {
-            Setting setting = new Setting(
-                    band, frequencyHz, driveW * truth.driveShare(), plate.behind(), load.behind(), loadOhm(), 0);
+            Setting setting = new Setting(band, frequencyHz, driveW(), plate.behind(), load.behind(), loadOhm(), 0);
             if (truth.withEmission(emission).at(setting) instanceof Outcome.Settled<TubePoint> settled) {
                 TubePoint point = settled.point();
                 outputW = point.outputW();
@@ -106,10 +111,10 @@ public final class SimulatedStation {
             }
             tripped = gridA > GRID_TRIP_SHARE * tubes().gridCurrentLimitA();
         } else if (keyed && !tripped) {
-            outputW = driveW * truth.driveShare();
+            outputW = driveW();
         }
         loadRiseK = LOAD_WARMING.riseK(loadRiseK, loadOpen ? 0 : outputW, s);
-        exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(driveW) : 1.2;
+        exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(exciterW) : 1.2;
         double back = Mismatch.reflectedShare(loadOhm(), 0);
         output.follow(outputW / (1 - back), s);
         reflected.follow(outputW * back / (1 - back), s);
@@ -141,6 +146,7 @@ public final class SimulatedStation {
         truth = Truth.of(amplifier, seed);
         plate = knob(tubes().plate(), PLATE_PLAY_MARKS);
         load = knob(tubes().load(), LOAD_PLAY_MARKS);
+        gridCurrent.range(tubes().tube().construction() == Construction.TRIODE ? TRIODE_GRID_A : TETRODE_GRID_A);
         keyed = false;
         tripped = false;
         heaterS = 0;
@@ -197,12 +203,28 @@ public final class SimulatedStation {
         return frequencyHz;
     }
 
-    synchronized void driveW(double watt) {
-        driveW = watt;
+    synchronized void exciterW(double watt) {
+        exciterW = watt;
     }
 
-    synchronized double driveW() {
-        return driveW;
+    /** Returns what the exciter is set to. */
+    synchronized double exciterW() {
+        return exciterW;
+    }
+
+    /** Puts a pad of so many decibels between exciter and amplifier; 0 for none. */
+    synchronized void padDb(double attenuationDb) {
+        padDb = attenuationDb;
+    }
+
+    synchronized double padDb() {
+        return padDb;
+    }
+
+    /** Returns what really reaches the amplifier. */
+    private double driveW() {
+        double lossDb = padDb > 0 ? padDb + truth.padErrorDb() : 0;
+        return exciterW * truth.driveShare() * Math.pow(10, -lossDb / 10);
     }
 
     synchronized void key(boolean down) {

@@ -14,8 +14,10 @@ import org.tubrin.core.twin.TubeTwin;
  * @param driveShare drive at the amplifier over what the exciter's setting says
  * @param loadOhm resistance of the dummy load when cold
  * @param loadDriftPerK share by which it rises per kelvin
+ * @param padErrorDb what a pad attenuates beyond what is written on it
  */
-record Truth(TubeTwin twin, double lineShare, double driveShare, double loadOhm, double loadDriftPerK) {
+record Truth(
+        TubeTwin twin, double lineShare, double driveShare, double loadOhm, double loadDriftPerK, double padErrorDb) {
 
     /** Returns the amplifiers' and the station's truth that belongs to a seed: parts a few per cent off, a tube a little soft. */
     static Truth of(TubeTwin record, long seed) {
@@ -30,7 +32,8 @@ record Truth(TubeTwin twin, double lineShare, double driveShare, double loadOhm,
                 line,
                 1 + 0.02 * random.nextGaussian(),
                 51.6 * (1 + 0.004 * random.nextGaussian()),
-                2.5e-4);
+                2.5e-4,
+                0.08 * random.nextGaussian());
     }
 
     /** Returns the same with tubes that give a share of their emission. */

@@ -133,7 +133,7 @@ public class BenchTest {
     @Test
     public void aColdTubeAndAWrongBandLookAsTheyShould() throws IOException {
         station.pass(30);
-        station.driveW(17.5);
+        station.exciterW(17.5);
         station.plate().turn(5.1);
         station.load().turn(3);
         station.key(true);
@@ -161,12 +161,12 @@ public class BenchTest {
         warm();
         station.plate().turn(5.19);
         station.load().turn(0.3);
-        station.driveW(100);
+        station.exciterW(100);
         station.key(true);
         station.pass(1);
         assertTrue(station.tripped());
         station.reset();
-        station.driveW(35);
+        station.exciterW(35);
         station.load().turn(4.5);
         station.plate().turn(5.1);
         station.key(true);
@@ -179,7 +179,7 @@ public class BenchTest {
         warm();
         double coldOhm = station.loadOhm();
         for (int i = 0; i < 20; i++) {
-            station.driveW(70);
+            station.exciterW(70);
             station.plate().turn(5.1);
             station.load().turn(4.8);
             station.key(true);
@@ -228,7 +228,7 @@ public class BenchTest {
         warm();
         station.plate().turn(5.1);
         station.load().turn(4.5);
-        station.driveW(10);
+        station.exciterW(10);
         try (Client amplifier = new Client(AMPLIFIER);
                 Client exciter = new Client(EXCITER)) {
             exciter.ask("OUTP ON;*OPC?");
@@ -276,5 +276,28 @@ public class BenchTest {
                 .point()
                 .point()
                 .outputW();
+    }
+
+    @Test
+    public void aPadTakesItsDecibelsFromTheDrive() {
+        SimulatedStation station = new SimulatedStation(7, 1000);
+        station.pass(1);
+        station.operate(false);
+        station.exciterW(40);
+        double bare = straightThrough(station);
+        station.padDb(10);
+        double padded = straightThrough(station);
+        // Within the wattmeter's own zero and the pad's own error.
+        assertEquals(10 * Math.log10(bare / padded), 10, 1.2);
+    }
+
+    /** Returns what the wattmeter shows with the amplifier in standby. */
+    private static double straightThrough(SimulatedStation station) {
+        station.key(true);
+        station.pass(2);
+        double shown = station.shows(station.output);
+        station.key(false);
+        station.pass(2);
+        return shown;
     }
 }

@@ -114,6 +114,7 @@ public final class Sample {
                 School.PEAK_THEN_HEAVIER,
                 new Preset(5.1, 4.5, Preset.Source.CHART),
                 TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
+                Optional.empty(),
                 Optional.empty());
     }
 

@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Holds the stored form of events: the file was written once and is never changed. */
+/** Holds the stored form of events: what a file holds is never changed, only new kinds come to the later ones. */
 public class EventFormTest {
     private static final JsonMapper JSON = CoreJson.mapper();
 
@@ -67,15 +67,29 @@ public class EventFormTest {
     }
 
     @Test
-    public void everyKindOfEventIsHeldByTheFile() {
+    public void kindsThatCameLaterAreReadAndWrittenTheSame() {
+        for (JsonNode kept : later()) {
+            RunEvent event = JSON.convertValue(kept, RunEvent.class);
+            String written = JSON.writerFor(RunEvent.class).writeValueAsString(event);
+            assertEquals(present(JSON.readTree(written)), present(kept));
+        }
+    }
+
+    private static JsonNode later() {
+        return JSON.readTree(EventFormTest.class.getResourceAsStream("/events/later-kinds.json"));
+    }
+
+    @Test
+    public void everyKindOfEventIsHeldByTheFiles() {
         Set<String> kinds = new TreeSet<>();
         stored().forEach(entry -> kinds.add(entry.get("event").get("kind").asString()));
+        later().forEach(event -> kinds.add(event.get("kind").asString()));
         Set<String> known = new TreeSet<>();
         for (Class<?> kind : RunEvent.class.getPermittedSubclasses()) {
             String name = kind.getSimpleName();
             known.add(Character.toLowerCase(name.charAt(0)) + name.substring(1));
         }
         known.remove("abandoned");
-        assertTrue(kinds.containsAll(known), "missing from the file: " + known + " less " + kinds);
+        assertTrue(kinds.containsAll(known), "missing from the files: " + known + " less " + kinds);
     }
 }

@@ -15,6 +15,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -220,6 +221,39 @@ public class LiveTest extends ServerTest {
         } finally {
             heaters("ON");
         }
+    }
+
+    @Test
+    public void aPadBringsTheExcitersPowerDownToWhatATetrodeTakes() throws IOException {
+        Map<String, Object> request = new LinkedHashMap<>(start("MHZ_7", "7.1"));
+        request.put("amplifierId", equipmentId("Barque"));
+        request.put("meterIds", List.of(equipmentId("Fathom"), equipmentId("Barque panel")));
+        request.put("padId", equipmentId("Fender 16"));
+        request.put("source", "BENCH");
+        Reply reply = post("/api/runs", request);
+        assertEquals(reply.status(), 201, reply.text());
+        run = reply.json();
+        assertEquals(run.get("line").get(1).get("title").asString(), "Fender 16");
+        for (JsonNode check : run.get("preflight")) {
+            does("CHECK", "check", check.get("code").asString());
+        }
+        waitFor(frame -> frame.get("bench").get("heaterS").asDouble() > 120);
+        does("WARM");
+        does("SET", "control", "DRIVE", "text", "2");
+        try (Socket exciter = new Socket(InetAddress.getLoopbackAddress(), firstPort)) {
+            exciter.setSoTimeout(5000);
+            exciter.getOutputStream().write("SOUR:POW?\n".getBytes(StandardCharsets.US_ASCII));
+            String said = new BufferedReader(new InputStreamReader(exciter.getInputStream(), StandardCharsets.US_ASCII))
+                    .readLine();
+            assertEquals(Double.parseDouble(said), 2 * Math.pow(10, 1.61), 0.01);
+        }
+        JsonNode frame = waitFor(one -> one.get("bench").get("driveW").asDouble() > 1.9);
+        assertEquals(frame.get("bench").get("driveW").asDouble(), 2, 1e-3, "the drive at the amplifier");
+        Reply tooMuch = post("/api/runs/" + id() + "/bench", Map.of("control", "DRIVE", "to", 5));
+        assertEquals(tooMuch.status(), 422, "no more than the pad lets through");
+        does("ABANDON");
+        begins();
+        does("ABANDON");
     }
 
     private static void heaters(String state) throws IOException {

@@ -235,4 +235,37 @@ public class RunApiTest extends ServerTest {
         }
         assertEquals(get("/api/runs/" + finished).json().get("steps"), before);
     }
+
+    @Test
+    public void productsAndWaveformAreKeptAndToldApart() {
+        begins("MHZ_7", "7.05");
+        does("WARM", "text", "10");
+        Reply early = post(
+                path(), act(run.get("sequence").asLong(), "PRODUCTS", "products", products("AMPLIFIER", "31", false)));
+        assertEquals(early.status(), 422, early.text());
+        while (run.get("steps").isEmpty()) {
+            if ("KeyAndPeak".equals(move())) {
+                readsStep(CLIMB[0]);
+            } else {
+                does("FOLLOW");
+            }
+        }
+        does("PRODUCTS", "products", products("EXCITER", "42", true));
+        does("PRODUCTS", "products", products("AMPLIFIER", "30", false));
+        does("WAVEFORM", "waveform", "FLAT_TOP");
+        JsonNode read =
+                get("/api/runs/" + run.get("id").asString() + "/signal").json().get("read");
+        assertEquals(read.get("exciter").get(0).get("toToneDb").asDouble(), -36, 0.03);
+        assertEquals(read.get("own").get(0).get("likelyDb").asDouble(), -31.25, 0.05);
+        assertEquals(read.get("waveform").asString(), "FLAT_TOP");
+        assertTrue(read.get("waveformMeans").asString().contains("LOAD heavier"));
+        Reply wrong = post(
+                path(), act(run.get("sequence").asLong(), "PRODUCTS", "products", products("EXCITER", "4", false)));
+        assertEquals(wrong.status(), 422);
+        assertEquals(wrong.json().get("problems").get(0).get("field").asString(), "third");
+    }
+
+    private static Map<String, Object> products(String through, String third, boolean toPep) {
+        return Map.of("through", through, "third", third, "toPep", toPep);
+    }
 }

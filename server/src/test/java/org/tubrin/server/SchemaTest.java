@@ -21,6 +21,7 @@ import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.TankBand;
@@ -52,6 +53,7 @@ public class SchemaTest {
             {org.tubrin.core.metering.Channel.class, "/$defs/channel"},
             {MeterRange.class, "/$defs/channel/properties/ranges/items"},
             {Load.class, "/$defs/load"},
+            {Pad.class, "/$defs/pad"},
             {org.tubrin.core.station.Antenna.class, "/$defs/antenna"},
             {TwinConstants.CathodeDriven.class, "/$defs/twin/oneOf/0"},
             {TriodeLaw.class, "/$defs/twin/oneOf/0/properties/tube"},

@@ -61,7 +61,7 @@ public class TwinApiTest extends ServerTest {
 
     @Test
     public void theSignalIsJudgedByItsProducts() {
-        JsonNode signal = get(run() + "/signal").json();
+        JsonNode signal = get(run() + "/signal").json().get("twin");
         JsonNode third = signal.get("products").get(0);
         assertTrue(third.get("toToneDb").asDouble() < -15, signal.toString());
         assertEquals(third.get("toToneDb").asDouble() - third.get("toPepDb").asDouble(), 6.02, 0.01);
@@ -121,6 +121,9 @@ public class TwinApiTest extends ServerTest {
         sheet.put("operations", List.of(operation));
         Reply tetrode = post("/api/twin/fit", Map.of("amplifierId", equipmentId("Barque"), "sheet", sheet));
         assertEquals(tetrode.status(), 422);
-        assertTrue(tetrode.text().contains("triodes"), tetrode.text());
+        assertTrue(tetrode.text().contains("screenVoltageDcV"), tetrode.text());
+        Reply transistors = post("/api/twin/fit", Map.of("amplifierId", equipmentId("Ketch 600"), "sheet", sheet));
+        assertEquals(transistors.status(), 422);
+        assertTrue(transistors.text().contains("not an amplifier with tubes"), transistors.text());
     }
 }

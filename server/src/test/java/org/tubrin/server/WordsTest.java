@@ -26,6 +26,7 @@ import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.Reason;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.Sign;
+import org.tubrin.core.tuneup.Waveform;
 import org.tubrin.core.twin.GroundMap;
 import org.tubrin.core.twin.Linearity;
 import org.tubrin.core.twin.ModeAverage;
@@ -55,6 +56,8 @@ public class WordsTest {
         add(wanted, "name.*", ReadingSource.values());
         add(wanted, "sourceOf.*", ReadingSource.values());
         add(wanted, "signal.*", Linearity.Judgement.values());
+        add(wanted, "waveform.*", Waveform.values());
+        add(wanted, "waveform.*.meaning", Waveform.values());
         add(wanted, "average.*", ModeAverage.Envelope.values());
         add(wanted, "ground.*", GroundMap.Figure.values());
         add(wanted, "map.reading.*", LoadSense.values());

@@ -31,6 +31,9 @@ public sealed interface TwinConstants {
         /** Returns what is known per band. */
         List<TankBand> tanks();
 
+        /** Returns the same with another tank. */
+        Tuned withTank(CapacitorLaw plate, CapacitorLaw load, List<TankBand> tanks);
+
         /** Returns what is known of a band. */
         default Optional<TankBand> tank(Band band) {
             return tanks().stream().filter(tank -> tank.band() == band).findFirst();
@@ -73,6 +76,11 @@ public sealed interface TwinConstants {
         public String kind() {
             return KIND;
         }
+
+        @Override
+        public CathodeDriven withTank(CapacitorLaw plate, CapacitorLaw load, List<TankBand> tanks) {
+            return new CathodeDriven(tube, biasV, supplyOpenV, supplySourceOhm, cathodeInputOhm, plate, load, tanks);
+        }
     }
 
     /**
@@ -113,6 +121,11 @@ public sealed interface TwinConstants {
         @Override
         public String kind() {
             return KIND;
+        }
+
+        @Override
+        public GridDriven withTank(CapacitorLaw plate, CapacitorLaw load, List<TankBand> tanks) {
+            return new GridDriven(tube, gridBiasV, screenV, supplyOpenV, supplySourceOhm, swampOhm, plate, load, tanks);
         }
     }
 

@@ -17,6 +17,9 @@ public final class Admission {
     /** A clock of the operator's that runs ahead is let pass by this much, in seconds. */
     private static final long CLOCK_LEEWAY_S = 120;
 
+    /** A drive that passed through a pad and back is the same within this ratio. */
+    private static final double SAME = 1.000001;
+
     private Admission() {}
 
     /** Returns why an event is not taken by a run that stands so; empty where it is. */
@@ -55,7 +58,10 @@ public final class Admission {
         } else if (event instanceof RunEvent.StepRecorded) {
             refuseRecording(state, now, problems);
         } else if (state.steps().isEmpty()
-                && (event instanceof RunEvent.StepUndone || event instanceof RunEvent.Finished)) {
+                && (event instanceof RunEvent.StepUndone
+                        || event instanceof RunEvent.Finished
+                        || event instanceof RunEvent.ProductsRead
+                        || event instanceof RunEvent.WaveformSeen)) {
             problems.add(problem(ProblemCode.NO_STEP, "event", event.getClass().getSimpleName()));
         }
         return List.copyOf(problems);
@@ -97,8 +103,8 @@ public final class Admission {
 
     private static void refuseDial(RunState state, RunEvent.DialMoved moved, List<Problem> problems) {
         TuneSetup setup = state.setup();
-        double least = setup.exciter().powerMinW();
-        double most = setup.exciter().powerMaxW();
+        double least = setup.leastDriveW() / SAME;
+        double most = setup.mostDriveW() * SAME;
         if (moved.control() != Control.DRIVE) {
             Dial dial = moved.control() == Control.PLATE
                     ? setup.tubes().plate()

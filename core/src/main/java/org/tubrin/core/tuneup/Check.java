@@ -11,6 +11,7 @@ public enum Check {
     COVERS_ON(true),
     AIR_MOVING(true),
     PATH_WIRED(true),
+    PAD_IN_LINE(true),
     TR_DELAY(true),
     BAND_SWITCH(true),
     LOAD_IN_LINE(true),
@@ -36,6 +37,9 @@ public enum Check {
     /** Returns the points to ask before this run's climb, in their order; what the records already answer is left out. */
     public static List<Check> preflight(TuneSetup setup) {
         List<Check> points = new ArrayList<>(List.of(LIMITS_READ, COVERS_ON, AIR_MOVING, PATH_WIRED));
+        if (setup.pad().isPresent()) {
+            points.add(PAD_IN_LINE);
+        }
         if (setup.exciter().trDelayS() < trDelayNeededS(setup)) {
             points.add(TR_DELAY);
         }

@@ -17,9 +17,17 @@ import org.tubrin.core.station.Thermal;
  * @param restS rest that the last key-down asks for, in seconds; infinite where the load never bears that power so long
  * @param lastKeyDownS length of the last key-down that ended, in seconds; 0 where none did
  * @param heat the load's state, where its record says how it warms
+ * @param plateHeatShare how hot the plates are, by {@link PlateHeat}
  */
 public record KeyClock(
-        Phase phase, Instant since, double aimS, double stopS, double restS, double lastKeyDownS, Optional<Heat> heat) {
+        Phase phase,
+        Instant since,
+        double aimS,
+        double stopS,
+        double restS,
+        double lastKeyDownS,
+        Optional<Heat> heat,
+        double plateHeatShare) {
 
     /** What goes on. */
     public enum Phase {
@@ -53,10 +61,11 @@ public record KeyClock(
         if (keyDowns.isEmpty()) {
             Optional<Heat> cold = thermal(state).map(thermal -> heat(state, thermal, 0, now));
             return new KeyClock(
-                    Phase.IDLE, state.startedAt(), settings.keyDownAimS(), settings.keyDownStopS(), 0, 0, cold);
+                    Phase.IDLE, state.startedAt(), settings.keyDownAimS(), settings.keyDownStopS(), 0, 0, cold, 0);
         }
         KeyDown last = keyDowns.get(keyDowns.size() - 1);
         Optional<Heat> heat = thermal(state).map(thermal -> heat(state, thermal, last.powerW(), now));
+        double plateHeat = PlateHeat.share(keyDowns, state.setup().tubes().plateDissipationPerTubeW(), now);
         if (last.to().isEmpty()) {
             double elapsedS = seconds(last.from(), now);
             double stopS = heat.map(Heat::leftAtThisPowerS)
@@ -69,13 +78,15 @@ public record KeyClock(
                     stopS,
                     0,
                     lengthOfLastEnded(keyDowns),
-                    heat);
+                    heat,
+                    plateHeat);
         }
         Instant up = last.to().get();
         double keyDownS = seconds(last.from(), up);
         double restS = Math.max(Math.max(settings.restS(), keyDownS), coolingS(state, last, up));
         Phase phase = seconds(up, now) < restS ? Phase.RESTING : Phase.READY;
-        return new KeyClock(phase, up, settings.keyDownAimS(), settings.keyDownStopS(), restS, keyDownS, heat);
+        return new KeyClock(
+                phase, up, settings.keyDownAimS(), settings.keyDownStopS(), restS, keyDownS, heat, plateHeat);
     }
 
     private static double coolingS(RunState state, KeyDown last, Instant up) {

@@ -17,8 +17,7 @@ public final class Ladder {
      */
     public static List<Double> drivesW(TuneSetup setup) {
         double topW = setup.topDriveW();
-        double firstW =
-                Math.max(setup.exciter().powerMinW(), topW * setup.settings().firstDriveFraction());
+        double firstW = Math.max(setup.leastDriveW(), topW * setup.settings().firstDriveFraction());
         List<Double> drives = new ArrayList<>();
         for (double driveW = topW;
                 driveW >= firstW / SAME;

@@ -3,6 +3,7 @@ package org.tubrin.core.tuneup;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.function.ToDoubleFunction;
 import org.tubrin.core.station.Thermal;
 import org.tubrin.core.twin.Warming;
 
@@ -18,18 +19,24 @@ public final class LoadHeat {
 
     /** Returns the load's temperature at a moment, in °C. */
     public static double temperatureC(List<KeyDown> keyDowns, Thermal thermal, double ambientC, Instant at) {
-        double riseK = 0;
+        Warming warming = new Warming(thermal.resistanceKPerW(), thermal.timeConstantS());
+        return ambientC + rise(keyDowns, warming, KeyDown::powerW, at);
+    }
+
+    /** Returns how far something has warmed over the key-downs by what each puts into it, and cooled between them. */
+    static double rise(List<KeyDown> keyDowns, Warming warming, ToDoubleFunction<KeyDown> power, Instant at) {
+        double rise = 0;
         Instant since = at;
         for (KeyDown keyDown : keyDowns) {
             if (keyDown.from().isAfter(at)) {
                 break;
             }
-            riseK = after(riseK, 0, seconds(since, keyDown.from()), thermal);
+            rise = warming.riseK(rise, 0, seconds(since, keyDown.from()));
             Instant end = keyDown.to().filter(to -> to.isBefore(at)).orElse(at);
-            riseK = after(riseK, keyDown.powerW(), seconds(keyDown.from(), end), thermal);
+            rise = warming.riseK(rise, power.applyAsDouble(keyDown), seconds(keyDown.from(), end));
             since = end;
         }
-        return ambientC + after(riseK, 0, seconds(since, at), thermal);
+        return warming.riseK(rise, 0, seconds(since, at));
     }
 
     /** Returns how long a power may stand from a temperature until the load's limit, in seconds; infinite where for ever. */
@@ -55,10 +62,6 @@ public final class LoadHeat {
             return 0;
         }
         return startRiseK <= 0 ? Double.POSITIVE_INFINITY : thermal.timeConstantS() * Math.log(riseK / startRiseK);
-    }
-
-    private static double after(double riseK, double powerW, double seconds, Thermal thermal) {
-        return new Warming(thermal.resistanceKPerW(), thermal.timeConstantS()).riseK(riseK, powerW, seconds);
     }
 
     private static double seconds(Instant from, Instant to) {

@@ -11,9 +11,13 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.twin.Products;
 
 /** Derives the state of a run from its events. */
 public final class Replay {
+    /** Efficiency of a stage of class AB, where nothing is read yet. */
+    private static final double LIKELY_EFFICIENCY = 0.6;
+
     private final TuneSetup setup;
     private final Instant startedAt;
     private final Set<Check> checks = EnumSet.noneOf(Check.class);
@@ -23,6 +27,8 @@ public final class Replay {
     private final List<String> notes = new ArrayList<>();
     private Optional<Instant> heatersOnSince = Optional.empty();
     private Optional<SeenSign> openSign = Optional.empty();
+    private final Map<Through, Products> products = new EnumMap<>(Through.class);
+    private Optional<Waveform> waveform = Optional.empty();
     private RunState.@Nullable Ending ending;
     private Step draft;
     private long sequence;
@@ -75,7 +81,7 @@ public final class Replay {
         } else if (event instanceof RunEvent.Warm warm) {
             heatersOnSince = Optional.of(warm.heatersOnSince());
         } else if (event instanceof RunEvent.Keyed) {
-            keyDowns.add(new KeyDown(recorded.at(), Optional.empty(), powerInHandW()));
+            keyDowns.add(new KeyDown(recorded.at(), Optional.empty(), powerInHandW(), heatInHandW()));
             draft = with(draft.readings(), draft.confirmed(), draft.keyDowns() + 1);
         } else if (event instanceof RunEvent.Unkeyed) {
             unkey(recorded.at());
@@ -102,6 +108,10 @@ public final class Replay {
     private void applyRare(RunEvent event) {
         if (event instanceof RunEvent.SignSeen seen) {
             openSign = Optional.of(seen.sign());
+        } else if (event instanceof RunEvent.ProductsRead read) {
+            products.put(read.through(), read.products());
+        } else if (event instanceof RunEvent.WaveformSeen seen) {
+            waveform = Optional.of(seen.waveform());
         } else if (event instanceof RunEvent.Note note) {
             notes.add(note.text());
         } else if (event instanceof RunEvent.Finished) {
@@ -119,7 +129,7 @@ public final class Replay {
         if (!keyDowns.isEmpty()) {
             KeyDown last = keyDowns.get(keyDowns.size() - 1);
             if (last.to().isEmpty()) {
-                keyDowns.set(keyDowns.size() - 1, new KeyDown(last.from(), Optional.of(at), last.powerW()));
+                keyDowns.set(keyDowns.size() - 1, last.endedAt(at));
             }
         }
     }
@@ -137,12 +147,9 @@ public final class Replay {
             confirmed.remove(role);
         }
         draft = with(readings, confirmed, draft.keyDowns());
-        if (role == ReadingRole.OUTPUT && draft.keyDowns() > 0) {
+        if (draft.keyDowns() > 0) {
             KeyDown last = keyDowns.get(keyDowns.size() - 1);
-            keyDowns.set(
-                    keyDowns.size() - 1,
-                    new KeyDown(
-                            last.from(), last.to(), Math.max(0, taken.reading().rawValue())));
+            keyDowns.set(keyDowns.size() - 1, last.withPowers(powerInHandW(), heatInHandW()));
         }
     }
 
@@ -162,8 +169,21 @@ public final class Replay {
                 .or(() -> steps.isEmpty()
                         ? Optional.empty()
                         : steps.get(steps.size() - 1).measured(ReadingRole.OUTPUT))
-                .map(quantity -> quantity.value())
+                .map(quantity -> Math.max(0, quantity.value()))
                 .orElseGet(() -> likelyOutputW(driveW));
+    }
+
+    /** Returns the best guess of the heat in each tube meanwhile. */
+    private double heatInHandW() {
+        return draft.budget()
+                .heatPerTubeW()
+                .or(() -> steps.isEmpty()
+                        ? Optional.empty()
+                        : steps.get(steps.size() - 1).budget().heatPerTubeW())
+                .map(quantity -> Math.max(0, quantity.value()))
+                .orElseGet(() -> likelyOutputW(draft.driveW().value())
+                        * (1 / LIKELY_EFFICIENCY - 1)
+                        / setup.tubes().tubeCount());
     }
 
     private Step with(
@@ -194,6 +214,8 @@ public final class Replay {
                 ranges,
                 keyDowns,
                 openSign,
+                products,
+                waveform,
                 notes,
                 Optional.ofNullable(ending));
     }

@@ -5,6 +5,7 @@ import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.twin.Products;
 
 /**
  * One thing that happened in a run. Nothing is ever taken back: an undone step is another event. Once stored, the form of
@@ -61,6 +62,12 @@ public sealed interface RunEvent {
 
     /** The operator saw a sign. */
     record SignSeen(SeenSign sign) implements RunEvent {}
+
+    /** Two-tone products were read on an analyser, of the exciter alone or through the amplifier. */
+    record ProductsRead(Through through, Products products) implements RunEvent {}
+
+    /** What the waveform of two tones or speech looks like on a scope. */
+    record WaveformSeen(Waveform waveform) implements RunEvent {}
 
     /** The operator wrote something down; 1 to 500 characters. */
     record Note(String text) implements RunEvent {

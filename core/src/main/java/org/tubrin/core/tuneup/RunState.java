@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.twin.Products;
 
 /**
  * Where a run stands: a pure function of its events.
@@ -22,6 +23,8 @@ import org.tubrin.core.metering.ReadingRole;
  * @param ranges range in use by role
  * @param keyDowns every key-down
  * @param openSign a sign that the operator saw and has not acted on
+ * @param products two-tone products as read last, by what the signal went through
+ * @param waveform what the waveform looked like last
  * @param notes what was written down
  * @param ending how it ended, where it has
  */
@@ -37,6 +40,8 @@ public record RunState(
         Map<ReadingRole, String> ranges,
         List<KeyDown> keyDowns,
         Optional<SeenSign> openSign,
+        Map<Through, Products> products,
+        Optional<Waveform> waveform,
         List<String> notes,
         Optional<Ending> ending) {
 
@@ -63,6 +68,7 @@ public record RunState(
         steps = List.copyOf(steps);
         ranges = Map.copyOf(ranges);
         keyDowns = List.copyOf(keyDowns);
+        products = Map.copyOf(products);
         notes = List.copyOf(notes);
     }
 

@@ -16,6 +16,7 @@ import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
@@ -35,6 +36,7 @@ import org.tubrin.core.station.Termination;
  * @param preset where the dials start
  * @param settings figures of good practice
  * @param source where readings come from; absent in runs from before there was a choice: typed
+ * @param pad between exciter and amplifier; absent where there is none
  */
 public record TuneSetup(
         Station station,
@@ -48,7 +50,8 @@ public record TuneSetup(
         School school,
         Preset preset,
         TuneSettings settings,
-        Optional<ReadingSource> source) {
+        Optional<ReadingSource> source,
+        Optional<Pad> pad) {
 
     public TuneSetup {
         meters = List.copyOf(meters);
@@ -77,11 +80,12 @@ public record TuneSetup(
                     carrier.name(),
                     new Allowed.OneOf(List.of("CW", "RTTY", "FM", "AM"))));
         }
-        if (exciter.powerMinW() > amplifier.driveLimitW()) {
+        double leastDriveW = pad.map(one -> one.outputW(exciter.powerMinW())).orElse(exciter.powerMinW());
+        if (leastDriveW > amplifier.driveLimitW()) {
             problems.add(new Problem(
                     ProblemCode.BEYOND_EXCITER,
                     "exciter",
-                    Double.toString(exciter.powerMinW()),
+                    Double.toString(leastDriveW),
                     new Allowed.Range(0, amplifier.driveLimitW(), Unit.WATT)));
         }
         if (termination instanceof Antenna antenna && antenna.on(band).isEmpty()) {
@@ -142,8 +146,29 @@ public record TuneSetup(
         return List.copyOf(asked);
     }
 
-    /** Returns the highest drive of the climb: what the amplifier allows and the exciter gives, in watts. */
+    /** Returns the highest drive of the climb: what the amplifier allows and exciter and pad give, in watts. */
     public double topDriveW() {
-        return Math.min(amplifier.driveLimitW(), exciter.powerMaxW());
+        return Math.min(amplifier.driveLimitW(), mostDriveW());
+    }
+
+    /** Returns the least drive at the amplifier that exciter and pad can be set to, in watts. */
+    public double leastDriveW() {
+        return driveOfW(exciter.powerMinW());
+    }
+
+    /** Returns the most drive at the amplifier that exciter and pad can be set to, in watts. */
+    public double mostDriveW() {
+        return driveOfW(
+                pad.map(one -> Math.min(exciter.powerMaxW(), one.powerLimitW())).orElse(exciter.powerMaxW()));
+    }
+
+    /** Returns the drive that reaches the amplifier at a power of the exciter, in watts. */
+    public double driveOfW(double exciterW) {
+        return pad.map(one -> one.outputW(exciterW)).orElse(exciterW);
+    }
+
+    /** Returns the power that the exciter is set to for a drive at the amplifier, in watts. */
+    public double exciterOfW(double driveW) {
+        return pad.map(one -> one.inputW(driveW)).orElse(driveW);
     }
 }

@@ -7,9 +7,11 @@ import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Band;
 
 /**
- * What a maker's sheet says of an amplifier with cathode-driven triodes at work.
+ * What a maker's sheet says of an amplifier at work: triodes driven at the cathode, or tetrodes at the grid.
  *
- * @param amplificationFactor μ of the tube, 5 to 1000; absent where the sheet does not say
+ * @param amplificationFactor of a triode μ, 5 to 1000; of a tetrode that from grid to screen, 1 to 100; absent where the
+ *     sheet does not say
+ * @param screenVoltageDcV 50 to 2000 V; absent for triodes
  * @param plateVoltageRestDcV plate voltage at rest, 100 to 20 000 V
  * @param restingPlateCurrentA plate current at rest, all tubes, 0 to 5 A
  * @param operations typical operation, 1 to 6 points
@@ -18,6 +20,7 @@ import org.tubrin.core.station.Band;
  */
 public record DataSheet(
         OptionalDouble amplificationFactor,
+        OptionalDouble screenVoltageDcV,
         double plateVoltageRestDcV,
         double restingPlateCurrentA,
         List<Operation> operations,
@@ -27,7 +30,8 @@ public record DataSheet(
         operations = List.copyOf(operations);
         bandOutputs = List.copyOf(bandOutputs);
         new Checks()
-                .range("amplificationFactor", amplificationFactor, 5, 1000, Unit.ONE)
+                .range("amplificationFactor", amplificationFactor, 1, 1000, Unit.ONE)
+                .range("screenVoltageDcV", screenVoltageDcV, 50, 2000, Unit.VOLT)
                 .range("plateVoltageRestDcV", plateVoltageRestDcV, 100, 20_000, Unit.VOLT)
                 .range("restingPlateCurrentA", restingPlateCurrentA, 1e-3, 5, Unit.AMPERE)
                 .size("operations", operations, 1, 6)
@@ -43,18 +47,25 @@ public record DataSheet(
      *
      * @param plateVoltageDcV under load, 100 to 20 000 V
      * @param plateCurrentA 0.01 to 20 A
-     * @param gridCurrentA 0.0001 to 5 A
-     * @param driveW 0.1 to 500 W
+     * @param gridCurrentA 0 to 5 A
+     * @param screenCurrentA −1 to 1 A; absent for triodes and where the sheet does not say
+     * @param driveW 0.01 to 500 W
      * @param outputW 1 to 20 000 W
      */
     public record Operation(
-            double plateVoltageDcV, double plateCurrentA, double gridCurrentA, double driveW, double outputW) {
+            double plateVoltageDcV,
+            double plateCurrentA,
+            double gridCurrentA,
+            OptionalDouble screenCurrentA,
+            double driveW,
+            double outputW) {
         public Operation {
             new Checks()
                     .range("plateVoltageDcV", plateVoltageDcV, 100, 20_000, Unit.VOLT)
                     .range("plateCurrentA", plateCurrentA, 0.01, 20, Unit.AMPERE)
-                    .range("gridCurrentA", gridCurrentA, 1e-4, 5, Unit.AMPERE)
-                    .range("driveW", driveW, 0.1, 500, Unit.WATT)
+                    .range("gridCurrentA", gridCurrentA, 0, 5, Unit.AMPERE)
+                    .range("screenCurrentA", screenCurrentA, -1, 1, Unit.AMPERE)
+                    .range("driveW", driveW, 0.01, 500, Unit.WATT)
                     .range("outputW", outputW, 1, 0.9 * plateVoltageDcV * plateCurrentA + driveW, Unit.WATT)
                     .done();
         }

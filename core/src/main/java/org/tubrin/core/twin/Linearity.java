@@ -51,12 +51,17 @@ public record Linearity(double plateVoltageDcV, List<Sample> curve, double third
         /** Below −25 dB. */
         FAIR,
         /** Above that: flat-topped. */
-        ROUGH
+        ROUGH;
+
+        /** Returns it for third-order products below one tone, in decibels. */
+        public static Judgement of(double thirdDb) {
+            return thirdDb < CLEAN_DB ? CLEAN : thirdDb < FAIR_DB ? FAIR : ROUGH;
+        }
     }
 
     /** Returns how clean it is, by the third-order products. */
     public Judgement judgement() {
-        return thirdDb < CLEAN_DB ? Judgement.CLEAN : thirdDb < FAIR_DB ? Judgement.FAIR : Judgement.ROUGH;
+        return Judgement.of(thirdDb);
     }
 
     /** Returns by how much the gain at the peak lies below the greatest along the envelope, in decibels, 0 or more. */

@@ -2,6 +2,11 @@ package org.tubrin.core.twin;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.tubrin.core.device.Construction;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
@@ -17,7 +22,7 @@ import org.tubrin.core.station.TwinConstants;
  * @param iterations of the least squares, over all starts
  */
 public record SheetFit(
-        TwinConstants.CathodeDriven constants,
+        TwinConstants.Tuned constants,
         List<Reading> readings,
         List<Parameter> parameters,
         List<Band> assumedBands,
@@ -33,6 +38,7 @@ public record SheetFit(
         RESTING_CURRENT,
         PLATE_CURRENT,
         GRID_CURRENT,
+        SCREEN_CURRENT,
         OUTPUT,
         INPUT_SWR
     }
@@ -54,6 +60,7 @@ public record SheetFit(
         DIVISION,
         BIAS,
         CATHODE_INPUT,
+        SWAMP,
         PLATE_LOAD
     }
 
@@ -84,26 +91,22 @@ public record SheetFit(
      * ({@link SheetProblem}); then the tank per band from the plate load, the design Q and the chart
      * ({@link TankDesign}).
      *
-     * @param amplifier one with triodes driven at the cathode
+     * @param amplifier one with triodes driven at the cathode or tetrodes driven at the grid; where these, the sheet must
+     *     have their screen voltage
      */
     public static Outcome<SheetFit> of(Amplifier amplifier, DataSheet sheet) {
         Stage.Tubes tubes = (Stage.Tubes) amplifier.stage();
+        boolean screened = tubes.tube().construction() == Construction.TETRODE;
+        if (screened && sheet.screenVoltageDcV().isEmpty()) {
+            throw new Refused(new Problem(ProblemCode.MISSING, "screenVoltageDcV", "", new Allowed.Nothing()));
+        }
         SheetProblem problem = new SheetProblem(tubes, sheet);
         SheetProblem.Solution solution = problem.solve();
         if (solution.readings().isEmpty()) {
             return new Outcome.Unsettled<>(Outcome.Why.NO_CONVERGENCE, solution.iterations(), 0);
         }
         TankDesign design = new TankDesign(amplifier, tubes, sheet, solution.plateLoadOhm());
-        TwinConstants.CathodeDriven bare = solution.constants();
-        TwinConstants.CathodeDriven whole = new TwinConstants.CathodeDriven(
-                bare.tube(),
-                bare.biasV(),
-                bare.supplyOpenV(),
-                bare.supplySourceOhm(),
-                bare.cathodeInputOhm(),
-                design.plate(),
-                design.load(),
-                design.tanks());
+        TwinConstants.Tuned whole = solution.constants().withTank(design.plate(), design.load(), design.tanks());
         List<Band> assumed = new ArrayList<>(amplifier.bands());
         assumed.removeIf(band -> amplifier.chartRow(band).isPresent());
         return new Outcome.Settled<>(

@@ -2,7 +2,6 @@ package org.tubrin.core.twin;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.OptionalDouble;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.RealMatrix;
@@ -11,16 +10,14 @@ import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresOptimizer;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOptimizer;
 import org.hipparchus.util.Pair;
-import org.tubrin.core.device.TriodeLaw;
+import org.tubrin.core.device.Construction;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
-import org.tubrin.core.station.TankBand;
 import org.tubrin.core.station.TwinConstants;
-import org.tubrin.core.tank.CapacitorLaw;
 
 /**
- * A sheet's figures as a least-squares problem in the logarithms of the tube's constants, the bias, the cathode's source
- * resistance and the plate load of each point.
+ * A sheet's figures as a least-squares problem in the logarithms of what the kind of stage leaves open ({@link SheetModel})
+ * and the plate load of each point.
  *
  * <p>Method: Levenberg–Marquardt from several starts within bounds; each constant also has a customary value with a width,
  * which decides where the sheet says nothing. A constant counts as determined by how far its width shrinks. Source: J. J.
@@ -32,7 +29,9 @@ final class SheetProblem {
     private static final double GRID_SHARE = 0.05;
     private static final double OUTPUT_SHARE = 0.02;
     private static final double MATCH_SHARE = 0.05;
-    private static final int SHARED = 5;
+    /** A grid or screen current counts against at least this share of the plate current, so that none at all can be met. */
+    private static final double LEAST_SHARE = 0.02;
+
     private static final int MOST_EVALUATIONS = 400;
     private static final int MOST_ITERATIONS = 200;
     private static final double BOUND_WIDTHS = 3;
@@ -40,8 +39,8 @@ final class SheetProblem {
 
     private final Stage.Tubes tubes;
     private final DataSheet sheet;
-    private final double openV;
-    private final double sourceOhm;
+    private final SheetModel model;
+    private final int shared;
     private final int size;
 
     /** Log of each constant's customary value, and its width in the log. */
@@ -51,7 +50,7 @@ final class SheetProblem {
 
     /** What came out. */
     record Solution(
-            TwinConstants.CathodeDriven constants,
+            TwinConstants.Tuned constants,
             double plateLoadOhm,
             List<SheetFit.Reading> readings,
             List<SheetFit.Parameter> parameters,
@@ -60,38 +59,21 @@ final class SheetProblem {
     SheetProblem(Stage.Tubes tubes, DataSheet sheet) {
         this.tubes = tubes;
         this.sheet = sheet;
-        DataSheet.Operation strongest = sheet.strongest();
-        double drawn = strongest.plateCurrentA() - sheet.restingPlateCurrentA();
-        double sag = sheet.plateVoltageRestDcV() - strongest.plateVoltageDcV();
-        sourceOhm = Math.max(0, drawn > 1e-3 ? sag / drawn : 0);
-        openV = sheet.plateVoltageRestDcV() + sourceOhm * sheet.restingPlateCurrentA();
-        size = SHARED + sheet.operations().size();
+        model = tubes.tube().construction() == Construction.TRIODE
+                ? new TriodeSheet(tubes, sheet)
+                : new TetrodeSheet(tubes, sheet);
+        shared = model.names().size();
+        size = shared + sheet.operations().size();
         customary = new double[size];
         width = new double[size];
-        set(0, customaryPerveance(60), 1.2);
-        set(
-                1,
-                sheet.amplificationFactor().orElse(100),
-                sheet.amplificationFactor().isPresent() ? 0.01 : 0.4);
-        set(2, 1.8, 0.5);
-        set(3, 10, 1.5);
-        set(4, 60, 1.2);
-        for (int i = 0; i < sheet.operations().size(); i++) {
-            set(SHARED + i, customaryLoadOhm(sheet.operations().get(i)), 0.5);
+        for (int k = 0; k < shared; k++) {
+            customary[k] = Math.log(model.customary()[k]);
+            width[k] = model.logWidth()[k];
         }
-    }
-
-    private void set(int at, double value, double logWidth) {
-        customary[at] = Math.log(value);
-        width[at] = logWidth;
-    }
-
-    /** Returns K for which the drive at a cathode of so many ohms gives the crest that a plate current of class AB has. */
-    private double customaryPerveance(double cathodeOhm) {
-        DataSheet.Operation strongest = sheet.strongest();
-        double drivePeakV = Math.sqrt(2 * strongest.driveW() * cathodeOhm);
-        double crestA = 3.3 * (strongest.plateCurrentA() + strongest.gridCurrentA());
-        return crestA / tubes.tubeCount() / Math.pow(0.85 * drivePeakV, 1.5);
+        for (int i = 0; i < sheet.operations().size(); i++) {
+            customary[shared + i] = Math.log(customaryLoadOhm(sheet.operations().get(i)));
+            width[shared + i] = 0.5;
+        }
     }
 
     private static double customaryLoadOhm(DataSheet.Operation operation) {
@@ -103,11 +85,11 @@ final class SheetProblem {
         double bestCost = Double.POSITIVE_INFINITY;
         LeastSquaresOptimizer.Optimum kept = null;
         int iterations = 0;
-        for (double cathodeOhm : new double[] {25, 50, 100, 200}) {
+        for (double[] sharedStart : model.starts()) {
             double[] start = customary.clone();
-            start[0] = Math.log(customaryPerveance(cathodeOhm));
-            start[4] = Math.log(cathodeOhm);
-            start[3] = Math.log(restingBias(Math.exp(start[0]), Math.exp(start[1])));
+            for (int k = 0; k < shared; k++) {
+                start[k] = Math.log(sharedStart[k]);
+            }
             LeastSquaresOptimizer.Optimum optimum;
             try {
                 optimum = new LevenbergMarquardtOptimizer()
@@ -132,17 +114,12 @@ final class SheetProblem {
                 kept = optimum;
             }
         }
-        TwinConstants.CathodeDriven constants = constants(best);
-        double strongestOhm = Math.exp(best[SHARED + sheet.operations().indexOf(sheet.strongest())]);
+        TwinConstants.Tuned constants = constants(best);
+        double strongestOhm = Math.exp(best[shared + sheet.operations().indexOf(sheet.strongest())]);
         if (kept == null) {
             return new Solution(constants, strongestOhm, List.of(), List.of(), iterations);
         }
         return new Solution(constants, strongestOhm, readings(best), parameters(best, kept), iterations);
-    }
-
-    private double restingBias(double perveance, double mu) {
-        double opening = Math.pow(sheet.restingPlateCurrentA() / tubes.tubeCount() / perveance, 2.0 / 3);
-        return Math.max(0.5, (sheet.plateVoltageRestDcV() / mu - opening) / (1 + 1 / mu));
     }
 
     private RealVector bounded(RealVector point) {
@@ -178,11 +155,16 @@ final class SheetProblem {
         for (SheetFit.Reading reading : readings(at)) {
             double share = switch (reading.figure()) {
                 case RESTING_CURRENT, PLATE_CURRENT -> CURRENT_SHARE;
-                case GRID_CURRENT -> GRID_SHARE;
+                case GRID_CURRENT, SCREEN_CURRENT -> GRID_SHARE;
                 case OUTPUT -> OUTPUT_SHARE;
                 case INPUT_SWR -> MATCH_SHARE;
             };
-            residuals.add((reading.twin() - reading.sheet()) / (share * reading.sheet()));
+            boolean small = reading.figure() == SheetFit.Figure.GRID_CURRENT
+                    || reading.figure() == SheetFit.Figure.SCREEN_CURRENT;
+            double least = small
+                    ? LEAST_SHARE * sheet.operations().get(reading.operation()).plateCurrentA()
+                    : 0;
+            residuals.add((reading.twin() - reading.sheet()) / (share * Math.max(least, Math.abs(reading.sheet()))));
         }
         for (int k = 0; k < size; k++) {
             residuals.add((at[k] - customary[k]) / width[k]);
@@ -191,7 +173,7 @@ final class SheetProblem {
     }
 
     private List<SheetFit.Reading> readings(double[] at) {
-        CathodeDrivenSolver solver = new CathodeDrivenSolver(constants(at), tubes.tubeCount(), TubeTwin.POINTS);
+        TubeSolver solver = new TubeTwin(tubes, constants(at)).solver(TubeTwin.POINTS);
         List<SheetFit.Reading> readings = new ArrayList<>();
         solver.holdPlateVoltage(sheet.plateVoltageRestDcV());
         boolean rests = solver.settle(1, 0, 1, 0, TankDesign.middleHz(Band.MHZ_7), 0);
@@ -205,18 +187,19 @@ final class SheetProblem {
             solver.holdPlateVoltage(operation.plateVoltageDcV());
             solver.forget();
             boolean works = solver.settle(
-                    Math.exp(at[SHARED + i]), 0, 1, 0, TankDesign.middleHz(Band.MHZ_7), operation.driveW());
+                    Math.exp(at[shared + i]), 0, 1, 0, TankDesign.middleHz(Band.MHZ_7), operation.driveW());
             TubePoint point = solver.point(tubes.tankEfficiency(), 0, 0);
             add(readings, i, SheetFit.Figure.PLATE_CURRENT, operation.plateCurrentA(), works, solver.plateCurrentA());
             add(readings, i, SheetFit.Figure.GRID_CURRENT, operation.gridCurrentA(), works, solver.gridCurrentA());
             add(readings, i, SheetFit.Figure.OUTPUT, operation.outputW(), works, point.outputW());
-            add(
-                    readings,
-                    i,
-                    SheetFit.Figure.INPUT_SWR,
-                    1,
-                    works,
-                    point.inputSwr().orElse(1));
+            if (operation.screenCurrentA().isPresent()) {
+                double screenA = operation.screenCurrentA().getAsDouble();
+                add(readings, i, SheetFit.Figure.SCREEN_CURRENT, screenA, works, solver.screenCurrentA());
+            }
+            if (model.isMatchedByItself()) {
+                double swr = point.inputSwr().orElse(1);
+                add(readings, i, SheetFit.Figure.INPUT_SWR, 1, works, swr);
+            }
         }
         return readings;
     }
@@ -228,48 +211,31 @@ final class SheetProblem {
             double sheet,
             boolean works,
             double twin) {
-        readings.add(new SheetFit.Reading(operation, figure, sheet, works ? twin : MISSED * sheet));
+        readings.add(new SheetFit.Reading(operation, figure, sheet, works ? twin : MISSED * Math.max(1, sheet)));
     }
 
-    private TwinConstants.CathodeDriven constants(double[] at) {
-        TriodeLaw tube = new TriodeLaw(
-                clamp(Math.exp(at[0]), 1e-5, 0.1),
-                clamp(Math.exp(at[1]), 5, 1000),
-                clamp(Math.exp(at[2]), 0.1, 50),
-                10,
-                34,
-                1.7,
-                0.15e-12,
-                0);
-        CapacitorLaw any = new CapacitorLaw(1e-11, 1e-10, 1, false, OptionalDouble.empty());
-        return new TwinConstants.CathodeDriven(
-                tube,
-                clamp(Math.exp(at[3]), 0, 200),
-                clamp(openV, 100, 20_000),
-                clamp(sourceOhm, 0, 20_000),
-                clamp(Math.exp(at[4]), 5, 1000),
-                any,
-                any,
-                List.of(new TankBand(Band.MHZ_7, 1e-6, 100, 0, 0, 1, 0)));
-    }
-
-    private static double clamp(double value, double least, double most) {
-        return Math.max(least, Math.min(most, value));
+    private TwinConstants.Tuned constants(double[] at) {
+        double[] values = new double[shared];
+        for (int k = 0; k < shared; k++) {
+            values[k] = Math.exp(at[k]);
+        }
+        return model.constants(values);
     }
 
     private List<SheetFit.Parameter> parameters(double[] at, LeastSquaresOptimizer.Optimum optimum) {
         RealVector sigma = optimum.getSigma(1e-14);
-        SheetFit.Constant[] names = SheetFit.Constant.values();
+        List<SheetFit.Constant> names = new ArrayList<>(model.names());
+        names.add(SheetFit.Constant.PLATE_LOAD);
         List<SheetFit.Parameter> parameters = new ArrayList<>();
-        for (int k = 0; k < names.length; k++) {
+        for (int k = 0; k < names.size(); k++) {
             double left = sigma.getEntry(k);
             double shrunk = left / width[k];
-            boolean given = names[k] == SheetFit.Constant.AMPLIFICATION_FACTOR
+            boolean given = names.get(k) == SheetFit.Constant.AMPLIFICATION_FACTOR
                     && sheet.amplificationFactor().isPresent();
             SheetFit.Determined standing = given || shrunk < 0.5
                     ? SheetFit.Determined.WELL
                     : shrunk < 0.85 ? SheetFit.Determined.PARTLY : SheetFit.Determined.NOT;
-            parameters.add(new SheetFit.Parameter(names[k], Math.exp(at[k]), left, standing));
+            parameters.add(new SheetFit.Parameter(names.get(k), Math.exp(at[k]), left, standing));
         }
         return parameters;
     }

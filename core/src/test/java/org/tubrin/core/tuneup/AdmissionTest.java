@@ -107,6 +107,7 @@ public class AdmissionTest {
                         good.school(),
                         good.preset(),
                         good.settings(),
+                        Optional.empty(),
                         Optional.empty()));
         assertEquals(
                 refused.problems().stream().map(Problem::path).toList(),

@@ -15,7 +15,7 @@ public class ClockTest {
     private static final Instant START = Instant.parse("2026-11-20T19:00:00Z");
 
     private static KeyDown keyDown(double fromS, double toS, double powerW) {
-        return new KeyDown(at(fromS), Optional.of(at(toS)), powerW);
+        return new KeyDown(at(fromS), Optional.of(at(toS)), powerW, powerW / 4);
     }
 
     private static Instant at(double seconds) {
@@ -95,5 +95,27 @@ public class ClockTest {
         assertEquals(climber.refusals(new RunEvent.Keyed()).get(0).code().name(), "NOT_WARM");
         assertEquals(((Move.WaitForWarmth) climber.advice().move()).leftS(), 10, 1e-9);
         climber.waits(10).does(new RunEvent.Keyed());
+    }
+
+    @Test
+    public void platesFollowTheirHeatWithinHalfAMinuteAndBearAShortExcess() {
+        List<KeyDown> twiceTheRating = List.of(new KeyDown(at(0), Optional.of(at(5)), 400, 700));
+        double atTheEnd = PlateHeat.share(twiceTheRating, 350, at(5));
+        assertEquals(atTheEnd, 2 * (1 - Math.exp(-5 / 25.0)), 1e-9);
+        assertTrue(atTheEnd < 0.5, "5 s of twice the rating stay below it");
+        assertEquals(PlateHeat.share(twiceTheRating, 350, at(105)), atTheEnd * Math.exp(-100 / 25.0), 1e-9);
+        List<KeyDown> forLong = List.of(new KeyDown(at(0), Optional.empty(), 400, 350));
+        assertEquals(PlateHeat.share(forLong, 350, at(300)), 1, 1e-4);
+    }
+
+    @Test
+    public void theHeatOfAKeyDownIsWhatItsReadingsSay() {
+        RunState state = new Climber(Sample.setup())
+                .isReady()
+                .moves(Control.DRIVE, 4.4)
+                .keysFor(5)
+                .reads(140, 0.2, 0.01, 2700)
+                .state();
+        assertEquals(state.keyDowns().get(0).heatPerTubeW(), (2700 * 0.2 - 140) / 2, 1e-6);
     }
 }

@@ -12,8 +12,12 @@ import org.tubrin.core.Sample;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.Pad;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.twin.Twins;
 
 public class LadderTest {
     private static TuneSetup setup(double driveLimitW, double powerMinW, double powerMaxW) {
@@ -41,6 +45,7 @@ public class LadderTest {
                 good.school(),
                 good.preset(),
                 good.settings(),
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -83,5 +88,36 @@ public class LadderTest {
         for (double driveW = 0.05; driveW < 400; driveW *= 1.013) {
             assertEquals(Ladder.settable(driveW), driveW, 0.1 * driveW);
         }
+    }
+
+    @Test
+    public void aPadLetsAStrongExciterBeginLow() {
+        TuneSetup good = Sample.setup();
+        Amplifier amplifier = Twins.BARQUES_RECORD;
+        Pad pad = new Pad("Fender 16", 16, 100);
+        TuneSetup padded = new TuneSetup(
+                good.station(),
+                amplifier,
+                new Exciter("E", 1, 100, 0.05, 0.03, List.of()),
+                Mode.CW,
+                good.meters(),
+                good.termination(),
+                Band.MHZ_7,
+                good.frequencyHz(),
+                good.school(),
+                good.preset(),
+                TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
+                Optional.empty(),
+                Optional.of(pad));
+        List<Double> drives = Ladder.drivesW(padded);
+        assertEquals(drives.get(drives.size() - 1), 2.5, 0.01);
+        assertTrue(drives.get(0) < 0.06, "a tetrode begins at a fraction of a watt: " + drives);
+        for (double driveW : drives) {
+            double exciterW = padded.exciterOfW(driveW);
+            assertEquals(padded.driveOfW(exciterW), driveW, 1e-12);
+            assertTrue(exciterW >= 0.99 && exciterW <= 101, "the exciter can be set to " + exciterW + " W");
+        }
+        assertTrue(Check.preflight(padded).contains(Check.PAD_IN_LINE));
+        assertTrue(!Check.preflight(good).contains(Check.PAD_IN_LINE));
     }
 }

@@ -2,8 +2,10 @@ package org.tubrin.core.twin;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 import static org.tubrin.core.twin.Twins.settled;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -11,6 +13,7 @@ import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.device.Tube;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.ChartRow;
@@ -21,11 +24,12 @@ import org.tubrin.core.tank.LoadSense;
 public class SheetFitTest {
     private static final DataSheet BRIGANTINES_SHEET = new DataSheet(
             OptionalDouble.of(100),
+            OptionalDouble.empty(),
             2736,
             0.119,
             List.of(
-                    new DataSheet.Operation(2504, 0.5473, 0.172, 70, 890.1),
-                    new DataSheet.Operation(2569, 0.4278, 0.0652, 35, 550)),
+                    new DataSheet.Operation(2504, 0.5473, 0.172, OptionalDouble.empty(), 70, 890.1),
+                    new DataSheet.Operation(2569, 0.4278, 0.0652, OptionalDouble.empty(), 35, 550)),
             12,
             List.of());
 
@@ -57,9 +61,10 @@ public class SheetFitTest {
 
     static final DataSheet CORACLES_SHEET = new DataSheet(
             OptionalDouble.empty(),
+            OptionalDouble.empty(),
             1850,
             0.04,
-            List.of(new DataSheet.Operation(1700, 0.18, 0.045, 20, 190)),
+            List.of(new DataSheet.Operation(1700, 0.18, 0.045, OptionalDouble.empty(), 20, 190)),
             12,
             List.of(new DataSheet.BandOutput(Band.MHZ_28, 125)));
 
@@ -107,5 +112,56 @@ public class SheetFitTest {
                 .anyMatch(parameter -> parameter.constant() == SheetFit.Constant.AMPLIFICATION_FACTOR
                         && parameter.standing() != SheetFit.Determined.WELL));
         assertEquals(fit.assumedBands(), List.of(Band.MHZ_28));
+    }
+
+    /** What Barque's own twin does into its plate load, as a maker would state it. */
+    private static DataSheet barquesSheet() {
+        TubeSolver solver = Twins.barque().solver(TubeTwin.POINTS);
+        List<DataSheet.Operation> operations = new ArrayList<>();
+        for (double driveW : new double[] {2, 0.5}) {
+            assertTrue(solver.settle(2352, 0, 1, 0, 7.1e6, driveW));
+            operations.add(new DataSheet.Operation(
+                    solver.plateVoltageDcV(),
+                    solver.plateCurrentA(),
+                    solver.gridCurrentA(),
+                    OptionalDouble.of(solver.screenCurrentA()),
+                    driveW,
+                    0.94 * solver.plateRfW()));
+        }
+        return new DataSheet(OptionalDouble.empty(), OptionalDouble.of(350), 2798, 0.148, operations, 12, List.of());
+    }
+
+    @Test
+    public void aTetrodesSheetLeadsToATwinThatMeetsItAndTunesUp() {
+        SheetFit fit = settled(SheetFit.of(Twins.BARQUES_RECORD, barquesSheet()));
+        for (SheetFit.Reading reading : fit.readings()) {
+            double slack = switch (reading.figure()) {
+                case GRID_CURRENT -> 0.002;
+                case SCREEN_CURRENT -> 0.006;
+                default -> 0.04 * reading.sheet();
+            };
+            assertEquals(reading.twin(), reading.sheet(), slack, reading.toString());
+        }
+        assertEquals(fit.constants().supplyOpenV(), 2850, 3);
+        TubeTwin twin = new TubeTwin(Twins.BARQUE_STAGE, fit.constants());
+        Setting setting = new Setting(Band.MHZ_7, TankDesign.middleHz(Band.MHZ_7), 2, 50, 50, 50, 0);
+        Peak peak = settled(PeakSearch.most(twin.probe(setting).orElseThrow(), 2));
+        assertTrue(
+                peak.point().outputW() > 0.97 * 1010,
+                "most output " + peak.point().outputW());
+    }
+
+    @Test
+    public void aTetrodesSheetNeedsItsScreenVoltage() {
+        DataSheet without = new DataSheet(
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                2798,
+                0.148,
+                barquesSheet().operations(),
+                12,
+                List.of());
+        Refused refused = expectThrows(Refused.class, () -> SheetFit.of(Twins.BARQUES_RECORD, without));
+        assertEquals(refused.problems().get(0).path(), "screenVoltageDcV");
     }
 }

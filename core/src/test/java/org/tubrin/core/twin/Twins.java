@@ -3,13 +3,16 @@ package org.tubrin.core.twin;
 import static org.testng.Assert.fail;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.tubrin.core.Sample;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.device.TetrodeLaw;
 import org.tubrin.core.device.TriodeLaw;
 import org.tubrin.core.device.Tube;
+import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.ChartRow;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.TankBand;
 import org.tubrin.core.station.TwinConstants;
@@ -68,6 +71,18 @@ public final class Twins {
             LoadSense.MORE_IS_LIGHTER,
             0,
             0.94);
+
+    /** The amplifier that it stands in, without a twin in its record. */
+    public static final Amplifier BARQUES_RECORD = new Amplifier(
+            "Barque",
+            BARQUE_STAGE,
+            2.5,
+            1000,
+            Optional.of(0.02),
+            List.of(Band.MHZ_3_5, Band.MHZ_7, Band.MHZ_14),
+            List.of(new ChartRow(Band.MHZ_7, 48, 60)),
+            Optional.empty(),
+            Optional.empty());
 
     private Twins() {}
 

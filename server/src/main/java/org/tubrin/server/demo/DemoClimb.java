@@ -66,6 +66,7 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
                 School.PEAK_THEN_HEAVIER,
                 new Preset(chart.plate(), chart.load(), Preset.Source.CHART),
                 TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
+                Optional.empty(),
                 Optional.empty());
     }
 

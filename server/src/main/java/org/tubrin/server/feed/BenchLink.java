@@ -42,7 +42,7 @@ public class BenchLink implements SmartLifecycle {
     /** What the panels of the bench show. */
     public record Panel(
             boolean keyed,
-            double driveW,
+            double exciterW,
             double frequencyHz,
             double plate,
             double load,
@@ -69,7 +69,7 @@ public class BenchLink implements SmartLifecycle {
         panel.ifPresent(shown -> panel = look());
     }
 
-    /** Moves a control to a mark or a power in watts. */
+    /** Moves a control to a mark, or the exciter to a power in watts. */
     public void turn(Control control, double to) {
         switch (control) {
             case DRIVE -> set(EXCITER, "SOUR:POW " + number(to));
@@ -87,6 +87,11 @@ public class BenchLink implements SmartLifecycle {
     /** Sets the exciter's frequency in hertz. */
     public void frequency(double hz) {
         set(EXCITER, "SOUR:FREQ " + number(hz));
+    }
+
+    /** Puts a pad of so many decibels behind its exciter; 0 for none. */
+    public void pad(double attenuationDb) {
+        set(AMPLIFIER, "ROUT:PAD " + number(attenuationDb));
     }
 
     /** Sets the wattmeter's range by its end in watts. */

@@ -6,6 +6,8 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.tuneup.Check;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.SeenSign;
+import org.tubrin.core.tuneup.Through;
+import org.tubrin.core.tuneup.Waveform;
 
 /**
  * Something that the operator did.
@@ -20,6 +22,8 @@ import org.tubrin.core.tuneup.SeenSign;
  * @param text as typed: for READ and SET a number, for RANGE the range, for NOTE and ABANDON words, for WARM the minutes
  *     that the heaters have been on
  * @param confirmed for READ: the operator was asked whether it is so
+ * @param products for PRODUCTS
+ * @param waveform for WAVEFORM
  */
 public record ActRequest(
         UUID clientId,
@@ -30,7 +34,18 @@ public record ActRequest(
         @Nullable Control control,
         @Nullable SeenSign sign,
         @Nullable String text,
-        @Nullable Boolean confirmed) {
+        @Nullable Boolean confirmed,
+        @Nullable ProductsEntry products,
+        @Nullable Waveform waveform) {
+
+    /**
+     * Two-tone products as typed, in decibels below; the fifth may be left away.
+     *
+     * @param through what the signal went through
+     * @param toPep whether they count from PEP, else from one tone
+     */
+    public record ProductsEntry(
+            Through through, String third, @Nullable String fifth, boolean toPep) {}
 
     /** Kinds of act. */
     public enum Act {
@@ -49,6 +64,8 @@ public record ActRequest(
         RECORD,
         UNDO,
         SIGN,
+        PRODUCTS,
+        WAVEFORM,
         NOTE,
         FINISH,
         ABANDON

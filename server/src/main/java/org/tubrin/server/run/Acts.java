@@ -3,6 +3,7 @@ package org.tubrin.server.run;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.NumberEntry;
@@ -20,10 +21,13 @@ import org.tubrin.core.tuneup.Following;
 import org.tubrin.core.tuneup.NextMove;
 import org.tubrin.core.tuneup.RunEvent;
 import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.twin.Products;
 
 /** Turns what the operator did, as it came, into events. */
 final class Acts {
     private static final double LONGEST_WARM_MIN = 24 * 60;
+    private static final double LEAST_BELOW_DB = 10;
+    private static final double MOST_BELOW_DB = 110;
 
     private Acts() {}
 
@@ -47,6 +51,8 @@ final class Acts {
             case RECORD -> List.of(new RunEvent.StepRecorded());
             case UNDO -> List.of(new RunEvent.StepUndone());
             case SIGN -> List.of(new RunEvent.SignSeen(given("sign", request.sign())));
+            case PRODUCTS -> List.of(products(given("products", request.products())));
+            case WAVEFORM -> List.of(new RunEvent.WaveformSeen(given("waveform", request.waveform())));
             case NOTE -> List.of(new RunEvent.Note(given("text", request.text()).strip()));
             case FINISH -> List.of(new RunEvent.Finished());
             case ABANDON ->
@@ -80,6 +86,15 @@ final class Acts {
         String instrument = state.setup().meterFor(role).orElseThrow().name();
         boolean confirmed = Boolean.TRUE.equals(request.confirmed());
         return new RunEvent.ReadingTaken(new Reading(role, text, value, instrument, range), confirmed);
+    }
+
+    private static RunEvent products(ActRequest.ProductsEntry entry) {
+        double third = -NumberEntry.parsePlain("third", entry.third(), LEAST_BELOW_DB, MOST_BELOW_DB, Unit.DECIBEL);
+        Optional<Double> fifth = Optional.ofNullable(entry.fifth())
+                .filter(text -> !text.isBlank())
+                .map(text -> -NumberEntry.parsePlain("fifth", text, LEAST_BELOW_DB, MOST_BELOW_DB, Unit.DECIBEL));
+        return new RunEvent.ProductsRead(
+                entry.through(), entry.toPep() ? Products.belowPep(third, fifth) : new Products(third, fifth));
     }
 
     private static RunEvent setting(RunState state, Control control, String text) {

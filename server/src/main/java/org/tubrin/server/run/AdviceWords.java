@@ -54,7 +54,7 @@ class AdviceWords {
             control = turn.control();
             from = turn.from();
             to = turn.to();
-            key = turnKey(turn, args);
+            key = turnKey(turn, state, args);
         } else if (move instanceof Move.SwitchRange range) {
             args.put("instrument", range.instrument());
             args.put("range", range.to());
@@ -118,10 +118,11 @@ class AdviceWords {
         return words.keys().contains(key) ? words.say(key) : null;
     }
 
-    private String turnKey(Move.Turn turn, Map<String, Object> args) {
+    private String turnKey(Move.Turn turn, RunState state, Map<String, Object> args) {
         if (turn.control() == Control.DRIVE) {
             args.put("from", Figures.plain(turn.from(), 2));
             args.put("to", Figures.plain(turn.to(), 2));
+            args.put("exciterTo", Figures.plain(state.setup().exciterOfW(turn.to()), 1));
             return turn.from() <= 0
                     ? "move.Turn.DRIVE.first"
                     : turn.to() > turn.from() ? "move.Turn.DRIVE.up" : "move.Turn.DRIVE.down";
@@ -141,6 +142,13 @@ class AdviceWords {
         Stage.Tubes tubes = setup.tubes();
         args.put("amplifier", setup.amplifier().name());
         args.put("exciter", setup.exciter().name());
+        args.put("padded", setup.pad().isPresent() ? "yes" : "no");
+        setup.pad().ifPresent(pad -> {
+            args.put("pad", pad.name());
+            args.put("attenuation", Figures.plain(pad.attenuationDb(), 2));
+            args.put("exciterMost", Figures.plain(setup.exciter().powerMaxW(), 0));
+            args.put("padded100", Figures.plain(pad.outputW(setup.exciter().powerMaxW()), 2));
+        });
         args.put("termination", setup.termination().name());
         args.put("band", words.name(setup.band().name()));
         args.put("tube", tubes.tube().name());

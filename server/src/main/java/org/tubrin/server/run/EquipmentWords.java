@@ -8,6 +8,7 @@ import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
@@ -29,6 +30,13 @@ final class EquipmentWords {
         }
         if (equipment instanceof Exciter exciter) {
             return words.say("detail.exciter", Map.of("most", Figures.plain(exciter.powerMaxW(), 1)));
+        }
+        if (equipment instanceof Pad pad) {
+            return words.say(
+                    "detail.pad",
+                    Map.of(
+                            "attenuation", Figures.plain(pad.attenuationDb(), 2),
+                            "most", Figures.plain(pad.powerLimitW(), 0)));
         }
         if (equipment instanceof Load load) {
             return words.say(

@@ -21,6 +21,7 @@ import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Pad;
 import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.ReadingSource;
@@ -55,7 +56,8 @@ class LiveActs {
         List<RunEvent> events = new ArrayList<>();
         if (onBench(state)) {
             bench.panel().ifPresent(panel -> {
-                moved(state, Control.DRIVE, panel.driveW()).ifPresent(events::add);
+                moved(state, Control.DRIVE, state.setup().driveOfW(panel.exciterW()))
+                        .ifPresent(events::add);
                 moved(state, Control.PLATE, panel.plate()).ifPresent(events::add);
                 moved(state, Control.LOAD, panel.load()).ifPresent(events::add);
             });
@@ -131,16 +133,15 @@ class LiveActs {
         }
         if (request.control() != null && request.to() != null) {
             TuneSetup setup = state.setup();
-            double most = setup.exciter().powerMaxW();
             switch (request.control()) {
                 case DRIVE ->
                     new Checks()
-                            .range("to", request.to(), setup.exciter().powerMinW(), most, Unit.WATT)
+                            .range("to", request.to(), setup.leastDriveW(), setup.mostDriveW(), Unit.WATT)
                             .done();
                 case PLATE -> within(request.to(), setup.tubes().plate());
                 case LOAD -> within(request.to(), setup.tubes().load());
             }
-            bench.turn(request.control(), request.to());
+            turn(setup, request.control(), request.to());
         }
         if (request.band() != null) {
             bench.band(request.band());
@@ -148,6 +149,10 @@ class LiveActs {
         if (Boolean.TRUE.equals(request.reset())) {
             bench.reset();
         }
+    }
+
+    private void turn(TuneSetup setup, Control control, double to) {
+        bench.turn(control, control == Control.DRIVE ? setup.exciterOfW(to) : to);
     }
 
     private static void within(double to, Dial dial) {
@@ -160,6 +165,7 @@ class LiveActs {
             bench.amplifier(setup.amplifier().name());
             bench.band(setup.band());
             bench.frequency(setup.frequencyHz());
+            bench.pad(setup.pad().map(Pad::attenuationDb).orElse(0.0));
         }
     }
 
@@ -188,7 +194,7 @@ class LiveActs {
                 || event instanceof RunEvent.Abandoned) {
             bench.key(false);
         } else if (event instanceof RunEvent.DialMoved moved) {
-            bench.turn(moved.control(), moved.position());
+            turn(state.setup(), moved.control(), moved.position());
         } else if (event instanceof RunEvent.RangeChosen chosen && chosen.role() == ReadingRole.OUTPUT) {
             state.setup()
                     .channelFor(ReadingRole.OUTPUT)

@@ -25,6 +25,7 @@ import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tuneup.Control;
@@ -85,6 +86,7 @@ public class RunController {
             boolean stationDescribed,
             List<Choice> amplifiers,
             List<Choice> exciters,
+            List<Choice> pads,
             List<Choice> terminations,
             List<Choice> meters,
             List<BandChoice> bands,
@@ -150,6 +152,7 @@ public class RunController {
                 stations.station().isPresent(),
                 choices(kept, Amplifier.class),
                 choices(kept, Exciter.class),
+                choices(kept, Pad.class),
                 choices(kept, Termination.class),
                 choices(kept, Meter.class),
                 List.of(Band.values()).stream()

@@ -145,22 +145,22 @@ public class RunLive implements SmartLifecycle {
         List<ExpectedCell> cells = onBench && panel.isPresent()
                 ? expected.at(
                         setup,
-                        panel.get().driveW(),
+                        setup.driveOfW(panel.get().exciterW()),
                         panel.get().plate(),
                         panel.get().load())
                 : expectedOfDraft(state);
-        return new LiveFrame(readings, onBench ? view(panel) : null, cells);
+        return new LiveFrame(readings, onBench ? view(setup, panel) : null, cells);
     }
 
     private List<ExpectedCell> expectedOfDraft(RunState state) {
         return expected.of(state.draft());
     }
 
-    private static BenchView view(Optional<BenchLink.Panel> panel) {
+    private static BenchView view(TuneSetup setup, Optional<BenchLink.Panel> panel) {
         return panel.map(shown -> new BenchView(
                         true,
                         shown.keyed(),
-                        shown.driveW(),
+                        setup.driveOfW(shown.exciterW()),
                         shown.plate(),
                         shown.load(),
                         shown.band(),

@@ -139,7 +139,8 @@ public record RunView(
             double lastKeyDownS,
             @Nullable Double temperatureC,
             boolean hot,
-            @Nullable String load) {}
+            @Nullable String load,
+            @Nullable String tubes) {}
 
     /** The warm-up. */
     public record WarmView(@Nullable Instant heatersOnSince, double wholeS, double leftS, double speed) {}

@@ -13,6 +13,7 @@ import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Load;
+import org.tubrin.core.station.Pad;
 import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tuneup.Advice;
 import org.tubrin.core.tuneup.Check;
@@ -130,8 +131,15 @@ class RunViewer {
         List<RunView.Node> nodes = new ArrayList<>();
         String carrier = words.say(
                 "line.carrier", Map.of("mode", words.name(setup.carrier().name())));
+        String exciter = setup.pad().isEmpty()
+                ? drive
+                : state.draft()
+                        .position(Control.DRIVE)
+                        .map(driveW -> Figures.plain(setup.exciterOfW(driveW), 2) + OHM_GAP + "W")
+                        .orElse("");
         nodes.add(new RunView.Node(
-                setup.exciter().name(), drive.isEmpty() ? carrier : drive + ", " + carrier, false, drive));
+                setup.exciter().name(), exciter.isEmpty() ? carrier : exciter + ", " + carrier, false, exciter));
+        setup.pad().ifPresent(pad -> nodes.add(padNode(state, pad, drive)));
         String band = words.name(setup.band().name());
         nodes.add(new RunView.Node(
                 setup.amplifier().name(),
@@ -141,6 +149,16 @@ class RunViewer {
         setup.channelFor(ReadingRole.OUTPUT).ifPresent(channel -> nodes.add(meterNode(state, channel)));
         nodes.add(terminationNode(state, clock));
         return nodes;
+    }
+
+    private RunView.Node padNode(RunState state, Pad pad, String drive) {
+        String heat = state.draft()
+                .position(Control.DRIVE)
+                .map(driveW ->
+                        ", " + words.say("line.padHeat", Map.of("heat", Figures.plain(pad.inputW(driveW) - driveW, 1))))
+                .orElse("");
+        return new RunView.Node(
+                pad.name(), Figures.plain(pad.attenuationDb(), 2) + OHM_GAP + "dB" + heat, false, drive);
     }
 
     private static String warmth(RunState state, RunState.Phase phase) {
@@ -192,7 +210,10 @@ class RunViewer {
                 clock.heat()
                         .filter(heat -> !state.keyDowns().isEmpty())
                         .map(heat -> loadWords(state, heat))
-                        .orElse(null));
+                        .orElse(null),
+                state.keyDowns().isEmpty()
+                        ? null
+                        : words.say("clock.tubes", Map.of("share", Figures.plain(100 * clock.plateHeatShare(), 0))));
     }
 
     private String loadWords(RunState state, KeyClock.Heat heat) {

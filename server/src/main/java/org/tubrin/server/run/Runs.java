@@ -18,6 +18,7 @@ import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.ChartRow;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
@@ -160,7 +161,8 @@ public class Runs {
                 request.source() == ReadingSource.BENCH
                         ? live.benchWarmUpSpeed().map(settings::withWarmUpSpeed).orElse(settings)
                         : request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()),
-                Optional.of(request.source()));
+                Optional.of(request.source()),
+                Optional.ofNullable(request.padId()).map(id -> equipment(id, Pad.class, "pad")));
     }
 
     private <T extends org.tubrin.core.station.Equipment> T equipment(UUID id, Class<T> type, String field) {

@@ -22,6 +22,7 @@ import org.tubrin.core.tuneup.School;
  * @param school how to decide
  * @param warmUpSpeed 1, or more for demonstration
  * @param source where readings come from
+ * @param padId between exciter and amplifier; absent where there is none
  */
 public record StartRequest(
         UUID runId,
@@ -34,4 +35,5 @@ public record StartRequest(
         String frequency,
         School school,
         @Nullable Double warmUpSpeed,
-        ReadingSource source) {}
+        ReadingSource source,
+        @Nullable UUID padId) {}

@@ -21,6 +21,7 @@ import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.station.TwinConstants;
@@ -208,6 +209,7 @@ public class CoreJson {
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
         @JsonSubTypes.Type(value = Exciter.class, name = "exciter"),
+        @JsonSubTypes.Type(value = Pad.class, name = "pad"),
         @JsonSubTypes.Type(value = Amplifier.class, name = "amplifier"),
         @JsonSubTypes.Type(value = Meter.class, name = "meter"),
         @JsonSubTypes.Type(value = Load.class, name = "load"),
@@ -259,6 +261,8 @@ public class CoreJson {
         @JsonSubTypes.Type(value = RunEvent.StepRecorded.class, name = "stepRecorded"),
         @JsonSubTypes.Type(value = RunEvent.StepUndone.class, name = "stepUndone"),
         @JsonSubTypes.Type(value = RunEvent.SignSeen.class, name = "signSeen"),
+        @JsonSubTypes.Type(value = RunEvent.ProductsRead.class, name = "productsRead"),
+        @JsonSubTypes.Type(value = RunEvent.WaveformSeen.class, name = "waveformSeen"),
         @JsonSubTypes.Type(value = RunEvent.Note.class, name = "note"),
         @JsonSubTypes.Type(value = RunEvent.Finished.class, name = "finished"),
         @JsonSubTypes.Type(value = RunEvent.Abandoned.class, name = "abandoned")

@@ -9,32 +9,18 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.device.Construction;
-import org.tubrin.core.quantity.Allowed;
-import org.tubrin.core.quantity.Checks;
-import org.tubrin.core.quantity.Problem;
-import org.tubrin.core.quantity.ProblemCode;
-import org.tubrin.core.quantity.Refused;
-import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.CapacitorLaw;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Expected;
-import org.tubrin.core.tuneup.ReadingSource;
-import org.tubrin.core.tuneup.Replay;
-import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.Step;
-import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.core.twin.GroundMap;
 import org.tubrin.core.twin.Linearity;
-import org.tubrin.core.twin.ModeAverage;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
 import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.TubePoint;
-import org.tubrin.core.twin.TubeTwin;
-import org.tubrin.server.feed.BenchLink;
-import org.tubrin.server.run.RunStore;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -47,65 +33,20 @@ class RunTwins {
     private static final int THREADS = Math.min(4, Runtime.getRuntime().availableProcessors());
     private static final double UNSETTLED = -1;
 
-    private final RunStore store;
-    private final BenchLink bench;
+    private final RunPlaces places;
     private final Words words;
 
-    RunTwins(RunStore store, BenchLink bench, Words words) {
-        this.store = store;
-        this.bench = bench;
+    RunTwins(RunPlaces places, Words words) {
+        this.places = places;
         this.words = words;
     }
 
-    /** Where a run stands. */
-    private record At(RunState state, TuneSetup setup, TubeTwin twin, Setting setting, boolean known) {}
-
-    private At at(UUID runId, @Nullable Double driveW) {
-        RunState state = Replay.of(store.events(runId));
-        TuneSetup setup = state.setup();
-        TubeTwin twin = Expected.twin(setup)
-                .orElseThrow(() -> new Refused(new Problem(
-                        ProblemCode.NO_TWIN, "amplifier", setup.amplifier().name(), new Allowed.Nothing())));
-        if (driveW != null) {
-            new Checks()
-                    .range("driveW", driveW, 0.01, 2 * setup.amplifier().driveLimitW(), Unit.WATT)
-                    .done();
-        }
-        Step step = state.step(state.placeInFocus());
-        Optional<BenchLink.Panel> panel =
-                setup.readings() == ReadingSource.BENCH && state.ending().isEmpty() ? bench.panel() : Optional.empty();
-        double drive = driveW != null
-                ? driveW
-                : panel.map(BenchLink.Panel::driveW)
-                        .or(() -> step.position(Control.DRIVE))
-                        .orElse(setup.topDriveW());
-        Optional<Double> plate = panel.map(BenchLink.Panel::plate).or(() -> step.position(Control.PLATE));
-        Optional<Double> load = panel.map(BenchLink.Panel::load).or(() -> step.position(Control.LOAD));
-        Setting setting = Expected.setting(
-                setup,
-                drive,
-                plate.orElse(setup.preset().plate()),
-                load.orElse(setup.preset().load()));
-        return new At(state, setup, twin, setting, plate.isPresent() && load.isPresent());
-    }
-
-    private static <T> T settled(Outcome<T> outcome) {
-        if (outcome instanceof Outcome.Settled<T> settled) {
-            return settled.point();
-        }
-        throw unsettled();
-    }
-
     private static Peak found(Optional<Peak> peak) {
-        return peak.orElseThrow(RunTwins::unsettled);
-    }
-
-    private static Refused unsettled() {
-        return new Refused(new Problem(ProblemCode.TWIN_UNSETTLED, "setting", "", new Allowed.Nothing()));
+        return peak.orElseThrow(RunPlaces::unsettled);
     }
 
     TwinController.MapView map(UUID runId, @Nullable Double driveW) {
-        At at = at(runId, driveW);
+        RunPlaces.Place at = places.at(runId, driveW);
         Setting setting = at.setting();
         Stage.Tubes tubes = at.setup().tubes();
         Peak most = found(Expected.peak(at.setup(), setting.driveW()));
@@ -134,7 +75,7 @@ class RunTwins {
                                 at,
                                 setting.plate(),
                                 setting.load(),
-                                settled(at.twin().at(setting)))
+                                RunPlaces.settled(at.twin().at(setting)))
                         : null,
                 place(at, most.plate(), most.load(), most.point()),
                 place(at, finish.plate(), finish.load(), finish.point()),
@@ -142,7 +83,7 @@ class RunTwins {
                 words.say("map.reading." + tubes.loadSense().name()));
     }
 
-    private List<TwinController.Ground> grounds(At at, GroundMap map) {
+    private List<TwinController.Ground> grounds(RunPlaces.Place at, GroundMap map) {
         Stage.Tubes tubes = at.setup().tubes();
         List<TwinController.Ground> grounds = new ArrayList<>();
         add(grounds, map, GroundMap.Figure.GRID_CURRENT_A, tubes.gridCurrentLimitA(), "A", 4);
@@ -191,7 +132,7 @@ class RunTwins {
         return list;
     }
 
-    private static TwinController.Place place(At at, double plate, double load, TubePoint point) {
+    private static TwinController.Place place(RunPlaces.Place at, double plate, double load, TubePoint point) {
         Outcome<Linearity> linearity = Linearity.of(at.twin(), at.setting().at(plate, load));
         Double thirdDb = linearity instanceof Outcome.Settled<Linearity> settled
                 ? settled.point().thirdDb()
@@ -211,8 +152,8 @@ class RunTwins {
     }
 
     TwinController.PowerView power(UUID runId) {
-        At at = at(runId, null);
-        TubePoint point = settled(at.twin().at(at.setting()));
+        RunPlaces.Place at = places.at(runId, null);
+        TubePoint point = RunPlaces.settled(at.twin().at(at.setting()));
         TubePoint.Powers powers = point.powers();
         int count = at.setup().tubes().tubeCount();
         List<TwinController.Flow> flows = new ArrayList<>();
@@ -236,7 +177,7 @@ class RunTwins {
         flows.add(new TwinController.Flow(code, words.say("flow." + code), Math.max(0, watt), in));
     }
 
-    private List<TwinController.Strain> strain(At at, TubePoint point) {
+    private List<TwinController.Strain> strain(RunPlaces.Place at, TubePoint point) {
         TubePoint.Strain strain = point.strain();
         CapacitorLaw plate = at.twin().constants().plate();
         CapacitorLaw load = at.twin().constants().load();
@@ -256,41 +197,5 @@ class RunTwins {
                 Figures.fixed(value, decimals) + "\u2009" + unit,
                 limit > 0 ? Figures.fixed(limit, 0) + "\u2009" + unit : null,
                 limit > 0 && value > limit);
-    }
-
-    TwinController.SignalView signal(UUID runId) {
-        At at = at(runId, null);
-        Setting setting = at.setting();
-        Linearity linearity = settled(Linearity.of(at.twin(), setting));
-        List<Linearity.Sample> curve = linearity.curve();
-        List<TwinController.ModeRow> modes = new ArrayList<>();
-        for (ModeAverage.Envelope envelope : ModeAverage.Envelope.values()) {
-            modes.add(mode(envelope.name(), settled(ModeAverage.of(at.twin(), setting, envelope))));
-        }
-        modes.add(mode("TWO_TONE", linearity.means()));
-        return new TwinController.SignalView(
-                setting.driveW(),
-                setting.plate(),
-                setting.load(),
-                List.of(product("THIRD", linearity.thirdDb()), product("FIFTH", linearity.fifthDb())),
-                linearity.compressionDb(),
-                curve.stream().map(Linearity.Sample::driveAmplitude).toList(),
-                curve.stream().map(Linearity.Sample::outputPeakV).toList(),
-                modes,
-                words.say("signal." + linearity.judgement().name()));
-    }
-
-    private TwinController.Product product(String code, double toToneDb) {
-        return new TwinController.Product(
-                words.say("product." + code), toToneDb, toToneDb - Linearity.TONE_BELOW_PEP_DB);
-    }
-
-    private TwinController.ModeRow mode(String code, ModeAverage average) {
-        return new TwinController.ModeRow(
-                words.say("average." + code),
-                average.outputW(),
-                average.plateCurrentA(),
-                average.gridCurrentA(),
-                average.plateHeatPerTubeW());
     }
 }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
-import org.tubrin.core.device.Construction;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
@@ -30,9 +29,7 @@ class SheetFits {
 
     TwinController.FitView fit(TwinController.FitRequest request) {
         Stations.Kept kept = stations.equipment(request.amplifierId());
-        if (!(kept.equipment() instanceof Amplifier amplifier)
-                || !(amplifier.stage() instanceof Stage.Tubes tubes)
-                || tubes.tube().construction() != Construction.TRIODE) {
+        if (!(kept.equipment() instanceof Amplifier amplifier) || !(amplifier.stage() instanceof Stage.Tubes)) {
             throw new Refused(new Problem(
                     ProblemCode.NO_SHEET_FIT, "amplifier", kept.equipment().name(), new Allowed.Nothing()));
         }
@@ -73,7 +70,7 @@ class SheetFits {
         int decimals = switch (reading.figure()) {
             case OUTPUT -> 0;
             case INPUT_SWR -> 2;
-            case RESTING_CURRENT, PLATE_CURRENT, GRID_CURRENT -> 3;
+            case RESTING_CURRENT, PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT -> 3;
         };
         return new TwinController.FitRow(
                 words.say(
@@ -81,7 +78,7 @@ class SheetFits {
                         Map.of("point", Integer.toString(reading.operation() + 1))),
                 Figures.fixed(reading.sheet(), decimals),
                 Figures.fixed(reading.twin(), decimals),
-                100 * (reading.twin() / reading.sheet() - 1));
+                reading.sheet() == 0 ? 0 : 100 * (reading.twin() / reading.sheet() - 1));
     }
 
     private TwinController.ConstantRow row(SheetFit.Parameter parameter) {

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.tuneup.Waveform;
 import org.tubrin.core.twin.DataSheet;
 import org.tubrin.core.twin.SheetFit;
 
@@ -18,10 +19,12 @@ import org.tubrin.core.twin.SheetFit;
 @RequestMapping("/api")
 public class TwinController {
     private final RunTwins twins;
+    private final RunSignals signals;
     private final SheetFits fits;
 
-    TwinController(RunTwins twins, SheetFits fits) {
+    TwinController(RunTwins twins, RunSignals signals, SheetFits fits) {
         this.twins = twins;
+        this.signals = signals;
         this.fits = fits;
     }
 
@@ -72,17 +75,43 @@ public class TwinController {
     /** Products of two equal tones, in decibels below one of them and below PEP. */
     public record Product(String label, double toToneDb, double toPepDb) {}
 
-    /** How clean the signal is; the curve's amplitudes are relative to PEP. */
-    public record SignalView(
+    /** Output against drive, amplitudes: the drive's relative to PEP. */
+    public record Curve(List<Double> drive, List<Double> output) {}
+
+    /** How clean the signal is by the twin. */
+    public record TwinSignal(
             double driveW,
             double plate,
             double load,
             List<Product> products,
             double compressionDb,
-            List<Double> driveAmplitude,
-            List<Double> outputPeakV,
+            Curve curve,
             List<ModeRow> modes,
             String judgement) {}
+
+    /** What an amplifier adds of its own to what the exciter brings, in decibels relative to one tone. */
+    public record OwnPart(
+            String label,
+            @Nullable Double leastDb,
+            @Nullable Double likelyDb,
+            double mostDb) {}
+
+    /** What a waveform can look like. */
+    public record WaveformChoice(Waveform code, String words) {}
+
+    /** How clean the signal is by what was read. */
+    public record ReadSignal(
+            List<Product> exciter,
+            List<Product> amplifier,
+            List<OwnPart> own,
+            @Nullable Curve curve,
+            @Nullable String judgement,
+            @Nullable Waveform waveform,
+            @Nullable String waveformMeans,
+            List<WaveformChoice> waveforms) {}
+
+    /** How clean the signal is: by the twin where there is one, and by what was read. */
+    public record SignalView(@Nullable TwinSignal twin, ReadSignal read, boolean mayEnter) {}
 
     @GetMapping("/runs/{id}/map")
     MapView map(@PathVariable UUID id, @RequestParam(required = false) @Nullable Double driveW) {
@@ -96,7 +125,7 @@ public class TwinController {
 
     @GetMapping("/runs/{id}/signal")
     SignalView signal(@PathVariable UUID id) {
-        return twins.signal(id);
+        return signals.signal(id);
     }
 
     /** A sheet for an amplifier of the station. */
