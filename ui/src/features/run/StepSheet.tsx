@@ -7,7 +7,7 @@ import { Tabs } from './Tabs';
 import type { Run } from './useRun';
 
 const HEAD_PX = 150;
-const LEAST_COLUMN_PX = 76;
+const LEAST_COLUMN_PX = 62;
 const STAIR_PX = 206;
 const NOW_PX = 66;
 const TWIN_PX = 108;

@@ -38,6 +38,10 @@ describe('what is chosen first', () => {
     expect(choice.terminationId).toBe('Ballast');
     expect(choice.frequency).toBe('7.1');
   });
+  it('is the amplifier of the last run, where there was one', () => {
+    expect(complete({ ...choices, lastAmplifier: 'Barque' }, {}).amplifierId).toBe('Barque');
+    expect(complete({ ...choices, lastAmplifier: 'Ketch' }, {}).amplifierId).toBe('Brigantine');
+  });
   it('keeps what was chosen while it is there', () => {
     expect(complete(choices, { amplifierId: 'Barque' }).amplifierId).toBe('Barque');
     expect(complete(choices, { amplifierId: 'gone' }).amplifierId).toBe('Brigantine');

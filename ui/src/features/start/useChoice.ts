@@ -34,10 +34,9 @@ export function remember(choice: Choice): void {
 export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
   const pick = (list: { id: string; usable: boolean }[], id: string | undefined) =>
     (list.find((one) => one.id === id && one.usable) ?? list.find((one) => one.usable))?.id ?? '';
-  // Brought along: an amplifier that has a meter of its own name is preferred to one that nothing reads.
-  const amplifiers = [...choices.amplifiers].sort(
-    (a, b) => Number(isRead(choices, b.name)) - Number(isRead(choices, a.name)),
-  );
+  // The amplifier of the last run first, then those that have a meter of their own name.
+  const rank = (name: string) => 2 * Number(name === choices.lastAmplifier) + Number(isRead(choices, name));
+  const amplifiers = [...choices.amplifiers].sort((a, b) => rank(b.name) - rank(a.name));
   const amplifierId = pick(amplifiers, wanted.amplifierId);
   const amplifier = choices.amplifiers.find((one) => one.id === amplifierId);
   const bands = amplifier?.bands ?? [];

@@ -93,7 +93,8 @@ public class RunController {
             List<NamedChoice> carriers,
             List<NamedChoice> schools,
             List<NamedChoice> sources,
-            @Nullable RunSummary inProgress) {}
+            @Nullable RunSummary inProgress,
+            @Nullable String lastAmplifier) {}
 
     @GetMapping("/runs")
     List<RunSummary> list() {
@@ -148,6 +149,7 @@ public class RunController {
     @GetMapping("/choices")
     Choices choices() {
         List<Stations.Kept> kept = stations.equipment();
+        List<RunRow> rows = mapper.runs(MOST_LISTED);
         return new Choices(
                 stations.station().isPresent(),
                 choices(kept, Amplifier.class),
@@ -167,11 +169,12 @@ public class RunController {
                                 school.name(), words.name(school.name()), words.say("school." + school.name())))
                         .toList(),
                 sources(kept),
-                mapper.runs(MOST_LISTED).stream()
+                rows.stream()
                         .filter(row -> row.ending() == null)
                         .findFirst()
                         .map(this::summary)
-                        .orElse(null));
+                        .orElse(null),
+                rows.stream().findFirst().map(RunRow::amplifier).orElse(null));
     }
 
     /** Returns where readings can come from, best first. */

@@ -37,6 +37,8 @@ import org.tubrin.server.words.Words;
 @Component
 class RunViewer {
     private static final String OHM_GAP = "\u2009";
+    /** Plates below this share of their rated heat are not worth a word. */
+    private static final double WARM_SHARE = 0.05;
 
     private final Words words;
     private final AdviceWords adviceWords;
@@ -211,7 +213,7 @@ class RunViewer {
                         .filter(heat -> !state.keyDowns().isEmpty())
                         .map(heat -> loadWords(state, heat))
                         .orElse(null),
-                state.keyDowns().isEmpty()
+                clock.plateHeatShare() < WARM_SHARE
                         ? null
                         : words.say("clock.tubes", Map.of("share", Figures.plain(100 * clock.plateHeatShare(), 0))));
     }
