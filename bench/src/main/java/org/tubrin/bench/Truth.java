@@ -16,11 +16,11 @@ import org.tubrin.core.twin.TubeTwin;
  * @param loadDriftPerK share by which it rises per kelvin
  * @param padErrorDb what a pad attenuates beyond what is written on it
  */
-record Truth(
+public record Truth(
         TubeTwin twin, double lineShare, double driveShare, double loadOhm, double loadDriftPerK, double padErrorDb) {
 
     /** Returns the amplifiers' and the station's truth that belongs to a seed: parts a few per cent off, a tube a little soft. */
-    static Truth of(TubeTwin record, long seed) {
+    public static Truth of(TubeTwin record, long seed) {
         Random random = new Random(seed);
         double emission = 0.95 + 0.03 * random.nextGaussian();
         double line = 1 + 0.012 * random.nextGaussian();
@@ -37,7 +37,7 @@ record Truth(
     }
 
     /** Returns the same with tubes that give a share of their emission. */
-    TubeTwin withEmission(double share) {
+    public TubeTwin withEmission(double share) {
         if (share >= 1) {
             return twin;
         }

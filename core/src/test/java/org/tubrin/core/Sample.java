@@ -115,6 +115,7 @@ public final class Sample {
                 new Preset(5.1, 4.5, Preset.Source.CHART),
                 TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 

@@ -37,8 +37,10 @@ public record Budget(
      * @param readings measured values by role, as far as read
      * @param driveW drive at the amplifier's input
      * @param tubes the stage
+     * @param tankEfficiency share of the plate's RF that leaves the tank, as well as it is known
      */
-    public static Budget of(Map<ReadingRole, Quantity> readings, Quantity driveW, Stage.Tubes tubes) {
+    public static Budget of(
+            Map<ReadingRole, Quantity> readings, Quantity driveW, Stage.Tubes tubes, double tankEfficiency) {
         Optional<Quantity> output = positive(readings, ReadingRole.OUTPUT);
         Optional<Quantity> plateCurrent = positive(readings, ReadingRole.PLATE_CURRENT);
         Optional<Quantity> plateVoltage = positive(readings, ReadingRole.PLATE_VOLTAGE);
@@ -57,7 +59,7 @@ public record Budget(
                         input,
                         outputOrNone,
                         (in, out) -> in.plus(driveW.scaled(tubes.feedThroughFraction()))
-                                .minus(out.scaled(1 / tubes.tankEfficiency()))
+                                .minus(out.scaled(1 / tankEfficiency))
                                 .scaled(perTube)),
                 output.filter(out -> driveW.value() > 0)
                         .map(out -> out.over(driveW, Unit.ONE).inDecibels()),

@@ -22,11 +22,19 @@ import org.tubrin.core.station.Termination;
  */
 public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict) {
 
-    /** Returns the room to every limit whose value is known, in the order in which they are shown. */
+    /**
+     * Returns the room to every limit whose value is known, in the order in which they are shown.
+     *
+     * @param dutyFactor share of the time that the carrier is on; heat counts by its average
+     * @param tankIsKnown whether the tank's loss on this band is known: then heat counts without it, else all that is not
+     *     output counts as heat
+     */
     public static List<Room> of(
             Map<ReadingRole, Quantity> readings,
             Quantity driveW,
             Budget budget,
+            double dutyFactor,
+            boolean tankIsKnown,
             Amplifier amplifier,
             Stage.Tubes tubes,
             Station station,
@@ -37,7 +45,8 @@ public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict
         tubes.screenCurrentLimitA()
                 .ifPresent(limit -> Optional.ofNullable(readings.get(ReadingRole.SCREEN_CURRENT))
                         .ifPresent(current -> rooms.add(room(LimitKind.SCREEN_CURRENT, magnitude(current), limit))));
-        budget.heatPerTubeW()
+        (tankIsKnown ? budget.heatPerTubeCorrectedW() : budget.heatPerTubeW())
+                .map(heat -> heat.scaled(dutyFactor))
                 .ifPresent(heat -> rooms.add(room(LimitKind.HEAT_PER_TUBE, heat, tubes.plateDissipationPerTubeW())));
         add(rooms, LimitKind.OUTPUT, readings, ReadingRole.OUTPUT, station.licenceLimitW());
         if (termination instanceof Load load && load.powerLimitW() < station.licenceLimitW()) {

@@ -23,6 +23,7 @@ public enum ProblemCode {
     NO_STEP,
     NO_CHANNEL,
     NO_DIALS,
+    NEEDS_PEAK_METER,
     BEYOND_EXCITER,
     BENCH_AWAY,
     BENCH_REFUSES,

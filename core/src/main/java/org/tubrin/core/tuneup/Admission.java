@@ -51,6 +51,10 @@ public final class Admission {
                         "reading",
                         taken.reading().role().name()));
             }
+        } else if (event instanceof RunEvent.SchoolChosen chosen
+                && chosen.school() == School.PULSED
+                && !state.setup().readsPeaks()) {
+            problems.add(problem(ProblemCode.NEEDS_PEAK_METER, "school", "OUTPUT"));
         } else if (event instanceof RunEvent.RangeChosen chosen) {
             refuseRange(state, chosen, problems);
         } else if (event instanceof RunEvent.DialMoved moved) {

@@ -12,13 +12,21 @@ public enum ClimbEnd {
     FULL_DRIVE,
     SATURATION,
     LIMIT_NEAR,
-    LICENCE;
+    LICENCE,
+    /** The drive was not raised from one step to the next. */
+    STAYED,
+    /** The last step was taken as such. */
+    FINISHED;
 
     private static final double FULL = 0.98;
     private static final double WORTH_RAISING = 1.05;
+    private static final double SAME = 1.02;
 
     /** Returns why the drive is not raised beyond the last step of the climb, where that is so. */
     public static Optional<ClimbEnd> of(TuneSetup setup, List<Step> steps) {
+        if (!steps.isEmpty() && steps.get(steps.size() - 1).kind() == Step.Kind.FINISH) {
+            return Optional.of(FINISHED);
+        }
         List<Step> climb =
                 steps.stream().filter(step -> step.kind() == Step.Kind.CLIMB).toList();
         if (climb.isEmpty()) {
@@ -28,15 +36,22 @@ public enum ClimbEnd {
         if (last.driveW().value() >= FULL * setup.topDriveW()) {
             return Optional.of(FULL_DRIVE);
         }
+        boolean stayed = climb.size() > 1
+                && last.driveW().value()
+                        < SAME * climb.get(climb.size() - 2).driveW().value();
+        if (stayed) {
+            return Optional.of(STAYED);
+        }
         Optional<Growth> growth =
                 climb.size() < 2 ? Optional.empty() : Growth.between(climb.get(climb.size() - 2), last);
         double saturation = setup.settings().saturationGrowth();
-        if (growth.filter(one -> one.perDoubling().value() < saturation).isPresent()) {
+        if (growth.filter(one -> one.perDoubling().high() < saturation).isPresent()) {
             return Optional.of(SATURATION);
         }
         boolean near = last.room().stream()
                 .filter(room -> room.kind() != LimitKind.DRIVE)
-                .anyMatch(room -> room.verdict() != Verdict.WITHIN);
+                .anyMatch(room -> room.verdict() == Verdict.EXCEEDS
+                        || (room.verdict() == Verdict.MAY_EXCEED && room.kind() != LimitKind.HEAT_PER_TUBE));
         if (near) {
             return Optional.of(LIMIT_NEAR);
         }
@@ -51,7 +66,7 @@ public enum ClimbEnd {
      */
     static double nextDriveW(TuneSetup setup, Step last, Optional<Growth> growth) {
         double driveW = last.driveW().value();
-        double rungW = Ladder.nextAboveW(setup, driveW);
+        double rungW = Ladder.nextAboveW(setup, last.school(), driveW);
         Optional<Quantity> output = last.measured(ReadingRole.OUTPUT).filter(one -> one.value() > 0);
         if (output.isEmpty()) {
             return rungW;

@@ -35,7 +35,7 @@ public final class Expected {
     private static final double GRID_SHARE = 0.08;
     private static final double VOLTAGE_SHARE = 0.01;
     /** Share of most output that the finish gives up to: a little heavier, much cleaner. */
-    private static final double FINISH_SHARE = 0.98;
+    static final double FINISH_SHARE = 0.98;
 
     private Expected() {}
 
@@ -53,6 +53,24 @@ public final class Expected {
         return new Setting(setup.band(), setup.frequencyHz(), driveW, plate, load, loadOhm(setup), 0);
     }
 
+    /** Returns the share of the plate's RF that leaves the tank at a LOAD position, by the twin; empty where there is none. */
+    public static Optional<Double> tankEfficiency(TuneSetup setup, double load) {
+        return twin(setup)
+                .flatMap(twin -> twin.probe(setting(setup, 1, setup.preset().plate(), load)))
+                .map(probe -> probe.tankEfficiency(load));
+    }
+
+    /** Returns the output at a drive in watts and a LOAD position with PLATE at resonance; empty where there is no twin. */
+    public static Optional<Double> peakedOutputW(TuneSetup setup, double driveW, double load) {
+        return driveW <= 0
+                ? Optional.empty()
+                : twin(setup)
+                        .flatMap(twin ->
+                                twin.probe(setting(setup, driveW, setup.preset().plate(), load)))
+                        .filter(probe -> probe.settle(driveW, probe.resonantPlate(load), load))
+                        .map(Probe::outputW);
+    }
+
     private static double loadOhm(TuneSetup setup) {
         return setup.termination() instanceof Load load ? load.resistanceColdOhm() : Mismatch.LINE_OHM;
     }
@@ -68,7 +86,7 @@ public final class Expected {
             return finish(state.setup(), driveW);
         }
         boolean toCome = !state.steps().isEmpty() && !draft.moved().contains(Control.DRIVE);
-        return peak(state.setup(), toCome ? Ladder.nextAboveW(state.setup(), driveW) : driveW);
+        return peak(state.setup(), toCome ? Ladder.nextAboveW(state.setup(), state.school(), driveW) : driveW);
     }
 
     /** Returns the twin's dials of most output at a drive in watts; empty where it knows none. */

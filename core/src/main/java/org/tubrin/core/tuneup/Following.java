@@ -18,6 +18,9 @@ public final class Following {
         if (advice.strikesReadings()) {
             events.add(new RunEvent.TriedAgain());
         }
+        if (advice.beginsFinish()) {
+            events.add(new RunEvent.FinishBegun());
+        }
         Move move = advice.move();
         if (move instanceof Move.Answer answer) {
             events.add(new RunEvent.Checked(answer.check()));

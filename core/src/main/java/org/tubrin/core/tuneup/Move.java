@@ -1,6 +1,7 @@
 package org.tubrin.core.tuneup;
 
 import java.util.List;
+import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
 
 /** What to do next: one act of one hand. */
@@ -27,15 +28,22 @@ public sealed interface Move {
     /** Rest with the key up. */
     record Rest(double leftS) implements Move {}
 
-    /** Key, peak what is named in this order, read, unkey. */
-    record KeyAndPeak(List<Control> order, double driveW) implements Move {
+    /**
+     * Key, turn what is named in this order, read, unkey.
+     *
+     * @param order what to turn
+     * @param driveW at this drive
+     * @param aim what PLATE is turned for
+     * @param targetA current that LOAD is turned for, in amperes; absent where it is turned for output
+     */
+    record KeyAndPeak(List<Control> order, double driveW, School.Aim aim, Optional<Double> targetA) implements Move {
         public KeyAndPeak {
             order = List.copyOf(order);
         }
     }
 
-    /** The key is down: peak, read, unkey by the aim. */
-    record PeakAndRead(double aimS) implements Move {}
+    /** The key is down: turn for the aim, read, unkey by the time aimed for. */
+    record PeakAndRead(double aimS, School.Aim aim) implements Move {}
 
     /** The key has been down too long: up at once. */
     record Unkey(double elapsedS) implements Move {}

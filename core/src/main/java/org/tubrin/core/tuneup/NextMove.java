@@ -4,7 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 
-/** Says what to do next in a run, by the school "peak, then heavier": a pure function of the run and the time. */
+/** Says what to do next in a run, by its school: a pure function of the run and the time. */
 public final class NextMove {
 
     private NextMove() {}
@@ -30,7 +30,7 @@ public final class NextMove {
         double elapsedS = Duration.between(clock.since(), now).toMillis() / 1000.0;
         return elapsedS >= clock.stopS()
                 ? Advice.of(new Move.Unkey(elapsedS), Reason.KEY_TOO_LONG, Caution.HOT_LOAD)
-                : Advice.of(new Move.PeakAndRead(clock.aimS()), Reason.KEY_IS_DOWN);
+                : Advice.of(new Move.PeakAndRead(clock.aimS(), state.school().aim()), Reason.KEY_IS_DOWN);
     }
 
     private static Advice preflight(RunState state) {

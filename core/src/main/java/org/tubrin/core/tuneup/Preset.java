@@ -22,6 +22,8 @@ public record Preset(double plate, double load, Source source) {
     public enum Source {
         CARD,
         CHART,
+        /** By the amplifier's twin. */
+        TWIN,
         /** Nobody knows: the middle of PLATE, the heavy end of LOAD. */
         NONE
     }

@@ -19,6 +19,7 @@ public final class Replay {
     private static final double LIKELY_EFFICIENCY = 0.6;
 
     private final TuneSetup setup;
+    private School school;
     private final Instant startedAt;
     private final Set<Check> checks = EnumSet.noneOf(Check.class);
     private final List<Step> steps = new ArrayList<>();
@@ -27,10 +28,12 @@ public final class Replay {
     private final List<String> notes = new ArrayList<>();
     private Optional<Instant> heatersOnSince = Optional.empty();
     private Optional<SeenSign> openSign = Optional.empty();
+    private final Set<Control> movedSinceSign = EnumSet.noneOf(Control.class);
     private final Map<Through, Products> products = new EnumMap<>(Through.class);
     private Optional<Waveform> waveform = Optional.empty();
     private RunState.@Nullable Ending ending;
     private Step draft;
+    private int keyDownsBeforeStep;
     private long sequence;
     private Instant lastAt;
 
@@ -42,8 +45,9 @@ public final class Replay {
         startedAt = first.at();
         lastAt = first.at();
         sequence = first.sequence();
+        school = setup.school();
         draft = emptyDraft(new EnumMap<>(Control.class));
-        double firstOutputW = likelyOutputW(Ladder.drivesW(setup).get(0));
+        double firstOutputW = likelyOutputW(Ladder.drivesW(setup, school).get(0));
         for (ReadingRole role : ReadingRole.values()) {
             setup.channelFor(role).ifPresent(channel -> ranges.put(role, startingRange(role, channel, firstOutputW)));
         }
@@ -93,9 +97,12 @@ public final class Replay {
             move(moved);
         } else if (event instanceof RunEvent.TriedAgain) {
             openSign = Optional.empty();
-            draft = new Step(setup, draft.kind(), draft.positions(), draft.moved(), Map.of(), Set.of(), 0);
+            draft = new Step(setup, school, draft.kind(), draft.positions(), draft.moved(), Map.of(), Set.of(), 0);
+        } else if (event instanceof RunEvent.FinishBegun) {
+            draft = withKind(draft, Step.Kind.FINISH);
         } else if (event instanceof RunEvent.StepRecorded) {
             steps.add(withKind(draft));
+            keyDownsBeforeStep = keyDowns.size();
             draft = emptyDraft(draft.positions());
         } else if (event instanceof RunEvent.StepUndone) {
             draft = steps.remove(steps.size() - 1);
@@ -108,6 +115,10 @@ public final class Replay {
     private void applyRare(RunEvent event) {
         if (event instanceof RunEvent.SignSeen seen) {
             openSign = Optional.of(seen.sign());
+            movedSinceSign.clear();
+        } else if (event instanceof RunEvent.SchoolChosen chosen) {
+            school = chosen.school();
+            draft = with(draft.readings(), draft.confirmed(), draft.keyDowns());
         } else if (event instanceof RunEvent.ProductsRead read) {
             products.put(read.through(), read.products());
         } else if (event instanceof RunEvent.WaveformSeen seen) {
@@ -159,18 +170,20 @@ public final class Replay {
         positions.put(event.control(), event.position());
         Set<Control> moved = EnumSet.of(event.control());
         moved.addAll(draft.moved());
-        draft = new Step(setup, draft.kind(), positions, moved, draft.readings(), draft.confirmed(), draft.keyDowns());
+        movedSinceSign.add(event.control());
+        draft = new Step(
+                setup, school, draft.kind(), positions, moved, draft.readings(), draft.confirmed(), draft.keyDowns());
     }
 
-    /** Returns the best guess of the output while the key goes down, before it is read. */
+    /** Returns the best guess of the average output while the key goes down, before it is read. */
     private double powerInHandW() {
         double driveW = draft.driveW().value();
         return draft.measured(ReadingRole.OUTPUT)
                 .or(() -> steps.isEmpty()
                         ? Optional.empty()
                         : steps.get(steps.size() - 1).measured(ReadingRole.OUTPUT))
-                .map(quantity -> Math.max(0, quantity.value()))
-                .orElseGet(() -> likelyOutputW(driveW));
+                .map(quantity -> draft.dutyFactor() * Math.max(0, quantity.value()))
+                .orElseGet(() -> draft.dutyFactor() * likelyOutputW(driveW));
     }
 
     /** Returns the best guess of the heat in each tube meanwhile. */
@@ -180,30 +193,44 @@ public final class Replay {
                 .or(() -> steps.isEmpty()
                         ? Optional.empty()
                         : steps.get(steps.size() - 1).budget().heatPerTubeW())
-                .map(quantity -> Math.max(0, quantity.value()))
-                .orElseGet(() -> likelyOutputW(draft.driveW().value())
+                .map(quantity -> draft.dutyFactor() * Math.max(0, quantity.value()))
+                .orElseGet(() -> draft.dutyFactor()
+                        * likelyOutputW(draft.driveW().value())
                         * (1 / LIKELY_EFFICIENCY - 1)
                         / setup.tubes().tubeCount());
     }
 
     private Step with(
             Map<ReadingRole, org.tubrin.core.metering.Reading> readings, Set<ReadingRole> confirmed, int keyed) {
-        return new Step(setup, draft.kind(), draft.positions(), draft.moved(), readings, confirmed, keyed);
+        return new Step(setup, school, draft.kind(), draft.positions(), draft.moved(), readings, confirmed, keyed);
     }
 
     private Step emptyDraft(Map<Control, Double> positions) {
-        return new Step(setup, Step.Kind.CLIMB, positions, Set.of(), Map.of(), Set.of(), 0);
+        return new Step(setup, school, Step.Kind.CLIMB, positions, Set.of(), Map.of(), Set.of(), 0);
     }
 
     private Step withKind(Step step) {
-        Step.Kind kind = ClimbEnd.of(setup, steps).isPresent() ? Step.Kind.FINISH : Step.Kind.CLIMB;
+        boolean last =
+                step.kind() == Step.Kind.FINISH || ClimbEnd.of(setup, steps).isPresent();
+        return withKind(step, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
+    }
+
+    private Step withKind(Step step, Step.Kind kind) {
         return new Step(
-                setup, kind, step.positions(), step.moved(), step.readings(), step.confirmed(), step.keyDowns());
+                setup,
+                school,
+                kind,
+                step.positions(),
+                step.moved(),
+                step.readings(),
+                step.confirmed(),
+                step.keyDowns());
     }
 
     private RunState state() {
         return new RunState(
                 setup,
+                school,
                 sequence,
                 startedAt,
                 lastAt,
@@ -213,7 +240,9 @@ public final class Replay {
                 withKind(draft),
                 ranges,
                 keyDowns,
+                keyDowns.size() - keyDownsBeforeStep,
                 openSign,
+                movedSinceSign,
                 products,
                 waveform,
                 notes,

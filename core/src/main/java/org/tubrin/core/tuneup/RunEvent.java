@@ -54,6 +54,9 @@ public sealed interface RunEvent {
     /** The readings of the step in hand no longer hold, since something was changed: read again. */
     record TriedAgain() implements RunEvent {}
 
+    /** The step in hand is the last one: LOAD goes where it is to end, and PLATE alone is peaked. */
+    record FinishBegun() implements RunEvent {}
+
     /** The step in hand is done. */
     record StepRecorded() implements RunEvent {}
 
@@ -68,6 +71,9 @@ public sealed interface RunEvent {
 
     /** What the waveform of two tones or speech looks like on a scope. */
     record WaveformSeen(Waveform waveform) implements RunEvent {}
+
+    /** From here on the run goes by another school; what was read stays. */
+    record SchoolChosen(School school) implements RunEvent {}
 
     /** The operator wrote something down; 1 to 500 characters. */
     record Note(String text) implements RunEvent {

@@ -13,6 +13,7 @@ import org.tubrin.core.twin.Products;
  * Where a run stands: a pure function of its events.
  *
  * @param setup what it is about
+ * @param school by which it goes now
  * @param sequence of the last event
  * @param startedAt when it began
  * @param lastAt when the last event happened
@@ -22,7 +23,9 @@ import org.tubrin.core.twin.Products;
  * @param draft the step in hand
  * @param ranges range in use by role
  * @param keyDowns every key-down
+ * @param keyDownsInStep how many of them since the last step was done, tries that were struck counted
  * @param openSign a sign that the operator saw and has not acted on
+ * @param movedSinceSign controls that were moved since
  * @param products two-tone products as read last, by what the signal went through
  * @param waveform what the waveform looked like last
  * @param notes what was written down
@@ -30,6 +33,7 @@ import org.tubrin.core.twin.Products;
  */
 public record RunState(
         TuneSetup setup,
+        School school,
         long sequence,
         Instant startedAt,
         Instant lastAt,
@@ -39,7 +43,9 @@ public record RunState(
         Step draft,
         Map<ReadingRole, String> ranges,
         List<KeyDown> keyDowns,
+        int keyDownsInStep,
         Optional<SeenSign> openSign,
+        Set<Control> movedSinceSign,
         Map<Through, Products> products,
         Optional<Waveform> waveform,
         List<String> notes,
@@ -68,6 +74,7 @@ public record RunState(
         steps = List.copyOf(steps);
         ranges = Map.copyOf(ranges);
         keyDowns = List.copyOf(keyDowns);
+        movedSinceSign = Set.copyOf(movedSinceSign);
         products = Map.copyOf(products);
         notes = List.copyOf(notes);
     }
@@ -86,7 +93,7 @@ public record RunState(
         if (!climbIsDone()) {
             return Phase.CLIMBING;
         }
-        if (steps.get(steps.size() - 1).kind() != Step.Kind.FINISH) {
+        if (school.finishesHeavier() && steps.get(steps.size() - 1).kind() != Step.Kind.FINISH) {
             return Phase.FINISHING;
         }
         return openChecks(Check.closing()).isEmpty() ? Phase.WRITING : Phase.CLOSING;

@@ -2,6 +2,7 @@ package org.tubrin.core.tuneup;
 
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 
@@ -9,8 +10,13 @@ import org.tubrin.core.quantity.Quantity;
 final class SignAdvice {
     /** How much below the cause of excess the drive goes. */
     private static final double MARGIN = 0.97;
+    /** Less than this is too little to lower a drive by. */
+    private static final double LEAST_LOWER = 0.95;
 
     private static final int RUNGS_AFTER_TRIP = 2;
+
+    /** When peaking so often did not help, something else must. */
+    private static final int MOST_PEAKINGS = 3;
 
     private final RunState state;
     private final TuneSetup setup;
@@ -39,12 +45,28 @@ final class SignAdvice {
 
     private Advice seen(SeenSign sign) {
         return switch (sign) {
-            case TRIP -> lowerDrive(Ladder.belowW(setup, draft.driveW().value(), RUNGS_AFTER_TRIP), Reason.AFTER_TRIP);
+            case TRIP -> afterTrip();
             case ARC ->
                 heavier(setup.settings().finishMarks(), Reason.AFTER_ARC)
                         .orElseGet(() -> workThrough(Sign.Code.ARC_SEEN, Reason.AFTER_ARC));
             case KNOB_SLIPS -> workThrough(Sign.Code.KNOB_SLIPS, Reason.KNOB_FIRST);
         };
+    }
+
+    /** Less drive, heavier, then the drill that resets the protection; one after the other, then from the bottom again. */
+    private Advice afterTrip() {
+        if (!state.movedSinceSign().contains(Control.DRIVE)) {
+            double fromW = draft.driveW().value();
+            double toW = Ladder.belowW(setup, fromW, RUNGS_AFTER_TRIP);
+            return Advice.of(new Move.Turn(Control.DRIVE, fromW, toW, 0), Reason.AFTER_TRIP);
+        }
+        double marks = setup.settings().loadNotchMarks();
+        Optional<Move.Turn> turn = draft.position(Control.LOAD)
+                .map(at -> new Move.Turn(Control.LOAD, at, setup.tubes().heavier(at, marks), marks))
+                .filter(one -> one.from() != one.to());
+        return turn.isPresent() && !state.movedSinceSign().contains(Control.LOAD)
+                ? Advice.of(turn.get(), Reason.AFTER_TRIP)
+                : workThrough(Sign.Code.TRIPPED, Reason.RESET_AFTER_TRIP);
     }
 
     private Optional<Advice> mend(Sign sign) {
@@ -55,23 +77,32 @@ final class SignAdvice {
             case GRID_CURRENT_LIMIT ->
                 Optional.of(heavier(step, Reason.GRID_CURRENT_OVER).orElseGet(() -> oneRungLower(Reason.LOAD_AT_STOP)));
             case SCREEN_CURRENT_LIMIT, COUPLED_TOO_LIGHTLY -> heavier(step, Reason.TOO_LIGHT);
-            case PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
-            case HEAT_LIMIT -> Optional.of(heatOver(sign));
+            case FIRST_CEILING, PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
+            case HEAT_LIMIT ->
+                heatIsCertain() || state.keyDownsInStep() < 2 ? Optional.of(heatOver(sign)) : Optional.empty();
             case OUTPUT_LIMIT ->
                 Optional.of(lowerDrive(
                         driveForOutputW(setup.station().licenceLimitW()), Reason.OUTPUT_OVER, Caution.LICENCE));
             case LOAD_POWER_LIMIT -> Optional.of(oneRungLower(Reason.LOAD_POWER_OVER));
             case DRIVE_LIMIT -> Optional.of(lowerDrive(setup.amplifier().driveLimitW(), Reason.DRIVE_OVER));
-            case COUPLED_TOO_HEAVILY -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
+            case COUPLED_TOO_HEAVILY, PLATE_OFF_PEAK -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(sign.code(), Reason.METER_LIES));
             case EFFICIENCY_LOW -> once(workThrough(sign.code(), Reason.OUTPUT_POOR));
             default -> Optional.empty();
         };
     }
 
-    /** Lets a doubt be looked into once per reading: when the operator says the reading stands, the step goes on. */
+    /** Lets a doubt be looked into: when the operator says the reading stands, or after enough tries, the step goes on. */
     private Optional<Advice> once(Advice advice) {
-        return draft.confirmed().contains(ReadingRole.OUTPUT) ? Optional.empty() : Optional.of(advice);
+        boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT) || state.keyDownsInStep() >= MOST_PEAKINGS;
+        return lookedInto ? Optional.empty() : Optional.of(advice);
+    }
+
+    /** Returns whether the heat is beyond its limit even by the lower end of what the meters leave open. */
+    private boolean heatIsCertain() {
+        return draft.room().stream()
+                .anyMatch(room ->
+                        room.kind() == LimitKind.HEAT_PER_TUBE && room.value().low() > room.limit());
     }
 
     private Advice heatOver(Sign sign) {
@@ -80,14 +111,24 @@ final class SignAdvice {
                 .map(Quantity::value)
                 .filter(efficiency -> efficiency < setup.settings().efficiencyLow())
                 .isPresent();
-        return poor ? rePeak(Reason.HEAT_OVER) : driveForCurrent(sign, Reason.HEAT_OVER);
+        Optional<Advice> lighter = draft.kind() == Step.Kind.FINISH && state.keyDownsInStep() < MOST_PEAKINGS
+                ? heavier(-setup.settings().finishMarks(), Reason.HEAT_LIGHTER)
+                : Optional.empty();
+        if (lighter.isPresent() && !poor) {
+            return lighter.get();
+        }
+        return poor && state.keyDownsInStep() < MOST_PEAKINGS
+                ? rePeak(Reason.HEAT_OVER)
+                : driveForCurrent(sign, Reason.HEAT_OVER);
     }
 
     private Advice rePeak(Reason reason) {
         return Advice.striking(
                 new Move.KeyAndPeak(
                         List.of(Control.PLATE, Control.LOAD, Control.PLATE),
-                        draft.driveW().value()),
+                        draft.driveW().value(),
+                        state.school().aim(),
+                        TargetAdvice.targetA(state)),
                 reason);
     }
 
@@ -101,7 +142,10 @@ final class SignAdvice {
     /** Lowers the drive so that what grows like a current, with the square root of the drive, comes under its limit. */
     private Advice driveForCurrent(Sign sign, Reason reason) {
         double ratio = number(sign, "limit") / number(sign, "value");
-        return lowerDrive(Ladder.settable(draft.driveW().value() * ratio * ratio * MARGIN), reason);
+        // Heat rests on the resting current too, and follows the drive less than a current does.
+        double power = sign.code() == Sign.Code.HEAT_LIMIT ? 4 : 2;
+        double lowerW = draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(ratio, power) * MARGIN);
+        return lowerDrive(Ladder.settable(lowerW), reason);
     }
 
     private static double number(Sign sign, String name) {

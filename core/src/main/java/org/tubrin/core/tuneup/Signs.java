@@ -25,6 +25,9 @@ public final class Signs {
     private static final double STILL_OUTPUT = 0.1;
 
     private static final double STILL_PLATE_CURRENT = 1.2;
+    /** Output below this share of the twin's at the same LOAD is not explained by a load or a tube. */
+    private static final double OFF_PEAK_SHARE = 0.6;
+
     private static final double FULL_DRIVE = 0.95;
     /** Output on the highest bands, as a share of the claim, that tube and stray capacitance explain. */
     private static final double HIGHEST_BAND_SHARE = 0.75;
@@ -36,6 +39,7 @@ public final class Signs {
         List<Sign> signs = new ArrayList<>();
         Budget budget = step.budget();
         addLimits(step, signs);
+        addCeiling(step, before, signs);
         addCoupling(step, before, budget, signs);
         addEfficiency(step, budget, signs);
         budget.sag()
@@ -57,6 +61,19 @@ public final class Signs {
                         beyond ? Severity.LIMIT : Severity.WATCH,
                         Map.of("value", room.value().value(), "limit", room.limit())));
             }
+        }
+    }
+
+    private static void addCeiling(Step step, Optional<Step> before, List<Sign> signs) {
+        Optional<Double> ceiling = step.setup().customs().firstCeilingA();
+        Optional<Quantity> current = step.measured(ReadingRole.PLATE_CURRENT);
+        if (before.isEmpty()
+                && ceiling.isPresent()
+                && current.filter(one -> one.value() > ceiling.get()).isPresent()) {
+            signs.add(new Sign(
+                    Code.FIRST_CEILING,
+                    Severity.LIMIT,
+                    Map.of("value", current.get().value(), "limit", ceiling.get())));
         }
     }
 
@@ -102,13 +119,30 @@ public final class Signs {
         Optional<Quantity> ratio = budget.gridToPlateRatio();
         ratio.filter(one -> one.value() > light)
                 .ifPresent(one -> signs.add(sign(Code.COUPLED_TOO_LIGHTLY, Severity.WATCH, "ratio", one)));
+        addOffPeak(step, signs);
         before.ifPresent(last -> addGrowth(last, step, ratio, signs));
+    }
+
+    /** With a twin: the output is far from what it has at this drive and LOAD with PLATE peaked, whatever the meter's class. */
+    private static void addOffPeak(Step step, List<Sign> signs) {
+        Optional<Quantity> output = step.measured(ReadingRole.OUTPUT);
+        Optional<Double> load = step.position(Control.LOAD);
+        if (output.isEmpty() || load.isEmpty()) {
+            return;
+        }
+        double mostW = output.get().value() + 2 * output.get().standardUncertainty();
+        Expected.peakedOutputW(step.setup(), step.driveW().value(), load.get())
+                .filter(expected -> mostW < OFF_PEAK_SHARE * expected)
+                .ifPresent(expected -> signs.add(new Sign(
+                        Code.PLATE_OFF_PEAK,
+                        Severity.WATCH,
+                        Map.of("output", output.get().value(), "expected", expected))));
     }
 
     private static void addGrowth(Step last, Step step, Optional<Quantity> ratio, List<Sign> signs) {
         Optional<Growth> growth = Growth.between(last, step)
                 .filter(one ->
-                        one.perDoubling().value() < step.setup().settings().saturationGrowth());
+                        one.perDoubling().high() < step.setup().settings().saturationGrowth());
         if (growth.isEmpty()) {
             return;
         }
@@ -128,9 +162,9 @@ public final class Signs {
         TuneSetup setup = step.setup();
         budget.efficiency().ifPresent(efficiency -> {
             boolean full = step.driveW().value() >= FULL_DRIVE * setup.topDriveW();
-            if (efficiency.value() > setup.settings().efficiencyHigh()) {
+            if (efficiency.low() > setup.settings().efficiencyHigh()) {
                 signs.add(sign(Code.EFFICIENCY_TOO_HIGH, Severity.WATCH, "efficiency", efficiency));
-            } else if (full && efficiency.value() < setup.settings().efficiencyLow()) {
+            } else if (full && efficiency.high() < setup.settings().efficiencyLow()) {
                 signs.add(sign(Code.EFFICIENCY_LOW, Severity.WATCH, "efficiency", efficiency));
             }
             boolean highest = setup.band().lowestHz() >= Band.MHZ_28.lowestHz();

@@ -21,6 +21,7 @@ import org.tubrin.core.quantity.Unit;
  * One step of drive: in hand, or done.
  *
  * @param setup the run's setup
+ * @param school by which it is taken
  * @param kind a step of the climb, or the last one a little heavier
  * @param positions where the dials and the drive stand, as far as known
  * @param moved what was set since the step began
@@ -30,6 +31,7 @@ import org.tubrin.core.quantity.Unit;
  */
 public record Step(
         TuneSetup setup,
+        School school,
         Kind kind,
         Map<Control, Double> positions,
         Set<Control> moved,
@@ -76,7 +78,29 @@ public record Step(
 
     private Optional<Quantity> worth(Reading reading) {
         return setup.channelFor(reading.role())
-                .flatMap(channel -> channel.range(reading.range()).map(range -> channel.measured(reading, range)));
+                .flatMap(channel -> channel.range(reading.range()).map(range -> channel.measured(reading, range)))
+                .map(shown -> school == School.PULSED ? ofPulse(reading.role(), shown) : shown);
+    }
+
+    /**
+     * Returns what a panel meter's average over pulses is at their peak: what it shows above rest, over the duty factor. An
+     * output meter holds the peak itself; the plate voltage sags with the average and is taken as shown.
+     */
+    private Quantity ofPulse(ReadingRole role, Quantity shown) {
+        double duty = dutyFactor();
+        return switch (role) {
+            case PLATE_CURRENT ->
+                shown.minus(Quantity.exact(
+                                (1 - duty) * setup.tubes().restingPlateCurrentA(), Unit.AMPERE, Standing.ASSUMED))
+                        .scaled(1 / duty);
+            case GRID_CURRENT, SCREEN_CURRENT -> shown.scaled(1 / duty);
+            default -> shown;
+        };
+    }
+
+    /** Returns the share of the time that the carrier is on: 1 but for pulses. */
+    public double dutyFactor() {
+        return school == School.PULSED ? setup.customs().dutyFactor() : 1;
     }
 
     /** Returns the drive as a quantity: what the exciter is set to, with the bound of its scale; zero where not set. */
@@ -94,7 +118,16 @@ public record Step(
 
     /** Returns the budget of what has been read. */
     public Budget budget() {
-        return Budget.of(measured(), driveW(), setup.tubes());
+        return Budget.of(
+                measured(),
+                driveW(),
+                setup.tubes(),
+                tankEfficiency().orElse(setup.tubes().tankEfficiency()));
+    }
+
+    /** Returns what the twin knows of the tank at this band and LOAD. */
+    private Optional<Double> tankEfficiency() {
+        return position(Control.LOAD).flatMap(load -> Expected.tankEfficiency(setup, load));
     }
 
     /** Returns output over plate input, where both are known. */
@@ -105,7 +138,15 @@ public record Step(
     /** Returns the room left to each limit. */
     public List<Room> room() {
         return Room.of(
-                measured(), driveW(), budget(), setup.amplifier(), setup.tubes(), setup.station(), setup.termination());
+                measured(),
+                driveW(),
+                budget(),
+                dutyFactor(),
+                tankEfficiency().isPresent(),
+                setup.amplifier(),
+                setup.tubes(),
+                setup.station(),
+                setup.termination());
     }
 
     /** Returns the roles asked for that have no reading yet. */

@@ -2,12 +2,12 @@ package org.tubrin.core.tuneup;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.twin.Peak;
 
 /** The next move within a step of the climb, or within the finish. */
@@ -19,11 +19,26 @@ final class StepAdvice {
     private static final double LEAST_GROWTH = 1.4;
 
     private static final double MOST_GROWTH = 2.0;
+    /** Output over what the twin foresees, from least to most. */
+    private static final double FORESEEN_LEAST = 0.88;
+
+    private static final double FORESEEN_MOST = 1.1;
     private static final double FINISH_LEAST = 0.94;
     private static final double FINISH_MOST = 1.01;
 
     /** How far beyond the twin's own finish the finish may lie, since amplifier and twin differ a little. */
     private static final double BEYOND_FINISH_MARKS = 0.4;
+
+    /** LOAD further than this from where it should end is worth another key-down. */
+    private static final double OFF_MARKS = 0.4;
+
+    private static final int MOST_CORRECTIONS = 3;
+
+    /** Below this share of full drive grid current hardly shows. */
+    private static final double SEEN_GRID_SHARE = 0.4;
+
+    /** A drive raised by less than this ratio is not worth another step. */
+    private static final double WORTH_RAISING = 1.05;
 
     /** A turn smaller than this is not worth asking for. */
     private static final double LEAST_TURN_MARKS = 0.08;
@@ -32,12 +47,14 @@ final class StepAdvice {
     private final TuneSetup setup;
     private final Step draft;
     private final Instant now;
+    private final Optional<Foresight> foresight;
 
     private StepAdvice(RunState state, Instant now) {
         this.state = state;
         this.setup = state.setup();
         this.draft = state.draft();
         this.now = now;
+        foresight = foresees() && draft.readings().isEmpty() ? Foresight.of(setup, state.steps()) : Optional.empty();
     }
 
     static Advice of(RunState state, Instant now) {
@@ -56,6 +73,10 @@ final class StepAdvice {
         if (mend.isPresent()) {
             return mend.get();
         }
+        Optional<Advice> nearer = draft.isComplete() ? TargetAdvice.of(state).or(this::corrected) : Optional.empty();
+        if (nearer.isPresent()) {
+            return nearer.get();
+        }
         if (draft.isComplete()) {
             return recordStep();
         }
@@ -65,6 +86,26 @@ final class StepAdvice {
                     : Advice.of(new Move.EnterReadings(draft.missing()), Reason.READINGS_MISSING);
         }
         return draft.kind() == Step.Kind.FINISH ? prepareFinish() : prepareClimb();
+    }
+
+    /** At the end the currents tell best where LOAD is: returns how it goes to where it should end, when it is off by much. */
+    private Optional<Advice> corrected() {
+        if (draft.kind() != Step.Kind.FINISH || !foresees() || state.keyDownsInStep() >= MOST_CORRECTIONS) {
+            return Optional.empty();
+        }
+        List<Step> told = new ArrayList<>(state.steps());
+        told.add(draft);
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        return Foresight.of(setup, told)
+                .flatMap(twin -> twin.loadFinish(draft.driveW().value()))
+                .filter(to -> Math.abs(marks(loadAt, to)) > OFF_MARKS)
+                .map(to -> Advice.striking(
+                        new Move.Turn(Control.LOAD, loadAt, to, marks(loadAt, to)),
+                        marks(loadAt, to) > 0 ? Reason.CORRECT_HEAVIER : Reason.CORRECT_LIGHTER));
+    }
+
+    private boolean foresees() {
+        return state.school().aim() == School.Aim.OUTPUT && state.school().tunesLoadEachStep();
     }
 
     private Control unknownControl() {
@@ -79,7 +120,7 @@ final class StepAdvice {
     private Advice recordStep() {
         Reason reason = draft.kind() == Step.Kind.FINISH
                 ? Reason.FINISH_IS_GOOD
-                : draft.driveW().value() >= setup.topDriveW() / SAME_DRIVE ? Reason.STEP_IS_LAST : Reason.STEP_IS_GOOD;
+                : atTheTop() ? Reason.STEP_IS_LAST : Reason.STEP_IS_GOOD;
         return Advice.of(new Move.RecordStep(draft.driveW().value()), reason);
     }
 
@@ -91,13 +132,13 @@ final class StepAdvice {
         double fromW = last.get().driveW().value();
         Optional<Growth> growth =
                 state.stepBefore(state.steps().size() - 1).flatMap(before -> Growth.between(before, last.get()));
-        double targetW = ClimbEnd.nextDriveW(setup, last.get(), growth);
+        double rungW = ClimbEnd.nextDriveW(setup, last.get(), growth);
+        if (foresight.isPresent()) {
+            return foresee(foresight.get(), last.get(), rungW);
+        }
+        double targetW = rungW;
         double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : targetW;
-        double doublings = Math.log(driveW / fromW) / Math.log(2);
-        Optional<Quantity> output = last.get().measured(ReadingRole.OUTPUT);
-        Optional<Advice.Expectation> expect = output.map(one -> new Advice.Expectation(
-                one.value() * Math.pow(LEAST_GROWTH, doublings), one.value() * Math.pow(MOST_GROWTH, doublings)));
-
+        Optional<Advice.Expectation> expect = expectation(last.get(), fromW, driveW);
         Optional<Advice> range = widerRange(expect);
         if (range.isPresent()) {
             return range.get();
@@ -107,17 +148,89 @@ final class StepAdvice {
         double heavier = Expected.peak(setup, driveW)
                 .map(peak -> noHeavierThan(setup.tubes().heavier(peak.load(), notch / 2), loadAt, notch))
                 .orElseGet(() -> setup.tubes().heavier(loadAt, notch));
-        if (!draft.moved().contains(Control.LOAD) && heavier != loadAt) {
+        if (state.school().tunesLoadEachStep() && !draft.moved().contains(Control.LOAD) && heavier != loadAt) {
             return Advice.of(new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.ANTICIPATE);
         }
         if (!draft.moved().contains(Control.DRIVE)) {
-            boolean capped = targetW < Ladder.nextAboveW(setup, fromW) / SAME_DRIVE;
+            boolean capped = targetW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
             return Advice.of(
                             new Move.Turn(Control.DRIVE, fromW, targetW, 0),
                             capped ? Reason.LICENCE_CAPS_DRIVE : Reason.DOUBLE_DRIVE)
                     .expecting(expect);
         }
-        return keyAndPeak(Reason.PEAK_FOR_OUTPUT, List.of(Control.PLATE, Control.LOAD, Control.PLATE), expect);
+        return keyAndPeak(peakReason(), order(), expect);
+    }
+
+    /**
+     * The next step with a twin: below the top LOAD stays where it was preset and PLATE alone is peaked; for the last step LOAD
+     * goes at once to where it is to end.
+     */
+    private Advice foresee(Foresight twin, Step last, double rungW) {
+        double fromW = last.driveW().value();
+        double borneW = twin.driveWithinW(rungW);
+        boolean stays = borneW < fromW * WORTH_RAISING;
+        double targetW = stays ? fromW : borneW;
+        double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : targetW;
+        boolean ends = stays || borneW < rungW / SAME_DRIVE || targetW >= setup.topDriveW() / SAME_DRIVE;
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        Optional<Double> load = ends ? twin.loadFinish(driveW) : Optional.empty();
+        Optional<Advice.Expectation> expect = twin.outputW(driveW, load.orElse(loadAt))
+                .map(output -> new Advice.Expectation(FORESEEN_LEAST * output, FORESEEN_MOST * output));
+        Optional<Advice> range = widerRange(expect);
+        if (range.isPresent()) {
+            return range.get();
+        }
+        boolean turns = load.filter(to -> Math.abs(marks(loadAt, to)) >= LEAST_TURN_MARKS)
+                .isPresent();
+        if (turns && !draft.moved().contains(Control.LOAD)) {
+            Advice turn = Advice.of(
+                    new Move.Turn(Control.LOAD, loadAt, load.get(), marks(loadAt, load.get())), Reason.FINISH_AT_ONCE);
+            return stays ? turn.beginningFinish() : turn;
+        }
+        if (!draft.moved().contains(Control.DRIVE) && !stays) {
+            Reason reason = borneW < rungW / SAME_DRIVE
+                    ? Reason.LIMITS_CAP_DRIVE
+                    : rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE
+                            ? Reason.LICENCE_CAPS_DRIVE
+                            : Reason.DOUBLE_DRIVE;
+            Advice up = Advice.of(new Move.Turn(Control.DRIVE, fromW, targetW, 0), reason)
+                    .expecting(expect);
+            return ends ? up.beginningFinish() : up;
+        }
+        return keyAndPeak(peakReason(), order(), expect);
+    }
+
+    private Optional<Advice.Expectation> expectation(Step last, double fromW, double driveW) {
+        double doublings = Math.log(driveW / fromW) / Math.log(2);
+        return last.measured(ReadingRole.OUTPUT)
+                .map(one -> new Advice.Expectation(
+                        one.value() * Math.pow(LEAST_GROWTH, doublings),
+                        one.value() * Math.pow(MOST_GROWTH, doublings)));
+    }
+
+    /** Returns what to turn while keyed: LOAD too where the school tunes it at this drive. */
+    private List<Control> order() {
+        boolean tunesLoad = foresight.isEmpty() && (state.school().tunesLoadEachStep() || atTheTop());
+        return tunesLoad ? List.of(Control.PLATE, Control.LOAD, Control.PLATE) : List.of(Control.PLATE);
+    }
+
+    private boolean atTheTop() {
+        return draft.driveW().value() >= setup.topDriveW() / SAME_DRIVE;
+    }
+
+    /** Returns what PLATE is turned for at this drive: low down there is no grid current to see yet. */
+    private School.Aim aim() {
+        School.Aim aim = state.school().aim();
+        boolean tooLow = draft.driveW().value() < SEEN_GRID_SHARE * setup.topDriveW();
+        return aim == School.Aim.GRID && tooLow ? School.Aim.OUTPUT : aim;
+    }
+
+    private Reason peakReason() {
+        return switch (aim()) {
+            case OUTPUT -> order().size() > 1 ? Reason.PEAK_FOR_OUTPUT : Reason.PEAK_PLATE_ONLY;
+            case DIP -> Reason.DIP_AND_LOAD;
+            case GRID -> order().size() > 1 ? Reason.GRID_TO_WINDOW : Reason.GRID_FOR_RESONANCE;
+        };
     }
 
     private Advice prepareFirst() {
@@ -130,6 +243,7 @@ final class StepAdvice {
             Reason reason = switch (preset.source()) {
                 case CARD -> Reason.PRESET_FROM_CARD;
                 case CHART -> Reason.PRESET_FROM_CHART;
+                case TWIN -> Reason.PRESET_FROM_TWIN;
                 case NONE -> Reason.PRESET_UNKNOWN;
             };
             return Advice.of(
@@ -138,11 +252,10 @@ final class StepAdvice {
                     Caution.BAND_SWITCH_UNKEYED);
         }
         if (draft.position(Control.DRIVE).isEmpty()) {
-            double firstW = Ladder.drivesW(setup).get(0);
+            double firstW = Ladder.drivesW(setup, state.school()).get(0);
             return Advice.of(new Move.Turn(Control.DRIVE, 0, firstW, 0), Reason.FIRST_STEP_LOW);
         }
-        return keyAndPeak(
-                Reason.PEAK_FOR_OUTPUT, List.of(Control.PLATE, Control.LOAD, Control.PLATE), Optional.empty());
+        return keyAndPeak(peakReason(), order(), Optional.empty());
     }
 
     private Advice prepareFinish() {
@@ -151,8 +264,10 @@ final class StepAdvice {
         double heavier = finishLoad(peak, peakLoad);
         Optional<Advice.Expectation> expect = peak.measured(ReadingRole.OUTPUT)
                 .map(output -> new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
-        if (!draft.moved().contains(Control.LOAD) && heavier != peakLoad) {
-            double loadAt = draft.position(Control.LOAD).orElse(peakLoad);
+        double loadAt = draft.position(Control.LOAD).orElse(peakLoad);
+        if (!draft.moved().contains(Control.LOAD)
+                && heavier != peakLoad
+                && Math.abs(marks(loadAt, heavier)) >= LEAST_TURN_MARKS) {
             return Advice.of(
                             new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.FINISH_HEAVIER)
                     .expecting(expect);
@@ -165,6 +280,10 @@ final class StepAdvice {
      * customary marks; where the operator never peaked LOAD and stands beyond the twin's finish, where they are.
      */
     private double finishLoad(Step peak, double peakLoad) {
+        if (foresight.isPresent()) {
+            double driveAtW = draft.driveW().value();
+            return foresight.get().loadFinish(driveAtW).orElse(peakLoad);
+        }
         double driveW = peak.driveW().value();
         Optional<Peak> most = Expected.peak(setup, driveW);
         Optional<Peak> finish = Expected.finish(setup, driveW);
@@ -195,7 +314,8 @@ final class StepAdvice {
                     forLoad ? Reason.LOAD_MUST_COOL : Reason.LET_REST,
                     forLoad ? new Caution[] {Caution.HOT_LOAD} : new Caution[0]);
         }
-        return Advice.of(new Move.KeyAndPeak(order, draft.driveW().value()), reason)
+        Optional<Double> target = order.size() > 1 ? TargetAdvice.targetA(state) : Optional.empty();
+        return Advice.of(new Move.KeyAndPeak(order, draft.driveW().value(), aim(), target), reason)
                 .expecting(expect);
     }
 

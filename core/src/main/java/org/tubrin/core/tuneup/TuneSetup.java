@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
@@ -37,6 +38,7 @@ import org.tubrin.core.station.Termination;
  * @param settings figures of good practice
  * @param source where readings come from; absent in runs from before there was a choice: typed
  * @param pad between exciter and amplifier; absent where there is none
+ * @param practice what the operator chose about how the school is followed; absent where nothing
  */
 public record TuneSetup(
         Station station,
@@ -51,7 +53,8 @@ public record TuneSetup(
         Preset preset,
         TuneSettings settings,
         Optional<ReadingSource> source,
-        Optional<Pad> pad) {
+        Optional<Pad> pad,
+        Optional<Practice> practice) {
 
     public TuneSetup {
         meters = List.copyOf(meters);
@@ -109,6 +112,9 @@ public record TuneSetup(
                 problems.add(new Problem(ProblemCode.DUPLICATE, "meters", role.name(), new Allowed.OneOf(readers)));
             }
         }
+        if (school == School.PULSED && !readsPeaks(meters)) {
+            problems.add(new Problem(ProblemCode.NEEDS_PEAK_METER, "meters", "OUTPUT", new Allowed.Nothing()));
+        }
         if (!problems.isEmpty()) {
             throw new Refused(problems);
         }
@@ -117,6 +123,22 @@ public record TuneSetup(
     /** Returns where readings come from. */
     public ReadingSource readings() {
         return source.orElse(ReadingSource.TYPED);
+    }
+
+    /** Returns what the operator chose about how the school is followed, or what is customary. */
+    public Practice customs() {
+        return practice.orElse(Practice.CUSTOMARY);
+    }
+
+    /** Returns whether output is read by a meter that holds peaks, without which pulses cannot be measured. */
+    public boolean readsPeaks() {
+        return readsPeaks(meters);
+    }
+
+    private static boolean readsPeaks(List<Meter> meters) {
+        return meters.stream()
+                .flatMap(meter -> meter.channel(ReadingRole.OUTPUT).stream())
+                .anyMatch(channel -> channel.indication() == Indication.PEAK_HOLD);
     }
 
     /** Returns the stage, which is one with dials. */

@@ -55,6 +55,19 @@ public final class Probe {
         return constants.plate().position(tubes.plate(), network.resonantPlateF() - tank.platePadF());
     }
 
+    /** Returns the share of the plate's RF that leaves the tank at a LOAD position, with PLATE at resonance. */
+    public double tankEfficiency(double load) {
+        network.set(
+                frequencyHz,
+                tank.inductanceH(),
+                tank.unloadedQ(),
+                plateF(resonantPlate(load)),
+                loadF(load),
+                loadOhm,
+                loadReactanceOhm);
+        return network.efficiency();
+    }
+
     boolean settleAt(double driveW, double plateF, double loadF) {
         network.set(frequencyHz, tank.inductanceH(), tank.unloadedQ(), plateF, loadF, loadOhm, loadReactanceOhm);
         return solver.settle(

@@ -41,7 +41,7 @@ public class BudgetTest {
 
     @Test(dataProvider = "points")
     public void agreesWithTheReferencePoints(CSVRecord row) {
-        Budget budget = Budget.of(readings(row), DRIVE, Sample.BRIGANTINE_STAGE);
+        Budget budget = Budget.of(readings(row), DRIVE, Sample.BRIGANTINE_STAGE, 0.95);
         assertEquals(budget.efficiency().orElseThrow().value(), Double.parseDouble(row.get("efficiency")), 0.002);
         double plateHeatW = Double.parseDouble(row.get("plateHeat"));
         double everydayW = budget.heatPerTubeW().orElseThrow().value();
@@ -60,7 +60,7 @@ public class BudgetTest {
     public void everyWattOfInputIsOutputOrHeat() {
         Map<ReadingRole, Quantity> readings =
                 readings(Sample.table("/budget/reference-points.csv").get(0));
-        Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE);
+        Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE, 0.95);
         double sumW = readings.get(ReadingRole.OUTPUT).value()
                 + 2 * budget.heatPerTubeW().orElseThrow().value();
         assertEquals(sumW, budget.plateInputW().orElseThrow().value(), 1e-9);
@@ -71,7 +71,7 @@ public class BudgetTest {
         Map<ReadingRole, Quantity> readings =
                 readings(Sample.table("/budget/reference-points.csv").get(0));
         read(readings, ReadingRole.OUTPUT, 0, 43);
-        Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE);
+        Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE, 0.95);
         assertTrue(budget.efficiency().isEmpty());
         assertEquals(budget.heatPerTubeW().orElseThrow().value(), 0.5473 * 2504 / 2, 1e-9);
     }
@@ -81,7 +81,7 @@ public class BudgetTest {
         Map<ReadingRole, Quantity> readings =
                 readings(Sample.table("/budget/reference-points.csv").get(0));
         readings.remove(ReadingRole.PLATE_VOLTAGE);
-        Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE);
+        Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE, 0.95);
         assertTrue(budget.plateInputW().isEmpty()
                 && budget.efficiency().isEmpty()
                 && budget.heatPerTubeW().isEmpty());
@@ -101,9 +101,10 @@ public class BudgetTest {
     public void aSmallLoadIsALimitOfItsOwn() {
         Map<ReadingRole, Quantity> readings =
                 readings(Sample.table("/budget/reference-points.csv").get(0));
-        Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE);
+        Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE, 0.95);
         var small = new org.tubrin.core.station.Load("Small", 50, 500, java.util.Optional.empty());
-        var rooms = Room.of(readings, DRIVE, budget, Sample.BRIGANTINE, Sample.BRIGANTINE_STAGE, Sample.STATION, small);
+        var rooms = Room.of(
+                readings, DRIVE, budget, 1, false, Sample.BRIGANTINE, Sample.BRIGANTINE_STAGE, Sample.STATION, small);
         assertTrue(rooms.stream()
                 .anyMatch(room -> room.kind() == LimitKind.LOAD_POWER && room.verdict() == Verdict.EXCEEDS));
     }

@@ -108,6 +108,7 @@ public class AdmissionTest {
                         good.preset(),
                         good.settings(),
                         Optional.empty(),
+                        Optional.empty(),
                         Optional.empty()));
         assertEquals(
                 refused.problems().stream().map(Problem::path).toList(),
@@ -135,9 +136,10 @@ public class AdmissionTest {
 
     @Test
     public void theLadderDoublesToFullDriveWithinTheExcitersReach() {
-        assertEquals(Ladder.drivesW(Sample.setup()), List.of(4.4, 8.8, 17.5, 35.0, 70.0));
+        assertEquals(Ladder.drivesW(Sample.setup(), School.PEAK_THEN_HEAVIER), List.of(4.4, 8.8, 17.5, 35.0, 70.0));
         assertEquals(Ladder.belowW(Sample.setup(), 70, 2), 17.5);
-        assertEquals(Ladder.belowW(Sample.setup(), 4.4, 2), 4.4);
+        assertEquals(Ladder.belowW(Sample.setup(), 4.4, 2), 1.1);
+        assertEquals(Ladder.belowW(Sample.setup(), 1.5, 2), 1.0, "as low as the exciter can be set");
         var tetrode = new org.tubrin.core.device.Tube(
                 "Beacon 800",
                 org.tubrin.core.device.Construction.TETRODE,

@@ -46,6 +46,7 @@ public class LadderTest {
                 good.preset(),
                 good.settings(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -57,7 +58,7 @@ public class LadderTest {
             double powerMinW = driveLimitW * random.nextDouble() * 0.9 + 0.01;
             double powerMaxW = powerMinW * (1 + 10 * random.nextDouble());
             TuneSetup setup = setup(driveLimitW, Math.min(powerMinW, driveLimitW), powerMaxW);
-            List<Double> rungs = Ladder.drivesW(setup);
+            List<Double> rungs = Ladder.drivesW(setup, School.PEAK_THEN_HEAVIER);
             double last = rungs.get(rungs.size() - 1);
             assertEquals(last, setup.topDriveW(), 0.06 * setup.topDriveW() + 0.005);
             for (int k = 1; k < rungs.size(); k++) {
@@ -69,12 +70,12 @@ public class LadderTest {
 
     @Test
     public void anExciterThatGivesLessThanTheAmplifierTakesSetsTheTop() {
-        assertEquals(Ladder.drivesW(setup(70, 1, 20)), List.of(1.2, 2.5, 5.0, 10.0, 20.0));
+        assertEquals(Ladder.drivesW(setup(70, 1, 20), School.PEAK_THEN_HEAVIER), List.of(1.2, 2.5, 5.0, 10.0, 20.0));
     }
 
     @Test
     public void anExciterThatStartsHighStartsThere() {
-        assertEquals(Ladder.drivesW(setup(70, 15, 100)), List.of(17.5, 35.0, 70.0));
+        assertEquals(Ladder.drivesW(setup(70, 15, 100), School.PEAK_THEN_HEAVIER), List.of(17.5, 35.0, 70.0));
     }
 
     @Test
@@ -108,8 +109,9 @@ public class LadderTest {
                 good.preset(),
                 TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
                 Optional.empty(),
-                Optional.of(pad));
-        List<Double> drives = Ladder.drivesW(padded);
+                Optional.of(pad),
+                Optional.empty());
+        List<Double> drives = Ladder.drivesW(padded, School.PEAK_THEN_HEAVIER);
         assertEquals(drives.get(drives.size() - 1), 2.5, 0.01);
         assertTrue(drives.get(0) < 0.06, "a tetrode begins at a fraction of a watt: " + drives);
         for (double driveW : drives) {

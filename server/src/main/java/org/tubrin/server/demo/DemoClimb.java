@@ -67,6 +67,7 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
                 new Preset(chart.plate(), chart.load(), Preset.Source.CHART),
                 TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 

@@ -1,0 +1,97 @@
+package org.tubrin.bench.campaign;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.IntStream;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.School;
+import org.tubrin.core.tuneup.Step;
+
+/** Runs every case by every procedure. */
+final class Campaign {
+    /** A standard uncertainty times this is the 95 % interval. */
+    private static final double EXPANDED = 1.96;
+
+    private Campaign() {}
+
+    /** Returns the scores of so many cases, which belong to a seed; cases go side by side. */
+    static List<Score> run(int cases, long seed) {
+        return IntStream.range(0, cases)
+                .parallel()
+                .mapToObj(number -> one(number, seed + 7919L * number))
+                .flatMap(List::stream)
+                .toList();
+    }
+
+    private static List<Score> one(int number, long seed) {
+        Case given = Case.of(number, seed);
+        List<Score> scores = new ArrayList<>(List.of(tubrin(given)));
+        for (School school : School.values()) {
+            Shack shack = new Shack(given, new Random(given.seed()));
+            new Plain(shack, school, new Random(given.seed() + 1)).run();
+            scores.add(Score.of(shack, school.name().toLowerCase(Locale.ROOT), List.of(), ""));
+        }
+        return scores;
+    }
+
+    static Score tubrin(Case given) {
+        Shack shack = new Shack(given, new Random(given.seed()));
+        Novice novice = new Novice(shack, new Random(given.seed() + 1));
+        RunState state = novice.run();
+        List<Boolean> covered = covered(shack, state);
+        return Score.of(shack, "tubrin", covered, story(given, state));
+    }
+
+    /** Returns what was climbed, step by step, and how it ended. */
+    private static String story(Case given, RunState state) {
+        StringBuilder story = new StringBuilder(String.format(
+                Locale.ROOT,
+                "%s x%d %s into %s (%.0f%+.0fj ohm): ",
+                given.setup().amplifier().name(),
+                given.setup().tubes().tubeCount(),
+                given.setup().band(),
+                given.setup().termination().name(),
+                given.loadOhm(),
+                given.loadReactanceOhm()));
+        for (Step step : state.steps()) {
+            story.append(String.format(
+                    Locale.ROOT,
+                    "%.1f W at %.2f/%.2f gave %.0f W; ",
+                    step.driveW().value(),
+                    step.position(Control.PLATE).orElse(0.0),
+                    step.position(Control.LOAD).orElse(0.0),
+                    step.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(0.0)));
+        }
+        return story + state.ending().map(ending -> "finished").orElse("no end");
+    }
+
+    /** Returns whether the stated intervals of the last step hold what is really so at the dials and drive left. */
+    private static List<Boolean> covered(Shack shack, RunState state) {
+        List<Boolean> held = new ArrayList<>();
+        Step last = state.lastStep().orElse(null);
+        if (last == null || shack.tripped()) {
+            return held;
+        }
+        shack.key(true);
+        double output = shack.truth(ReadingRole.OUTPUT);
+        double input = shack.truth(ReadingRole.PLATE_CURRENT) * shack.truth(ReadingRole.PLATE_VOLTAGE);
+        double heat = shack.heatPerTubeW();
+        double gain = 10 * Math.log10(output / shack.trueDriveW());
+        shack.key(false);
+        shack.keyDowns--;
+        add(held, last.budget().efficiency(), output / input);
+        add(held, last.budget().heatPerTubeCorrectedW(), heat);
+        add(held, last.budget().gainDb(), gain);
+        return held;
+    }
+
+    private static void add(List<Boolean> held, Optional<Quantity> stated, double truth) {
+        stated.ifPresent(one -> held.add(Math.abs(one.value() - truth) <= EXPANDED * one.standardUncertainty()));
+    }
+}

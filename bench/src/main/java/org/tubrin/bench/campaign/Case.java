@@ -1,0 +1,269 @@
+package org.tubrin.bench.campaign;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+import org.tubrin.bench.SkerryPoint;
+import org.tubrin.bench.Truth;
+import org.tubrin.core.device.Tube;
+import org.tubrin.core.metering.Accuracy;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.Indication;
+import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.ChartRow;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Load;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Station;
+import org.tubrin.core.station.TankBand;
+import org.tubrin.core.station.Termination;
+import org.tubrin.core.station.Thermal;
+import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.tuneup.Preset;
+import org.tubrin.core.tuneup.School;
+import org.tubrin.core.tuneup.TuneSettings;
+import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.core.twin.DataSheet;
+import org.tubrin.core.twin.Outcome;
+import org.tubrin.core.twin.Peak;
+import org.tubrin.core.twin.PeakSearch;
+import org.tubrin.core.twin.Setting;
+import org.tubrin.core.twin.SheetFit;
+import org.tubrin.core.twin.TubeTwin;
+
+/**
+ * One tune-up to come: an amplifier as its record has it, the same as it really is, and what it works into.
+ *
+ * @param number which case
+ * @param setup as the operator describes it; its dials start from the maker's chart
+ * @param truth the amplifier as it is
+ * @param loadOhm what it works into, resistance
+ * @param loadReactanceOhm and reactance
+ * @param plateOffsetMarks how far the true PLATE stands from what its dial says
+ * @param loadOffsetMarks the same of LOAD
+ * @param driveShare drive at the amplifier over what the exciter's setting says
+ * @param seed of meters and of the person
+ */
+record Case(
+        int number,
+        TuneSetup setup,
+        TubeTwin truth,
+        double loadOhm,
+        double loadReactanceOhm,
+        double plateOffsetMarks,
+        double loadOffsetMarks,
+        double driveShare,
+        long seed) {
+    private static final double FULL_SCALE_A = 1;
+
+    /** Returns a case that belongs to a seed. */
+    static Case of(int number, long seed) {
+        Random random = new Random(seed);
+        boolean tetrode = number % 5 == 4;
+        Amplifier record = tetrode ? barque() : triodes(1 + random.nextInt(3), random);
+        Stage.Tubes tubes = (Stage.Tubes) record.stage();
+        List<Band> bands = record.bands();
+        Band band = bands.get(random.nextInt(bands.size()));
+        double hz = band.lowestHz() + (0.2 + 0.6 * random.nextDouble()) * (band.highestHz() - band.lowestHz());
+        TubeTwin known = new TubeTwin(tubes, (TwinConstants.Tuned) record.twin().orElseThrow());
+        Setting setting =
+                new Setting(band, (band.lowestHz() + band.highestHz()) / 2, record.driveLimitW(), 0, 0, 50, 0);
+        Peak chart = ((Outcome.Settled<Peak>) PeakSearch.most(known, setting)).point();
+        double mark = tubes.plate().markStep();
+        ChartRow row = new ChartRow(band, rounded(chart.plate(), mark / 2), rounded(chart.load(), mark / 2));
+        Amplifier amplifier = new Amplifier(
+                record.name(),
+                tubes,
+                record.driveLimitW(),
+                record.ratedOutputW(),
+                record.relayTimeS(),
+                bands,
+                List.of(row),
+                Optional.empty(),
+                record.twin());
+        boolean antenna = random.nextInt(3) == 0;
+        double swr = 1 + random.nextDouble();
+        double angle = 2 * Math.PI * random.nextDouble();
+        double[] ohm = antenna ? onCircle(swr, angle) : new double[] {48 + 7 * random.nextDouble(), 0};
+        Termination termination = antenna
+                ? new Antenna("Yardarm", List.of(new Antenna.AntennaBand(band, Math.max(1, swr), 0)))
+                : new Load("Ballast", rounded(ohm[0], 0.1), 1500, Optional.of(new Thermal(0.52, 1800, 150)));
+        TuneSetup setup = new TuneSetup(
+                new Station("Skerry Point", "Q1TUB", 1000, 20),
+                amplifier,
+                new Exciter("Halyard", 0.01, 200, 0.05, 0.03, List.of()),
+                Mode.CW,
+                meters(tubes, tetrode),
+                termination,
+                band,
+                hz,
+                School.PEAK_THEN_HEAVIER,
+                new Preset(row.plate(), row.load(), Preset.Source.CHART),
+                TuneSettings.customaryFor(tubes),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
+        return new Case(
+                number,
+                setup,
+                Truth.of(known, random.nextLong()).twin(),
+                ohm[0],
+                ohm[1],
+                0.15 * (2 * random.nextDouble() - 1) * mark,
+                0.3 * (2 * random.nextDouble() - 1) * mark,
+                1 + 0.03 * random.nextGaussian(),
+                random.nextLong());
+    }
+
+    private static double rounded(double value, double grain) {
+        return Math.rint(value / grain) * grain;
+    }
+
+    private static double[] onCircle(double swr, double angle) {
+        double size = (swr - 1) / (swr + 1);
+        double re = size * Math.cos(angle);
+        double im = size * Math.sin(angle);
+        double whole = (1 - re) * (1 - re) + im * im;
+        return new double[] {50 * (1 - size * size) / whole, 50 * 2 * im / whole};
+    }
+
+    private static Amplifier barque() {
+        TubeTwin twin = SkerryPoint.BARQUE;
+        return new Amplifier(
+                "Barque",
+                twin.tubes(),
+                2,
+                1000,
+                Optional.empty(),
+                List.of(Band.MHZ_3_5, Band.MHZ_7, Band.MHZ_14),
+                List.of(),
+                Optional.empty(),
+                Optional.of(twin.constants()));
+    }
+
+    /** Two triodes are the known amplifier with another tank Q and supply; one or three come from a sheet in proportion. */
+    private static Amplifier triodes(int count, Random random) {
+        double stiffness = 0.5 + 1.2 * random.nextDouble();
+        double quality = 0.7 + 0.6 * random.nextDouble();
+        Tube tube = new Tube(
+                "Lantern 350",
+                SkerryPoint.BRIGANTINE.tubes().tube().construction(),
+                350,
+                3200,
+                0.35,
+                0.11,
+                OptionalDouble.empty(),
+                180);
+        TwinConstants.CathodeDriven known = (TwinConstants.CathodeDriven) SkerryPoint.BRIGANTINE.constants();
+        double sourceOhm = stiffness * known.supplySourceOhm() * 2 / count;
+        double restA = 0.0595 * count;
+        Stage.Tubes stage = new Stage.Tubes(
+                tube,
+                count,
+                known.supplyOpenV() - sourceOhm * restA,
+                restA,
+                0.33 * count,
+                0.1 * count,
+                SkerryPoint.BRIGANTINE.tubes().plate(),
+                SkerryPoint.BRIGANTINE.tubes().load(),
+                SkerryPoint.BRIGANTINE.tubes().loadSense(),
+                0.75,
+                0.95);
+        List<Band> bands = count == 2
+                ? known.tanks().stream().map(TankBand::band).toList()
+                : List.of(Band.MHZ_3_5, Band.MHZ_7, Band.MHZ_14);
+        Amplifier bare = new Amplifier(
+                "Brigantine",
+                stage,
+                35.0 * count,
+                435.0 * count,
+                Optional.empty(),
+                bands,
+                List.of(
+                        new ChartRow(Band.MHZ_3_5, 2.5, 4.6),
+                        new ChartRow(Band.MHZ_7, 5.1, 4.5),
+                        new ChartRow(Band.MHZ_14, 7.4, 6.4)),
+                Optional.empty(),
+                Optional.empty());
+        TwinConstants.Tuned constants = known;
+        if (count != 2) {
+            double loadedV = known.supplyOpenV() - sourceOhm * 0.2737 * count;
+            DataSheet sheet = new DataSheet(
+                    OptionalDouble.of(100),
+                    OptionalDouble.empty(),
+                    stage.plateVoltageRestDcV(),
+                    restA,
+                    List.of(new DataSheet.Operation(
+                            loadedV,
+                            0.2737 * count,
+                            0.086 * count,
+                            OptionalDouble.empty(),
+                            35.0 * count,
+                            0.178 * loadedV * count)),
+                    12,
+                    List.of());
+            constants = ((Outcome.Settled<SheetFit>) SheetFit.of(bare, sheet))
+                    .point()
+                    .constants();
+        }
+        TwinConstants.CathodeDriven fitted = (TwinConstants.CathodeDriven) constants;
+        List<TankBand> tanks = fitted.tanks().stream()
+                .map(one -> new TankBand(
+                        one.band(),
+                        one.inductanceH(),
+                        Math.max(5, quality * one.unloadedQ()),
+                        one.platePadF(),
+                        one.loadPadF(),
+                        one.driveShare(),
+                        one.inputReactanceOhm()))
+                .toList();
+        return bare.withTwin(new TwinConstants.CathodeDriven(
+                fitted.tube(),
+                fitted.biasV(),
+                known.supplyOpenV(),
+                sourceOhm,
+                fitted.cathodeInputOhm(),
+                fitted.plate(),
+                fitted.load(),
+                tanks));
+    }
+
+    private static List<Meter> meters(Stage.Tubes tubes, boolean tetrode) {
+        Meter fathom = new Meter(
+                "Fathom",
+                List.of(channel(
+                        ReadingRole.OUTPUT,
+                        ScaleUnit.W,
+                        0.05,
+                        new MeterRange("150 W", 150),
+                        new MeterRange("1.5 kW", 1500))));
+        Channel plate = channel(
+                ReadingRole.PLATE_CURRENT,
+                ScaleUnit.A,
+                0.03,
+                range(FULL_SCALE_A * tubes.tubeCount() / 2.0 * (tetrode ? 2 : 1)));
+        Channel grid = channel(
+                ReadingRole.GRID_CURRENT, ScaleUnit.MA, 0.03, range(tetrode ? 0.02 : 1.75 * tubes.gridCurrentLimitA()));
+        Channel voltage = channel(ReadingRole.PLATE_VOLTAGE, ScaleUnit.KV, 0.03, range(4000));
+        Channel screen = channel(ReadingRole.SCREEN_CURRENT, ScaleUnit.MA, 0.03, range(0.2));
+        return List.of(
+                fathom,
+                new Meter("Panel", tetrode ? List.of(plate, grid, screen, voltage) : List.of(plate, grid, voltage)));
+    }
+
+    private static MeterRange range(double fullScale) {
+        return new MeterRange("one", fullScale);
+    }
+
+    private static Channel channel(ReadingRole role, ScaleUnit unit, double classShare, MeterRange... ranges) {
+        return new Channel(role, unit, List.of(ranges), new Accuracy.OfFullScale(classShare), Indication.AVERAGE, 1);
+    }
+}

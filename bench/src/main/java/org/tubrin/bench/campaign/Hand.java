@@ -1,0 +1,148 @@
+package org.tubrin.bench.campaign;
+
+import java.util.Random;
+import java.util.function.DoubleSupplier;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.School;
+import org.tubrin.core.tuneup.TuneSetup;
+
+/** A person's hand and eye: turns a knob while watching a meter, at human speed, with human slips. */
+final class Hand {
+    private static final double TURN_S = 0.12;
+    private static final double READ_S = 0.35;
+    private static final double OVERSHOOT = 0.03;
+    private static final double WRONG_DIVISION = 0.015;
+    private static final int MOST_TURNS = 40;
+    /** A change on the scale that is seen, as a share of it. */
+    private static final double SEEN_SHARE = 0.004;
+
+    private final Shack shack;
+    private final Random random;
+    private final TuneSetup setup;
+    private MeterRange outputRange;
+
+    Hand(Shack shack, Random random) {
+        this.shack = shack;
+        this.random = random;
+        setup = shack.given.setup();
+        outputRange =
+                setup.channelFor(ReadingRole.OUTPUT).orElseThrow().ranges().get(0);
+    }
+
+    void range(MeterRange to) {
+        outputRange = to;
+    }
+
+    MeterRange range(ReadingRole role) {
+        return role == ReadingRole.OUTPUT
+                ? outputRange
+                : setup.channelFor(role).orElseThrow().ranges().get(0);
+    }
+
+    /** Sets a knob by its scale, to what the eye can place it at. */
+    void set(Control control, double to) {
+        double grain = control == Control.DRIVE ? 0 : shack.dial(control).markStep() * 0.02;
+        shack.pass(1);
+        shack.turn(control, to + grain * random.nextGaussian());
+    }
+
+    /** Reads a meter, now and then a division wrong. */
+    double reads(ReadingRole role) {
+        shack.pass(READ_S);
+        Channel channel = setup.channelFor(role).orElseThrow();
+        double shown = shack.shows(role, range(role));
+        double division = range(role).fullScale() / 50;
+        double slip = random.nextDouble() < WRONG_DIVISION ? division * (random.nextBoolean() ? 1 : -1) : 0;
+        double least = channel.role().mayBeNegative() ? -1e6 : 0;
+        return Math.max(least, shown + slip);
+    }
+
+    /** Turns PLATE for what a school turns it for, no longer than until a moment. */
+    void plateFor(School.Aim aim, double untilS) {
+        double mark = shack.dial(Control.PLATE).markStep();
+        switch (aim) {
+            case OUTPUT -> climb(Control.PLATE, 0.06 * mark, ReadingRole.OUTPUT, 1, untilS);
+            case DIP -> climb(Control.PLATE, 0.06 * mark, ReadingRole.PLATE_CURRENT, -1, untilS);
+            case GRID -> climb(Control.PLATE, 0.06 * mark, ReadingRole.GRID_CURRENT, 1, untilS);
+        }
+    }
+
+    void loadForOutput(double untilS) {
+        climb(Control.LOAD, 0.25 * shack.dial(Control.LOAD).markStep(), ReadingRole.OUTPUT, 1, untilS);
+    }
+
+    /** Turns LOAD until a current stands at a target; heavier raises plate current and lowers grid current. */
+    void loadTo(ReadingRole role, double targetA, double untilS) {
+        double mark = 0.2 * shack.dial(Control.LOAD).markStep();
+        for (int i = 0; i < MOST_TURNS && shack.nowS < untilS && shack.keyed(); i++) {
+            double now = glance(role);
+            if (Math.abs(now / targetA - 1) < 0.03) {
+                return;
+            }
+            boolean heavier = (now < targetA) == (role == ReadingRole.PLATE_CURRENT);
+            int sign = setup.tubes().loadSense().heavierSign() * (heavier ? 1 : -1);
+            double from = shack.shown(Control.LOAD);
+            shack.turn(Control.LOAD, from + sign * mark);
+            if (shack.shown(Control.LOAD) == from) {
+                return;
+            }
+            if (role == ReadingRole.PLATE_CURRENT && i % 2 == 1) {
+                plateFor(School.Aim.DIP, Math.min(untilS, shack.nowS + 1));
+            }
+        }
+    }
+
+    /** Sees a meter for a moment while turning. */
+    private double glance(ReadingRole role) {
+        shack.pass(TURN_S);
+        return shack.shows(role, range(role));
+    }
+
+    /** Turns one way while a meter rises (falls, for a way of −1), back when it does not, and rests in the middle of what looks best. */
+    private void climb(Control control, double step, ReadingRole role, int up, double untilS) {
+        DoubleSupplier figure = () -> up * glance(role);
+        double seen = SEEN_SHARE * range(role).fullScale();
+        double start = shack.shown(control);
+        double first = figure.getAsDouble();
+        double best = first;
+        double low = start;
+        double high = start;
+        boolean gained = false;
+        for (int way : new int[] {1, -1}) {
+            double at = start;
+            int worse = 0;
+            int patience = random.nextDouble() < OVERSHOOT ? 4 : 1;
+            for (int i = 0; i < MOST_TURNS && worse < patience && inTime(untilS); i++) {
+                double last = shack.shown(control);
+                at += way * step;
+                shack.turn(control, at);
+                if (shack.shown(control) == last) {
+                    break;
+                }
+                double now = figure.getAsDouble();
+                if (now > best + seen / 4) {
+                    best = now;
+                    low = shack.shown(control);
+                    high = low;
+                    gained = true;
+                } else if (now >= best - seen / 4) {
+                    low = Math.min(low, shack.shown(control));
+                    high = Math.max(high, shack.shown(control));
+                } else {
+                    worse++;
+                }
+            }
+            if (gained && way > 0) {
+                break;
+            }
+        }
+        shack.turn(control, (low + high) / 2);
+    }
+
+    private boolean inTime(double untilS) {
+        return shack.nowS < untilS && shack.keyed();
+    }
+}

@@ -1,0 +1,183 @@
+package org.tubrin.bench.campaign;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Random;
+import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.tuneup.Admission;
+import org.tubrin.core.tuneup.Advice;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.Following;
+import org.tubrin.core.tuneup.KeyClock;
+import org.tubrin.core.tuneup.Move;
+import org.tubrin.core.tuneup.NextMove;
+import org.tubrin.core.tuneup.Recorded;
+import org.tubrin.core.tuneup.Replay;
+import org.tubrin.core.tuneup.RunEvent;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.School;
+import org.tubrin.core.tuneup.SeenSign;
+import org.tubrin.core.tuneup.Sign;
+
+/** A person who does what the next move says, and nothing else. */
+final class Novice {
+    private static final Instant START = Instant.parse("2026-11-20T19:00:00Z");
+    private static final int MOST_MOVES = 250;
+    /** What reading the meters takes before the key comes up. */
+    private static final double READING_S = 1.5;
+
+    private final Shack shack;
+    private final Hand hand;
+    private final List<Recorded> events = new ArrayList<>();
+    private final double warmS;
+
+    Novice(Shack shack, Random random) {
+        this.shack = shack;
+        hand = new Hand(shack, random);
+        warmS = shack.given.setup().tubes().tube().warmUpS() + 60;
+        events.add(new Recorded(1, START, new RunEvent.Started(shack.given.setup())));
+        hand.range(output(Objects.requireNonNull(state().ranges().get(ReadingRole.OUTPUT))));
+    }
+
+    /** Tunes up; returns where the run stands when it has ended, or when there was no end to it. */
+    RunState run() {
+        for (int i = 0; i < MOST_MOVES && state().ending().isEmpty(); i++) {
+            Advice advice = NextMove.of(state(), now());
+            follow(advice);
+        }
+        return state();
+    }
+
+    RunState state() {
+        return Replay.of(events);
+    }
+
+    private Instant now() {
+        return START.plus(Duration.ofNanos(Math.round(shack.nowS * 1e9)));
+    }
+
+    private void does(RunEvent event) {
+        if (Admission.refusals(state(), event, now()).isEmpty()) {
+            events.add(new Recorded(events.size() + 1, now(), event));
+        }
+    }
+
+    private void follow(Advice advice) {
+        Move move = advice.move();
+        if (move instanceof Move.SwitchHeatersOn) {
+            does(new RunEvent.Warm(now().minusMillis(Math.round(1000 * warmS))));
+        } else if (move instanceof Move.Rest rest) {
+            shack.pass(Math.min(rest.leftS() + 0.1, 600));
+        } else if (move instanceof Move.KeyAndPeak peak) {
+            keyDown(peak);
+        } else if (move instanceof Move.SettleDoubt settle) {
+            shack.pass(2);
+            Reading kept = Objects.requireNonNull(state().draft().readings().get(settle.role()));
+            does(new RunEvent.ReadingTaken(kept, true));
+        } else if (move instanceof Move.EnterReadings enter) {
+            keyAndRead(enter.missing());
+        } else if (move instanceof Move.EnterPosition enter) {
+            does(new RunEvent.DialMoved(enter.control(), "", shack.shown(enter.control())));
+        } else {
+            byHand(move);
+            for (RunEvent event : Following.events(advice, now())) {
+                does(event instanceof RunEvent.DialMoved moved ? placed(moved) : event);
+            }
+        }
+    }
+
+    /** What a hand does of a move before it is said to be done. */
+    private void byHand(Move move) {
+        shack.pass(1);
+        if (move instanceof Move.SetDials dials) {
+            hand.set(Control.PLATE, dials.plate());
+            hand.set(Control.LOAD, dials.load());
+        } else if (move instanceof Move.Turn turn) {
+            hand.set(turn.control(), turn.to());
+        } else if (move instanceof Move.SwitchRange range) {
+            hand.range(output(range.to()));
+        } else if (move instanceof Move.WorkThrough work) {
+            shack.pass(20);
+            if (work.sign() == Sign.Code.PLATE_CURRENT_WITHOUT_OUTPUT) {
+                hand.set(Control.PLATE, shack.given.setup().preset().plate());
+            }
+            shack.reset();
+        }
+    }
+
+    private RunEvent placed(RunEvent.DialMoved moved) {
+        return moved.control() == Control.DRIVE
+                ? moved
+                : new RunEvent.DialMoved(moved.control(), "", shack.shown(moved.control()));
+    }
+
+    private MeterRange output(String name) {
+        return shack.given
+                .setup()
+                .channelFor(ReadingRole.OUTPUT)
+                .flatMap(channel -> channel.range(name))
+                .orElseThrow();
+    }
+
+    private void keyDown(Move.KeyAndPeak peak) {
+        does(new RunEvent.Keyed());
+        if (!state().isKeyed()) {
+            shack.pass(1);
+            return;
+        }
+        KeyClock clock = KeyClock.of(state(), now());
+        double untilS = shack.nowS + clock.aimS() - READING_S;
+        shack.key(true);
+        shack.pass(0.4);
+        for (Control control : peak.order()) {
+            if (control == Control.PLATE) {
+                hand.plateFor(peak.aim(), untilS);
+            } else if (peak.targetA().isPresent()) {
+                ReadingRole role = peak.aim() == School.Aim.DIP ? ReadingRole.PLATE_CURRENT : ReadingRole.GRID_CURRENT;
+                hand.loadTo(role, peak.targetA().get(), untilS);
+            } else {
+                hand.loadForOutput(untilS);
+            }
+        }
+        finishKeyDown(state().setup().rolesAsked());
+    }
+
+    private void keyAndRead(List<ReadingRole> roles) {
+        does(new RunEvent.Keyed());
+        shack.key(true);
+        shack.pass(0.4);
+        finishKeyDown(roles);
+    }
+
+    private void finishKeyDown(List<ReadingRole> roles) {
+        List<RunEvent> read = new ArrayList<>();
+        for (ReadingRole role : roles) {
+            if (shack.keyed()) {
+                double value = hand.reads(role);
+                read.add(new RunEvent.ReadingTaken(
+                        new Reading(
+                                role,
+                                Double.toString(value),
+                                value,
+                                state().setup().meterFor(role).orElseThrow().name(),
+                                hand.range(role).name()),
+                        false));
+            }
+        }
+        boolean tripped = shack.tripped();
+        shack.key(false);
+        does(new RunEvent.Unkeyed());
+        does(new RunEvent.DialMoved(Control.PLATE, "", shack.shown(Control.PLATE)));
+        does(new RunEvent.DialMoved(Control.LOAD, "", shack.shown(Control.LOAD)));
+        if (tripped) {
+            does(new RunEvent.SignSeen(SeenSign.TRIP));
+        } else {
+            read.forEach(this::does);
+        }
+    }
+}

@@ -1,0 +1,144 @@
+package org.tubrin.bench.campaign;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.ToDoubleFunction;
+
+/** What a campaign came to, as Markdown and as a table. */
+final class Report {
+    private static final int WORST = 10;
+
+    private final Map<String, List<Score>> byProcedure = new LinkedHashMap<>();
+
+    Report(List<Score> scores) {
+        for (Score score : scores) {
+            byProcedure
+                    .computeIfAbsent(score.procedure(), name -> new ArrayList<>())
+                    .add(score);
+        }
+    }
+
+    private record Metric(String name, String unit, ToDoubleFunction<Score> of) {}
+
+    private static final List<Metric> METRICS = List.of(
+            new Metric("output_shortfall_percent", "%", Score::shortfallPercent),
+            new Metric("key_downs", "", Score::keyDowns),
+            new Metric("carrier_s", "s", Score::carrierS),
+            new Metric("beyond_limit_s", "s", Score::beyondS),
+            new Metric("peak_heat_percent", "%", Score::heatPercent),
+            new Metric("imd3_db", "dB", score -> score.thirdDb().orElse(0)));
+
+    /** Returns the table {@code procedure,metric,median,p95,max}; coverage has its one figure in all three. */
+    String csv() {
+        StringBuilder csv = new StringBuilder("procedure,metric,median,p95,max\n");
+        byProcedure.forEach((procedure, scores) -> {
+            for (Metric metric : METRICS) {
+                double[] sorted = sorted(scores, metric);
+                csv.append(String.format(
+                        Locale.ROOT,
+                        "%s,%s,%.2f,%.2f,%.2f\n",
+                        procedure,
+                        metric.name(),
+                        at(sorted, 0.5),
+                        at(sorted, 0.95),
+                        sorted[sorted.length - 1]));
+            }
+            double covered = coverage(scores);
+            if (!Double.isNaN(covered)) {
+                csv.append(String.format(
+                        Locale.ROOT, "%s,coverage_percent,%.1f,%.1f,%.1f\n", procedure, covered, covered, covered));
+            }
+        });
+        return csv.toString();
+    }
+
+    /** Returns the report in words and tables. */
+    String markdown(int cases, long seed, String date) {
+        StringBuilder out = new StringBuilder();
+        out.append("# The campaign\n\n")
+                .append(String.format(
+                        Locale.ROOT,
+                        "%d simulated tune-ups, seed %d, run on %s by `scripts/campaign`. Median and 95th percentile.\n\n",
+                        cases,
+                        seed,
+                        date))
+                .append("| procedure |");
+        METRICS.forEach(metric -> out.append(' ').append(metric.name()).append(" |"));
+        out.append("\n|-|").append("-|".repeat(METRICS.size())).append('\n');
+        byProcedure.forEach((procedure, scores) -> {
+            out.append("| ").append(procedure).append(" |");
+            for (Metric metric : METRICS) {
+                double[] sorted = sorted(scores, metric);
+                out.append(String.format(Locale.ROOT, " %.1f / %.1f |", at(sorted, 0.5), at(sorted, 0.95)));
+            }
+            out.append('\n');
+        });
+        List<Score> followed = byProcedure.getOrDefault("tubrin", List.of());
+        long beyond = followed.stream().filter(score -> score.beyondS() > 1).count();
+        out.append(String.format(
+                Locale.ROOT,
+                """
+
+                The stated 95 %% intervals hold the truth in %.1f %% of the cases: efficiency %.1f, heat %.1f, gain %.1f %%.
+                Beyond a limit for more than 1 s: %d of %d cases that follow Tubrin.
+                """,
+                coverage(followed),
+                coverage(followed, 0),
+                coverage(followed, 1),
+                coverage(followed, 2),
+                beyond,
+                followed.size()));
+        out.append("\n## The ten that fell short most\n\n");
+        followed.stream()
+                .sorted(Comparator.comparingDouble(Score::shortfallPercent).reversed())
+                .limit(WORST)
+                .forEach(score -> out.append(String.format(
+                        Locale.ROOT,
+                        "- case %d: %.1f %% short, %d key-downs, %.1f s beyond. %s\n",
+                        score.number(),
+                        score.shortfallPercent(),
+                        score.keyDowns(),
+                        score.beyondS(),
+                        score.story())));
+        out.append("\n## The five longest beyond a limit\n\n");
+        followed.stream()
+                .sorted(Comparator.comparingDouble(Score::beyondS).reversed())
+                .limit(WORST / 2)
+                .forEach(score -> out.append(String.format(
+                        Locale.ROOT, "- case %d: %.1f s. %s\n", score.number(), score.beyondS(), score.story())));
+        return out.toString();
+    }
+
+    private static double[] sorted(List<Score> scores, Metric metric) {
+        return scores.stream().mapToDouble(metric.of()).sorted().toArray();
+    }
+
+    private static double at(double[] sorted, double share) {
+        double place = share * (sorted.length - 1);
+        int low = (int) Math.floor(place);
+        int high = Math.min(sorted.length - 1, low + 1);
+        return sorted[low] + (place - low) * (sorted[high] - sorted[low]);
+    }
+
+    private static double coverage(List<Score> scores) {
+        return 100
+                * scores.stream()
+                        .flatMap(score -> score.covered().stream())
+                        .mapToInt(held -> held ? 1 : 0)
+                        .average()
+                        .orElse(Double.NaN);
+    }
+
+    private static double coverage(List<Score> scores, int which) {
+        return 100
+                * scores.stream()
+                        .filter(score -> score.covered().size() > which)
+                        .mapToInt(score -> score.covered().get(which) ? 1 : 0)
+                        .average()
+                        .orElse(Double.NaN);
+    }
+}

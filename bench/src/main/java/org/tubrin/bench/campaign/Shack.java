@@ -1,0 +1,190 @@
+package org.tubrin.bench.campaign;
+
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Random;
+import org.tubrin.bench.Knob;
+import org.tubrin.core.metering.Accuracy;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.tank.Dial;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.core.twin.Probe;
+import org.tubrin.core.twin.Setting;
+import org.tubrin.core.twin.Warming;
+
+/** The room of one case, in time of its own: knobs, key, meters, and what the tubes go through meanwhile. */
+final class Shack {
+    private static final double TRIP_SHARE = 2.2;
+    private static final Warming PLATES = new Warming(1, 25);
+    private static final double SLICE_S = 0.05;
+    /** Parts of a scale that an eye tells apart. */
+    private static final double DIVISIONS = 200;
+
+    final Case given;
+    private final TuneSetup setup;
+    private final Probe probe;
+    private final Knob plate;
+    private final Knob load;
+    private final Map<ReadingRole, Double> classErrors = new EnumMap<>(ReadingRole.class);
+    private double driveW;
+    private double duty = 1;
+    private boolean keyed;
+    private boolean tripped;
+    private boolean settled;
+    private double plateShare;
+
+    double nowS;
+    int keyDowns;
+    double carrierS;
+    double beyondS;
+    double hottestShare;
+    int trips;
+
+    Shack(Case given, Random random) {
+        this.given = given;
+        setup = given.setup();
+        Stage.Tubes tubes = setup.tubes();
+        plate = new Knob(
+                tubes.plate(), setup.preset().plate(), 0.02 * tubes.plate().markStep());
+        load = new Knob(tubes.load(), setup.preset().load(), 0.04 * tubes.load().markStep());
+        Setting setting =
+                new Setting(setup.band(), setup.frequencyHz(), 1, 0, 0, given.loadOhm(), given.loadReactanceOhm());
+        probe = given.truth().probe(setting).orElseThrow();
+        for (ReadingRole role : ReadingRole.values()) {
+            setup.channelFor(role).ifPresent(channel -> classErrors.put(role, 2 * random.nextDouble() - 1));
+        }
+    }
+
+    /** Keys with pulses of a duty factor from now on; 1 for a carrier. */
+    void pulse(double share) {
+        duty = share;
+    }
+
+    void key(boolean down) {
+        if (down && !keyed) {
+            keyDowns++;
+        }
+        keyed = down;
+        settle();
+    }
+
+    boolean keyed() {
+        return keyed;
+    }
+
+    boolean tripped() {
+        return tripped;
+    }
+
+    void reset() {
+        tripped = false;
+    }
+
+    void turn(Control control, double to) {
+        switch (control) {
+            case DRIVE -> driveW = to;
+            case PLATE -> plate.turn(to);
+            case LOAD -> load.turn(to);
+        }
+        settle();
+    }
+
+    double shown(Control control) {
+        return switch (control) {
+            case DRIVE -> driveW;
+            case PLATE -> plate.shown();
+            case LOAD -> load.shown();
+        };
+    }
+
+    Dial dial(Control control) {
+        return control == Control.PLATE ? setup.tubes().plate() : setup.tubes().load();
+    }
+
+    private void settle() {
+        if (keyed && !tripped && driveW > 0) {
+            settled = settleAt(driveW);
+            if (settled && probe.gridCurrentA() > TRIP_SHARE * setup.tubes().gridCurrentLimitA()) {
+                tripped = true;
+                keyed = false;
+                trips++;
+            }
+        }
+    }
+
+    private boolean settleAt(double watt) {
+        return probe.settle(
+                watt * given.driveShare(),
+                dial(Control.PLATE).clamp(plate.behind() + given.plateOffsetMarks()),
+                dial(Control.LOAD).clamp(load.behind() + given.loadOffsetMarks()));
+    }
+
+    private boolean powered() {
+        return keyed && !tripped && settled;
+    }
+
+    /** Lets time pass, in seconds. */
+    void pass(double seconds) {
+        for (double left = seconds; left > 1e-9; left -= SLICE_S) {
+            double s = Math.min(SLICE_S, left);
+            nowS += s;
+            double heat =
+                    powered() ? duty * probe.plateHeatPerTubeW() / setup.tubes().plateDissipationPerTubeW() : 0;
+            plateShare = PLATES.riseK(plateShare, heat, s);
+            hottestShare = Math.max(hottestShare, plateShare);
+            if (powered()) {
+                carrierS += s * duty;
+                beyondS += isBeyond() ? s : 0;
+            }
+        }
+    }
+
+    private boolean isBeyond() {
+        Stage.Tubes tubes = setup.tubes();
+        return probe.gridCurrentA() > tubes.gridCurrentLimitA()
+                || probe.plateCurrentA() > tubes.plateCurrentLimitA()
+                || Math.abs(probe.screenCurrentA())
+                        > tubes.screenCurrentLimitA().orElse(Double.MAX_VALUE)
+                || probe.outputW() > setup.station().licenceLimitW();
+    }
+
+    /** Returns what a meter would show without its errors. */
+    double truth(ReadingRole role) {
+        boolean on = powered();
+        double rest = setup.tubes().restingPlateCurrentA();
+        return switch (role) {
+            case OUTPUT -> on ? probe.outputW() : 0;
+            case PLATE_CURRENT -> on ? duty * probe.plateCurrentA() + (1 - duty) * rest : 0;
+            case GRID_CURRENT -> on ? duty * probe.gridCurrentA() : 0;
+            case SCREEN_CURRENT -> on ? duty * probe.screenCurrentA() : 0;
+            case PLATE_VOLTAGE ->
+                on ? probe.plateVoltageDcV() : given.truth().constants().supplyOpenV();
+            default -> 0;
+        };
+    }
+
+    /** Returns the heat of one tube, in watts, as it is. */
+    double heatPerTubeW() {
+        return powered() ? probe.plateHeatPerTubeW() : 0;
+    }
+
+    /** Returns the drive that reaches the amplifier, in watts, as it is. */
+    double trueDriveW() {
+        return driveW * given.driveShare();
+    }
+
+    /** Returns what a meter shows on a range, to what the eye tells apart. */
+    double shows(ReadingRole role, MeterRange range) {
+        Channel channel = setup.channelFor(role).orElseThrow();
+        double classShare = ((Accuracy.OfFullScale) channel.accuracy()).fraction();
+        double error = classErrors.getOrDefault(role, 0.0) * classShare * range.fullScale();
+        double grain = range.fullScale() / DIVISIONS;
+        double shown = Math.rint((truth(role) + error) / grain) * grain;
+        double least = role.mayBeNegative() ? -range.fullScale() : 0;
+        return Math.max(least, Math.min(1.02 * range.fullScale(), shown));
+    }
+}

@@ -1,0 +1,71 @@
+package org.tubrin.core.tuneup;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.tubrin.core.twin.Linearity;
+import org.tubrin.core.twin.Outcome;
+import org.tubrin.core.twin.Peak;
+import org.tubrin.core.twin.Probe;
+import org.tubrin.core.twin.Setting;
+import org.tubrin.core.twin.TargetSearch;
+import org.tubrin.core.twin.TubePoint;
+import org.tubrin.core.twin.TubeTwin;
+
+/**
+ * Where a school would set the dials, by the twin.
+ *
+ * @param schools schools that end there
+ * @param place dials and operating point
+ * @param thirdDb third-order products of two tones there, in decibels below one; absent where not settled
+ */
+public record Elsewhere(List<School> schools, Peak place, Optional<Double> thirdDb) {
+    public Elsewhere {
+        schools = List.copyOf(schools);
+    }
+
+    /** Returns each end of the schools at a drive in watts; empty where there is no twin. */
+    public static List<Elsewhere> of(TuneSetup setup, double driveW) {
+        TubeTwin twin = Expected.twin(setup).orElse(null);
+        if (twin == null || driveW <= 0) {
+            return List.of();
+        }
+        Setting setting = Expected.setting(
+                setup, driveW, setup.preset().plate(), setup.preset().load());
+        Probe probe = twin.probe(setting).orElseThrow();
+        List<Elsewhere> ends = new ArrayList<>();
+        Expected.finish(setup, driveW)
+                .ifPresent(finish -> ends.add(
+                        at(twin, setting, finish, School.PEAK_THEN_HEAVIER, School.TUNE_WHERE_YOU_RUN, School.PULSED)));
+        Practice customs = setup.customs();
+        double dipA = setup.tubes().plateCurrentLimitA() * customs.plateTargetShare();
+        add(ends, twin, setting, TargetSearch.dip(probe, driveW, dipA), School.DIP_AND_LOAD);
+        double gridA = setup.tubes().gridCurrentLimitA() * (customs.gridLeastShare() + customs.gridMostShare()) / 2;
+        probe.forget();
+        add(ends, twin, setting, TargetSearch.grid(probe, driveW, gridA), School.GRID_TARGET);
+        setup.amplifier().chartRow(setup.band()).ifPresent(row -> {
+            double plate = probe.resonantPlate(row.load());
+            if (twin.at(setting.at(plate, row.load())) instanceof Outcome.Settled<TubePoint> there) {
+                ends.add(at(
+                        twin, setting, new Peak(plate, row.load(), Set.of(), there.point(), 1), School.MAKERS_CHART));
+            }
+        });
+        return ends;
+    }
+
+    private static void add(
+            List<Elsewhere> ends, TubeTwin twin, Setting setting, Outcome<Peak> outcome, School school) {
+        if (outcome instanceof Outcome.Settled<Peak> settled) {
+            ends.add(at(twin, setting, settled.point(), school));
+        }
+    }
+
+    private static Elsewhere at(TubeTwin twin, Setting setting, Peak place, School... schools) {
+        Optional<Double> third = Linearity.of(twin, setting.at(place.plate(), place.load()))
+                        instanceof Outcome.Settled<Linearity> settled
+                ? Optional.of(settled.point().thirdDb())
+                : Optional.empty();
+        return new Elsewhere(List.of(schools), place, third);
+    }
+}
