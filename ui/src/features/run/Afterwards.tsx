@@ -23,6 +23,7 @@ export function Afterwards({ view }: { view: RunView }) {
           </ul>
         </>
       )}
+      {view.elsewhere.length > 0 && <Elsewhere view={view} />}
       {view.notes.map((note) => (
         <p key={note} className="mt-2 border-l-2 border-rule pl-3">
           {note}
@@ -36,5 +37,48 @@ export function Afterwards({ view }: { view: RunView }) {
         </Link>
       </p>
     </Sheet>
+  );
+}
+
+/** Where each school would have set the dials at this drive, by the twin. */
+function Elsewhere({ view }: { view: RunView }) {
+  return (
+    <table className="mt-3 w-full border-collapse text-13" data-part="elsewhere">
+      <caption className="mb-1 text-left text-14 text-soft">
+        Where the schools would have set the dials, <span className="text-twin italic">by the twin</span>
+      </caption>
+      <thead className="text-12 text-soft">
+        <tr>
+          <td />
+          {['PLATE', 'LOAD', 'W', 'grid A', 'heat W', 'IMD3 dB'].map((head) => (
+            <th key={head} scope="col" className="pl-2 text-right font-normal">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {view.elsewhere.map((end) => (
+          <tr key={end.schools} className="border-t border-hair">
+            <th scope="row" className="py-0.5 text-left font-normal">
+              {end.schools}
+            </th>
+            {[
+              end.plate,
+              end.load,
+              end.outputW.toFixed(0),
+              end.gridCurrentA.toFixed(3),
+              end.heatPerTubeW.toFixed(0),
+              end.thirdDb?.toFixed(1).replace('-', '\u2212') ?? '\u2013',
+            ].map((shown, index) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
+              <td key={index} className="figure pl-2 text-right text-twin italic">
+                {shown}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

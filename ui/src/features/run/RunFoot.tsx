@@ -2,6 +2,30 @@ import { useState } from 'react';
 import type { Act, RunView } from '../../api';
 import { Button } from '../../parts';
 
+/** Goes on by another school; what was read stays. */
+function SchoolSwitch({ view, act }: { view: RunView; act: (act: Act) => void }) {
+  return (
+    <p className="mb-2 flex flex-wrap items-center gap-2">
+      <label htmlFor="school" className="text-soft">
+        School
+      </label>
+      <select
+        id="school"
+        className="field"
+        value={view.school}
+        onChange={(event) => act({ act: 'SCHOOL', school: event.target.value as RunView['school'] })}
+      >
+        {view.maySwitchTo.map(({ code, name }) => (
+          <option key={code} value={code}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <span className="text-13 text-soft">What was read stays when you go on by another.</span>
+    </p>
+  );
+}
+
 /** A note to keep with the run, and the way out of it. */
 export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void }) {
   const [note, setNote] = useState('');
@@ -13,6 +37,7 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
           {one}
         </p>
       ))}
+      <SchoolSwitch view={view} act={act} />
       <form
         className="flex flex-wrap items-center gap-2"
         onSubmit={(event) => {

@@ -77,12 +77,37 @@ export function ChoiceForm({ choices, choice, change }: Props) {
         chosen={choice.meterIds}
         onPick={(id) => change({ meterIds: toggled(choice.meterIds, id) })}
       />
+      <Schools choices={choices} choice={choice} change={change} />
       <Boxes
-        label="School"
-        options={choices.schools}
-        chosen={[choice.school]}
-        onPick={(school) => change({ school: school as Choice['school'] })}
-      />
+        label="Ladder"
+        options={[{ code: '', name: 'by the school' }, ...choices.rungs]}
+        chosen={[choice.rungs ?? '']}
+        onPick={(rungs) => change({ rungs: (rungs || undefined) as Choice['rungs'] })}
+      >
+        {choice.rungs === 'OWN' && (
+          <label className="flex items-center gap-2 text-soft">
+            drives, W
+            <input
+              className="field figure w-[160px]"
+              maxLength={80}
+              placeholder="4 9 20 40"
+              value={choice.ownDrives}
+              onChange={(event) => change({ ownDrives: event.target.value })}
+            />
+          </label>
+        )}
+        <label className="flex items-center gap-2 text-soft">
+          plate current at the first step, at most
+          <input
+            className="field figure w-[76px]"
+            inputMode="decimal"
+            maxLength={8}
+            value={choice.firstCeiling}
+            onChange={(event) => change({ firstCeiling: event.target.value })}
+          />
+          A, where the maker names one
+        </label>
+      </Boxes>
       <Boxes
         label="Readings"
         options={choices.sources}
@@ -90,6 +115,26 @@ export function ChoiceForm({ choices, choice, change }: Props) {
         onPick={(source) => change({ source: source as Choice['source'] })}
       />
     </section>
+  );
+}
+
+/** How to decide: what each school does, when it suits, what it costs in heat. */
+function Schools({ choices, choice, change }: Props) {
+  const chosen = choices.schools.find((one) => one.code === choice.school);
+  return (
+    <Boxes
+      label="School"
+      options={choices.schools.map(({ code, name }) => ({ code, name }))}
+      chosen={[choice.school]}
+      onPick={(school) => change({ school: school as Choice['school'] })}
+    >
+      {chosen && (
+        <p className="basis-full text-13 text-soft" data-part="school">
+          <span className="text-ink">{chosen.detail}</span> <b className="font-semibold">Suits:</b> {chosen.suits}{' '}
+          <b className="font-semibold">Heat:</b> {chosen.costs}
+        </p>
+      )}
+    </Boxes>
   );
 }
 

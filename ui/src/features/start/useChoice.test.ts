@@ -28,6 +28,7 @@ const choices: Choices = {
   ],
   carriers: [],
   schools: [],
+  rungs: [],
   sources: [{ code: 'TYPED', name: 'Typed', detail: '' }],
 };
 

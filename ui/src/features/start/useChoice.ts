@@ -14,6 +14,10 @@ export interface Choice {
   source: StartRequest['source'];
   /** Absent where there is no pad. */
   padId: string | undefined;
+  /** Absent for the school's own custom. */
+  rungs: StartRequest['rungs'];
+  ownDrives: string;
+  firstCeiling: string;
 }
 
 const KEY = 'tubrin.lastChoice';
@@ -56,6 +60,9 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
     terminationId: pick(loadsFirst, wanted.terminationId),
     exciterId: pick(choices.exciters, wanted.exciterId),
     carrier: wanted.carrier ?? 'CW',
+    rungs: wanted.rungs,
+    ownDrives: wanted.ownDrives ?? '',
+    firstCeiling: wanted.firstCeiling ?? '',
     padId: choices.pads.some((one) => one.id === wanted.padId) ? wanted.padId : undefined,
     meterIds:
       wanted.amplifierId === amplifierId && wanted.meterIds

@@ -58,6 +58,7 @@ public final class Bench implements AutoCloseable {
                 .toggle("OUTPut", station::keyed, station::key)
                 .toggle("OUTPut:STATe", station::keyed, station::key)
                 .level("SOURce:POWer", 0.1, 100, station::exciterW, station::exciterW)
+                .level("SOURce:PULSe:DCYCle", 0.05, 1, station::dutyFactor, station::dutyFactor)
                 .level("SOURce:FREQuency", 1.8e6, 30e6, station::frequencyHz, station::frequencyHz);
     }
 

@@ -42,6 +42,7 @@ public final class SimulatedStation {
     private double frequencyHz = 7.1e6;
     private double exciterW = 1;
     private double padDb;
+    private double dutyFactor = 1;
     private boolean keyed;
     private double keyedS;
     private boolean tripped;
@@ -113,14 +114,17 @@ public final class SimulatedStation {
         } else if (keyed && !tripped) {
             outputW = driveW();
         }
-        loadRiseK = LOAD_WARMING.riseK(loadRiseK, loadOpen ? 0 : outputW, s);
+        loadRiseK = LOAD_WARMING.riseK(loadRiseK, loadOpen ? 0 : dutyFactor * outputW, s);
         exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(exciterW) : 1.2;
         double back = Mismatch.reflectedShare(loadOhm(), 0);
-        output.follow(outputW / (1 - back), s);
-        reflected.follow(outputW * back / (1 - back), s);
-        plateCurrent.follow(plateA, s);
-        gridCurrent.follow(gridA, s);
-        screenCurrent.follow(screenA, s);
+        // Pulses are faster than any pointer: it shows their average; what holds peaks sees them.
+        double shown = held ? 1 : dutyFactor;
+        output.follow(shown * outputW / (1 - back), s);
+        reflected.follow(shown * outputW * back / (1 - back), s);
+        double restA = plateA > 0 ? tubes().restingPlateCurrentA() : 0;
+        plateCurrent.follow(dutyFactor * plateA + (1 - dutyFactor) * restA, s);
+        gridCurrent.follow(dutyFactor * gridA, s);
+        screenCurrent.follow(dutyFactor * screenA, s);
         plateVoltage.follow(volts, s);
         supplyCurrent.follow(exciterA, s);
         supplyVoltage.follow(13.8 - 0.012 * exciterA, s);
@@ -215,6 +219,15 @@ public final class SimulatedStation {
     /** Puts a pad of so many decibels between exciter and amplifier; 0 for none. */
     synchronized void padDb(double attenuationDb) {
         padDb = attenuationDb;
+    }
+
+    /** Sends pulses that are on for a share of the time; 1 for a carrier. */
+    synchronized void dutyFactor(double share) {
+        dutyFactor = share;
+    }
+
+    synchronized double dutyFactor() {
+        return dutyFactor;
     }
 
     synchronized double padDb() {

@@ -28,7 +28,9 @@ import org.tubrin.core.station.TankBand;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.CapacitorLaw;
 import org.tubrin.core.tuneup.Check;
+import org.tubrin.core.tuneup.Practice;
 import org.tubrin.core.tuneup.RunEvent;
+import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.TuneSettings;
 import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.server.store.CoreJson;
@@ -65,6 +67,7 @@ public class SchemaTest {
             {CapacitorLaw.class, "/$defs/capacitorLaw"},
             {Instrument.class, "/$defs/instrument"},
             {TuneSetup.class, "/$defs/setup"},
+            {Practice.class, "/$defs/practice"},
             {TuneSettings.class, "/$defs/setup/properties/settings"},
             {Reading.class, "/$defs/event/oneOf/5/properties/reading"},
         };
@@ -88,6 +91,7 @@ public class SchemaTest {
             {ReadingRole.values(), "/$defs/channel/properties/role"},
             {ScaleUnit.values(), "/$defs/channel/properties/scaleUnit"},
             {Indication.values(), "/$defs/channel/properties/indication"},
+            {School.values(), "/$defs/setup/properties/school"},
             {Check.values(), "/$defs/event/oneOf/1/properties/check"},
             {org.tubrin.core.tuneup.Control.values(), "/$defs/event/oneOf/7/properties/control"},
             {org.tubrin.core.tuneup.SeenSign.values(), "/$defs/event/oneOf/11/properties/sign"},

@@ -24,6 +24,7 @@ import org.tubrin.core.tuneup.Move;
 import org.tubrin.core.tuneup.OnAir;
 import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.Reason;
+import org.tubrin.core.tuneup.Rungs;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.Sign;
 import org.tubrin.core.tuneup.Waveform;
@@ -53,6 +54,9 @@ public class WordsTest {
         add(wanted, "name.*", Control.values());
         add(wanted, "name.*", School.values());
         add(wanted, "school.*", School.values());
+        add(wanted, "school.*.suits", School.values());
+        add(wanted, "school.*.costs", School.values());
+        add(wanted, "name.*", Rungs.values());
         add(wanted, "name.*", ReadingSource.values());
         add(wanted, "sourceOf.*", ReadingSource.values());
         add(wanted, "signal.*", Linearity.Judgement.values());

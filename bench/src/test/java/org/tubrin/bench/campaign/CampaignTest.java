@@ -133,8 +133,8 @@ public class CampaignTest {
     public void aCampaignBelongsToItsSeedAndFollowingItComesCloserThanPlainSchools() {
         List<Score> scores = Campaign.run(15, 5);
         assertEquals(
-                new Report(Campaign.run(24, 5)).csv(),
-                new Report(scores).csv(),
+                new Report(Campaign.run(2, 5)).csv(),
+                new Report(Campaign.run(2, 5)).csv(),
                 "the same seed gives the same figures");
         double[] followed = shortfalls(scores, "tubrin");
         assertTrue(followed[7] < 2, "half of them come within 2 %: " + followed[7]);

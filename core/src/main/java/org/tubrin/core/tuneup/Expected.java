@@ -53,6 +53,15 @@ public final class Expected {
         return new Setting(setup.band(), setup.frequencyHz(), driveW, plate, load, loadOhm(setup), 0);
     }
 
+    /** Returns the dials that the twin would start from: where it ends at full drive; empty where it knows none. */
+    public static Optional<Preset> preset(TuneSetup setup) {
+        return finish(setup, setup.topDriveW())
+                .map(end -> new Preset(
+                        setup.tubes().plate().turned(end.plate(), 0),
+                        setup.tubes().load().turned(end.load(), 0),
+                        Preset.Source.TWIN));
+    }
+
     /** Returns the share of the plate's RF that leaves the tank at a LOAD position, by the twin; empty where there is none. */
     public static Optional<Double> tankEfficiency(TuneSetup setup, double load) {
         return twin(setup)

@@ -125,6 +125,25 @@ public record TuneSetup(
         return source.orElse(ReadingSource.TYPED);
     }
 
+    /** Returns the same with dials that start elsewhere. */
+    public TuneSetup withPreset(Preset from) {
+        return new TuneSetup(
+                station,
+                amplifier,
+                exciter,
+                carrier,
+                meters,
+                termination,
+                band,
+                frequencyHz,
+                school,
+                from,
+                settings,
+                source,
+                pad,
+                practice);
+    }
+
     /** Returns what the operator chose about how the school is followed, or what is customary. */
     public Practice customs() {
         return practice.orElse(Practice.CUSTOMARY);

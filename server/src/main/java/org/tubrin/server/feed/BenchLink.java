@@ -94,6 +94,16 @@ public class BenchLink implements SmartLifecycle {
         set(AMPLIFIER, "ROUT:PAD " + number(attenuationDb));
     }
 
+    /** Lets its exciter send pulses of a duty factor; 1 for a carrier. */
+    public void pulse(double dutyFactor) {
+        set(EXCITER, "SOUR:PULS:DCYC " + number(dutyFactor));
+    }
+
+    /** Switches its wattmeter between average and peak hold. */
+    public void detector(boolean peak) {
+        set(WATTMETER, "SENS:DET " + (peak ? "PEAK" : "AVERAGE"));
+    }
+
     /** Sets the wattmeter's range by its end in watts. */
     public void range(double fullScaleW) {
         set(WATTMETER, "SENS:POW:RANG " + number(fullScaleW));
@@ -119,16 +129,26 @@ public class BenchLink implements SmartLifecycle {
     private synchronized void set(int instrument, String command) {
         String said;
         try {
-            // The question afterwards makes sure that it has been taken before this returns, and how.
-            said = line(instrument).ask(command + ";SYST:ERR?", TIMEOUT_MS);
-        } catch (IOException e) {
+            said = said(instrument, command);
+        } catch (IOException first) {
+            // A line that was left open to a bench that has been started anew is dead: once more on a fresh one.
             drop(instrument);
-            panel = Optional.empty();
-            throw new Refused(new Problem(ProblemCode.BENCH_AWAY, "bench", "", new Allowed.Nothing()));
+            try {
+                said = said(instrument, command);
+            } catch (IOException e) {
+                drop(instrument);
+                panel = Optional.empty();
+                throw new Refused(new Problem(ProblemCode.BENCH_AWAY, "bench", "", new Allowed.Nothing()));
+            }
         }
         if (!said.startsWith("0,")) {
             throw new Refused(new Problem(ProblemCode.BENCH_REFUSES, "bench", said, new Allowed.Nothing()));
         }
+    }
+
+    /** Says a command and returns what the instrument's error queue says of it, so that it has been taken on return. */
+    private String said(int instrument, String command) throws IOException {
+        return line(instrument).ask(command + ";SYST:ERR?", TIMEOUT_MS);
     }
 
     private synchronized Optional<Panel> look() {

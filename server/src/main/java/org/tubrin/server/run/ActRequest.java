@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.tuneup.Check;
 import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.SeenSign;
 import org.tubrin.core.tuneup.Through;
 import org.tubrin.core.tuneup.Waveform;
@@ -24,6 +25,7 @@ import org.tubrin.core.tuneup.Waveform;
  * @param confirmed for READ: the operator was asked whether it is so
  * @param products for PRODUCTS
  * @param waveform for WAVEFORM
+ * @param school for SCHOOL
  */
 public record ActRequest(
         UUID clientId,
@@ -36,7 +38,8 @@ public record ActRequest(
         @Nullable String text,
         @Nullable Boolean confirmed,
         @Nullable ProductsEntry products,
-        @Nullable Waveform waveform) {
+        @Nullable Waveform waveform,
+        @Nullable School school) {
 
     /**
      * Two-tone products as typed, in decibels below; the fifth may be left away.
@@ -66,6 +69,7 @@ public record ActRequest(
         SIGN,
         PRODUCTS,
         WAVEFORM,
+        SCHOOL,
         NOTE,
         FINISH,
         ABANDON

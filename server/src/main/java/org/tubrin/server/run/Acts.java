@@ -53,6 +53,7 @@ final class Acts {
             case SIGN -> List.of(new RunEvent.SignSeen(given("sign", request.sign())));
             case PRODUCTS -> List.of(products(given("products", request.products())));
             case WAVEFORM -> List.of(new RunEvent.WaveformSeen(given("waveform", request.waveform())));
+            case SCHOOL -> List.of(new RunEvent.SchoolChosen(given("school", request.school())));
             case NOTE -> List.of(new RunEvent.Note(given("text", request.text()).strip()));
             case FINISH -> List.of(new RunEvent.Finished());
             case ABANDON ->

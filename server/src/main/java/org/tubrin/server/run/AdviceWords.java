@@ -64,7 +64,11 @@ class AdviceWords {
             args.put("time", Double.isFinite(rest.leftS()) ? duration(rest.leftS()) : words.say("time.long"));
         } else if (move instanceof Move.KeyAndPeak peak) {
             args.put("drive", Figures.plain(peak.driveW(), 2));
+            args.put("aim", peak.aim().name());
             args.put("how", peak.order().size() > 1 ? "all" : "plate");
+            peak.targetA().ifPresent(target -> args.put("target", Figures.plain(target, 3)));
+        } else if (move instanceof Move.PeakAndRead peak) {
+            args.put("aim", peak.aim().name());
         } else if (move instanceof Move.EnterReadings enter) {
             missing = enter.missing();
             args.put("missing", joined(enter.missing()));
@@ -79,8 +83,9 @@ class AdviceWords {
         } else if (move instanceof Move.RecordStep step) {
             args.put("drive", Figures.plain(step.driveW(), 2));
         }
-        args.put("aim", Figures.plain(clock.aimS(), 0));
+        args.put("aimS", Figures.plain(clock.aimS(), 0));
         args.put("growth", Figures.plain(state.setup().settings().saturationGrowth(), 1));
+        args.put("target", args.getOrDefault("target", ""));
         args.put("wideDuty", Figures.plain(100 * state.setup().settings().wideDutyFraction(), 0));
         return new RunView.AdviceView(
                 move.getClass().getSimpleName(),

@@ -28,6 +28,7 @@ import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.tuneup.RunEvent;
 import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.feed.Feed;
@@ -165,6 +166,8 @@ class LiveActs {
             bench.amplifier(setup.amplifier().name());
             bench.band(setup.band());
             bench.frequency(setup.frequencyHz());
+            bench.detector(setup.readsPeaks());
+            bench.pulse(dutyFactor(setup, setup.school()));
             bench.pad(setup.pad().map(Pad::attenuationDb).orElse(0.0));
         }
     }
@@ -186,6 +189,10 @@ class LiveActs {
         }
     }
 
+    private static double dutyFactor(TuneSetup setup, School school) {
+        return school == School.PULSED ? setup.customs().dutyFactor() : 1;
+    }
+
     private void follow(RunState state, RunEvent event) {
         if (event instanceof RunEvent.Keyed) {
             bench.key(true);
@@ -193,6 +200,8 @@ class LiveActs {
                 || event instanceof RunEvent.Finished
                 || event instanceof RunEvent.Abandoned) {
             bench.key(false);
+        } else if (event instanceof RunEvent.SchoolChosen chosen) {
+            bench.pulse(dutyFactor(state.setup(), chosen.school()));
         } else if (event instanceof RunEvent.DialMoved moved) {
             turn(state.setup(), moved.control(), moved.position());
         } else if (event instanceof RunEvent.RangeChosen chosen && chosen.role() == ReadingRole.OUTPUT) {

@@ -30,6 +30,7 @@ import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.ReadingSource;
+import org.tubrin.core.tuneup.Rungs;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.station.Stations;
@@ -81,6 +82,10 @@ public class RunController {
     /** A coded choice with its words. */
     public record NamedChoice(String code, String name, String detail) {}
 
+    /** A school: what it does, when it suits, what it costs in heat, and whether it needs a meter that holds peaks. */
+    public record SchoolChoice(
+            School code, String name, String detail, String suits, String costs, boolean needsPeakMeter) {}
+
     /** All that can be chosen at the start. */
     public record Choices(
             boolean stationDescribed,
@@ -91,7 +96,8 @@ public class RunController {
             List<Choice> meters,
             List<BandChoice> bands,
             List<NamedChoice> carriers,
-            List<NamedChoice> schools,
+            List<SchoolChoice> schools,
+            List<NamedChoice> rungs,
             List<NamedChoice> sources,
             @Nullable RunSummary inProgress,
             @Nullable String lastAmplifier) {}
@@ -165,8 +171,16 @@ public class RunController {
                         .map(mode -> new NamedChoice(mode.name(), words.name(mode.name()), ""))
                         .toList(),
                 List.of(School.values()).stream()
-                        .map(school -> new NamedChoice(
-                                school.name(), words.name(school.name()), words.say("school." + school.name())))
+                        .map(school -> new SchoolChoice(
+                                school,
+                                words.name(school.name()),
+                                words.say("school." + school.name()),
+                                words.say("school." + school.name() + ".suits"),
+                                words.say("school." + school.name() + ".costs"),
+                                school == School.PULSED))
+                        .toList(),
+                List.of(Rungs.values()).stream()
+                        .map(rungs -> new NamedChoice(rungs.name(), words.name(rungs.name()), ""))
                         .toList(),
                 sources(kept),
                 rows.stream()

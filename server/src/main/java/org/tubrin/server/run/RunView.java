@@ -10,6 +10,7 @@ import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.KeyClock;
 import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.SeenSign;
 import org.tubrin.core.tuneup.Sign;
 import org.tubrin.core.tuneup.Step;
@@ -30,7 +31,9 @@ public record RunView(
         String termination,
         String exciter,
         Mode carrier,
-        String school,
+        School school,
+        String schoolName,
+        List<SchoolName> maySwitchTo,
         List<Node> line,
         List<Row> rows,
         List<StepView> steps,
@@ -49,7 +52,21 @@ public record RunView(
         List<String> onAir,
         List<SeenSign> mayReport,
         ReadingSource source,
-        boolean twin) {
+        boolean twin,
+        List<ElsewhereView> elsewhere) {
+
+    /** A school that the run may go on by. */
+    public record SchoolName(School code, String name) {}
+
+    /** Where a school would have set the dials, by the twin. */
+    public record ElsewhereView(
+            String schools,
+            String plate,
+            String load,
+            double outputW,
+            double gridCurrentA,
+            double heatPerTubeW,
+            @Nullable Double thirdDb) {}
 
     /** A box on the signal line; {@code toNext} stands between it and the next. */
     public record Node(String title, String detail, boolean watch, String toNext) {}

@@ -18,6 +18,7 @@ import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tuneup.Advice;
 import org.tubrin.core.tuneup.Check;
 import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.Elsewhere;
 import org.tubrin.core.tuneup.Expected;
 import org.tubrin.core.tuneup.KeyClock;
 import org.tubrin.core.tuneup.Ladder;
@@ -25,6 +26,7 @@ import org.tubrin.core.tuneup.Move;
 import org.tubrin.core.tuneup.NextMove;
 import org.tubrin.core.tuneup.OnAir;
 import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.SeenSign;
 import org.tubrin.core.tuneup.Sign;
 import org.tubrin.core.tuneup.Signs;
@@ -64,7 +66,7 @@ class RunViewer {
                 "band", words.name(setup.band().name()),
                 "amplifier", setup.amplifier().name(),
                 "termination", setup.termination().name(),
-                "school", words.name(setup.school().name()),
+                "school", words.name(state.school().name()),
                 "step", state.steps().size() + (state.ending().isPresent() ? 0 : 1));
         return new RunView(
                 id,
@@ -80,13 +82,15 @@ class RunViewer {
                 setup.termination().name(),
                 setup.exciter().name(),
                 setup.carrier(),
-                words.name(setup.school().name()),
+                state.school(),
+                words.name(state.school().name()),
+                state.ending().isPresent() ? List.of() : schools(state),
                 line(state, phase, clock),
                 stepViewer.rows(state),
                 steps,
                 stepViewer.view(state, state.draft(), state.steps().size(), advice.expect()),
                 setup.station().licenceLimitW(),
-                Ladder.drivesW(setup),
+                Ladder.drivesW(setup, state.school()),
                 adviceWords.view(advice, state, clock),
                 stepViewer.rooms(state.step(state.placeInFocus())),
                 clock(state, clock),
@@ -103,7 +107,34 @@ class RunViewer {
                 OnAir.of(state).stream().map(this::onAir).toList(),
                 state.ending().isPresent() ? List.of() : List.of(SeenSign.values()),
                 setup.readings(),
-                Expected.twin(setup).isPresent());
+                Expected.twin(setup).isPresent(),
+                state.ending().isPresent() ? elsewhere(state) : List.of());
+    }
+
+    /** Returns the schools that the run may go on by. */
+    private List<RunView.SchoolName> schools(RunState state) {
+        return List.of(School.values()).stream()
+                .filter(school -> school != School.PULSED || state.setup().readsPeaks())
+                .map(school -> new RunView.SchoolName(school, words.name(school.name())))
+                .toList();
+    }
+
+    private List<RunView.ElsewhereView> elsewhere(RunState state) {
+        double driveW = state.lastStep().map(step -> step.driveW().value()).orElse(0.0);
+        return Elsewhere.of(state.setup(), driveW).stream()
+                .map(end -> new RunView.ElsewhereView(
+                        String.join(
+                                ", ",
+                                end.schools().stream()
+                                        .map(school -> words.name(school.name()))
+                                        .toList()),
+                        Figures.dial(end.place().plate()),
+                        Figures.dial(end.place().load()),
+                        end.place().point().outputW(),
+                        end.place().point().meters().gridCurrentA(),
+                        end.place().point().powers().plateHeatPerTubeW(),
+                        end.thirdDb().orElse(null)))
+                .toList();
     }
 
     private List<RunView.SignView> signs(RunState state) {

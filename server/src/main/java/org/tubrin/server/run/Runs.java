@@ -23,12 +23,16 @@ import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tuneup.Admission;
+import org.tubrin.core.tuneup.Expected;
+import org.tubrin.core.tuneup.Practice;
 import org.tubrin.core.tuneup.Preset;
 import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.tuneup.Replay;
 import org.tubrin.core.tuneup.RunEvent;
 import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.Rungs;
+import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.TuneSettings;
 import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.server.card.Cards;
@@ -144,10 +148,11 @@ public class Runs {
         double frequencyHz =
                 NumberEntry.parsePlain("frequency", request.frequency(), 0, 1000, Unit.ONE) * HERTZ_PER_MEGAHERTZ;
         TuneSettings settings = TuneSettings.customaryFor(tubes);
-        Preset preset = cards.best(amplifier.name(), request.band(), termination.name())
-                .or(() -> amplifier.chartRow(request.band()).map(Runs::fromChart))
-                .orElseGet(() -> unknown(tubes));
-        return new TuneSetup(
+        Optional<Preset> chart = amplifier.chartRow(request.band()).map(Runs::fromChart);
+        Optional<Preset> card = cards.best(amplifier.name(), request.band(), termination.name());
+        Optional<Preset> known = request.school() == School.MAKERS_CHART ? chart.or(() -> card) : card.or(() -> chart);
+        Preset preset = known.orElseGet(() -> unknown(tubes));
+        TuneSetup setup = new TuneSetup(
                 station,
                 amplifier,
                 equipment(request.exciterId(), Exciter.class, "exciter"),
@@ -162,7 +167,35 @@ public class Runs {
                         ? live.benchWarmUpSpeed().map(settings::withWarmUpSpeed).orElse(settings)
                         : request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()),
                 Optional.of(request.source()),
-                Optional.ofNullable(request.padId()).map(id -> equipment(id, Pad.class, "pad")));
+                Optional.ofNullable(request.padId()).map(id -> equipment(id, Pad.class, "pad")),
+                practice(request));
+        return known.isPresent()
+                ? setup
+                : Expected.preset(setup).map(setup::withPreset).orElse(setup);
+    }
+
+    private static Optional<Practice> practice(StartRequest request) {
+        if (request.rungs() == null && request.firstCeiling() == null) {
+            return Optional.empty();
+        }
+        Practice customary = Practice.CUSTOMARY;
+        List<Double> own = new ArrayList<>();
+        if (request.rungs() == Rungs.OWN && request.ownDrives() != null) {
+            for (String text : request.ownDrives().strip().split("[\\s;]+", -1)) {
+                own.add(NumberEntry.parsePlain("ownDrives", text, 0.01, 500, Unit.WATT));
+            }
+        }
+        Optional<Double> ceiling = Optional.ofNullable(request.firstCeiling())
+                .filter(text -> !text.isBlank())
+                .map(text -> NumberEntry.parsePlain("firstCeiling", text, 1e-3, 20, Unit.AMPERE));
+        return Optional.of(new Practice(
+                Optional.ofNullable(request.rungs()),
+                own,
+                ceiling,
+                customary.plateTargetShare(),
+                customary.gridLeastShare(),
+                customary.gridMostShare(),
+                customary.dutyFactor()));
     }
 
     private <T extends org.tubrin.core.station.Equipment> T equipment(UUID id, Class<T> type, String field) {

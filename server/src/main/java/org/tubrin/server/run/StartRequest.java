@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.tuneup.ReadingSource;
+import org.tubrin.core.tuneup.Rungs;
 import org.tubrin.core.tuneup.School;
 
 /**
@@ -23,6 +24,9 @@ import org.tubrin.core.tuneup.School;
  * @param warmUpSpeed 1, or more for demonstration
  * @param source where readings come from
  * @param padId between exciter and amplifier; absent where there is none
+ * @param rungs how the ladder is spaced; absent for the school's own custom
+ * @param ownDrives for a ladder of one's own: watts as typed, parted by spaces or semicolons
+ * @param firstCeiling plate current not to pass at the first step, in amperes, as typed; absent where none is named
  */
 public record StartRequest(
         UUID runId,
@@ -36,4 +40,7 @@ public record StartRequest(
         School school,
         @Nullable Double warmUpSpeed,
         ReadingSource source,
-        @Nullable UUID padId) {}
+        @Nullable UUID padId,
+        @Nullable Rungs rungs,
+        @Nullable String ownDrives,
+        @Nullable String firstCeiling) {}

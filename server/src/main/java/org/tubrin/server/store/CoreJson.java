@@ -258,11 +258,13 @@ public class CoreJson {
         @JsonSubTypes.Type(value = RunEvent.RangeChosen.class, name = "rangeChosen"),
         @JsonSubTypes.Type(value = RunEvent.DialMoved.class, name = "dialMoved"),
         @JsonSubTypes.Type(value = RunEvent.TriedAgain.class, name = "triedAgain"),
+        @JsonSubTypes.Type(value = RunEvent.FinishBegun.class, name = "finishBegun"),
         @JsonSubTypes.Type(value = RunEvent.StepRecorded.class, name = "stepRecorded"),
         @JsonSubTypes.Type(value = RunEvent.StepUndone.class, name = "stepUndone"),
         @JsonSubTypes.Type(value = RunEvent.SignSeen.class, name = "signSeen"),
         @JsonSubTypes.Type(value = RunEvent.ProductsRead.class, name = "productsRead"),
         @JsonSubTypes.Type(value = RunEvent.WaveformSeen.class, name = "waveformSeen"),
+        @JsonSubTypes.Type(value = RunEvent.SchoolChosen.class, name = "schoolChosen"),
         @JsonSubTypes.Type(value = RunEvent.Note.class, name = "note"),
         @JsonSubTypes.Type(value = RunEvent.Finished.class, name = "finished"),
         @JsonSubTypes.Type(value = RunEvent.Abandoned.class, name = "abandoned")
