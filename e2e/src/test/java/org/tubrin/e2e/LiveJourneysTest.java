@@ -62,7 +62,11 @@ public class LiveJourneysTest {
         operator.awaits("Peak, read");
         operator.peaks("ArrowLeft", "ArrowRight");
         operator.page.waitForTimeout(800);
-        operator.presses("r");
+        // On a busy machine no meter may have answered within the last half second: it is said, and R pressed again.
+        for (int i = 0; i < 3 && operator.entry("PLATE_VOLTAGE").inputValue().isEmpty(); i++) {
+            operator.presses("r");
+            operator.page.waitForTimeout(1500);
+        }
         assertThat(operator.entry("PLATE_VOLTAGE")).not().hasValue("");
         operator.presses("Space");
         operator.page.locator("[data-part=clock]").getByText("Resting").waitFor();

@@ -38,12 +38,10 @@ public record Elsewhere(List<School> schools, Peak place, Optional<Double> third
         Expected.finish(setup, driveW)
                 .ifPresent(finish -> ends.add(
                         at(twin, setting, finish, School.PEAK_THEN_HEAVIER, School.TUNE_WHERE_YOU_RUN, School.PULSED)));
-        Practice customs = setup.customs();
-        double dipA = setup.tubes().plateCurrentLimitA() * customs.plateTargetShare();
+        double dipA = TargetAdvice.dipA(setup, setup.topDriveW());
         add(ends, twin, setting, TargetSearch.dip(probe, driveW, dipA), School.DIP_AND_LOAD);
-        double gridA = setup.tubes().gridCurrentLimitA() * (customs.gridLeastShare() + customs.gridMostShare()) / 2;
         probe.forget();
-        add(ends, twin, setting, TargetSearch.grid(probe, driveW, gridA), School.GRID_TARGET);
+        add(ends, twin, setting, TargetSearch.grid(probe, driveW, TargetAdvice.gridA(setup)), School.GRID_TARGET);
         setup.amplifier().chartRow(setup.band()).ifPresent(row -> {
             double plate = probe.resonantPlate(row.load());
             if (twin.at(setting.at(plate, row.load())) instanceof Outcome.Settled<TubePoint> there) {

@@ -17,6 +17,7 @@ import org.tubrin.core.twin.Peak;
 import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Probe;
 import org.tubrin.core.twin.Setting;
+import org.tubrin.core.twin.TargetSearch;
 import org.tubrin.core.twin.TubePoint;
 import org.tubrin.core.twin.TubeTwin;
 
@@ -85,17 +86,40 @@ public final class Expected {
     }
 
     /**
-     * Returns where the twin has the dials for the step in hand: most output on the climb, at the drive that comes next while
-     * it is still to be set; a little heavier at the finish.
+     * Where the twin has the dials.
+     *
+     * @param plate PLATE at resonance for LOAD as it stands
+     * @param load LOAD where the school ends
      */
-    public static Optional<Peak> aim(RunState state) {
-        Step draft = state.draft();
-        double driveW = draft.position(Control.DRIVE).orElse(0.0);
-        if (draft.kind() == Step.Kind.FINISH) {
-            return finish(state.setup(), driveW);
-        }
-        boolean toCome = !state.steps().isEmpty() && !draft.moved().contains(Control.DRIVE);
-        return peak(state.setup(), toCome ? Ladder.nextAboveW(state.setup(), state.school(), driveW) : driveW);
+    public record Aim(double plate, double load) {}
+
+    /** Returns where the twin has the dials for the step in hand; empty where there is none. */
+    public static Optional<Aim> aim(RunState state) {
+        TuneSetup setup = state.setup();
+        double driveW = state.draft().position(Control.DRIVE).orElse(setup.topDriveW());
+        double load = state.draft().position(Control.LOAD).orElse(setup.preset().load());
+        return probe(setup, driveW).flatMap(probe -> {
+            double plate = probe.resonantPlate(load);
+            return end(state, probe, driveW).map(to -> new Aim(plate, to));
+        });
+    }
+
+    private static Optional<Double> end(RunState state, Probe probe, double driveW) {
+        TuneSetup setup = state.setup();
+        double topW = setup.topDriveW();
+        double endW = state.draft().kind() == Step.Kind.FINISH ? driveW : topW;
+        return switch (state.school().aim()) {
+            case OUTPUT ->
+                Foresight.of(setup, state.steps())
+                        .flatMap(foresight -> foresight.loadFinish(endW))
+                        .or(() -> finish(setup, endW).map(Peak::load));
+            case DIP ->
+                settled(TargetSearch.dip(probe, driveW, TargetAdvice.dipA(setup, driveW)))
+                        .map(Peak::load);
+            case GRID ->
+                settled(TargetSearch.grid(probe, topW, TargetAdvice.gridA(setup)))
+                        .map(Peak::load);
+        };
     }
 
     /** Returns the twin's dials of most output at a drive in watts; empty where it knows none. */

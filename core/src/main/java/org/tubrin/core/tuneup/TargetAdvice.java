@@ -39,23 +39,23 @@ final class TargetAdvice {
     private Optional<Double> target() {
         return switch (state.school().aim()) {
             case OUTPUT -> Optional.empty();
-            case DIP -> Optional.of(dipA());
-            case GRID ->
-                atTheTop()
-                        ? Optional.of(setup.tubes().gridCurrentLimitA()
-                                * (setup.customs().gridLeastShare()
-                                        + setup.customs().gridMostShare())
-                                / 2)
-                        : Optional.empty();
+            case DIP -> Optional.of(dipA(setup, draft.driveW().value()));
+            case GRID -> atTheTop() ? Optional.of(gridA(setup)) : Optional.empty();
         };
     }
 
     /** Returns the dip's target: what is above rest grows like a current, with the square root of the drive. */
-    private double dipA() {
+    static double dipA(TuneSetup setup, double driveW) {
         double fullA = setup.tubes().plateCurrentLimitA() * setup.customs().plateTargetShare();
         double restA = setup.tubes().restingPlateCurrentA();
-        double share = Math.sqrt(Math.min(1, draft.driveW().value() / setup.topDriveW()));
+        double share = Math.sqrt(Math.min(1, driveW / setup.topDriveW()));
         return restA + (fullA - restA) * share;
+    }
+
+    /** Returns the middle of the grid current's window at full drive. */
+    static double gridA(TuneSetup setup) {
+        Practice customs = setup.customs();
+        return setup.tubes().gridCurrentLimitA() * (customs.gridLeastShare() + customs.gridMostShare()) / 2;
     }
 
     private Optional<Advice> next() {

@@ -31,7 +31,6 @@ import org.tubrin.core.tuneup.SeenSign;
 import org.tubrin.core.tuneup.Sign;
 import org.tubrin.core.tuneup.Signs;
 import org.tubrin.core.tuneup.TuneSetup;
-import org.tubrin.core.twin.Peak;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -264,10 +263,10 @@ class RunViewer {
     }
 
     private List<RunView.DialView> dials(RunState state, Advice advice) {
-        Optional<Peak> aim = state.ending().isEmpty() ? Expected.aim(state) : Optional.empty();
+        Optional<Expected.Aim> aim = state.ending().isEmpty() ? Expected.aim(state) : Optional.empty();
         return List.of(
-                dial(Control.PLATE, state, advice, aim.map(Peak::plate).orElse(null)),
-                dial(Control.LOAD, state, advice, aim.map(Peak::load).orElse(null)));
+                dial(Control.PLATE, state, advice, aim.map(Expected.Aim::plate).orElse(null)),
+                dial(Control.LOAD, state, advice, aim.map(Expected.Aim::load).orElse(null)));
     }
 
     private RunView.DialView dial(Control control, RunState state, Advice advice, @Nullable Double twinAt) {
