@@ -161,4 +161,9 @@ describe('the run', () => {
     expect(await screen.findByText('Not saved yet.')).toBeInTheDocument();
     expect(screen.getByLabelText('Output, W')).toHaveValue('870');
   });
+
+  it('goes on by another school', async () => {
+    await userEvent.selectOptions(screen.getByLabelText('School'), 'Grid target');
+    await waitFor(() => expect(server.acts.at(-1)).toMatchObject({ act: 'SCHOOL', school: 'GRID_TARGET' }));
+  });
 });

@@ -56,6 +56,25 @@ final class Report {
         return csv.toString();
     }
 
+    private static final String MEANING = """
+
+            ## What is counted
+
+            - **output_shortfall_percent**: of the output that the dials left allow, below the best that any dials and drive
+              allow; 5 % of room to each current and to the licence, heat held to its rating.
+            - **key_downs**, **carrier_s**: of the whole tune-up; pulses count by their duty factor.
+            - **beyond_limit_s**: seconds in which a current or the output really was beyond its limit, seen or not.
+            - **peak_heat_percent**: how hot the plates got, of what their rated dissipation makes them, first order with 25 s.
+            - **imd3_db**: third order at speech drive with the dials left, below one of two tones.
+            - **coverage_percent**: of the stated 95 % intervals of efficiency, heat and gain at the last step.
+
+            A case: one to three triodes or a tetrode, tank Q and supply stiffness at random; tubes, line and drive a few per cent
+            off the record, dials up to 0.15 and 0.3 of a mark; a band, a frequency in it, a dummy load of 48 to 55 ohm or an
+            antenna up to 2:1; meters anywhere within their class. The person turns a knob every 0.12 s, reads a meter in 0.35 s,
+            overshoots 3 % of the peaks, and reads 1.5 % of the meters wrong by a division. Plain schools are told as usual, with
+            the limits minded as the meters show them.
+            """;
+
     /** Returns the report in words and tables. */
     String markdown(int cases, long seed, String date) {
         StringBuilder out = new StringBuilder();
@@ -110,7 +129,7 @@ final class Report {
                 .limit(WORST / 2)
                 .forEach(score -> out.append(String.format(
                         Locale.ROOT, "- case %d: %.1f s. %s\n", score.number(), score.beyondS(), score.story())));
-        return out.toString();
+        return out.append(MEANING).toString();
     }
 
     private static double[] sorted(List<Score> scores, Metric metric) {

@@ -120,7 +120,9 @@ final class StepAdvice {
     private Advice recordStep() {
         Reason reason = draft.kind() == Step.Kind.FINISH
                 ? Reason.FINISH_IS_GOOD
-                : atTheTop() ? Reason.STEP_IS_LAST : Reason.STEP_IS_GOOD;
+                : !atTheTop()
+                        ? Reason.STEP_IS_GOOD
+                        : state.school().finishesHeavier() ? Reason.STEP_IS_LAST : Reason.FINISH_IS_GOOD;
         return Advice.of(new Move.RecordStep(draft.driveW().value()), reason);
     }
 
@@ -136,8 +138,7 @@ final class StepAdvice {
         if (foresight.isPresent()) {
             return foresee(foresight.get(), last.get(), rungW);
         }
-        double targetW = rungW;
-        double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : targetW;
+        double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : rungW;
         Optional<Advice.Expectation> expect = expectation(last.get(), fromW, driveW);
         Optional<Advice> range = widerRange(expect);
         if (range.isPresent()) {
@@ -152,9 +153,9 @@ final class StepAdvice {
             return Advice.of(new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.ANTICIPATE);
         }
         if (!draft.moved().contains(Control.DRIVE)) {
-            boolean capped = targetW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
+            boolean capped = rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
             return Advice.of(
-                            new Move.Turn(Control.DRIVE, fromW, targetW, 0),
+                            new Move.Turn(Control.DRIVE, fromW, rungW, 0),
                             capped ? Reason.LICENCE_CAPS_DRIVE : Reason.DOUBLE_DRIVE)
                     .expecting(expect);
         }
@@ -174,8 +175,7 @@ final class StepAdvice {
         boolean ends = stays || borneW < rungW / SAME_DRIVE || targetW >= setup.topDriveW() / SAME_DRIVE;
         double loadAt = draft.position(Control.LOAD).orElseThrow();
         Optional<Double> load = ends ? twin.loadFinish(driveW) : Optional.empty();
-        Optional<Advice.Expectation> expect = twin.outputW(driveW, load.orElse(loadAt))
-                .map(output -> new Advice.Expectation(FORESEEN_LEAST * output, FORESEEN_MOST * output));
+        Optional<Advice.Expectation> expect = foreseen(twin, driveW, load.orElse(loadAt));
         Optional<Advice> range = widerRange(expect);
         if (range.isPresent()) {
             return range.get();
@@ -198,6 +198,11 @@ final class StepAdvice {
             return ends ? up.beginningFinish() : up;
         }
         return keyAndPeak(peakReason(), order(), expect);
+    }
+
+    private static Optional<Advice.Expectation> foreseen(Foresight twin, double driveW, double load) {
+        return twin.outputW(driveW, load)
+                .map(output -> new Advice.Expectation(FORESEEN_LEAST * output, FORESEEN_MOST * output));
     }
 
     private Optional<Advice.Expectation> expectation(Step last, double fromW, double driveW) {
@@ -262,9 +267,12 @@ final class StepAdvice {
         Step peak = state.lastStep().orElseThrow();
         double peakLoad = peak.position(Control.LOAD).orElseThrow();
         double heavier = finishLoad(peak, peakLoad);
-        Optional<Advice.Expectation> expect = peak.measured(ReadingRole.OUTPUT)
-                .map(output -> new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
         double loadAt = draft.position(Control.LOAD).orElse(peakLoad);
+        Optional<Advice.Expectation> expect = foresight.isPresent()
+                ? foreseen(foresight.get(), draft.driveW().value(), loadAt)
+                : peak.measured(ReadingRole.OUTPUT)
+                        .map(output ->
+                                new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
         if (!draft.moved().contains(Control.LOAD)
                 && heavier != peakLoad
                 && Math.abs(marks(loadAt, heavier)) >= LEAST_TURN_MARKS) {

@@ -1,0 +1,103 @@
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import type { Choices } from '../../api';
+import { ChoiceForm } from './ChoiceForm';
+import { complete } from './useChoice';
+
+const box = (id: string, more: object = {}) => ({
+  id,
+  name: id,
+  detail: '',
+  usable: true,
+  bands: [],
+  reads: [],
+  ...more,
+});
+
+const choices: Choices = {
+  stationDescribed: true,
+  amplifiers: [box('Brigantine', { bands: ['MHZ_7'] })],
+  exciters: [box('Halyard')],
+  pads: [box('Fender', { detail: '16 dB' })],
+  terminations: [box('Ballast')],
+  meters: [box('Fathom', { reads: ['OUTPUT'] })],
+  bands: [{ band: 'MHZ_7', name: '7 MHz', lowestHz: 6.9e6, highestHz: 7.3e6 }],
+  carriers: [{ code: 'CW', name: 'CW', detail: '' }],
+  schools: [
+    {
+      code: 'PEAK_THEN_HEAVIER',
+      name: 'Peak, then heavier',
+      detail: 'Peak both.',
+      suits: 'Triodes.',
+      costs: 'As it comes.',
+      needsPeakMeter: false,
+    },
+    {
+      code: 'GRID_TARGET',
+      name: 'Grid target',
+      detail: 'Most grid current.',
+      suits: 'What trips.',
+      costs: 'Little.',
+      needsPeakMeter: false,
+    },
+  ],
+  rungs: [
+    { code: 'DOUBLING', name: 'Doubling', detail: '' },
+    { code: 'OWN', name: 'Own list', detail: '' },
+  ],
+  sources: [{ code: 'TYPED', name: 'Typed', detail: '' }],
+};
+
+function show(wanted: Parameters<typeof complete>[1] = {}) {
+  const change = vi.fn();
+  render(<ChoiceForm choices={choices} choice={complete(choices, wanted)} change={change} />);
+  return change;
+}
+
+describe('what to tune', () => {
+  it('says of the school that is chosen what it does, whom it suits and what heat it costs', async () => {
+    const change = show({ school: 'GRID_TARGET' });
+    const school = screen.getByRole('group', { name: 'School' });
+    expect(within(school).getByText('Most grid current.')).toBeInTheDocument();
+    expect(school).toHaveTextContent('Suits: What trips. Heat: Little.');
+    expect(within(school).queryByText('Peak both.')).not.toBeInTheDocument();
+    await userEvent.click(screen.getByRole('radio', { name: 'Peak, then heavier' }));
+    expect(change).toHaveBeenLastCalledWith({ school: 'PEAK_THEN_HEAVIER' });
+  });
+
+  it('takes a pad, and none again', async () => {
+    const change = show();
+    expect(screen.getByRole('radio', { name: 'none' })).toBeChecked();
+    await userEvent.click(screen.getByRole('radio', { name: /Fender/ }));
+    expect(change).toHaveBeenLastCalledWith({ padId: 'Fender' });
+  });
+
+  it('goes back from a pad to none', async () => {
+    const change = show({ padId: 'Fender' });
+    expect(screen.getByRole('radio', { name: /Fender/ })).toBeChecked();
+    await userEvent.click(screen.getByRole('radio', { name: 'none' }));
+    expect(change).toHaveBeenLastCalledWith({ padId: undefined });
+  });
+
+  it('asks for the drives of a ladder of one’s own only where that is chosen', async () => {
+    const change = show();
+    expect(screen.queryByLabelText('drives, W')).not.toBeInTheDocument();
+    await userEvent.click(screen.getByRole('radio', { name: 'Own list' }));
+    expect(change).toHaveBeenLastCalledWith({ rungs: 'OWN' });
+  });
+
+  it('keeps the drives as they are typed', async () => {
+    const change = show({ rungs: 'OWN', ownDrives: '4 9' });
+    await userEvent.type(screen.getByLabelText('drives, W'), ';');
+    expect(change).toHaveBeenLastCalledWith({ ownDrives: '4 9;' });
+    await userEvent.click(screen.getByRole('radio', { name: 'by the school' }));
+    expect(change).toHaveBeenLastCalledWith({ rungs: undefined });
+  });
+
+  it('takes the maker’s ceiling for the first step', async () => {
+    const change = show();
+    await userEvent.type(screen.getByLabelText(/plate current at the first step/), '0');
+    expect(change).toHaveBeenLastCalledWith({ firstCeiling: '0' });
+  });
+});
