@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ago, parseNumber, seconds, showNumber, utc } from '.';
+import { ago, parseNumber, seconds, showNumber, utc, watts } from '.';
 
 describe('numbers', () => {
   it.each([
@@ -31,5 +31,13 @@ describe('times', () => {
     const at = '2026-11-25T09:00:00Z';
     expect(ago(at, Date.parse(at) + 5 * 60_000)).toBe('5 min ago');
     expect(ago(at, Date.parse(at) + 72 * 3_600_000)).toBe('3 days ago');
+  });
+});
+
+describe('a power that was reckoned through a pad', () => {
+  it('is shown as a scale is set', () => {
+    expect(watts(1.7999999998836393)).toBe('1.8');
+    expect(watts(0.03125)).toBe('0.03');
+    expect(watts(70)).toBe('70');
   });
 });

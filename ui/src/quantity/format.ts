@@ -33,6 +33,11 @@ export function parseNumber(text: string): number | undefined {
   return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : undefined;
 }
 
+/** Returns a power in watts as a scale is set: to a hundredth at most. */
+export function watts(value: number): string {
+  return String(Number(value.toFixed(2)));
+}
+
 /** Returns a number without idle zeros, at most six significant figures. */
 export function showNumber(value: number): string {
   return String(Number(value.toPrecision(6)));

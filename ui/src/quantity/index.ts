@@ -1,1 +1,1 @@
-export { ago, localTime, parseNumber, seconds, showNumber, utc } from './format';
+export { ago, localTime, parseNumber, seconds, showNumber, utc, watts } from './format';

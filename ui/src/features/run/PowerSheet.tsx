@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ask, client, type PowerView, type RunView } from '../../api';
 import { Answer } from '../../parts';
 import { Flows } from '../../plot';
+import { watts } from '../../quantity';
 import { Tabs } from './Tabs';
 import { useBench } from './useLive';
 
@@ -19,7 +20,8 @@ export default function PowerSheet({ view }: { view: RunView }) {
           <header className="flex flex-wrap items-baseline gap-x-3 pb-1">
             <h1 className="text-22">Where each watt goes</h1>
             <p className="text-soft">
-              by the twin, at {data.driveW} W of drive, PLATE {data.plate.toFixed(2)}, LOAD {data.load.toFixed(2)}
+              by the twin, at {watts(data.driveW)} W of drive, PLATE {data.plate.toFixed(2)}, LOAD{' '}
+              {data.load.toFixed(2)}
             </p>
             <Tabs view={view} />
           </header>

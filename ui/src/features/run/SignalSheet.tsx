@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ask, client, type RunView, type TwinSignal } from '../../api';
 import { Answer } from '../../parts';
 import { Envelope, Trapezoid } from '../../plot';
+import { watts } from '../../quantity';
 import { ReadSheet } from './ReadSheet';
 import { Tabs } from './Tabs';
 import { useBench } from './useLive';
@@ -37,7 +38,7 @@ function ByTwin({ data }: { data: TwinSignal }) {
       <p className="mb-2 text-18">
         <span className="head">{data.judgement}</span>{' '}
         <span className="text-14 text-soft">
-          by the twin, {Number(data.driveW.toFixed(2))} W of drive at the peak, PLATE {data.plate.toFixed(2)}, LOAD{' '}
+          by the twin, {watts(data.driveW)} W of drive at the peak, PLATE {data.plate.toFixed(2)}, LOAD{' '}
           {data.load.toFixed(2)}
         </span>
       </p>

@@ -7,6 +7,10 @@ import type { Run } from './useRun';
 
 const BESIDE = 'figure border-t border-l border-t-hair border-l-rule p-0 text-center text-14';
 
+/** With more columns than these a long figure goes without its uncertainty, which its title then has. */
+const ROOMY_COLUMNS = 6;
+const TIGHT_LENGTH = 8;
+
 interface Props {
   view: RunView;
   run: Run;
@@ -163,7 +167,9 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
           {setting('PLATE', 'PLATE', '', (step) => step.plate)}
           {setting('LOAD', 'LOAD', '', (step) => step.load)}
           {FIGURES.map((figure) =>
-            row(figure.name, figure.label, figure.unit, (step) => shown(step[figure.name], figure)),
+            row(figure.name, figure.label, figure.unit, (step) =>
+              shown(step[figure.name], figure, columns.length > ROOMY_COLUMNS),
+            ),
           )}
         </tbody>
       </table>
@@ -195,12 +201,13 @@ function cell(step: StepView, role: Row['role']) {
   return step.cells.find((one) => one.role === role);
 }
 
-function shown(figure: Figure | undefined, row: FigureRow): ReactNode {
+function shown(figure: Figure | undefined, row: FigureRow, tight: boolean): ReactNode {
   if (!figure) return undefined;
+  const tooLong = tight && figure.withUncertainty.length > TIGHT_LENGTH;
   return (
-    <span className="text-13 text-soft">
+    <span className="text-13 whitespace-nowrap text-soft" title={figure.withUncertainty}>
       {figure.shown}
-      {!row.bare && (
+      {!row.bare && !tooLong && (
         <span className={row.wide ? 'max-roomy:hidden' : ''}>{figure.withUncertainty.slice(figure.shown.length)}</span>
       )}
     </span>

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { ask, client, type MapView, type Place, type RunView } from '../../../api';
 import { Answer } from '../../../parts';
 import { saveCsv, savePng, saveSvg } from '../../../plot';
+import { watts } from '../../../quantity';
 import { Tabs } from '../Tabs';
 import { useBench } from '../useLive';
 import { MapChart } from './MapChart';
@@ -30,11 +31,11 @@ export default function MapSheet({ view }: { view: RunView }) {
         const here: [number, number] | undefined = present
           ? [present.plate, present.load]
           : data.here && [data.here.plate, data.here.load];
-        const name = `map-${view.band.replace(' ', '')}-${data.driveW}W`;
+        const name = `map-${view.band.replace(' ', '')}-${watts(data.driveW)}W`;
         return (
           <section aria-label="The ground" className="sheet px-4 py-2.5" ref={box}>
             <header className="flex flex-wrap items-baseline gap-x-3 pb-1">
-              <h1 className="text-22">The ground at {data.driveW} W</h1>
+              <h1 className="text-22">The ground at {watts(data.driveW)} W</h1>
               <p className="text-soft">output in watts over both dials, by the twin</p>
               <span className="noprint flex gap-2.5 text-13 text-act">
                 <button type="button" className="underline" onClick={() => saveCsv(table(data), name)}>

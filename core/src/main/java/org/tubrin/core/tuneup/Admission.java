@@ -52,6 +52,9 @@ public final class Admission {
                         taken.reading().role().name()));
             }
         } else if (event instanceof RunEvent.SchoolChosen chosen
+                && !chosen.school().suits(state.setup().tubes())) {
+            problems.add(TuneSetup.unsuited(chosen.school(), state.setup().tubes()));
+        } else if (event instanceof RunEvent.SchoolChosen chosen
                 && chosen.school() == School.PULSED
                 && !state.setup().readsPeaks()) {
             problems.add(problem(ProblemCode.NEEDS_PEAK_METER, "school", "OUTPUT"));

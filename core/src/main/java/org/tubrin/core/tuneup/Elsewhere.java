@@ -41,7 +41,9 @@ public record Elsewhere(List<School> schools, Peak place, Optional<Double> third
         double dipA = TargetAdvice.dipA(setup, setup.topDriveW());
         add(ends, twin, setting, TargetSearch.dip(probe, driveW, dipA), School.DIP_AND_LOAD);
         probe.forget();
-        add(ends, twin, setting, TargetSearch.grid(probe, driveW, TargetAdvice.gridA(setup)), School.GRID_TARGET);
+        if (School.GRID_TARGET.suits(setup.tubes())) {
+            add(ends, twin, setting, TargetSearch.grid(probe, driveW, TargetAdvice.gridA(setup)), School.GRID_TARGET);
+        }
         setup.amplifier().chartRow(setup.band()).ifPresent(row -> {
             double plate = probe.resonantPlate(row.load());
             if (twin.at(setting.at(plate, row.load())) instanceof Outcome.Settled<TubePoint> there) {

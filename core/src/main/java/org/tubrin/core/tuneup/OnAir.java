@@ -13,7 +13,7 @@ import org.tubrin.core.station.Mode;
  *
  * @param code what
  * @param modes modes concerned
- * @param numbers powers in watts by name
+ * @param numbers powers in watts by name; what an exciter is set to, before a pad
  */
 public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
 
@@ -21,6 +21,9 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
         modes = List.copyOf(modes);
         numbers = Map.copyOf(numbers);
     }
+
+    /** A power that passed through a pad and back is the same within this ratio. */
+    private static final double SAME = 1.000001;
 
     /** What to mind. */
     public enum Code {
@@ -38,9 +41,9 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
             return points;
         }
         Step last = state.lastStep().get();
-        double driveW = last.driveW().value();
+        double driveW = state.setup().exciterOfW(last.driveW().value());
         for (Exciter.ModePower entry : state.setup().exciter().powerByMode()) {
-            if (entry.powerW() > driveW && !entry.mode().wideDuty()) {
+            if (entry.powerW() > SAME * driveW && !entry.mode().wideDuty()) {
                 points.add(new OnAir(
                         Code.MODE_ABOVE_TUNED_DRIVE,
                         List.of(entry.mode()),

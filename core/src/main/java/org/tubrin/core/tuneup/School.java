@@ -1,5 +1,9 @@
 package org.tubrin.core.tuneup;
 
+import java.util.List;
+import org.tubrin.core.device.Construction;
+import org.tubrin.core.station.Stage;
+
 /** How a run decides where the dials go. */
 public enum School {
     /** Peak PLATE and LOAD for output at each step of drive, finish a little heavier. */
@@ -32,6 +36,16 @@ public enum School {
         this.rungs = rungs;
         this.tunesLoadEachStep = tunesLoadEachStep;
         this.finishesHeavier = finishesHeavier;
+    }
+
+    /** Returns whether a stage can be tuned by it: a target of grid current needs grids that draw one. */
+    public boolean suits(Stage.Tubes tubes) {
+        return aim != Aim.GRID || tubes.tube().construction() == Construction.TRIODE;
+    }
+
+    /** Returns the schools by which a stage can be tuned. */
+    public static List<School> forStage(Stage.Tubes tubes) {
+        return List.of(values()).stream().filter(school -> school.suits(tubes)).toList();
     }
 
     /** Returns what PLATE is turned for. */

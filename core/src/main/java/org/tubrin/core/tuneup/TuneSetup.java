@@ -112,12 +112,24 @@ public record TuneSetup(
                 problems.add(new Problem(ProblemCode.DUPLICATE, "meters", role.name(), new Allowed.OneOf(readers)));
             }
         }
+        if (amplifier.stage() instanceof Stage.Tubes tubes && !school.suits(tubes)) {
+            problems.add(unsuited(school, tubes));
+        }
         if (school == School.PULSED && !readsPeaks(meters)) {
             problems.add(new Problem(ProblemCode.NEEDS_PEAK_METER, "meters", "OUTPUT", new Allowed.Nothing()));
         }
         if (!problems.isEmpty()) {
             throw new Refused(problems);
         }
+    }
+
+    static Problem unsuited(School school, Stage.Tubes tubes) {
+        return new Problem(
+                ProblemCode.UNKNOWN_NAME,
+                "school",
+                school.name(),
+                new Allowed.OneOf(
+                        School.forStage(tubes).stream().map(School::name).toList()));
     }
 
     /** Returns where readings come from. */

@@ -280,4 +280,66 @@ public class SchoolsTest {
         assertFalse(Signs.of(climber.state().draft(), Optional.empty()).stream()
                 .anyMatch(sign -> sign.code() == Sign.Code.PLATE_OFF_PEAK));
     }
+
+    @Test
+    public void aTargetOfGridCurrentIsForGridsThatDrawOne() {
+        TuneSetup good = Sample.setup();
+        Refused refused = expectThrows(
+                Refused.class,
+                () -> new TuneSetup(
+                        good.station(),
+                        Twins.BARQUES_RECORD,
+                        good.exciter(),
+                        good.carrier(),
+                        good.meters(),
+                        good.termination(),
+                        good.band(),
+                        good.frequencyHz(),
+                        School.GRID_TARGET,
+                        good.preset(),
+                        good.settings(),
+                        good.source(),
+                        good.pad(),
+                        good.practice()));
+        assertEquals(refused.problems().get(0).path(), "school");
+        TuneSetup tetrode = Sample.setup(Twins.BARQUES_RECORD, Sample.STATION, Sample.BALLAST);
+        assertEquals(
+                new Climber(tetrode)
+                        .refusals(new RunEvent.SchoolChosen(School.GRID_TARGET))
+                        .get(0)
+                        .code(),
+                ProblemCode.UNKNOWN_NAME);
+        TuneSetup twinned = Sample.setup(Twins.BARQUES_RECORD.withTwin(Twins.BARQUE), Sample.STATION, Sample.BALLAST);
+        assertFalse(
+                Elsewhere.of(twinned, 2).stream().anyMatch(end -> end.schools().contains(School.GRID_TARGET)));
+    }
+
+    @Test
+    public void modesAreHeldAgainstTheExcitersOwnPowerBeforeAPad() {
+        TuneSetup from = Sample.setup(Twins.BARQUES_RECORD, Sample.STATION, Sample.BALLAST);
+        TuneSetup padded = new TuneSetup(
+                from.station(),
+                from.amplifier(),
+                from.exciter(),
+                from.carrier(),
+                from.meters(),
+                from.termination(),
+                from.band(),
+                from.frequencyHz(),
+                from.school(),
+                from.preset(),
+                from.settings(),
+                from.source(),
+                Optional.of(new org.tubrin.core.station.Pad("Fender", 16, 100)),
+                from.practice());
+        List<OnAir> points = OnAir.of(new Climber(padded)
+                .isReady()
+                .steps(2, 50, 45, 900, 0.58, 0, 2650)
+                .state());
+        List<OnAir> above = points.stream()
+                .filter(point -> point.code() == OnAir.Code.MODE_ABOVE_TUNED_DRIVE)
+                .toList();
+        assertEquals(above.size(), 1, "SSB at 100 W drives more than 2 W through 16 dB, CW at 70 W does not");
+        assertEquals(above.get(0).numbers().get("drive"), 2 * Math.pow(10, 1.6), 1e-6);
+    }
 }

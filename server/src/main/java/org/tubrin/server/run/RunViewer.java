@@ -112,7 +112,7 @@ class RunViewer {
 
     /** Returns the schools that the run may go on by. */
     private List<RunView.SchoolName> schools(RunState state) {
-        return List.of(School.values()).stream()
+        return School.forStage(state.setup().tubes()).stream()
                 .filter(school -> school != School.PULSED || state.setup().readsPeaks())
                 .map(school -> new RunView.SchoolName(school, words.name(school.name())))
                 .toList();
