@@ -72,7 +72,8 @@ public class Screenshots {
             page.locator("[data-part=fit-rows]").scrollIntoViewIfNeeded();
             shoot(page, "twin");
             page.navigate("/station");
-            page.getByText("Plate current on the bench").click();
+            page.getByText("Plate current on the bench", new Page.GetByTextOptions().setExact(true))
+                    .click();
             page.getByText("Try it").click();
             page.getByText("It answers").waitFor();
             shoot(page, "instrument");
