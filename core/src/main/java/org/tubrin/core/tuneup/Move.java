@@ -43,7 +43,7 @@ public sealed interface Move {
     }
 
     /** The key is down: turn for the aim, read, unkey by the time aimed for. */
-    record PeakAndRead(double aimS, School.Aim aim) implements Move {}
+    record PeakAndRead(double aimS, School.Aim aim, Optional<Double> targetA) implements Move {}
 
     /** The key has been down too long: up at once. */
     record Unkey(double elapsedS) implements Move {}

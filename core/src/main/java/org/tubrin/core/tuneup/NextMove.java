@@ -30,7 +30,7 @@ public final class NextMove {
         double elapsedS = Duration.between(clock.since(), now).toMillis() / 1000.0;
         return elapsedS >= clock.stopS()
                 ? Advice.of(new Move.Unkey(elapsedS), Reason.KEY_TOO_LONG, Caution.HOT_LOAD)
-                : Advice.of(new Move.PeakAndRead(clock.aimS(), state.school().aim()), Reason.KEY_IS_DOWN);
+                : StepAdvice.whileKeyed(state, clock, now);
     }
 
     private static Advice preflight(RunState state) {

@@ -25,6 +25,7 @@ public enum Reason {
     LET_REST(Rule.PACE),
     LOAD_MUST_COOL(Rule.PACE),
     KEY_IS_DOWN(Rule.PACE),
+    KEY_DOWN_PLATE_ONLY(Rule.PACE),
     KEY_TOO_LONG(Rule.PACE),
     READINGS_MISSING(Rule.CLIMB),
     ENTRY_DOUBTFUL(Rule.CLIMB),

@@ -54,11 +54,24 @@ final class StepAdvice {
         this.setup = state.setup();
         this.draft = state.draft();
         this.now = now;
-        foresight = foresees() && draft.readings().isEmpty() ? Foresight.of(setup, state.steps()) : Optional.empty();
+        foresight = foresees() ? Foresight.of(setup, state.steps()) : Optional.empty();
     }
 
     static Advice of(RunState state, Instant now) {
         return new StepAdvice(state, now).next();
+    }
+
+    /** Returns what to turn while the key is down: what was asked for before. */
+    static Advice whileKeyed(RunState state, KeyClock clock, Instant now) {
+        return new StepAdvice(state, now).keyed(clock);
+    }
+
+    private Advice keyed(KeyClock clock) {
+        boolean plateOnly = draft.kind() == Step.Kind.FINISH || order().size() == 1;
+        Reason reason =
+                aim() != School.Aim.OUTPUT ? peakReason() : plateOnly ? Reason.KEY_DOWN_PLATE_ONLY : Reason.KEY_IS_DOWN;
+        Optional<Double> target = plateOnly ? Optional.empty() : TargetAdvice.targetA(state);
+        return Advice.of(new Move.PeakAndRead(clock.aimS(), aim(), target), reason);
     }
 
     private Advice next() {

@@ -342,4 +342,24 @@ public class SchoolsTest {
         assertEquals(above.size(), 1, "SSB at 100 W drives more than 2 W through 16 dB, CW at 70 W does not");
         assertEquals(above.get(0).numbers().get("drive"), 2 * Math.pow(10, 1.6), 1e-6);
     }
+
+    @Test
+    public void whileKeyedItSaysWhatWasAskedBefore() {
+        Climber plain = new Climber(by(School.PEAK_THEN_HEAVIER)).isReady().moves(Control.PLATE, 5.1);
+        plain.moves(Control.LOAD, 4.5).moves(Control.DRIVE, 4.4).does(new RunEvent.Keyed());
+        assertEquals(plain.advice().reason(), Reason.KEY_IS_DOWN, "PLATE, LOAD, PLATE");
+        TuneSetup setup = Sample.setup(Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE), Sample.STATION, Sample.BALLAST);
+        Climber twinned = new Climber(setup).isReady().moves(Control.PLATE, 5.1).moves(Control.LOAD, 4.5);
+        twinned.moves(Control.DRIVE, 4.4).does(new RunEvent.Keyed());
+        assertEquals(twinned.advice().reason(), Reason.KEY_DOWN_PLATE_ONLY);
+        twinned.reads(ReadingRole.OUTPUT, 80);
+        assertEquals(twinned.advice().reason(), Reason.KEY_DOWN_PLATE_ONLY, "with a meter read, too");
+        Climber dip = new Climber(by(School.DIP_AND_LOAD)).isReady().moves(Control.PLATE, 5.1);
+        dip.moves(Control.LOAD, 4.5).moves(Control.DRIVE, 17.5);
+        Move.KeyAndPeak asked = (Move.KeyAndPeak) dip.advice().move();
+        dip.does(new RunEvent.Keyed());
+        Move.PeakAndRead told = (Move.PeakAndRead) dip.advice().move();
+        assertEquals(told.targetA(), asked.targetA());
+        assertEquals(told.aim(), School.Aim.DIP);
+    }
 }

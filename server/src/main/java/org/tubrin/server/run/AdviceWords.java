@@ -69,6 +69,7 @@ class AdviceWords {
             peak.targetA().ifPresent(target -> args.put("target", Figures.plain(target, 3)));
         } else if (move instanceof Move.PeakAndRead peak) {
             args.put("aim", peak.aim().name());
+            peak.targetA().ifPresent(target -> args.put("target", Figures.plain(target, 3)));
         } else if (move instanceof Move.EnterReadings enter) {
             missing = enter.missing();
             args.put("missing", joined(enter.missing()));
