@@ -31,7 +31,6 @@ const choices: Choices = {
       detail: 'Peak both.',
       suits: 'Triodes.',
       costs: 'As it comes.',
-      needsPeakMeter: false,
     },
     {
       code: 'GRID_TARGET',
@@ -39,7 +38,6 @@ const choices: Choices = {
       detail: 'Most grid current.',
       suits: 'What trips.',
       costs: 'Little.',
-      needsPeakMeter: false,
     },
   ],
   rungs: [

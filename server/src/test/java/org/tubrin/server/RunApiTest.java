@@ -259,7 +259,7 @@ public class RunApiTest extends ServerTest {
         assertEquals(read.get("waveform").asString(), "FLAT_TOP");
         assertTrue(read.get("waveformMeans").asString().contains("LOAD heavier"));
         Reply wrong = post(
-                path(), act(run.get("sequence").asLong(), "PRODUCTS", "products", products("EXCITER", "4", false)));
+                path(), act(run.get("sequence").asLong(), "PRODUCTS", "products", products("EXCITER", "2", false)));
         assertEquals(wrong.status(), 422);
         assertEquals(wrong.json().get("problems").get(0).get("field").asString(), "third");
     }

@@ -26,6 +26,8 @@ final class Plain {
     private final School school;
     private final Stage.Tubes tubes;
     private final double topW;
+    /** Whether a meter showed a limit passed at the last key-down. */
+    private boolean beyond;
 
     Plain(Shack shack, School school, Random random) {
         this.shack = shack;
@@ -92,8 +94,6 @@ final class Plain {
         shack.key(false);
         shack.pass(REST_S);
     }
-
-    private boolean beyond;
 
     private void load(double untilS) {
         double share = Math.sqrt(Math.min(1, shack.shown(Control.DRIVE) / topW));

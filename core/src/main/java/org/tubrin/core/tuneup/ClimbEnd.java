@@ -18,7 +18,6 @@ public enum ClimbEnd {
     /** The last step was taken as such. */
     FINISHED;
 
-    private static final double FULL = 0.98;
     private static final double WORTH_RAISING = 1.05;
     private static final double SAME = 1.02;
 
@@ -33,7 +32,7 @@ public enum ClimbEnd {
             return Optional.empty();
         }
         Step last = climb.get(climb.size() - 1);
-        if (last.driveW().value() >= FULL * setup.topDriveW()) {
+        if (last.isAtTheTop()) {
             return Optional.of(FULL_DRIVE);
         }
         boolean stayed = climb.size() > 1

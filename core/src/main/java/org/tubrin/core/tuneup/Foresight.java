@@ -12,15 +12,16 @@ import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Probe;
 
 /**
- * What the twin says of steps to come, set right by the steps done: where LOAD will peak, where it is to end, and how much
+ * What the twin says of steps to come, set right by the steps done: where LOAD is to end, what output to expect, and how much
  * drive the limits bear.
  *
  * <p>Method: the peak of output over LOAD is flat, but grid current (of a tetrode screen current) falls steadily with heavier
  * coupling. So the current read at the last step says where on its own LOAD scale the twin would have to stand; the marks
- * between are taken to hold at other drives. What the meter read over what the twin has there, weighted
- * with the twin's own claim, is taken to hold for the output. A drive is within limits where output with twice its uncertainty, currents and heat stay below them.
- * Source: our own, from the order in which a stage's currents answer to its load. Valid: a knob that is set a little
- * otherwise, a load that is not quite 50 Ω, tubes that are a little weaker; PLATE peaked.
+ * between are taken to hold at other drives. What the meter read over what the twin has there, weighted with the twin's own
+ * claim, is taken to hold for the output. A drive is within limits where output with twice its uncertainty, currents and heat
+ * stay below them. Source: our own, {@code docs/decisions/4-the-finish-from-grid-current.md}. Valid: a knob that is set a
+ * little otherwise, a load that is not quite 50 Ω, tubes that are a little weaker; PLATE peaked. Cost: about 50 operating
+ * points at first, a hundred for each question of a finish.
  */
 final class Foresight {
     /** Where plates would get hotter than this share of their rating, LOAD ends where output is most. */
@@ -62,8 +63,7 @@ final class Foresight {
 
     /** Returns the foresight after some steps; empty without a twin for the band, or a meter that tells. */
     static Optional<Foresight> of(TuneSetup setup, List<Step> steps) {
-        boolean tells = setup.channelFor(ReadingRole.GRID_CURRENT).isPresent()
-                || setup.channelFor(ReadingRole.SCREEN_CURRENT).isPresent();
+        boolean tells = setup.channelFor(tellingRole(setup.tubes())).isPresent();
         return Expected.twin(setup)
                 .filter(twin -> tells)
                 .flatMap(twin -> twin.probe(Expected.setting(
@@ -71,7 +71,7 @@ final class Foresight {
                 .map(probe -> new Foresight(setup, probe, steps));
     }
 
-    private ReadingRole tellingRole() {
+    private static ReadingRole tellingRole(Stage.Tubes tubes) {
         return tubes.screenCurrentLimitA().isPresent() ? ReadingRole.SCREEN_CURRENT : ReadingRole.GRID_CURRENT;
     }
 
@@ -82,7 +82,7 @@ final class Foresight {
         }
         Step last = steps.get(steps.size() - 1);
         Optional<Quantity> current =
-                last.measured(tellingRole()).filter(one -> one.value() > LEAST_SIGMAS * one.standardUncertainty());
+                last.measured(tellingRole(tubes)).filter(one -> one.value() > LEAST_SIGMAS * one.standardUncertainty());
         Optional<Double> load = last.position(Control.LOAD);
         return current.isPresent() && load.isPresent()
                 ? bounded(
@@ -109,7 +109,8 @@ final class Foresight {
     private double tellingA(double driveW, double load) {
         probe.forget();
         boolean settled = probe.settle(driveW, probe.resonantPlate(load), load);
-        return !settled ? 0 : tubes.screenCurrentLimitA().isPresent() ? probe.screenCurrentA() : probe.gridCurrentA();
+        boolean byScreen = tellingRole(tubes) == ReadingRole.SCREEN_CURRENT;
+        return !settled ? 0 : byScreen ? probe.screenCurrentA() : probe.gridCurrentA();
     }
 
     private double bounded(double offset) {

@@ -29,6 +29,18 @@ public record Practice(
     public static final Practice CUSTOMARY =
             new Practice(Optional.empty(), List.of(), Optional.empty(), 0.85, 0.6, 0.85, 0.3);
 
+    /** Returns what is customary but for what is chosen here. */
+    public static Practice chosen(Optional<Rungs> rungs, List<Double> ownDrivesW, Optional<Double> firstCeilingA) {
+        return new Practice(
+                rungs,
+                ownDrivesW,
+                firstCeilingA,
+                CUSTOMARY.plateTargetShare,
+                CUSTOMARY.gridLeastShare,
+                CUSTOMARY.gridMostShare,
+                CUSTOMARY.dutyFactor);
+    }
+
     public Practice {
         ownDrivesW = List.copyOf(ownDrivesW);
         boolean own = rungs.filter(Rungs.OWN::equals).isPresent();

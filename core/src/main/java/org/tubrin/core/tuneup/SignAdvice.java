@@ -123,13 +123,7 @@ final class SignAdvice {
     }
 
     private Advice rePeak(Reason reason) {
-        return Advice.striking(
-                new Move.KeyAndPeak(
-                        List.of(Control.PLATE, Control.LOAD, Control.PLATE),
-                        draft.driveW().value(),
-                        state.school().aim(),
-                        TargetAdvice.targetA(state)),
-                reason);
+        return Advice.striking(StepAdvice.peakingBoth(state), reason);
     }
 
     private Optional<Advice> heavier(double marks, Reason reason) {

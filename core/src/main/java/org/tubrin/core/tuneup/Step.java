@@ -39,6 +39,9 @@ public record Step(
         Set<ReadingRole> confirmed,
         int keyDowns) {
 
+    /** From this share of it on a drive is the highest. */
+    private static final double TOP_SHARE = 0.98;
+
     /** What a step is for. */
     public enum Kind {
         CLIMB,
@@ -147,6 +150,11 @@ public record Step(
                 setup.tubes(),
                 setup.station(),
                 setup.termination());
+    }
+
+    /** Returns whether the drive is the highest of the climb. */
+    public boolean isAtTheTop() {
+        return driveW().value() >= TOP_SHARE * setup.topDriveW();
     }
 
     /** Returns the roles asked for that have no reading yet. */

@@ -43,6 +43,8 @@ final class StepAdvice {
     /** A turn smaller than this is not worth asking for. */
     private static final double LEAST_TURN_MARKS = 0.08;
 
+    private static final List<Control> BOTH = List.of(Control.PLATE, Control.LOAD, Control.PLATE);
+
     private final RunState state;
     private final TuneSetup setup;
     private final Step draft;
@@ -64,6 +66,16 @@ final class StepAdvice {
     /** Returns what to turn while the key is down: what was asked for before. */
     static Advice whileKeyed(RunState state, KeyClock clock, Instant now) {
         return new StepAdvice(state, now).keyed(clock);
+    }
+
+    /** Returns the move that peaks both dials afresh at the drive in hand. */
+    static Move.KeyAndPeak peakingBoth(RunState state) {
+        return new StepAdvice(state, state.lastAt()).keyMove(BOTH);
+    }
+
+    private Move.KeyAndPeak keyMove(List<Control> order) {
+        Optional<Double> target = order.size() > 1 ? TargetAdvice.targetA(state) : Optional.empty();
+        return new Move.KeyAndPeak(order, draft.driveW().value(), aim(), target);
     }
 
     private Advice keyed(KeyClock clock) {
@@ -133,7 +145,7 @@ final class StepAdvice {
     private Advice recordStep() {
         Reason reason = draft.kind() == Step.Kind.FINISH
                 ? Reason.FINISH_IS_GOOD
-                : !atTheTop()
+                : !draft.isAtTheTop()
                         ? Reason.STEP_IS_GOOD
                         : state.school().finishesHeavier() ? Reason.STEP_IS_LAST : Reason.FINISH_IS_GOOD;
         return Advice.of(new Move.RecordStep(draft.driveW().value()), reason);
@@ -228,12 +240,8 @@ final class StepAdvice {
 
     /** Returns what to turn while keyed: LOAD too where the school tunes it at this drive. */
     private List<Control> order() {
-        boolean tunesLoad = foresight.isEmpty() && (state.school().tunesLoadEachStep() || atTheTop());
-        return tunesLoad ? List.of(Control.PLATE, Control.LOAD, Control.PLATE) : List.of(Control.PLATE);
-    }
-
-    private boolean atTheTop() {
-        return draft.driveW().value() >= setup.topDriveW() / SAME_DRIVE;
+        boolean tunesLoad = foresight.isEmpty() && (state.school().tunesLoadEachStep() || draft.isAtTheTop());
+        return tunesLoad ? BOTH : List.of(Control.PLATE);
     }
 
     /** Returns what PLATE is turned for at this drive: low down there is no grid current to see yet. */
@@ -335,9 +343,7 @@ final class StepAdvice {
                     forLoad ? Reason.LOAD_MUST_COOL : Reason.LET_REST,
                     forLoad ? new Caution[] {Caution.HOT_LOAD} : new Caution[0]);
         }
-        Optional<Double> target = order.size() > 1 ? TargetAdvice.targetA(state) : Optional.empty();
-        return Advice.of(new Move.KeyAndPeak(order, draft.driveW().value(), aim(), target), reason)
-                .expecting(expect);
+        return Advice.of(keyMove(order), reason).expecting(expect);
     }
 
     private Optional<Advice> widerRange(Optional<Advice.Expectation> expect) {

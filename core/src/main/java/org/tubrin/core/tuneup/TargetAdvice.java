@@ -32,15 +32,11 @@ final class TargetAdvice {
         return new TargetAdvice(state).next();
     }
 
-    private boolean atTheTop() {
-        return draft.driveW().value() >= 0.98 * setup.topDriveW();
-    }
-
     private Optional<Double> target() {
         return switch (state.school().aim()) {
             case OUTPUT -> Optional.empty();
             case DIP -> Optional.of(dipA(setup, draft.driveW().value()));
-            case GRID -> atTheTop() ? Optional.of(gridA(setup)) : Optional.empty();
+            case GRID -> draft.isAtTheTop() ? Optional.of(gridA(setup)) : Optional.empty();
         };
     }
 

@@ -13,11 +13,17 @@ import org.tubrin.core.quantity.Unit;
  * @param fifthDb fifth order, −120 to −3 dB; absent where not read
  */
 public record Products(double thirdDb, Optional<Double> fifthDb) {
+    /** How far below a tone products are believed to lie, in decibels: from this. */
+    public static final double LEAST_BELOW_DB = 3;
+
+    /** To this. */
+    public static final double MOST_BELOW_DB = 120;
+
     private static final int SAMPLES = 40;
 
     public Products {
-        Checks checks = new Checks().range("thirdDb", thirdDb, -120, -3, Unit.DECIBEL);
-        fifthDb.ifPresent(fifth -> checks.range("fifthDb", fifth, -120, -3, Unit.DECIBEL));
+        Checks checks = new Checks().range("thirdDb", thirdDb, -MOST_BELOW_DB, -LEAST_BELOW_DB, Unit.DECIBEL);
+        fifthDb.ifPresent(fifth -> checks.range("fifthDb", fifth, -MOST_BELOW_DB, -LEAST_BELOW_DB, Unit.DECIBEL));
         checks.done();
     }
 

@@ -26,8 +26,6 @@ import org.tubrin.core.twin.Products;
 /** Turns what the operator did, as it came, into events. */
 final class Acts {
     private static final double LONGEST_WARM_MIN = 24 * 60;
-    private static final double LEAST_BELOW_DB = 10;
-    private static final double MOST_BELOW_DB = 110;
 
     private Acts() {}
 
@@ -90,12 +88,16 @@ final class Acts {
     }
 
     private static RunEvent products(ActRequest.ProductsEntry entry) {
-        double third = -NumberEntry.parsePlain("third", entry.third(), LEAST_BELOW_DB, MOST_BELOW_DB, Unit.DECIBEL);
+        double third = -below("third", entry.third());
         Optional<Double> fifth = Optional.ofNullable(entry.fifth())
                 .filter(text -> !text.isBlank())
-                .map(text -> -NumberEntry.parsePlain("fifth", text, LEAST_BELOW_DB, MOST_BELOW_DB, Unit.DECIBEL));
+                .map(text -> -below("fifth", text));
         return new RunEvent.ProductsRead(
                 entry.through(), entry.toPep() ? Products.belowPep(third, fifth) : new Products(third, fifth));
+    }
+
+    private static double below(String field, String text) {
+        return NumberEntry.parsePlain(field, text, Products.LEAST_BELOW_DB, Products.MOST_BELOW_DB, Unit.DECIBEL);
     }
 
     private static RunEvent setting(RunState state, Control control, String text) {

@@ -153,7 +153,7 @@ class AdviceWords {
             args.put("pad", pad.name());
             args.put("attenuation", Figures.plain(pad.attenuationDb(), 2));
             args.put("exciterMost", Figures.plain(setup.exciter().powerMaxW(), 0));
-            args.put("padded100", Figures.plain(pad.outputW(setup.exciter().powerMaxW()), 2));
+            args.put("paddedMost", Figures.plain(pad.outputW(setup.exciter().powerMaxW()), 2));
         });
         args.put("termination", setup.termination().name());
         args.put("band", words.name(setup.band().name()));

@@ -82,9 +82,8 @@ public class RunController {
     /** A coded choice with its words. */
     public record NamedChoice(String code, String name, String detail) {}
 
-    /** A school: what it does, when it suits, what it costs in heat, and whether it needs a meter that holds peaks. */
-    public record SchoolChoice(
-            School code, String name, String detail, String suits, String costs, boolean needsPeakMeter) {}
+    /** A school: what it does, when it suits, and what it costs in heat. */
+    public record SchoolChoice(School code, String name, String detail, String suits, String costs) {}
 
     /** All that can be chosen at the start. */
     public record Choices(
@@ -176,8 +175,7 @@ public class RunController {
                                 words.name(school.name()),
                                 words.say("school." + school.name()),
                                 words.say("school." + school.name() + ".suits"),
-                                words.say("school." + school.name() + ".costs"),
-                                school == School.PULSED))
+                                words.say("school." + school.name() + ".costs")))
                         .toList(),
                 List.of(Rungs.values()).stream()
                         .map(rungs -> new NamedChoice(rungs.name(), words.name(rungs.name()), ""))

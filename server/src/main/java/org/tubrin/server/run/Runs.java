@@ -175,10 +175,6 @@ public class Runs {
     }
 
     private static Optional<Practice> practice(StartRequest request) {
-        if (request.rungs() == null && request.firstCeiling() == null) {
-            return Optional.empty();
-        }
-        Practice customary = Practice.CUSTOMARY;
         List<Double> own = new ArrayList<>();
         if (request.rungs() == Rungs.OWN && request.ownDrives() != null) {
             for (String text : request.ownDrives().strip().split("[\\s;]+", -1)) {
@@ -188,14 +184,9 @@ public class Runs {
         Optional<Double> ceiling = Optional.ofNullable(request.firstCeiling())
                 .filter(text -> !text.isBlank())
                 .map(text -> NumberEntry.parsePlain("firstCeiling", text, 1e-3, 20, Unit.AMPERE));
-        return Optional.of(new Practice(
-                Optional.ofNullable(request.rungs()),
-                own,
-                ceiling,
-                customary.plateTargetShare(),
-                customary.gridLeastShare(),
-                customary.gridMostShare(),
-                customary.dutyFactor()));
+        return request.rungs() == null && ceiling.isEmpty()
+                ? Optional.empty()
+                : Optional.of(Practice.chosen(Optional.ofNullable(request.rungs()), own, ceiling));
     }
 
     private <T extends org.tubrin.core.station.Equipment> T equipment(UUID id, Class<T> type, String field) {
