@@ -38,10 +38,8 @@ public class RoomsTest {
 
     @Test(dataProvider = "rooms")
     public void importsOnlyWhatItMay(String room) {
-        List<String> allowed = new ArrayList<>(List.of("java..", "org.jspecify..", ROOT + room + ".."));
-        if (room.equals("twin")) {
-            allowed.add("org.hipparchus..");
-        }
+        List<String> allowed =
+                new ArrayList<>(List.of("java..", "org.jspecify..", "org.hipparchus..", ROOT + room + ".."));
         MAY_IMPORT.get(room).forEach(other -> allowed.add(ROOT + other + ".."));
         ArchRuleDefinition.classes()
                 .that()

@@ -20,6 +20,7 @@ import org.tubrin.core.tuneup.Caution;
 import org.tubrin.core.tuneup.Check;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Doubt;
+import org.tubrin.core.tuneup.Evidence;
 import org.tubrin.core.tuneup.Move;
 import org.tubrin.core.tuneup.OnAir;
 import org.tubrin.core.tuneup.ReadingSource;
@@ -75,7 +76,10 @@ public class WordsTest {
         for (String part : List.of("point", "ask", "why")) {
             add(wanted, "check.*." + part, Check.values());
         }
-        for (String part : List.of("title", "meaning")) {
+        add(wanted, "name.*", Evidence.Figure.values());
+        add(wanted, "basis.*", Evidence.Basis.values());
+        add(wanted, "certainty.*", Sign.Standing.values());
+        for (String part : List.of("title", "meaning", "act")) {
             add(wanted, "sign.*." + part, Sign.Code.values());
         }
         for (String part : List.of("title", "remedy")) {

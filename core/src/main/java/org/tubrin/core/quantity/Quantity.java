@@ -2,6 +2,7 @@ package org.tubrin.core.quantity;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.hipparchus.special.Erf;
 
 /**
  * A value with its unit, its standing and the signed standard uncertainty that each independent error source gives it.
@@ -55,6 +56,20 @@ public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSour
     /** Returns the upper end of the interval value ± standard uncertainty. */
     public double high() {
         return value + standardUncertainty();
+    }
+
+    /**
+     * Returns how probable it is that the true value lies above a bound in the same unit, 0 to 1; where nothing is uncertain
+     * and the value is the bound, 0.
+     *
+     * <p>Method: normal distribution about the value with its standard uncertainty. Source: JCGM 100:2008, G.1.3.
+     */
+    public double probabilityAbove(double bound) {
+        double uncertainty = standardUncertainty();
+        if (uncertainty == 0) {
+            return value > bound ? 1 : 0;
+        }
+        return 0.5 * Erf.erfc((bound - value) / uncertainty / Math.sqrt(2));
     }
 
     /** Returns the sum; fails where the units differ. */

@@ -81,6 +81,13 @@ public final class Expected {
                         .map(Probe::outputW);
     }
 
+    /** Returns PLATE at resonance for a LOAD position, by the twin; empty where there is none. */
+    static Optional<Double> resonantPlate(TuneSetup setup, double load) {
+        return twin(setup)
+                .flatMap(twin -> twin.probe(setting(setup, 1, setup.preset().plate(), load)))
+                .map(probe -> probe.resonantPlate(load));
+    }
+
     private static double loadOhm(TuneSetup setup) {
         return setup.termination() instanceof Load load ? load.resistanceColdOhm() : Mismatch.LINE_OHM;
     }

@@ -1,18 +1,43 @@
 package org.tubrin.core.tuneup;
 
-import java.util.Map;
+import java.util.List;
 
 /**
  * Something that the readings of a step, or the operator's eyes, say.
  *
  * @param code what
  * @param severity how much it matters
- * @param numbers what it rests on, by name, in the core's units
+ * @param certainty how probable it is that what it rests on is so, 0 to 1; that of the weakest evidence
+ * @param evidence what it rests on; empty where the operator saw it
  */
-public record Sign(Code code, Severity severity, Map<String, Double> numbers) {
+public record Sign(Code code, Severity severity, double certainty, List<Evidence> evidence) {
 
     public Sign {
-        numbers = Map.copyOf(numbers);
+        evidence = List.copyOf(evidence);
+    }
+
+    /** Returns what the operator saw as a sign. */
+    public static Sign seen(SeenSign seen) {
+        Code code = switch (seen) {
+            case ARC -> Code.ARC_SEEN;
+            case TRIP -> Code.TRIPPED;
+            case KNOB_SLIPS -> Code.KNOB_SLIPS;
+        };
+        return new Sign(code, Severity.LIMIT, 1, List.of());
+    }
+
+    /** How certain a sign is, in words. */
+    public enum Standing {
+        POSSIBLE,
+        LIKELY,
+        SURE
+    }
+
+    private static final double SURE = 0.975;
+
+    /** Returns how certain it is. */
+    public Standing standing() {
+        return certainty >= SURE ? Standing.SURE : certainty >= SignRules.LIKELY ? Standing.LIKELY : Standing.POSSIBLE;
     }
 
     /** How much a sign matters. */

@@ -85,6 +85,7 @@ final class SignAdvice {
                         driveForOutputW(setup.station().licenceLimitW()), Reason.OUTPUT_OVER, Caution.LICENCE));
             case LOAD_POWER_LIMIT -> Optional.of(oneRungLower(Reason.LOAD_POWER_OVER));
             case DRIVE_LIMIT -> Optional.of(lowerDrive(setup.amplifier().driveLimitW(), Reason.DRIVE_OVER));
+            case KNOB_SLIPS -> once(workThrough(sign.code(), Reason.KNOB_FIRST));
             case COUPLED_TOO_HEAVILY, PLATE_OFF_PEAK -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(sign.code(), Reason.METER_LIES));
             case EFFICIENCY_LOW -> once(workThrough(sign.code(), Reason.OUTPUT_POOR));
@@ -135,15 +136,12 @@ final class SignAdvice {
 
     /** Lowers the drive so that what grows like a current, with the square root of the drive, comes under its limit. */
     private Advice driveForCurrent(Sign sign, Reason reason) {
-        double ratio = number(sign, "limit") / number(sign, "value");
+        Evidence beyond = sign.evidence().get(0);
+        double ratio = beyond.bound() / beyond.found().value();
         // Heat rests on the resting current too, and follows the drive less than a current does.
         double power = sign.code() == Sign.Code.HEAT_LIMIT ? 4 : 2;
         double lowerW = draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(ratio, power) * MARGIN);
         return lowerDrive(Ladder.settable(lowerW), reason);
-    }
-
-    private static double number(Sign sign, String name) {
-        return java.util.Objects.requireNonNull(sign.numbers().get(name), name);
     }
 
     private Advice oneRungLower(Reason reason) {

@@ -15,7 +15,6 @@ import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.KeyClock;
 import org.tubrin.core.tuneup.Move;
 import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.Sign;
 import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
@@ -179,18 +178,6 @@ class AdviceWords {
                         words.say("check." + point.name() + ".point", args),
                         state.checks().contains(point)))
                 .toList();
-    }
-
-    /** Returns a sign in words. */
-    RunView.SignView view(Sign sign) {
-        Map<String, Object> args = new HashMap<>();
-        sign.numbers().forEach((name, number) -> args.put(name, Figures.plain(number, number < 10 ? 3 : 0)));
-        sign.numbers().forEach((name, number) -> args.put(name + "Percent", Figures.plain(100 * number, 0)));
-        return new RunView.SignView(
-                sign.code(),
-                sign.severity(),
-                words.say("sign." + sign.code().name() + ".title", args),
-                words.say("sign." + sign.code().name() + ".meaning", args));
     }
 
     private List<String> numbered(String prefix) {

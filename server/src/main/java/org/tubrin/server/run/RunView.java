@@ -174,8 +174,15 @@ public record RunView(
             @Nullable Double twinAt,
             String hint) {}
 
-    /** A sign with what it means. */
-    public record SignView(Sign.Code code, Sign.Severity severity, String title, String meaning) {}
+    /** A sign: what it means, what to do, what it rests on, and how certain that is. */
+    public record SignView(
+            Sign.Code code,
+            Sign.Severity severity,
+            String title,
+            String meaning,
+            String act,
+            List<String> evidence,
+            String certainty) {}
 
     /** A point to answer for. */
     public record CheckView(String code, String text, boolean answered) {}

@@ -43,11 +43,13 @@ class RunViewer {
 
     private final Words words;
     private final AdviceWords adviceWords;
+    private final SignWords signWords;
     private final StepViewer stepViewer;
 
-    RunViewer(Words words, AdviceWords adviceWords, StepViewer stepViewer) {
+    RunViewer(Words words, AdviceWords adviceWords, SignWords signWords, StepViewer stepViewer) {
         this.words = words;
         this.adviceWords = adviceWords;
+        this.signWords = signWords;
         this.stepViewer = stepViewer;
     }
 
@@ -139,19 +141,9 @@ class RunViewer {
     private List<RunView.SignView> signs(RunState state) {
         int place = state.placeInFocus();
         List<Sign> signs = new ArrayList<>();
-        state.openSign()
-                .map(seen -> new Sign(code(seen), Sign.Severity.LIMIT, Map.of()))
-                .ifPresent(signs::add);
+        state.openSign().map(Sign::seen).ifPresent(signs::add);
         signs.addAll(Signs.of(state.step(place), state.stepBefore(place)));
-        return signs.stream().map(adviceWords::view).toList();
-    }
-
-    private static Sign.Code code(SeenSign seen) {
-        return switch (seen) {
-            case ARC -> Sign.Code.ARC_SEEN;
-            case TRIP -> Sign.Code.TRIPPED;
-            case KNOB_SLIPS -> Sign.Code.KNOB_SLIPS;
-        };
+        return signs.stream().map(signWords::view).toList();
     }
 
     private List<RunView.Node> line(RunState state, RunState.Phase phase, KeyClock clock) {
