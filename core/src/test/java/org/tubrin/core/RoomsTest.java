@@ -25,7 +25,7 @@ public class RoomsTest {
             "twin", List.of("quantity", "device", "tank", "station"),
             "budget", List.of("quantity", "metering", "station"),
             "tuneup", List.of("quantity", "metering", "device", "tank", "station", "twin", "budget"),
-            "card", List.of("quantity", "metering", "station", "tuneup"));
+            "card", List.of("quantity", "metering", "tank", "station", "twin", "tuneup"));
 
     private final JavaClasses classes = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)

@@ -56,6 +56,7 @@ public final class Sample {
             List.of(Band.MHZ_7, Band.MHZ_14, Band.MHZ_28),
             List.of(new ChartRow(Band.MHZ_7, 5.1, 4.5)),
             Optional.of(new Mains(230, 8)),
+            Optional.empty(),
             Optional.empty());
 
     public static final Exciter HALYARD = new Exciter(
@@ -64,7 +65,8 @@ public final class Sample {
             100,
             0.05,
             0.030,
-            List.of(new Exciter.ModePower(Mode.CW, 70), new Exciter.ModePower(Mode.SSB, 100)));
+            List.of(new Exciter.ModePower(Mode.CW, 70), new Exciter.ModePower(Mode.SSB, 100)),
+            Optional.empty());
 
     public static final Meter FATHOM = new Meter(
             "Fathom",
@@ -80,7 +82,7 @@ public final class Sample {
     public static final Load BALLAST = new Load("Ballast 1000", 51.6, 1000, Optional.of(new Thermal(0.52, 1800, 100)));
 
     public static final Antenna YARDARM =
-            new Antenna("Yardarm", List.of(new Antenna.AntennaBand(Band.MHZ_7, 1.4, 0.3)));
+            new Antenna("Yardarm", List.of(new Antenna.AntennaBand(Band.MHZ_7, 1.4, 0.3)), Optional.empty());
 
     private Sample() {}
 
@@ -130,6 +132,7 @@ public final class Sample {
                 BRIGANTINE.bands(),
                 BRIGANTINE.chart(),
                 BRIGANTINE.mains(),
+                Optional.empty(),
                 Optional.empty());
     }
 

@@ -88,18 +88,19 @@ record Case(
                 bands,
                 List.of(row),
                 Optional.empty(),
-                record.twin());
+                record.twin(),
+                Optional.empty());
         boolean antenna = random.nextInt(3) == 0;
         double swr = 1 + random.nextDouble();
         double angle = 2 * Math.PI * random.nextDouble();
         double[] ohm = antenna ? onCircle(swr, angle) : new double[] {48 + 7 * random.nextDouble(), 0};
         Termination termination = antenna
-                ? new Antenna("Yardarm", List.of(new Antenna.AntennaBand(band, Math.max(1, swr), 0)))
+                ? new Antenna("Yardarm", List.of(new Antenna.AntennaBand(band, Math.max(1, swr), 0)), Optional.empty())
                 : new Load("Ballast", rounded(ohm[0], 0.1), 1500, Optional.of(new Thermal(0.52, 1800, 150)));
         TuneSetup setup = new TuneSetup(
                 new Station("Skerry Point", "Q1TUB", 1000, 20),
                 amplifier,
-                new Exciter("Halyard", 0.01, 200, 0.05, 0.03, List.of()),
+                new Exciter("Halyard", 0.01, 200, 0.05, 0.03, List.of(), Optional.empty()),
                 Mode.CW,
                 meters(tubes, tetrode),
                 termination,
@@ -146,7 +147,8 @@ record Case(
                 List.of(Band.MHZ_3_5, Band.MHZ_7, Band.MHZ_14),
                 List.of(),
                 Optional.empty(),
-                Optional.of(twin.constants()));
+                Optional.of(twin.constants()),
+                Optional.empty());
     }
 
     /** Two triodes are the known amplifier with another tank Q and supply; one or three come from a sheet in proportion. */
@@ -191,6 +193,7 @@ record Case(
                         new ChartRow(Band.MHZ_3_5, 2.5, 4.6),
                         new ChartRow(Band.MHZ_7, 5.1, 4.5),
                         new ChartRow(Band.MHZ_14, 7.4, 6.4)),
+                Optional.empty(),
                 Optional.empty(),
                 Optional.empty());
         TwinConstants.Tuned constants = known;

@@ -6,6 +6,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.ModeSwitch;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.Step;
@@ -27,6 +28,7 @@ import org.tubrin.core.tuneup.Step;
  * @param gridCurrentA grid current, where read
  * @param plateVoltageV plate voltage under load, where read
  * @param efficiency output over plate input, where known
+ * @param switchPosition of the amplifier's own mode switch; absent where it has none
  * @param verifiedAt when the run ended
  */
 public record CardRow(
@@ -44,7 +46,17 @@ public record CardRow(
         Optional<Quantity> gridCurrentA,
         Optional<Quantity> plateVoltageV,
         Optional<Quantity> efficiency,
+        Optional<String> switchPosition,
         Instant verifiedAt) {
+
+    /** Returns whether two rows are of one line of a card. */
+    boolean isOfOnePlaceWith(CardRow other) {
+        return amplifier.equals(other.amplifier)
+                && band == other.band
+                && termination.equals(other.termination)
+                && switchPosition.equals(other.switchPosition)
+                && Math.abs(other.frequencyHz / frequencyHz - 1) <= Place.SEGMENT_SHARE;
+    }
 
     /** Returns the row that a finished run leaves; absent unless the run finished with a step that has all that a row needs. */
     public static Optional<CardRow> of(RunState state) {
@@ -70,6 +82,7 @@ public record CardRow(
                 step.measured(ReadingRole.GRID_CURRENT),
                 step.measured(ReadingRole.PLATE_VOLTAGE),
                 step.efficiency(),
+                state.setup().amplifier().modeSwitch().map(ModeSwitch::at),
                 state.lastAt());
     }
 }

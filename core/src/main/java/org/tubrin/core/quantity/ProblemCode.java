@@ -33,5 +33,6 @@ public enum ProblemCode {
     TWIN_UNSETTLED,
     NO_SHEET_FIT,
     UNSUPPORTED_VERSION,
-    RUN_CORRUPT
+    RUN_CORRUPT,
+    NOT_TOUCHSTONE
 }

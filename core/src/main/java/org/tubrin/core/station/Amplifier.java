@@ -18,6 +18,7 @@ import org.tubrin.core.quantity.Unit;
  * @param chart the maker's dials, at most one row a band
  * @param mains what it asks of the mains; absent where it runs from a DC supply
  * @param twin constants of its physical model; of the kind that its stage asks for; absent where unknown
+ * @param modeSwitch its own switch between modes, which changes the plate voltage; absent where there is none
  */
 public record Amplifier(
         String name,
@@ -28,7 +29,8 @@ public record Amplifier(
         List<Band> bands,
         List<ChartRow> chart,
         Optional<Mains> mains,
-        Optional<TwinConstants> twin)
+        Optional<TwinConstants> twin,
+        Optional<ModeSwitch> modeSwitch)
         implements Equipment {
 
     public Amplifier {
@@ -59,6 +61,13 @@ public record Amplifier(
                         Unit.MARK);
             }
         }
+        boolean switched = modeSwitch.isPresent();
+        if (switched && stage instanceof Stage.Transistors) {
+            checks.oneOf("modeSwitch", modeSwitch.get().at(), List.of());
+        } else if (switched && stage instanceof Stage.Tubes tubes) {
+            double restDcV = modeSwitch.get().restDcV();
+            checks.range("modeSwitch.at", tubes.plateVoltageRestDcV(), restDcV, restDcV, Unit.VOLT);
+        }
         twin.ifPresent(constants -> checks.oneOf("twin.kind", constants.kind(), List.of(kindFor(stage))));
         checks.done();
     }
@@ -75,7 +84,44 @@ public record Amplifier(
     /** Returns the same with a twin. */
     public Amplifier withTwin(TwinConstants constants) {
         return new Amplifier(
-                name, stage, driveLimitW, ratedOutputW, relayTimeS, bands, chart, mains, Optional.of(constants));
+                name,
+                stage,
+                driveLimitW,
+                ratedOutputW,
+                relayTimeS,
+                bands,
+                chart,
+                mains,
+                Optional.of(constants),
+                modeSwitch);
+    }
+
+    /**
+     * Returns the same with its mode switch in a position: plate voltage at rest, and the twin's supply with it, in the ratio
+     * of the two positions. Fails with {@link org.tubrin.core.quantity.Refused} where it has no such position.
+     */
+    public Amplifier switchedTo(String position) {
+        List<String> names = modeSwitch.stream()
+                .flatMap(one -> one.positions().stream())
+                .map(ModeSwitch.Position::name)
+                .toList();
+        new Checks().oneOf("switchPosition", position, names).done();
+        ModeSwitch from = modeSwitch.orElseThrow();
+        ModeSwitch to = new ModeSwitch(position, from.positions());
+        double ratio = to.restDcV() / from.restDcV();
+        return new Amplifier(
+                name,
+                stage instanceof Stage.Tubes tubes ? tubes.atPlateVoltage(to.restDcV()) : stage,
+                driveLimitW,
+                ratedOutputW,
+                relayTimeS,
+                bands,
+                chart,
+                mains,
+                twin.map(constants -> constants instanceof TwinConstants.Tuned tuned
+                        ? tuned.withSupplyOpenV(tuned.supplyOpenV() * ratio)
+                        : constants),
+                Optional.of(to));
     }
 
     /** Returns the maker's dials for a band. */

@@ -14,6 +14,7 @@ import org.tubrin.core.quantity.Unit;
  * @param powerAccuracyFraction bound of the set power's error as a share of it, 0.001 to 0.5
  * @param trDelayS delay from keying to RF, 0 to 1 s
  * @param powerByMode power that it now remembers per mode
+ * @param mostByMode highest power of those modes that give less than the others; absent where all give the same
  */
 public record Exciter(
         String name,
@@ -21,11 +22,13 @@ public record Exciter(
         double powerMaxW,
         double powerAccuracyFraction,
         double trDelayS,
-        List<ModePower> powerByMode)
+        List<ModePower> powerByMode,
+        Optional<List<ModePower>> mostByMode)
         implements Equipment {
 
     public Exciter {
         powerByMode = List.copyOf(powerByMode);
+        mostByMode = mostByMode.map(List::copyOf);
         new Checks()
                 .name("name", name)
                 .range("powerMinW", powerMinW, 0.01, 1000, Unit.WATT)
@@ -34,7 +37,21 @@ public record Exciter(
                 .range("trDelayS", trDelayS, 0, 1, Unit.SECOND)
                 .distinct(
                         "powerByMode", powerByMode.stream().map(ModePower::mode).toList())
+                .distinct(
+                        "mostByMode",
+                        mostByMode.orElse(List.of()).stream()
+                                .map(ModePower::mode)
+                                .toList())
                 .done();
+    }
+
+    /** Returns the highest power that can be set in a mode, in watts: AM and FM carriers often stop short of the others. */
+    public double mostW(Mode mode) {
+        return mostByMode.orElse(List.of()).stream()
+                .filter(entry -> entry.mode() == mode)
+                .mapToDouble(ModePower::powerW)
+                .findFirst()
+                .orElse(powerMaxW);
     }
 
     /** Returns the power remembered for a mode, in watts. */

@@ -50,6 +50,22 @@ public sealed interface Stage {
                     .done();
         }
 
+        /** Returns the same with another plate voltage at rest, in volts. */
+        Tubes atPlateVoltage(double restDcV) {
+            return new Tubes(
+                    tube,
+                    tubeCount,
+                    restDcV,
+                    restingPlateCurrentA,
+                    plateCurrentLimitA,
+                    gridCurrentLimitA,
+                    plate,
+                    load,
+                    loadSense,
+                    feedThroughFraction,
+                    tankEfficiency);
+        }
+
         /** Returns the rated plate dissipation of one tube, in watts. */
         public double plateDissipationPerTubeW() {
             return tube.plateDissipationW();

@@ -34,6 +34,9 @@ public sealed interface TwinConstants {
         /** Returns the same with another tank. */
         Tuned withTank(CapacitorLaw plate, CapacitorLaw load, List<TankBand> tanks);
 
+        /** Returns the same with another voltage of the supply with no current drawn. */
+        Tuned withSupplyOpenV(double volt);
+
         /** Returns what is known of a band. */
         default Optional<TankBand> tank(Band band) {
             return tanks().stream().filter(tank -> tank.band() == band).findFirst();
@@ -75,6 +78,11 @@ public sealed interface TwinConstants {
         @Override
         public String kind() {
             return KIND;
+        }
+
+        @Override
+        public CathodeDriven withSupplyOpenV(double volt) {
+            return new CathodeDriven(tube, biasV, volt, supplySourceOhm, cathodeInputOhm, plate, load, tanks);
         }
 
         @Override
@@ -121,6 +129,11 @@ public sealed interface TwinConstants {
         @Override
         public String kind() {
             return KIND;
+        }
+
+        @Override
+        public GridDriven withSupplyOpenV(double volt) {
+            return new GridDriven(tube, gridBiasV, screenV, volt, supplySourceOhm, swampOhm, plate, load, tanks);
         }
 
         @Override

@@ -12,4 +12,10 @@ public final class Mismatch {
         double square = reactanceOhm * reactanceOhm;
         return ((ohm - LINE_OHM) * (ohm - LINE_OHM) + square) / ((ohm + LINE_OHM) * (ohm + LINE_OHM) + square);
     }
+
+    /** Returns the standing-wave ratio on a 50 Ω line, 1 or more, for a load in ohms. */
+    public static double swr(double ohm, double reactanceOhm) {
+        double rho = Math.sqrt(reflectedShare(ohm, reactanceOhm));
+        return (1 + rho) / (1 - rho);
+    }
 }

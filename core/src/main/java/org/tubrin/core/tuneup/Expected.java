@@ -11,6 +11,7 @@ import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
@@ -51,7 +52,8 @@ public final class Expected {
 
     /** Returns the setting of a run's twin at a drive in watts and two marks. */
     public static Setting setting(TuneSetup setup, double driveW, double plate, double load) {
-        return new Setting(setup.band(), setup.frequencyHz(), driveW, plate, load, loadOhm(setup), 0);
+        ImpedancePoint at = terminal(setup);
+        return new Setting(setup.band(), setup.frequencyHz(), driveW, plate, load, at.ohm(), at.reactanceOhm());
     }
 
     /** Returns the dials that the twin would start from: where it ends at full drive; empty where it knows none. */
@@ -88,8 +90,15 @@ public final class Expected {
                 .map(probe -> probe.resonantPlate(load));
     }
 
-    private static double loadOhm(TuneSetup setup) {
-        return setup.termination() instanceof Load load ? load.resistanceColdOhm() : Mismatch.LINE_OHM;
+    /** Returns what the amplifier works into: the load as measured, the antenna's file where it has one, else the line. */
+    private static ImpedancePoint terminal(TuneSetup setup) {
+        double frequencyHz = setup.frequencyHz();
+        if (setup.termination() instanceof Load load) {
+            return new ImpedancePoint(frequencyHz, load.resistanceColdOhm(), 0);
+        }
+        return ((Antenna) setup.termination())
+                .impedanceAt(frequencyHz)
+                .orElseGet(() -> new ImpedancePoint(frequencyHz, Mismatch.LINE_OHM, 0));
     }
 
     /**
@@ -171,8 +180,16 @@ public final class Expected {
         Map<ReadingRole, Double> driven = figures(twin, setting.driven(driveW + driveU));
         Map<ReadingRole, Double> turned = figures(twin, setting.at(plate + dialU, load));
         Map<ReadingRole, Double> heavier = figures(twin, setting.at(plate, load + loadU));
-        Map<ReadingRole, Double> loaded =
-                figures(twin, new Setting(setting.band(), setting.frequencyHz(), driveW, plate, load, ohm + ohmU, 0));
+        Map<ReadingRole, Double> loaded = figures(
+                twin,
+                new Setting(
+                        setting.band(),
+                        setting.frequencyHz(),
+                        driveW,
+                        plate,
+                        load,
+                        ohm + ohmU,
+                        setting.loadReactanceOhm()));
         here.forEach((role, value) -> {
             double square = square(share(role) * value);
             square += square(driven.getOrDefault(role, value) - value);
@@ -193,7 +210,8 @@ public final class Expected {
 
     private static double ohmUncertainty(TuneSetup setup, double ohm) {
         Termination termination = setup.termination();
-        if (termination instanceof Antenna antenna) {
+        if (termination instanceof Antenna antenna
+                && antenna.impedanceAt(setup.frequencyHz()).isEmpty()) {
             return antenna.on(setup.band()).map(on -> ohm * (on.swr() - 1) / 2).orElse(LOAD_SHARE * ohm);
         }
         return LOAD_SHARE * ohm;

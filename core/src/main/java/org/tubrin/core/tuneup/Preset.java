@@ -21,6 +21,8 @@ public record Preset(double plate, double load, Source source) {
     /** Where a preset is known from, best first. */
     public enum Source {
         CARD,
+        /** From the card's rows of other frequencies, loads or antennas. */
+        AHEAD,
         CHART,
         /** By the amplifier's twin. */
         TWIN,

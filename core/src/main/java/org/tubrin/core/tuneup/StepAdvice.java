@@ -268,6 +268,7 @@ final class StepAdvice {
             Preset preset = setup.preset();
             Reason reason = switch (preset.source()) {
                 case CARD -> Reason.PRESET_FROM_CARD;
+                case AHEAD -> Reason.PRESET_AHEAD;
                 case CHART -> Reason.PRESET_FROM_CHART;
                 case TWIN -> Reason.PRESET_FROM_TWIN;
                 case NONE -> Reason.PRESET_UNKNOWN;

@@ -211,8 +211,8 @@ public record TuneSetup(
 
     /** Returns the most drive at the amplifier that exciter and pad can be set to, in watts. */
     public double mostDriveW() {
-        return driveOfW(
-                pad.map(one -> Math.min(exciter.powerMaxW(), one.powerLimitW())).orElse(exciter.powerMaxW()));
+        double exciterW = exciter.mostW(carrier);
+        return driveOfW(pad.map(one -> Math.min(exciterW, one.powerLimitW())).orElse(exciterW));
     }
 
     /** Returns the drive that reaches the amplifier at a power of the exciter, in watts. */

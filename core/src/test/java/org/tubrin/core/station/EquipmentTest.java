@@ -1,6 +1,7 @@
 package org.tubrin.core.station;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
@@ -16,6 +17,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.tank.Dial;
+import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.LoadSense;
 
 public class EquipmentTest {
@@ -28,6 +30,7 @@ public class EquipmentTest {
                 Optional.empty(),
                 List.of(Band.MHZ_7),
                 chart,
+                Optional.empty(),
                 Optional.empty(),
                 Optional.empty());
     }
@@ -99,5 +102,47 @@ public class EquipmentTest {
                         .get(0)
                         .code(),
                 ProblemCode.DUPLICATE);
+    }
+
+    @Test
+    public void aModeSwitchMovesThePlateVoltageAndTheTwinWithIt() {
+        ModeSwitch positions = new ModeSwitch(
+                "SSB", List.of(new ModeSwitch.Position("SSB", 2736), new ModeSwitch.Position("CW", 2052)));
+        Amplifier plain = Sample.BRIGANTINE.withTwin(org.tubrin.core.twin.Twins.BRIGANTINE);
+        Amplifier amplifier = new Amplifier(
+                plain.name(),
+                plain.stage(),
+                plain.driveLimitW(),
+                plain.ratedOutputW(),
+                plain.relayTimeS(),
+                plain.bands(),
+                plain.chart(),
+                plain.mains(),
+                plain.twin(),
+                Optional.of(positions));
+        Amplifier cw = amplifier.switchedTo("CW");
+        assertEquals(((Stage.Tubes) cw.stage()).plateVoltageRestDcV(), 2052.0);
+        double ratio = ((TwinConstants.Tuned) cw.twin().orElseThrow()).supplyOpenV()
+                / ((TwinConstants.Tuned) amplifier.twin().orElseThrow()).supplyOpenV();
+        assertEquals(ratio, 0.75, 1e-12);
+        assertEquals(cw.switchedTo("SSB"), amplifier);
+        assertThrows(Refused.class, () -> amplifier.switchedTo("AM"));
+        assertThrows(Refused.class, () -> plain.switchedTo("SSB"));
+    }
+
+    @Test
+    public void anAntennasFileGivesItsImpedanceBetweenThePointsOnly() {
+        Antenna antenna = new Antenna(
+                "Yardarm",
+                List.of(new Antenna.AntennaBand(Band.MHZ_7, 1.4, 0.3)),
+                Optional.of(List.of(new ImpedancePoint(7.0e6, 40, -20), new ImpedancePoint(7.2e6, 60, 20))));
+        ImpedancePoint middle = antenna.impedanceAt(7.1e6).orElseThrow();
+        assertEquals(middle.ohm(), 50, 1e-9);
+        assertEquals(antenna.swrAt(Band.MHZ_7, 7.1e6).orElseThrow(), 1.0, 1e-9);
+        assertEquals(antenna.swrAt(Band.MHZ_7, 7.25e6).orElseThrow(), 1.4);
+        assertThrows(
+                Refused.class,
+                () -> new Antenna(
+                        "A", antenna.bands(), Optional.of(List.of(middle, new ImpedancePoint(7.0e6, 40, 0)))));
     }
 }

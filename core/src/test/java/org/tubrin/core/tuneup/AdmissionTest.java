@@ -127,6 +127,7 @@ public class AdmissionTest {
                 Sample.BRIGANTINE.bands(),
                 Sample.BRIGANTINE.chart(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
         assertTrue(Check.preflight(Sample.setup(slow, Sample.STATION, Sample.BALLAST))
                 .contains(Check.TR_DELAY));

@@ -31,8 +31,9 @@ public class LadderTest {
                 Sample.BRIGANTINE.bands(),
                 Sample.BRIGANTINE.chart(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
-        Exciter exciter = new Exciter("E", powerMinW, powerMaxW, 0.05, 0.03, List.of());
+        Exciter exciter = new Exciter("E", powerMinW, powerMaxW, 0.05, 0.03, List.of(), Optional.empty());
         return new TuneSetup(
                 good.station(),
                 amplifier,
@@ -99,7 +100,7 @@ public class LadderTest {
         TuneSetup padded = new TuneSetup(
                 good.station(),
                 amplifier,
-                new Exciter("E", 1, 100, 0.05, 0.03, List.of()),
+                new Exciter("E", 1, 100, 0.05, 0.03, List.of(), Optional.empty()),
                 Mode.CW,
                 good.meters(),
                 good.termination(),

@@ -82,6 +82,7 @@ public final class Twins {
             List.of(Band.MHZ_3_5, Band.MHZ_7, Band.MHZ_14),
             List.of(new ChartRow(Band.MHZ_7, 48, 60)),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty());
 
     private Twins() {}

@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.tuneup.RunEvent;
+import org.tubrin.server.card.CardRecord;
 
 /**
  * Everything that the station holds, as one document; its form is published as a JSON schema.
@@ -17,7 +18,8 @@ import org.tubrin.core.tuneup.RunEvent;
  * @param station the station, where described
  * @param stationRevision revision of the station's record
  * @param equipment all records
- * @param runs all runs with all their events; cards are derived from them
+ * @param runs all runs with all their events; their card rows are derived from them
+ * @param cardRows rows of cards that came from files; absent in backups from before there were any
  */
 public record Backup(
         String format,
@@ -26,7 +28,8 @@ public record Backup(
         @Nullable Station station,
         int stationRevision,
         List<EquipmentEntry> equipment,
-        List<RunEntry> runs) {
+        List<RunEntry> runs,
+        @Nullable List<CardRecord> cardRows) {
     /** Name of the form. */
     public static final String FORMAT = "tubrin-backup";
 

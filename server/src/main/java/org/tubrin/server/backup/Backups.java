@@ -92,7 +92,8 @@ public class Backups {
                 stations.equipment().stream()
                         .map(kept -> new Backup.EquipmentEntry(kept.id(), kept.revision(), kept.equipment()))
                         .toList(),
-                entries);
+                entries,
+                cards.all().stream().filter(row -> row.runId() == null).toList());
     }
 
     /** Returns the published schema. */
@@ -168,6 +169,9 @@ public class Backups {
             List<UUID> clients =
                     run.events().stream().map(Backup.EventEntry::clientId).toList();
             store.restore(run.id(), clients, recorded(run));
+        }
+        if (backup.cardRows() != null) {
+            backup.cardRows().forEach(cards::insert);
         }
     }
 

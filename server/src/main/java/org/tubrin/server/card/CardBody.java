@@ -3,7 +3,12 @@ package org.tubrin.server.card;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.card.CardRow;
+import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Mode;
 
 /** What is kept of a card row: plain numbers with their standard uncertainties, in the core's units. */
 public record CardBody(
@@ -17,12 +22,22 @@ public record CardBody(
         Stated plateCurrentA,
         @Nullable Stated gridCurrentA,
         @Nullable Stated plateVoltageV,
-        @Nullable Stated efficiency) {
+        @Nullable Stated efficiency,
+        @Nullable String switchPosition) {
 
     /** A value with its standard uncertainty. */
     public record Stated(double value, double standardUncertainty) {
         static Stated of(Quantity quantity) {
             return new Stated(quantity.value(), quantity.standardUncertainty());
+        }
+
+        private Quantity quantity(Unit unit, CardRecord record) {
+            return Quantity.of(
+                    value,
+                    unit,
+                    Standing.MEASURED,
+                    new ErrorSource(record.id().toString(), unit.name(), ""),
+                    standardUncertainty);
         }
 
         static @Nullable Stated of(Optional<Quantity> quantity) {
@@ -43,6 +58,28 @@ public record CardBody(
                 Stated.of(row.plateCurrentA()),
                 Stated.of(row.gridCurrentA()),
                 Stated.of(row.plateVoltageV()),
-                Stated.of(row.efficiency()));
+                Stated.of(row.efficiency()),
+                row.switchPosition().orElse(null));
+    }
+
+    /** Returns the row that was kept; each row's values err apart from those of others. */
+    CardRow row(CardRecord record) {
+        return new CardRow(
+                record.amplifier(),
+                Band.valueOf(record.band()),
+                frequencyHz,
+                record.termination(),
+                exciter,
+                Mode.valueOf(carrier),
+                plate,
+                load,
+                driveW,
+                outputW.quantity(Unit.WATT, record),
+                plateCurrentA.quantity(Unit.AMPERE, record),
+                Optional.ofNullable(gridCurrentA).map(one -> one.quantity(Unit.AMPERE, record)),
+                Optional.ofNullable(plateVoltageV).map(one -> one.quantity(Unit.VOLT, record)),
+                Optional.ofNullable(efficiency).map(one -> one.quantity(Unit.ONE, record)),
+                Optional.ofNullable(switchPosition),
+                record.verifiedAt());
     }
 }

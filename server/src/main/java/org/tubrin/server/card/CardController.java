@@ -1,16 +1,35 @@
 package org.tubrin.server.card;
 
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.card.CardRow;
+import org.tubrin.core.card.DialsAhead;
+import org.tubrin.core.card.Place;
+import org.tubrin.core.card.Reach;
+import org.tubrin.core.metering.NumberEntry;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Rounding;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Termination;
+import org.tubrin.server.station.Stations;
 import org.tubrin.server.web.Csv;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
@@ -21,22 +40,29 @@ import org.tubrin.server.words.Words;
 public class CardController {
     private static final double MILLI = 1e-3;
 
+    /** Output that may be lost before the dials are touched again. */
+    private static final double LOSS_SHARE = 0.1;
+
     private final Cards cards;
+    private final Stations stations;
     private final Words words;
 
-    CardController(Cards cards, Words words) {
+    CardController(Cards cards, Stations stations, Words words) {
         this.cards = cards;
+        this.stations = stations;
         this.words = words;
     }
 
-    /** A row of a card, ready to be shown. */
+    /** A line of a card, ready to be shown; the run is absent where the row came from a file. */
     public record CardView(
-            UUID runId,
+            @Nullable UUID runId,
             String amplifier,
             Band band,
             String bandName,
+            double frequencyHz,
             String frequencyMhz,
             String termination,
+            @Nullable String switchPosition,
             String exciter,
             String carrier,
             String plate,
@@ -47,80 +73,143 @@ public class CardController {
             @Nullable String gridCurrentMa,
             @Nullable String plateVoltageV,
             @Nullable String efficiencyPercent,
-            Instant verifiedAt) {}
+            Instant verifiedAt,
+            int times,
+            @Nullable String drift) {}
 
     @GetMapping("/cards")
     List<CardView> cards() {
-        return cards.newest().stream().map(this::view).toList();
+        List<Cards.Row> all = cards.all();
+        return cards.places().stream().map(place -> view(place, all)).toList();
     }
 
     @GetMapping(value = "/cards.csv", produces = Csv.TYPE)
     ResponseEntity<String> csv() {
-        List<String> header = List.of(
-                "amplifier",
-                "band",
-                "frequencyHz",
-                "termination",
-                "exciter",
-                "carrier",
-                "plateMark",
-                "loadMark",
-                "driveW",
-                "outputW",
-                "plateCurrentA",
-                "gridCurrentA",
-                "plateVoltageV",
-                "efficiency",
-                "verifiedAt");
-        List<List<@Nullable Object>> rows = cards.newest().stream()
-                .map(row -> Arrays.<@Nullable Object>asList(
-                        row.record().amplifier(),
-                        words.name(row.record().band()),
-                        row.body().frequencyHz(),
-                        row.record().termination(),
-                        row.body().exciter(),
-                        row.body().carrier(),
-                        row.body().plate(),
-                        row.body().load(),
-                        row.body().driveW(),
-                        row.body().outputW().value(),
-                        row.body().plateCurrentA().value(),
-                        value(row.body().gridCurrentA()),
-                        value(row.body().plateVoltageV()),
-                        value(row.body().efficiency()),
-                        row.record().verifiedAt()))
+        List<List<@Nullable Object>> rows = cards.places().stream()
+                .map(place -> CardFile.cells(place.newest()))
                 .toList();
-        return Csv.reply("tune-cards.csv", header, rows);
+        return Csv.reply("tune-cards.csv", CardFile.HEADER, rows);
     }
 
-    private static @Nullable Double value(CardBody.@Nullable Stated stated) {
-        return stated == null ? null : stated.value();
+    /** A file as text. */
+    public record TextFile(String text) {}
+
+    /** How much of a file was new. */
+    public record Imported(int rows, int kept) {}
+
+    @PostMapping("/cards/import")
+    Imported bring(@RequestBody TextFile file) {
+        List<CardRow> rows = CardFile.rows(file.text());
+        return new Imported(rows.size(), cards.keep(rows));
     }
 
-    private CardView view(Cards.Row row) {
-        CardBody body = row.body();
+    /** Where dials are wanted for; the frequency in MHz, as typed; the drive in watts, absent for all that the maker allows. */
+    public record DialsRequest(
+            UUID amplifierId,
+            UUID terminationId,
+            Band band,
+            String frequency,
+            @Nullable String switchPosition) {}
+
+    /** Where the dials will go, and how far one may then move. */
+    public record DialsView(
+            @Nullable String plate,
+            @Nullable String load,
+            String basis,
+            @Nullable String reach) {}
+
+    @PostMapping("/cards/dials")
+    DialsView dials(@RequestBody DialsRequest request) {
+        Amplifier named = stations.equipment(request.amplifierId(), Amplifier.class, "amplifier");
+        if (!(named.stage() instanceof Stage.Tubes)) {
+            throw new Refused(new Problem(ProblemCode.NO_DIALS, "amplifier", named.name(), new Allowed.Nothing()));
+        }
+        Amplifier amplifier = request.switchPosition() == null ? named : named.switchedTo(request.switchPosition());
+        Termination termination = stations.equipment(request.terminationId(), Termination.class, "termination");
+        double frequencyHz = 1e6
+                * NumberEntry.parsePlain(
+                        "frequency",
+                        request.frequency(),
+                        request.band().lowestHz() / 1e6,
+                        request.band().highestHz() / 1e6,
+                        Unit.ONE);
+        double driveW = amplifier.driveLimitW();
+        Optional<DialsAhead> ahead = cards.ahead(amplifier, request.band(), frequencyHz, termination, driveW);
+        Optional<Reach> reach =
+                Reach.of(amplifier, request.band(), frequencyHz, driveW, Cards.into(termination), LOSS_SHARE);
+        return new DialsView(
+                ahead.map(one -> Figures.of(one.plate(), 1, "", 2).withUncertainty())
+                        .orElse(null),
+                ahead.map(one -> Figures.of(one.load(), 1, "", 2).withUncertainty())
+                        .orElse(null),
+                ahead.map(one -> words.say("ahead." + one.basis().name(), Map.of("rows", one.rows())))
+                        .orElseGet(() -> words.say("ahead.none")),
+                reach.map(one -> reachWords(one, termination)).orElse(null));
+    }
+
+    private String reachWords(Reach reach, Termination termination) {
+        boolean constant =
+                termination instanceof Antenna antenna && antenna.impedance().isEmpty();
+        return words.say(
+                constant ? "reach.constant" : "reach",
+                Map.of(
+                        "low", Figures.fixed(reach.lowestHz() / 1e6, 3),
+                        "high", Figures.fixed(reach.highestHz() / 1e6, 3),
+                        "lowBound", words.say("bound." + reach.lowBound().name()),
+                        "highBound", words.say("bound." + reach.highBound().name())));
+    }
+
+    private CardView view(Place place, List<Cards.Row> all) {
+        CardRow row = place.newest();
+        UUID runId = all.stream()
+                .filter(one -> one.row().equals(row))
+                .findFirst()
+                .map(one -> one.record().runId())
+                .orElse(null);
         return new CardView(
-                row.record().runId(),
-                row.record().amplifier(),
-                Band.valueOf(row.record().band()),
-                words.name(row.record().band()),
-                Figures.fixed(body.frequencyHz() / 1e6, 3),
-                row.record().termination(),
-                body.exciter(),
-                words.name(body.carrier()),
-                Figures.dial(body.plate()),
-                Figures.dial(body.load()),
-                Figures.plain(body.driveW(), 2),
-                rounded(body.outputW(), 1),
-                rounded(body.plateCurrentA(), MILLI),
-                body.gridCurrentA() == null ? null : rounded(body.gridCurrentA(), MILLI),
-                body.plateVoltageV() == null ? null : rounded(body.plateVoltageV(), 1),
-                body.efficiency() == null ? null : rounded(body.efficiency(), 0.01),
-                row.record().verifiedAt());
+                runId,
+                row.amplifier(),
+                row.band(),
+                words.name(row.band().name()),
+                row.frequencyHz(),
+                Figures.fixed(row.frequencyHz() / 1e6, 3),
+                row.termination(),
+                row.switchPosition().orElse(null),
+                row.exciter(),
+                words.name(row.carrier().name()),
+                Figures.dial(row.plate()),
+                Figures.dial(row.load()),
+                Figures.plain(row.driveW(), 2),
+                rounded(row.outputW(), 1),
+                rounded(row.plateCurrentA(), MILLI),
+                row.gridCurrentA().map(one -> rounded(one, MILLI)).orElse(null),
+                row.plateVoltageV().map(one -> rounded(one, 1)).orElse(null),
+                row.efficiency().map(one -> rounded(one, 0.01)).orElse(null),
+                row.verifiedAt(),
+                place.rows().size(),
+                place.drift().map(this::driftWords).orElse(null));
     }
 
-    private static String rounded(CardBody.Stated stated, double inUnit) {
-        double uncertainty = stated.standardUncertainty() / inUnit;
-        return Figures.fixed(stated.value() / inUnit, uncertainty > 0 ? Rounding.decimals(uncertainty) : 0);
+    private String driftWords(Place.Drift drift) {
+        return words.say(
+                drift.outputW().isPresent() ? "drift" : "drift.dials",
+                Map.of(
+                        "since", drift.since().verifiedAt().toString().substring(0, 10),
+                        "plate", signed(drift.plateMarks()),
+                        "load", signed(drift.loadMarks()),
+                        "output",
+                                drift.outputW()
+                                        .map(one -> Figures.of(one, 1, "").withUncertainty())
+                                        .orElse("")));
+    }
+
+    private static String signed(double marks) {
+        String shown = Figures.plain(marks, 2);
+        return marks > 0 && !shown.equals("0") ? "+" + shown : shown;
+    }
+
+    private static String rounded(Quantity quantity, double inUnit) {
+        double uncertainty = quantity.standardUncertainty() / inUnit;
+        return Figures.fixed(quantity.value() / inUnit, uncertainty > 0 ? Rounding.decimals(uncertainty) : 0);
     }
 }

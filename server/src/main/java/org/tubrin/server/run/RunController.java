@@ -25,6 +25,7 @@ import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.ModeSwitch;
 import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
@@ -74,7 +75,14 @@ public class RunController {
             @Nullable Double outputW) {}
 
     /** A box that can be chosen at the start. */
-    public record Choice(UUID id, String name, String detail, boolean usable, List<Band> bands, List<String> reads) {}
+    public record Choice(
+            UUID id,
+            String name,
+            String detail,
+            boolean usable,
+            List<Band> bands,
+            List<String> reads,
+            List<String> switchPositions) {}
 
     /** A band with its name and limits. */
     public record BandChoice(Band band, String name, double lowestHz, double highestHz) {}
@@ -226,7 +234,14 @@ public class RunController {
                         .map(channel -> channel.role().name())
                         .toList()
                 : List.of();
-        return new Choice(id, equipment.name(), EquipmentWords.detail(equipment, words), usable, bands, reads);
+        List<String> positions = equipment instanceof Amplifier amplifier
+                ? amplifier.modeSwitch().stream()
+                        .flatMap(one -> one.positions().stream())
+                        .map(ModeSwitch.Position::name)
+                        .toList()
+                : List.of();
+        return new Choice(
+                id, equipment.name(), EquipmentWords.detail(equipment, words), usable, bands, reads, positions);
     }
 
     private RunSummary summary(RunRow row) {

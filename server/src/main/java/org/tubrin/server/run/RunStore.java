@@ -101,6 +101,7 @@ public class RunStore {
         CardRow.of(state)
                 .ifPresent(row -> cards.insert(new CardRecord(
                         runId,
+                        runId,
                         row.amplifier(),
                         row.band().name(),
                         row.termination(),

@@ -137,7 +137,8 @@ public class Runs {
         Station station = stations.station()
                 .map(Stations.KeptStation::station)
                 .orElseThrow(() -> new Refused(new Problem(ProblemCode.MISSING, "station", "", new Allowed.Nothing())));
-        Amplifier amplifier = equipment(request.amplifierId(), Amplifier.class, "amplifier");
+        Amplifier named = equipment(request.amplifierId(), Amplifier.class, "amplifier");
+        Amplifier amplifier = request.switchPosition() == null ? named : named.switchedTo(request.switchPosition());
         if (!(amplifier.stage() instanceof Stage.Tubes tubes)) {
             throw new Refused(new Problem(ProblemCode.NO_DIALS, "amplifier", amplifier.name(), new Allowed.Nothing()));
         }
@@ -149,7 +150,7 @@ public class Runs {
                 NumberEntry.parsePlain("frequency", request.frequency(), 0, 1000, Unit.ONE) * HERTZ_PER_MEGAHERTZ;
         TuneSettings settings = TuneSettings.customaryFor(tubes);
         Optional<Preset> chart = amplifier.chartRow(request.band()).map(Runs::fromChart);
-        Optional<Preset> card = cards.best(amplifier.name(), request.band(), termination.name());
+        Optional<Preset> card = cards.preset(amplifier, request.band(), frequencyHz, termination);
         Optional<Preset> known = request.school() == School.MAKERS_CHART ? chart.or(() -> card) : card.or(() -> chart);
         Preset preset = known.orElseGet(() -> unknown(tubes));
         TuneSetup setup = new TuneSetup(

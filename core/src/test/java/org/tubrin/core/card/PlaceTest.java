@@ -1,0 +1,72 @@
+package org.tubrin.core.card;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.testng.annotations.Test;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Mode;
+
+public class PlaceTest {
+    private static CardRow row(double megahertz, String into, String position, int day, double plate, double outputW) {
+        return new CardRow(
+                "Brigantine",
+                Band.MHZ_3_5,
+                megahertz * 1e6,
+                into,
+                "Halyard 100",
+                Mode.CW,
+                plate,
+                4.5,
+                70,
+                quantity(outputW, Unit.WATT, day),
+                quantity(0.55, Unit.AMPERE, day),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                position.isEmpty() ? Optional.empty() : Optional.of(position),
+                Instant.parse("2026-11-01T00:00:00Z").plusSeconds(86_400L * day));
+    }
+
+    private static Quantity quantity(double value, Unit unit, int day) {
+        return Quantity.of(value, unit, Standing.MEASURED, new ErrorSource("day " + day, "", ""), 0.03 * value);
+    }
+
+    @Test
+    public void segmentsLoadsAndSwitchPositionsAreLinesOfTheirOwn() {
+        List<Place> places = Place.of(List.of(
+                row(3.75, "Ballast", "", 1, 1.7, 880),
+                row(3.52, "Ballast", "", 2, 2.1, 880),
+                row(3.74, "Ballast", "", 3, 1.75, 860),
+                row(3.75, "Yardarm", "", 4, 1.8, 870),
+                row(3.75, "Ballast", "CW", 5, 1.6, 500)));
+        assertEquals(
+                places.stream()
+                        .map(place -> place.newest().frequencyHz() / 1e6 + " "
+                                + place.newest().termination() + place.rows().size())
+                        .toList(),
+                List.of("3.52 Ballast1", "3.74 Ballast2", "3.75 Ballast1", "3.75 Yardarm1"));
+    }
+
+    @Test
+    public void driftIsFromTheFirstRowToTheNewest() {
+        Place place = Place.of(List.of(
+                        row(3.75, "Ballast", "", 1, 1.70, 880),
+                        row(3.75, "Ballast", "", 30, 1.72, 870),
+                        row(3.75, "Ballast", "", 60, 1.76, 820)))
+                .get(0);
+        Place.Drift drift = place.drift().orElseThrow();
+        assertEquals(drift.plateMarks(), 0.06, 1e-9);
+        assertEquals(drift.outputW().orElseThrow().value(), -60, 1e-9);
+        assertEquals(drift.outputW().orElseThrow().standardUncertainty(), Math.hypot(0.03 * 880, 0.03 * 820), 1e-9);
+        assertEquals(drift.since().verifiedAt(), Instant.parse("2026-11-02T00:00:00Z"));
+        assertTrue(Place.of(List.of(row(3.75, "B", "", 1, 1, 1))).get(0).drift().isEmpty());
+    }
+}

@@ -1,0 +1,254 @@
+package org.tubrin.server.card;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVRecord;
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.card.CardRow;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Mode;
+
+/** Tune cards as a file of comma-separated values, out and in. */
+final class CardFile {
+    static final List<String> HEADER = List.of(
+            "amplifier",
+            "band",
+            "frequencyHz",
+            "termination",
+            "switchPosition",
+            "exciter",
+            "carrier",
+            "plateMark",
+            "loadMark",
+            "driveW",
+            "outputW",
+            "outputUncertaintyW",
+            "plateCurrentA",
+            "plateCurrentUncertaintyA",
+            "gridCurrentA",
+            "gridCurrentUncertaintyA",
+            "plateVoltageV",
+            "plateVoltageUncertaintyV",
+            "verifiedAt");
+    private static final Set<String> MAY_MISS = Set.of("switchPosition", "gridCurrentA", "plateVoltageV");
+    private static final int MOST_ROWS = 2000;
+    private static final int MOST_PROBLEMS = 20;
+    private static final int LONGEST_NAME = 80;
+
+    private final List<Problem> problems = new ArrayList<>();
+    private CSVRecord record;
+
+    private CardFile(CSVRecord first) {
+        record = first;
+    }
+
+    /** Returns the cells of a row. */
+    static List<@Nullable Object> cells(CardRow row) {
+        return Arrays.<@Nullable Object>asList(
+                row.amplifier(),
+                row.band().name(),
+                row.frequencyHz(),
+                row.termination(),
+                row.switchPosition().orElse(null),
+                row.exciter(),
+                row.carrier().name(),
+                row.plate(),
+                row.load(),
+                row.driveW(),
+                row.outputW().value(),
+                row.outputW().standardUncertainty(),
+                row.plateCurrentA().value(),
+                row.plateCurrentA().standardUncertainty(),
+                row.gridCurrentA().map(Quantity::value).orElse(null),
+                row.gridCurrentA().map(Quantity::standardUncertainty).orElse(null),
+                row.plateVoltageV().map(Quantity::value).orElse(null),
+                row.plateVoltageV().map(Quantity::standardUncertainty).orElse(null),
+                row.verifiedAt());
+    }
+
+    /** Returns the rows of a file; fails with {@link Refused}, each problem with its line and column. */
+    static List<CardRow> rows(String text) {
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setIgnoreEmptyLines(true)
+                .setTrim(true)
+                .get();
+        try (var parser = format.parse(new StringReader(text.replaceFirst("^\uFEFF", "")))) {
+            List<String> missing = HEADER.stream()
+                    .filter(name -> !MAY_MISS.contains(name) && !name.contains("Uncertainty"))
+                    .filter(name -> !parser.getHeaderMap().containsKey(name))
+                    .toList();
+            if (!missing.isEmpty()) {
+                throw new Refused(missing.stream()
+                        .map(name -> new Problem(ProblemCode.MISSING, name, "", new Allowed.Nothing()))
+                        .toList());
+            }
+            List<CSVRecord> records = parser.getRecords();
+            if (records.isEmpty() || records.size() > MOST_ROWS) {
+                throw new Refused(new Problem(
+                        ProblemCode.OUT_OF_RANGE,
+                        "rows",
+                        Integer.toString(records.size()),
+                        new Allowed.Range(1, MOST_ROWS, Unit.ONE)));
+            }
+            return read(records);
+        } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
+            throw new Refused(
+                    new Problem(ProblemCode.MALFORMED, "file", String.valueOf(e.getMessage()), new Allowed.Nothing()));
+        }
+    }
+
+    private static List<CardRow> read(List<CSVRecord> records) {
+        CardFile file = new CardFile(records.get(0));
+        List<CardRow> rows = new ArrayList<>();
+        for (CSVRecord one : records) {
+            file.record = one;
+            int before = file.problems.size();
+            Optional<CardRow> row = file.row();
+            if (file.problems.size() == before) {
+                row.ifPresent(rows::add);
+            }
+        }
+        if (!file.problems.isEmpty()) {
+            throw new Refused(file.problems.stream().limit(MOST_PROBLEMS).toList());
+        }
+        return rows;
+    }
+
+    private Optional<CardRow> row() {
+        Optional<Band> band = coded("band", Band.class);
+        Optional<Mode> carrier = coded("carrier", Mode.class);
+        Optional<Instant> verifiedAt = instant("verifiedAt");
+        String amplifier = name("amplifier");
+        String termination = name("termination");
+        String exciter = name("exciter");
+        double frequencyHz = number(
+                "frequencyHz",
+                band.map(Band::lowestHz).orElse(1e5),
+                band.map(Band::highestHz).orElse(1e9),
+                Unit.HERTZ);
+        double plate = number("plateMark", -1000, 2000, Unit.MARK);
+        double load = number("loadMark", -1000, 2000, Unit.MARK);
+        double driveW = number("driveW", 0.001, 2000, Unit.WATT);
+        Quantity outputW = quantity("outputW", "outputUncertaintyW", 1e5, Unit.WATT);
+        Quantity plateCurrentA = quantity("plateCurrentA", "plateCurrentUncertaintyA", 100, Unit.AMPERE);
+        Optional<Quantity> gridCurrentA = optional("gridCurrentA", "gridCurrentUncertaintyA", 100, Unit.AMPERE);
+        Optional<Quantity> plateVoltageV = optional("plateVoltageV", "plateVoltageUncertaintyV", 1e5, Unit.VOLT);
+        return band.flatMap(of -> carrier.flatMap(mode -> verifiedAt.map(at -> new CardRow(
+                amplifier,
+                of,
+                frequencyHz,
+                termination,
+                exciter,
+                mode,
+                plate,
+                load,
+                driveW,
+                outputW,
+                plateCurrentA,
+                gridCurrentA,
+                plateVoltageV,
+                plateVoltageV
+                        .filter(voltage -> voltage.value() * plateCurrentA.value() > 0)
+                        .map(voltage -> outputW.over(voltage.times(plateCurrentA, Unit.WATT), Unit.ONE)),
+                cell("switchPosition"),
+                at))));
+    }
+
+    private Optional<String> cell(String column) {
+        // An apostrophe that was set before what a spreadsheet takes for a formula goes again.
+        return record.isSet(column)
+                ? Optional.of(record.get(column).replaceFirst("^'(?=[=+\\-@])", ""))
+                        .filter(text -> !text.isBlank())
+                : Optional.empty();
+    }
+
+    private String path(String column) {
+        return "row " + (record.getRecordNumber() + 1) + ", " + column;
+    }
+
+    private void refuse(ProblemCode code, String column, Allowed allowed) {
+        problems.add(new Problem(code, path(column), cell(column).orElse(""), allowed));
+    }
+
+    private String name(String column) {
+        String text = cell(column).orElse("");
+        if (text.isEmpty() || text.length() > LONGEST_NAME) {
+            refuse(
+                    text.isEmpty() ? ProblemCode.MISSING : ProblemCode.TEXT_LENGTH,
+                    column,
+                    new Allowed.Length(1, LONGEST_NAME));
+        }
+        return text;
+    }
+
+    private <T extends Enum<T>> Optional<T> coded(String column, Class<T> type) {
+        Map<String, T> values =
+                Arrays.stream(type.getEnumConstants()).collect(Collectors.toMap(Enum::name, one -> one));
+        Optional<T> found = cell(column).flatMap(text -> Optional.ofNullable(values.get(text)));
+        if (found.isEmpty()) {
+            refuse(
+                    ProblemCode.UNKNOWN_NAME,
+                    column,
+                    new Allowed.OneOf(Arrays.stream(type.getEnumConstants())
+                            .map(Enum::name)
+                            .toList()));
+        }
+        return found;
+    }
+
+    private Optional<Instant> instant(String column) {
+        try {
+            return Optional.of(Instant.parse(cell(column).orElse("")));
+        } catch (DateTimeParseException e) {
+            refuse(ProblemCode.MALFORMED, column, new Allowed.OneOf(List.of("2026-11-25T19:00:00Z")));
+            return Optional.empty();
+        }
+    }
+
+    private double number(String column, double least, double most, Unit unit) {
+        double value = Double.NaN;
+        try {
+            value = Double.parseDouble(cell(column).orElse(""));
+        } catch (NumberFormatException e) {
+            refuse(ProblemCode.NOT_A_NUMBER, column, new Allowed.Range(least, most, unit));
+            return 1;
+        }
+        if (!(value >= least && value <= most)) {
+            refuse(ProblemCode.OUT_OF_RANGE, column, new Allowed.Range(least, most, unit));
+            return 1;
+        }
+        return value;
+    }
+
+    private Optional<Quantity> optional(String column, String uncertainty, double most, Unit unit) {
+        return cell(column).map(text -> quantity(column, uncertainty, most, unit));
+    }
+
+    private Quantity quantity(String column, String uncertainty, double most, Unit unit) {
+        double value = number(column, 0, most, unit);
+        double standard = cell(uncertainty).isPresent() ? number(uncertainty, 0, most, unit) : 0;
+        return Quantity.of(value, unit, Standing.MEASURED, new ErrorSource("file", column, ""), standard);
+    }
+}
