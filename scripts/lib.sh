@@ -50,9 +50,14 @@ build_if_stale() {
   if [ -f "$stamp" ] && [ -z "$(find $(sources) -newer "$stamp" -type f -print -quit)" ]; then return; fi
   say "Building Tubrin; the first time this takes a few minutes …"
   mkdir -p target
-  mvn -B package -pl core,bench,ui,server -DskipTests 2>&1 | tee target/build.log | grep --line-buffered -oE 'Building Tubrin .*|^Downloading' \
-    | uniq | sed -u 's/^/  /' >&2 || true
-  if [ "${PIPESTATUS[0]}" != 0 ]; then say "The build failed; target/build.log says:"; grep -E 'ERROR' target/build.log | head -n 20 >&2; exit 1; fi
+  # The pipe only shows how far it is; whether it went well stands in the file.
+  { mvn -B package -pl core,bench,ui,server -DskipTests 2>&1; echo $? >target/build.code; } | tee target/build.log \
+    | grep --line-buffered -oE 'Building Tubrin .*|^Downloading' | uniq | sed -u 's/^/  /' >&2 || true
+  if [ "$(cat target/build.code)" != 0 ]; then
+    say "The build failed; target/build.log says:"
+    grep -E 'ERROR' target/build.log | head -n 20 >&2
+    exit 1
+  fi
   lay_out
 }
 

@@ -1,4 +1,5 @@
 export { Button } from './Button';
+export { FileButton } from './FileButton';
 export { Kbd } from './Kbd';
 export { Answer, FirstThing, Loading, Trouble } from './Messages';
 export { Diamond, LimitBar } from './marks';

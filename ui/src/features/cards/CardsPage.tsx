@@ -1,9 +1,12 @@
-import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, type CardView, client } from '../../api';
-import { Answer, Button, FirstThing } from '../../parts';
+import { Answer, Button, FileButton, FirstThing, Trouble } from '../../parts';
 import { utc } from '../../quantity';
+import { DialsAhead } from './DialsAhead';
+
+const PAPERS = { a4: 'A4', letter: 'letter' } as const;
 
 export function CardsPage() {
   const cards = useQuery({ queryKey: ['cards'], queryFn: () => ask(client.GET('/api/cards')) });
@@ -16,6 +19,7 @@ export function CardsPage() {
         rows.length === 0 ? (
           <FirstThing title="No card yet" to={['/tune', 'Start a climb']}>
             A finished climb writes its dials here, so that next time takes seconds.
+            <Bring />
           </FirstThing>
         ) : (
           <CardsOf rows={rows} />
@@ -27,73 +31,95 @@ export function CardsPage() {
 
 function CardsOf({ rows }: { rows: CardView[] }) {
   const amplifiers = [...new Set(rows.map((row) => row.amplifier))];
+  const [paper, setPaper] = useState<keyof typeof PAPERS>('a4');
   return (
-    <div className="m-5 grid grid-cols-[minmax(0,1fr)] gap-[14px] print:m-0">
-      {amplifiers.map((amplifier, index) => (
-        <Card
-          key={amplifier}
-          amplifier={amplifier}
-          rows={rows.filter((row) => row.amplifier === amplifier)}
-          withTools={index === 0}
-        />
+    <div className="m-5 grid grid-cols-[minmax(0,1fr)] gap-[14px] print:m-0 print:block">
+      <style>{`@page { size: ${PAPERS[paper]} landscape; margin: 10mm; }`}</style>
+      <div className="noprint flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h1 className="text-22">Tune cards</h1>
+        <span className="ml-auto flex flex-wrap items-center gap-3">
+          <Bring />
+          <a className="inline-flex min-h-[32px] items-center text-act underline" href="/api/cards.csv" download>
+            CSV
+          </a>
+          <label className="text-soft">
+            Paper{' '}
+            <select
+              className="field"
+              value={paper}
+              onChange={(event) => setPaper(event.target.value as keyof typeof PAPERS)}
+            >
+              <option value="a4">A4</option>
+              <option value="letter">Letter</option>
+            </select>
+          </label>
+          <Button onClick={() => window.print()}>Print</Button>
+        </span>
+      </div>
+      {amplifiers.map((amplifier) => (
+        <Card key={amplifier} amplifier={amplifier} rows={rows.filter((row) => row.amplifier === amplifier)} />
       ))}
+      <DialsAhead />
     </div>
   );
 }
 
-function Card({ amplifier, rows, withTools }: { amplifier: string; rows: CardView[]; withTools: boolean }) {
+/** Rows of another card from a file. */
+function Bring() {
+  const queries = useQueryClient();
+  const bring = useMutation({
+    mutationFn: async (file: File) => ask(client.POST('/api/cards/import', { body: { text: await file.text() } })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['cards'] }),
+  });
   return (
-    <section aria-label={`Tune card of ${amplifier}`} className="sheet px-5 py-4" data-part="card">
+    <span className="flex flex-wrap items-center gap-2">
+      <FileButton label="Bring rows in, CSV" accept=".csv,text/csv" onFile={bring.mutate} />
+      {bring.data && (
+        <span role="status">
+          {bring.data.kept} of {bring.data.rows} rows were new.
+        </span>
+      )}
+      {bring.error && <Trouble error={bring.error} />}
+    </span>
+  );
+}
+
+function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
+  const switched = rows.some((row) => row.switchPosition);
+  return (
+    <section
+      aria-label={`Tune card of ${amplifier}`}
+      className="sheet card px-5 py-4"
+      data-part="card"
+      data-rows={rows.length > 9 ? 'many' : rows.length > 6 ? 'some' : 'few'}
+    >
       <header className="mb-3 flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-27">{amplifier}</h1>
+        <h2 className="text-27">{amplifier}</h2>
         <p className="text-soft">tune card, steady carrier</p>
-        {withTools && (
-          <span className="noprint ml-auto flex gap-3">
-            <a className="inline-flex min-h-[32px] items-center text-act underline" href="/api/cards.csv" download>
-              CSV
-            </a>
-            <Button onClick={() => window.print()}>Print</Button>
-          </span>
-        )}
       </header>
-      <div className="overflow-x-auto">
+      <div className="overflow-x-auto print:overflow-visible">
         <table className="table w-full">
           <thead>
             <tr>
               <th scope="col">Band</th>
+              <th scope="col">MHz</th>
+              {switched && <th scope="col">Switch</th>}
               <th scope="col">PLATE</th>
               <th scope="col">LOAD</th>
               <th scope="col">Drive, W</th>
               <th scope="col">Output, W</th>
               <th scope="col">Plate, mA</th>
               <th scope="col">Grid, mA</th>
-              <th scope="col">Eff., %</th>
-              <th scope="col">Tuned at, MHz</th>
+              <th scope="col" className="noprint">
+                Eff., %
+              </th>
               <th scope="col">Into</th>
               <th scope="col">Verified</th>
             </tr>
           </thead>
           <tbody>
             {rows.map((row) => (
-              <tr key={row.runId}>
-                <th scope="row" className="!text-ink">
-                  <span className="head text-18">{row.bandName}</span>
-                </th>
-                <td className="figure text-22 font-semibold">{row.plate}</td>
-                <td className="figure text-22 font-semibold">{row.load}</td>
-                <td className="figure text-18">{row.driveW}</td>
-                <td className="figure text-18">{row.outputW}</td>
-                <td className="figure">{row.plateCurrentMa}</td>
-                <td className="figure">{row.gridCurrentMa ?? '–'}</td>
-                <td className="figure">{row.efficiencyPercent ?? '–'}</td>
-                <td className="figure">{row.frequencyMhz}</td>
-                <td>{row.termination}</td>
-                <td>
-                  <Link className="text-act underline" to={`/log/${row.runId}`}>
-                    {utc(row.verifiedAt).slice(0, 10)}
-                  </Link>
-                </td>
-              </tr>
+              <Row key={`${row.frequencyHz} ${row.termination} ${row.switchPosition}`} row={row} switched={switched} />
             ))}
           </tbody>
         </table>
@@ -102,5 +128,36 @@ function Card({ amplifier, rows, withTools }: { amplifier: string; rows: CardVie
         Drive in voice must not exceed the drive tuned for. The maker's manual wins over this card.
       </p>
     </section>
+  );
+}
+
+function Row({ row, switched }: { row: CardView; switched: boolean }) {
+  return (
+    <tr>
+      <th scope="row" className="!text-ink">
+        <span className="head big text-18">{row.bandName}</span>
+      </th>
+      <td className="figure">{row.frequencyMhz}</td>
+      {switched && <td>{row.switchPosition ?? '–'}</td>}
+      <td className="figure huge text-22 font-semibold">{row.plate}</td>
+      <td className="figure huge text-22 font-semibold">{row.load}</td>
+      <td className="figure big text-18">{row.driveW}</td>
+      <td className="figure big text-18">{row.outputW}</td>
+      <td className="figure">{row.plateCurrentMa}</td>
+      <td className="figure">{row.gridCurrentMa ?? '–'}</td>
+      <td className="figure noprint">{row.efficiencyPercent ?? '–'}</td>
+      <td>{row.termination}</td>
+      <td>
+        {row.runId ? (
+          <Link className="text-act underline" to={`/log/${row.runId}`}>
+            {utc(row.verifiedAt).slice(0, 10)}
+          </Link>
+        ) : (
+          <span>{utc(row.verifiedAt).slice(0, 10)}</span>
+        )}
+        {row.times > 1 && <span className="text-13 text-soft"> {row.times}×</span>}
+        {row.drift && <span className="noprint block text-13 text-soft">{row.drift}</span>}
+      </td>
+    </tr>
   );
 }

@@ -12,6 +12,7 @@ const box = (id: string, more: object = {}) => ({
   usable: true,
   bands: [],
   reads: [],
+  switchPositions: [],
   ...more,
 });
 

@@ -23,6 +23,14 @@ export function ChoiceForm({ choices, choice, change }: Props) {
         chosen={[choice.amplifierId]}
         onPick={(amplifierId) => change({ amplifierId })}
       />
+      {amplifier && amplifier.switchPositions.length > 0 && (
+        <Boxes
+          label="Its switch"
+          options={amplifier.switchPositions.map((one) => ({ code: one, name: one }))}
+          chosen={[choice.switchPosition ?? '']}
+          onPick={(switchPosition) => change({ switchPosition })}
+        />
+      )}
       <Boxes
         label="Band"
         options={bands.map((one) => ({ code: one.band, name: one.name }))}

@@ -9,6 +9,7 @@ const box = (id: string, more: object = {}) => ({
   usable: true,
   bands: [],
   reads: [],
+  switchPositions: [],
   ...more,
 });
 const choices: Choices = {
@@ -58,8 +59,8 @@ describe('what is chosen first', () => {
     const reads = ['PLATE_CURRENT'];
     const meters = [
       box('Fathom', { reads: ['OUTPUT'] }),
-      box('Brigantine panel', { reads }),
-      box('Barque panel', { reads }),
+      box('Brigantine panel', { reads, switchPositions: [] }),
+      box('Barque panel', { reads, switchPositions: [] }),
       box('Second wattmeter', { reads: ['OUTPUT'] }),
     ];
     const at = (amplifierId: string) => complete({ ...choices, meters }, { amplifierId }).meterIds;

@@ -18,6 +18,8 @@ export interface Choice {
   rungs: StartRequest['rungs'];
   ownDrives: string;
   firstCeiling: string;
+  /** Of the amplifier's own mode switch; absent where it has none. */
+  switchPosition: string | undefined;
 }
 
 const KEY = 'tubrin.lastChoice';
@@ -63,6 +65,8 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
     rungs: wanted.rungs,
     ownDrives: wanted.ownDrives ?? '',
     firstCeiling: wanted.firstCeiling ?? '',
+    switchPosition:
+      amplifier?.switchPositions.find((one) => one === wanted.switchPosition) ?? amplifier?.switchPositions[0],
     padId: choices.pads.some((one) => one.id === wanted.padId) ? wanted.padId : undefined,
     meterIds:
       wanted.amplifierId === amplifierId && wanted.meterIds

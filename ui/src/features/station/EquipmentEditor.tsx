@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ask, client, type EquipmentView, type FieldProblem, Refusal } from '../../api';
 import { Button, Trouble } from '../../parts';
+import { AntennaFile } from './AntennaFile';
 import { fromForm, toForm } from './convert';
 import { FormFields } from './FormFields';
 import { type Body, KINDS } from './spec';
@@ -95,6 +96,16 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
           setKept(false);
         }}
       />
+      {form.kind === 'antenna' && (
+        <AntennaFile
+          known={known}
+          impedance={form.impedance}
+          onChange={(impedance) => {
+            setForm({ ...form, impedance });
+            setKept(false);
+          }}
+        />
+      )}
       <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
         <Button kind="main" type="submit" disabled={save.isPending}>
           Keep

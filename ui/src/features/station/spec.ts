@@ -198,6 +198,26 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }
       },
       {
         type: 'group',
+        path: 'modeSwitch',
+        label: 'CW/SSB switch of its own',
+        optional: { at: 'SSB', positions: [{ name: 'SSB' }, { name: 'CW' }] },
+        fields: [
+          { type: 'text', path: 'at', label: 'Plate voltage above is for' },
+          {
+            type: 'list',
+            path: 'positions',
+            label: 'Positions',
+            item: 'position',
+            fresh: { name: '' },
+            fields: [
+              { type: 'text', path: 'name', label: 'Position' },
+              number('plateVoltageRestDcV', 'Plate voltage at rest', 'V'),
+            ],
+          },
+        ],
+      },
+      {
+        type: 'group',
         path: 'mains',
         label: 'Mains',
         optional: { voltageAcRmsV: 230 },
@@ -221,6 +241,14 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }
         item: 'mode',
         fresh: { mode: 'SSB' },
         fields: [{ type: 'choice', path: 'mode', label: 'Mode', options: MODES }, number('powerW', 'Power', 'W')],
+      },
+      {
+        type: 'list',
+        path: 'mostByMode',
+        label: 'Modes whose highest power is less',
+        item: 'mode',
+        fresh: { mode: 'AM' },
+        fields: [{ type: 'choice', path: 'mode', label: 'Mode', options: MODES }, number('powerW', 'At most', 'W')],
       },
     ],
   },

@@ -3,9 +3,11 @@ package org.tubrin.bench;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Timer;
 import java.util.TimerTask;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.tank.ImpedancePoint;
 
 /** The instruments of the simulated station, on ports in a row, and the clock that moves it. */
 public final class Bench implements AutoCloseable {
@@ -97,7 +99,18 @@ public final class Bench implements AutoCloseable {
                                         : SkerryPoint.BARQUE))
                 .level("ROUTe:PAD", 0, 60, station::padDb, station::padDb)
                 .set("ROUTe:LOAD", text -> station.loadOpen(Instrument.word(text, Cable.values()) == Cable.OPEN))
+                .set("ROUTe:ANTenna", text -> station.antenna(Optional.of(impedance(text))))
+                .command("ROUTe:ANTenna:NONE", () -> station.antenna(Optional.empty()))
                 .query("PANel:ALL", this::all);
+    }
+
+    /** Returns what an antenna shows, from its resistance and reactance in ohms, parted by a comma. */
+    private static ImpedancePoint impedance(String text) throws ScpiError {
+        int comma = text.indexOf(',');
+        String ohm = comma < 0 ? text : text.substring(0, comma);
+        String reactanceOhm = comma < 0 ? "0" : text.substring(comma + 1);
+        return new ImpedancePoint(
+                1e6, Instrument.within(ohm.strip(), 1, 5000), Instrument.within(reactanceOhm.strip(), -5000, 5000));
     }
 
     private enum Placed {

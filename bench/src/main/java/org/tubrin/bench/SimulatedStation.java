@@ -1,10 +1,12 @@
 package org.tubrin.bench;
 
+import java.util.Optional;
 import java.util.Random;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.tank.Dial;
+import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Setting;
@@ -37,6 +39,7 @@ public final class SimulatedStation {
     private Truth truth;
     private Knob plate;
     private Knob load;
+    private Optional<ImpedancePoint> antenna = Optional.empty();
     private Band band = Band.MHZ_7;
     private boolean operate = true;
     private double frequencyHz = 7.1e6;
@@ -101,7 +104,8 @@ public final class SimulatedStation {
         boolean driven = keyed && operate && !tripped;
         double emission = Warming.emission(heaterS, tubes().tube().warmUpS());
         if (driven && emission > 0.01) {
-            Setting setting = new Setting(band, frequencyHz, driveW(), plate.behind(), load.behind(), loadOhm(), 0);
+            Setting setting =
+                    new Setting(band, frequencyHz, driveW(), plate.behind(), load.behind(), loadOhm(), reactanceOhm());
             if (truth.withEmission(emission).at(setting) instanceof Outcome.Settled<TubePoint> settled) {
                 TubePoint point = settled.point();
                 outputW = point.outputW();
@@ -114,9 +118,9 @@ public final class SimulatedStation {
         } else if (keyed && !tripped) {
             outputW = driveW();
         }
-        loadRiseK = LOAD_WARMING.riseK(loadRiseK, loadOpen ? 0 : dutyFactor * outputW, s);
+        loadRiseK = LOAD_WARMING.riseK(loadRiseK, loadOpen || antenna.isPresent() ? 0 : dutyFactor * outputW, s);
         exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(exciterW) : 1.2;
-        double back = Mismatch.reflectedShare(loadOhm(), 0);
+        double back = Mismatch.reflectedShare(loadOhm(), reactanceOhm());
         // Pulses are faster than any pointer: it shows their average; what holds peaks sees them.
         double shown = held ? 1 : dutyFactor;
         output.follow(shown * outputW / (1 - back), s);
@@ -134,8 +138,20 @@ public final class SimulatedStation {
         return record.tubes();
     }
 
-    /** Returns the load's resistance at its temperature, or that of a broken cable. */
+    /** Puts an antenna in place of the dummy load, with what it shows at the frequency in use; the load again for none. */
+    synchronized void antenna(Optional<ImpedancePoint> shows) {
+        antenna = shows;
+    }
+
+    private double reactanceOhm() {
+        return loadOpen ? 0 : antenna.map(ImpedancePoint::reactanceOhm).orElse(0.0);
+    }
+
+    /** Returns the resistance at the cable's end: the load's at its temperature, an antenna's, or that of a broken cable. */
     public synchronized double loadOhm() {
+        if (antenna.isPresent() && !loadOpen) {
+            return antenna.get().ohm();
+        }
         return loadOpen ? 5000 : truth.loadOhm() * (1 + truth.loadDriftPerK() * loadRiseK);
     }
 
@@ -163,7 +179,8 @@ public final class SimulatedStation {
     /** Returns the true point at the knobs as they stand, keyed or not; for tests. */
     public synchronized Outcome<TubePoint> trueAt(double drive, double plateMark, double loadMark) {
         return truth.twin()
-                .at(new Setting(band, frequencyHz, drive * truth.driveShare(), plateMark, loadMark, loadOhm(), 0));
+                .at(new Setting(
+                        band, frequencyHz, drive * truth.driveShare(), plateMark, loadMark, loadOhm(), reactanceOhm()));
     }
 
     /** Returns the twin that is the truth; for tests. */

@@ -96,7 +96,14 @@ public final class Sample {
     }
 
     public static Channel channel(ReadingRole role, ScaleUnit unit, double classFraction, MeterRange... ranges) {
-        return new Channel(role, unit, List.of(ranges), new Accuracy.OfFullScale(classFraction), Indication.AVERAGE, 1);
+        return new Channel(
+                role,
+                unit,
+                List.of(ranges),
+                new Accuracy.OfFullScale(classFraction),
+                Indication.AVERAGE,
+                1,
+                Optional.empty());
     }
 
     public static TuneSetup setup() {

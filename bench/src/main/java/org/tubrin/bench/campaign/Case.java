@@ -267,6 +267,13 @@ record Case(
     }
 
     private static Channel channel(ReadingRole role, ScaleUnit unit, double classShare, MeterRange... ranges) {
-        return new Channel(role, unit, List.of(ranges), new Accuracy.OfFullScale(classShare), Indication.AVERAGE, 1);
+        return new Channel(
+                role,
+                unit,
+                List.of(ranges),
+                new Accuracy.OfFullScale(classShare),
+                Indication.AVERAGE,
+                1,
+                Optional.empty());
     }
 }

@@ -78,7 +78,13 @@ public class CampaignTest {
 
     private static Channel holding(Channel channel) {
         return new Channel(
-                channel.role(), channel.scaleUnit(), channel.ranges(), channel.accuracy(), Indication.PEAK_HOLD, 1);
+                channel.role(),
+                channel.scaleUnit(),
+                channel.ranges(),
+                channel.accuracy(),
+                Indication.PEAK_HOLD,
+                1,
+                Optional.empty());
     }
 
     @DataProvider

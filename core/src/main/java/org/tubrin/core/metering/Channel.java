@@ -1,7 +1,9 @@
 package org.tubrin.core.metering;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.ErrorSource;
@@ -18,6 +20,7 @@ import org.tubrin.core.quantity.Unit;
  * @param accuracy class of the meter
  * @param indication average or peak
  * @param correctionFactor what a raw reading is multiplied by, from comparison with a better meter, 0.2 to 5; 1 where none
+ * @param corrections what comparisons found of its ranges, in any order; absent where there were none
  */
 public record Channel(
         ReadingRole role,
@@ -25,13 +28,20 @@ public record Channel(
         List<MeterRange> ranges,
         Accuracy accuracy,
         Indication indication,
-        double correctionFactor) {
+        double correctionFactor,
+        Optional<List<Correction>> corrections) {
+    /** What can be read off a scale, as a share of it. */
+    private static final double READ_SHARE = 0.005;
+
+    private static final int MOST_CORRECTIONS = 200;
 
     public Channel {
         ranges = ranges.stream()
                 .sorted(Comparator.comparingDouble(MeterRange::fullScale))
                 .toList();
+        corrections = corrections.map(List::copyOf);
         new Checks()
+                .size("corrections", corrections.orElse(List.of()), 0, MOST_CORRECTIONS)
                 .size("ranges", ranges, 1, 8)
                 .distinct("ranges", ranges.stream().map(MeterRange::name).toList())
                 .range("correctionFactor", correctionFactor, 0.2, 5, Unit.ONE)
@@ -53,6 +63,15 @@ public record Channel(
 
     /** Returns what a reading on a range is worth: as {@link #measured(double, String, MeterRange)}, with its own spread. */
     public Quantity measured(Reading reading, MeterRange range) {
+        if (reading.ownUncertainty().isPresent()) {
+            ErrorSource own = new ErrorSource(reading.instrument(), role.name(), reading.textAsTyped());
+            return Quantity.of(
+                    reading.rawValue(),
+                    role.unit(),
+                    Standing.MEASURED,
+                    own,
+                    reading.ownUncertainty().getAsDouble());
+        }
         Quantity classed = measured(reading.rawValue(), reading.instrument(), range);
         if (reading.spread().isEmpty()) {
             return classed;
@@ -68,9 +87,43 @@ public record Channel(
      * instrument, role and range share the error's source.
      */
     public Quantity measured(double rawValue, String instrument, MeterRange range) {
+        Optional<Correction> correction = correction(range.name());
+        if (correction.isPresent()) {
+            return corrected(rawValue, instrument, range, correction.get());
+        }
         double value = rawValue * correctionFactor;
         double standardUncertainty = accuracy.standardUncertainty(rawValue, range.fullScale()) * correctionFactor;
         ErrorSource source = new ErrorSource(instrument, role.name(), range.name());
         return Quantity.of(value, role.unit(), Standing.MEASURED, source, standardUncertainty);
+    }
+
+    /** Returns what the newest comparison found of a range. */
+    public Optional<Correction> correction(String range) {
+        return corrections.orElse(List.of()).stream()
+                .filter(one -> one.range().equals(range))
+                .max(Comparator.comparing(Correction::at));
+    }
+
+    /** A range that was compared is as good as the comparison and the eye, whatever its class. */
+    private Quantity corrected(double rawValue, String instrument, MeterRange range, Correction correction) {
+        double read = READ_SHARE * range.fullScale() / Math.sqrt(3);
+        ErrorSource compared = new ErrorSource(instrument, role.name(), range.name() + " compared");
+        ErrorSource eye = new ErrorSource(instrument, role.name(), range.name());
+        return new Quantity(
+                correction.corrected(rawValue),
+                role.unit(),
+                Standing.MEASURED,
+                Map.of(
+                        compared,
+                        correction.standardUncertainty(rawValue),
+                        eye,
+                        correction.gain() * correction.gain() * read));
+    }
+
+    /** Returns the same with one more comparison. */
+    public Channel with(Correction correction) {
+        List<Correction> all = new ArrayList<>(corrections.orElse(List.of()));
+        all.add(correction);
+        return new Channel(role, scaleUnit, ranges, accuracy, indication, correctionFactor, Optional.of(all));
     }
 }

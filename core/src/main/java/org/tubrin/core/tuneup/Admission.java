@@ -82,7 +82,7 @@ public final class Admission {
     }
 
     private static void refuseBeforePower(RunState state, Instant now, String event, List<Problem> problems) {
-        List<Check> open = state.openChecks(Check.preflight(state.setup()));
+        List<Check> open = state.openBeforePower();
         if (!open.isEmpty()) {
             problems.add(new Problem(
                     ProblemCode.PREFLIGHT_OPEN,

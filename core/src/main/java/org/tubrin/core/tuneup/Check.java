@@ -2,6 +2,7 @@ package org.tubrin.core.tuneup;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Load;
 
@@ -15,13 +16,18 @@ public enum Check {
     TR_DELAY(true),
     BAND_SWITCH(true),
     LOAD_IN_LINE(true),
+    BYPASS_LOW_POWER(true),
     MATCHED_IN_BYPASS(true),
+    DRIVE_DOWN_FIRST(true),
+    METER_RANGE(true),
     METER_ON_CURRENT(true),
     SPEECH_CLEAN(false),
     INPUT_MATCHED(false);
 
     /** What the T/R delay must exceed the relay's own time by. */
     private static final double RELAY_MARGIN_S = 0.010;
+
+    private static final double MATCH_POWER_W = 15;
 
     private final boolean beforeClimb;
 
@@ -47,7 +53,13 @@ public enum Check {
         if (setup.termination() instanceof Load) {
             points.add(LOAD_IN_LINE);
         } else if (setup.termination() instanceof Antenna) {
-            points.add(MATCHED_IN_BYPASS);
+            points.addAll(List.of(BYPASS_LOW_POWER, MATCHED_IN_BYPASS, DRIVE_DOWN_FIRST));
+        }
+        boolean hasRanges = setup.channelFor(ReadingRole.OUTPUT)
+                .filter(channel -> channel.ranges().size() > 1)
+                .isPresent();
+        if (hasRanges && setup.readings() == ReadingSource.TYPED) {
+            points.add(METER_RANGE);
         }
         points.add(METER_ON_CURRENT);
         return List.copyOf(points);
@@ -56,6 +68,13 @@ public enum Check {
     /** Returns the points to ask after the last step. */
     public static List<Check> closing() {
         return List.of(SPEECH_CLEAN, INPUT_MATCHED);
+    }
+
+    /** Returns the power that an antenna is matched at with the amplifier bypassed: 15 W, or what the exciter has. */
+    public static double matchPowerW(TuneSetup setup) {
+        return Math.max(
+                setup.exciter().powerMinW(),
+                Math.min(MATCH_POWER_W, setup.exciter().mostW(setup.carrier())));
     }
 
     /** Returns the T/R delay that the amplifier's relay needs, in seconds. */

@@ -34,12 +34,12 @@ public final class NextMove {
     }
 
     private static Advice preflight(RunState state) {
-        Check check = state.openChecks(Check.preflight(state.setup())).get(0);
+        Check check = state.openBeforePower().get(0);
         List<Caution> cautions = switch (check) {
             case LIMITS_READ -> List.of(Caution.MAKER_WINS);
             case COVERS_ON -> List.of(Caution.HIGH_VOLTAGE);
             case BAND_SWITCH -> List.of(Caution.BAND_SWITCH_UNKEYED);
-            case MATCHED_IN_BYPASS -> List.of(Caution.RF_EXPOSURE);
+            case BYPASS_LOW_POWER, MATCHED_IN_BYPASS -> List.of(Caution.RF_EXPOSURE);
             default -> List.of();
         };
         return Advice.of(new Move.Answer(check), Reason.BEFORE_POWER, cautions.toArray(Caution[]::new));

@@ -84,7 +84,7 @@ public record RunState(
         if (ending.isPresent()) {
             return ending.get() == Ending.FINISHED ? Phase.FINISHED : Phase.ABANDONED;
         }
-        if (!openChecks(Check.preflight(setup)).isEmpty()) {
+        if (!openBeforePower().isEmpty()) {
             return Phase.PREFLIGHT;
         }
         if (warmUpLeftS(now) > 0) {
@@ -97,6 +97,11 @@ public record RunState(
             return Phase.FINISHING;
         }
         return openChecks(Check.closing()).isEmpty() ? Phase.WRITING : Phase.CLOSING;
+    }
+
+    /** Returns the points to answer before the first step; none once a step is done. */
+    public List<Check> openBeforePower() {
+        return steps.isEmpty() ? openChecks(Check.preflight(setup)) : List.of();
     }
 
     /** Returns those of the points that are not answered, in their order. */

@@ -3,6 +3,7 @@ package org.tubrin.core.metering;
 import static org.testng.Assert.assertEquals;
 
 import java.util.List;
+import java.util.Optional;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.quantity.Quantity;
@@ -26,7 +27,8 @@ public class ChannelTest {
                 List.of(Sample.range("1.5 kW", 1500)),
                 new Accuracy.OfFullScale(0.05),
                 Indication.AVERAGE,
-                1.06);
+                1.06,
+                Optional.empty());
         Quantity corrected = knocked.measured(500, "Fathom", knocked.ranges().get(0));
         assertEquals(corrected.value(), 530, 1e-9);
         assertEquals(corrected.standardUncertainty(), 1.06 * 75 / Math.sqrt(3), 1e-9);

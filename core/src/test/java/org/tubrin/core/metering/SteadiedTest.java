@@ -32,7 +32,8 @@ public class SteadiedTest {
         Channel channel = Sample.FATHOM.channel(ReadingRole.OUTPUT).orElseThrow();
         MeterRange range = channel.range("1.5 kW").orElseThrow();
         double classed = channel.measured(900, "Fathom", range).standardUncertainty();
-        Reading restless = new Reading(ReadingRole.OUTPUT, "900", 900, "Fathom", "1.5 kW", OptionalDouble.of(classed));
+        Reading restless = new Reading(
+                ReadingRole.OUTPUT, "900", 900, "Fathom", "1.5 kW", OptionalDouble.of(classed), OptionalDouble.empty());
         assertEquals(
                 channel.measured(restless, range).standardUncertainty(),
                 Math.sqrt(2) * classed,

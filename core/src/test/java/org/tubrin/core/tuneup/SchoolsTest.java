@@ -28,8 +28,14 @@ public class SchoolsTest {
         Meter fathom = new Meter(
                 "Fathom",
                 Sample.FATHOM.channels().stream()
-                        .map(one ->
-                                new Channel(one.role(), one.scaleUnit(), one.ranges(), one.accuracy(), indication, 1))
+                        .map(one -> new Channel(
+                                one.role(),
+                                one.scaleUnit(),
+                                one.ranges(),
+                                one.accuracy(),
+                                indication,
+                                1,
+                                Optional.empty()))
                         .toList());
         return new TuneSetup(
                 from.station(),

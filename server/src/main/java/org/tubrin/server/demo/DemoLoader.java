@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
@@ -23,11 +24,13 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProp
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
+import org.tubrin.core.tank.Touchstone;
 import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.twin.DataSheet;
 import org.tubrin.core.twin.Outcome;
@@ -73,7 +76,7 @@ class DemoLoader implements ApplicationRunner {
         stations.keep(station, 0);
         Map<String, Equipment> byName = new LinkedHashMap<>();
         for (JsonNode node : tree.get("equipment")) {
-            Equipment equipment = withTwin(stations.read(node), tree.get("sheets"));
+            Equipment equipment = whole(stations.read(node), tree);
             byName.put(equipment.name(), equipment);
             stations.add(UUID.randomUUID(), equipment);
         }
@@ -94,6 +97,19 @@ class DemoLoader implements ApplicationRunner {
                 "Loaded the demo station {} with {} runs.",
                 station.name(),
                 runs.allIds().size());
+    }
+
+    private Equipment whole(Equipment equipment, JsonNode tree) {
+        JsonNode file = tree.get("impedances").get(equipment.name());
+        if (file == null || !(equipment instanceof Antenna antenna)) {
+            return withTwin(equipment, tree.get("sheets"));
+        }
+        try (InputStream stream = resource(file.asString())) {
+            String text = new String(stream.readAllBytes(), StandardCharsets.UTF_8);
+            return new Antenna(antenna.name(), antenna.bands(), Optional.of(Touchstone.onePort(text)));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** Returns an amplifier with the twin that its maker's sheet leads to, where the demo has one; else what came. */

@@ -13,6 +13,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tuneup.Control;
 
 /**
@@ -92,6 +93,14 @@ public class BenchLink implements SmartLifecycle {
     /** Puts a pad of so many decibels behind its exciter; 0 for none. */
     public void pad(double attenuationDb) {
         set(AMPLIFIER, "ROUT:PAD " + number(attenuationDb));
+    }
+
+    /** Puts an antenna in the dummy load's place, with what it shows in ohms; the load again for none. */
+    public void antenna(Optional<ImpedancePoint> shows) {
+        set(
+                AMPLIFIER,
+                shows.map(one -> "ROUT:ANT " + number(one.ohm()) + "," + number(one.reactanceOhm()))
+                        .orElse("ROUT:ANT:NONE"));
     }
 
     /** Lets its exciter send pulses of a duty factor; 1 for a carrier. */

@@ -4,15 +4,18 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tuneup.Advice;
 import org.tubrin.core.tuneup.Check;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.KeyClock;
+import org.tubrin.core.tuneup.Ladder;
 import org.tubrin.core.tuneup.Move;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.TuneSetup;
@@ -32,6 +35,7 @@ class AdviceWords {
     RunView.AdviceView view(Advice advice, RunState state, KeyClock clock) {
         Move move = advice.move();
         Map<String, Object> args = setupArgs(state.setup());
+        args.put("range", state.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
         List<String> lookAt = new ArrayList<>();
         List<ReadingRole> missing = List.of();
         Control control = null;
@@ -165,6 +169,16 @@ class AdviceWords {
         args.put("licence", Figures.plain(setup.station().licenceLimitW(), 0));
         args.put("delay", Figures.plain(1000 * setup.exciter().trDelayS(), 0));
         args.put("delayNeeded", Figures.plain(1000 * Check.trDelayNeededS(setup), 0));
+        args.put("matchPower", Figures.plain(Check.matchPowerW(setup), 1));
+        args.put(
+                "firstExciter",
+                Figures.plain(
+                        setup.exciterOfW(Ladder.drivesW(setup, setup.school()).get(0)), 2));
+        Optional<Double> swr = setup.termination() instanceof Antenna antenna
+                ? antenna.swrAt(setup.band(), setup.frequencyHz())
+                : Optional.empty();
+        args.put("swr", swr.map(one -> Figures.fixed(one, 1)).orElse("none"));
+        setup.meterFor(ReadingRole.OUTPUT).ifPresent(meter -> args.put("meter", meter.name()));
         args.put("heavierIs", words.say("sense." + tubes.loadSense().name()));
         return args;
     }
@@ -172,6 +186,7 @@ class AdviceWords {
     /** Returns the points of a list with whether each is answered. */
     List<RunView.CheckView> checks(List<Check> points, RunState state) {
         Map<String, Object> args = setupArgs(state.setup());
+        args.put("range", state.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
         return points.stream()
                 .map(point -> new RunView.CheckView(
                         point.name(),

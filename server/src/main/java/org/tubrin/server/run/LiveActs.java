@@ -20,6 +20,7 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Pad;
 import org.tubrin.core.tank.Dial;
@@ -96,8 +97,14 @@ class LiveActs {
         double value = Math.max(least, window.median());
         String range = state.ranges()
                 .getOrDefault(channel.role(), channel.ranges().get(0).name());
-        Reading exact =
-                new Reading(channel.role(), "?", value, meter.name(), range, OptionalDouble.of(window.spread()));
+        Reading exact = new Reading(
+                channel.role(),
+                "?",
+                value,
+                meter.name(),
+                range,
+                OptionalDouble.of(window.spread()),
+                OptionalDouble.empty());
         Quantity worth = channel.measured(exact, channel.range(range).orElseThrow());
         return new Reading(
                 channel.role(),
@@ -109,7 +116,8 @@ class LiveActs {
                 value,
                 meter.name(),
                 range,
-                OptionalDouble.of(window.spread()));
+                OptionalDouble.of(window.spread()),
+                OptionalDouble.empty());
     }
 
     /** Returns how many times faster than real ones the bench's heaters warm, where it answers. */
@@ -166,6 +174,10 @@ class LiveActs {
             bench.amplifier(setup.amplifier().name());
             bench.band(setup.band());
             bench.frequency(setup.frequencyHz());
+            bench.antenna(
+                    setup.termination() instanceof Antenna antenna
+                            ? antenna.impedanceAt(setup.frequencyHz())
+                            : Optional.empty());
             bench.detector(setup.readsPeaks());
             bench.pulse(dutyFactor(setup, setup.school()));
             bench.pad(setup.pad().map(Pad::attenuationDb).orElse(0.0));

@@ -203,8 +203,8 @@ class RunViewer {
         if (state.setup().termination() instanceof Load load) {
             swr = words.say("line.swr", Map.of("swr", Figures.fixed(load.swr(), 2)));
         } else if (state.setup().termination() instanceof Antenna antenna) {
-            swr = antenna.on(state.setup().band())
-                    .map(on -> words.say("line.swr", Map.of("swr", Figures.fixed(on.swr(), 1))))
+            swr = antenna.swrAt(state.setup().band(), state.setup().frequencyHz())
+                    .map(one -> words.say("line.swr", Map.of("swr", Figures.fixed(one, 1))))
                     .orElse("");
         }
         String name = state.setup().meterFor(ReadingRole.OUTPUT).orElseThrow().name();

@@ -16,8 +16,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Gaps;
 import org.tubrin.core.station.Station;
+import org.tubrin.core.tank.ImpedancePoint;
+import org.tubrin.core.tank.Mismatch;
+import org.tubrin.core.tank.Touchstone;
 import org.tubrin.server.words.Words;
 
 /** The station and its equipment. */
@@ -88,6 +92,31 @@ public class StationController {
         List<Stations.Kept> kept = stations.equipment();
         return Gaps.of(kept.stream().map(Stations.Kept::equipment).toList()).stream()
                 .map(gap -> view(gap, kept))
+                .toList();
+    }
+
+    /** A file as text. */
+    public record TextFile(String text) {}
+
+    /** What an antenna shows at one frequency. */
+    public record ImpedanceView(double frequencyHz, double ohm, double reactanceOhm, double swr) {
+        private static ImpedanceView of(ImpedancePoint point) {
+            double swr = Mismatch.swr(point.ohm(), point.reactanceOhm());
+            return new ImpedanceView(point.frequencyHz(), point.ohm(), point.reactanceOhm(), swr);
+        }
+    }
+
+    @PostMapping("/touchstone")
+    List<ImpedanceView> touchstone(@RequestBody TextFile file) {
+        return Touchstone.onePort(file.text()).stream().map(ImpedanceView::of).toList();
+    }
+
+    /** What an antenna's record shows over frequency; empty where it was not measured. */
+    @GetMapping("/equipment/{id}/impedance")
+    List<ImpedanceView> impedance(@PathVariable UUID id) {
+        Antenna antenna = stations.equipment(id, Antenna.class, "equipment");
+        return antenna.impedance().orElse(List.of()).stream()
+                .map(ImpedanceView::of)
                 .toList();
     }
 

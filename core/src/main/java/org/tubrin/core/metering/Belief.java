@@ -1,0 +1,44 @@
+package org.tubrin.core.metering;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.tubrin.core.quantity.Quantity;
+
+/**
+ * Which of some channels knows a value best.
+ *
+ * @param value what is to be read, in the core's unit
+ * @param ranked the channels that can read it, the surest first
+ */
+public record Belief(double value, List<Candidate> ranked) {
+    public Belief {
+        ranked = List.copyOf(ranked);
+    }
+
+    /**
+     * A channel on the range that one would use.
+     *
+     * @param instrument name of the meter
+     * @param range the range
+     * @param measured what a reading of the value would be worth
+     */
+    public record Candidate(String instrument, MeterRange range, Quantity measured) {}
+
+    /** A channel of a meter. */
+    public record Source(String instrument, Channel channel) {}
+
+    /** Returns who knows a value best; channels whose widest range ends below it are left out. */
+    public static Belief of(double value, List<Source> sources) {
+        List<Candidate> candidates = new ArrayList<>();
+        for (Source source : sources) {
+            MeterRange range = source.channel().rangeFor(value);
+            if (range.fullScale() >= value) {
+                candidates.add(new Candidate(
+                        source.instrument(), range, source.channel().measured(value, source.instrument(), range)));
+            }
+        }
+        candidates.sort(Comparator.comparingDouble(one -> one.measured().standardUncertainty()));
+        return new Belief(value, candidates);
+    }
+}

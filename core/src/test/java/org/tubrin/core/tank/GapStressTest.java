@@ -1,0 +1,21 @@
+package org.tubrin.core.tank;
+
+import static org.testng.Assert.assertEquals;
+
+import org.testng.annotations.Test;
+
+public class GapStressTest {
+    @Test
+    public void aKilowattIntoAMatchAndIntoTwoToOne() {
+        // 1000 W into 50 ohm: 316.2 V peak; at 2:1 the square root of two more.
+        assertEquals(GapStress.peakV(1000, 1), 316.228, 1e-3);
+        assertEquals(GapStress.peakV(1000, 2), 447.214, 1e-3);
+    }
+
+    @Test
+    public void whatAGapStandsIsTheInverseOfWhatItMust() {
+        double swr = GapStress.swrStood(800, 700);
+        assertEquals(GapStress.peakV(800, swr), 700, 1e-9);
+        assertEquals(GapStress.peakV(GapStress.outputStoodW(2.5, 700), 2.5), 700, 1e-9);
+    }
+}

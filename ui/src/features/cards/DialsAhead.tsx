@@ -1,0 +1,149 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { type ReactNode, useState } from 'react';
+import { ask, type Choices, client, type DialsView, Refusal } from '../../api';
+import { Button, LimitBar, Sheet, Trouble } from '../../parts';
+
+/** Where the dials will go at a place that was not tuned for, and how far one may move in frequency from there. */
+export function DialsAhead() {
+  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  if (!choices.data) return null;
+  return <Asking choices={choices.data} />;
+}
+
+function Asking({ choices }: { choices: Choices }) {
+  const amplifiers = choices.amplifiers.filter((one) => one.usable);
+  const [amplifierId, setAmplifierId] = useState(
+    (amplifiers.find((one) => one.name === choices.lastAmplifier) ?? amplifiers[0])?.id ?? '',
+  );
+  const amplifier = amplifiers.find((one) => one.id === amplifierId);
+  const [band, setBand] = useState<Choices['bands'][number]['band']>('MHZ_7');
+  const bands = choices.bands.filter((one) => amplifier?.bands.includes(one.band));
+  const limits = bands.find((one) => one.band === band) ?? bands[0];
+  const fitting = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(band));
+  const [terminationId, setTerminationId] = useState('');
+  const termination = fitting.find((one) => one.id === terminationId) ?? fitting[0];
+  const [frequency, setFrequency] = useState('');
+  const [position, setPosition] = useState('');
+  const find = useMutation({
+    mutationFn: () =>
+      ask(
+        client.POST('/api/cards/dials', {
+          body: {
+            amplifierId,
+            terminationId: termination?.id ?? '',
+            band: limits?.band ?? band,
+            frequency,
+            switchPosition: amplifier?.switchPositions.length ? position || amplifier.switchPositions[0] : undefined,
+          },
+        }),
+      ),
+  });
+  if (!amplifier || !termination || !limits) return null;
+  const problem =
+    find.error instanceof Refusal ? find.error.problems.find((one) => one.field === 'frequency') : undefined;
+  return (
+    <Sheet title="Dials for another frequency or antenna" part="dials-ahead" className="noprint">
+      <form
+        className="flex flex-wrap items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          find.mutate();
+        }}
+      >
+        <Pick label="Amplifier" value={amplifierId} onPick={setAmplifierId} options={amplifiers} />
+        {amplifier.switchPositions.length > 0 && (
+          <Pick
+            label="Its switch"
+            value={position || (amplifier.switchPositions[0] ?? '')}
+            onPick={setPosition}
+            options={amplifier.switchPositions.map((one) => ({ id: one, name: one }))}
+          />
+        )}
+        <Pick
+          label="Band"
+          value={limits.band}
+          onPick={(one) => setBand(one as typeof band)}
+          options={bands.map((one) => ({ id: one.band, name: one.name }))}
+        />
+        <Labelled label={`MHz, ${limits.lowestHz / 1e6} to ${limits.highestHz / 1e6}`}>
+          <input
+            className="field figure w-[110px]"
+            inputMode="decimal"
+            maxLength={12}
+            aria-invalid={problem !== undefined}
+            value={frequency}
+            onChange={(event) => setFrequency(event.target.value)}
+          />
+        </Labelled>
+        <Pick label="Into" value={termination.id} onPick={setTerminationId} options={fitting} />
+        <Button kind="main" type="submit" disabled={frequency.trim() === '' || find.isPending}>
+          Find the dials
+        </Button>
+      </form>
+      {problem ? (
+        <p role="alert" className="mt-2 flex items-baseline gap-2">
+          <LimitBar />
+          <span>
+            {problem.message} <span className="text-soft">{problem.remedy}</span>
+          </span>
+        </p>
+      ) : (
+        find.error && <Trouble error={find.error} />
+      )}
+      {find.data && <Found dials={find.data} />}
+    </Sheet>
+  );
+}
+
+function Found({ dials }: { dials: DialsView }) {
+  return (
+    <div role="status" className="mt-3">
+      {dials.plate && dials.load && (
+        <p className="flex flex-wrap items-baseline gap-x-6">
+          {[
+            ['PLATE', dials.plate],
+            ['LOAD', dials.load],
+          ].map(([name, value]) => (
+            <span key={name}>
+              <span className="text-soft">{name}</span>{' '}
+              <span className="figure text-27 font-semibold text-twin italic">{value}</span>
+            </span>
+          ))}
+        </p>
+      )}
+      <p className="text-soft">{dials.basis}</p>
+      {dials.reach && <p className="mt-1">{dials.reach}</p>}
+    </div>
+  );
+}
+
+function Labelled({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    // biome-ignore lint/a11y/noLabelWithoutControl: the control is its child
+    <label className="grid gap-0.5 text-13 text-soft">
+      {label}
+      <span className="text-14 text-ink">{children}</span>
+    </label>
+  );
+}
+
+interface PickProps {
+  label: string;
+  value: string;
+  onPick: (id: string) => void;
+  options: { id: string; name: string }[];
+}
+
+function Pick({ label, value, onPick, options }: PickProps) {
+  return (
+    <Labelled label={label}>
+      <select className="field" value={value} onChange={(event) => onPick(event.target.value)}>
+        {options.map((one) => (
+          <option key={one.id} value={one.id}>
+            {one.name}
+          </option>
+        ))}
+      </select>
+    </Labelled>
+  );
+}

@@ -1,0 +1,64 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { ask, client, type EquipmentView, type ImpedanceView } from '../../api';
+import { Button, FileButton, Trouble } from '../../parts';
+import { Impedance } from '../../plot';
+
+/** A point of the record. */
+export interface Point {
+  frequencyHz: number;
+  ohm: number;
+  reactanceOhm: number;
+}
+
+interface Props {
+  known: EquipmentView | undefined;
+  impedance: Point[] | null | undefined;
+  onChange: (impedance: Point[] | undefined) => void;
+}
+
+/** What an antenna shows over frequency, from a Touchstone file. */
+export function AntennaFile({ known, impedance, onChange }: Props) {
+  const kept = useQuery({
+    queryKey: ['impedance', known?.id, known?.revision],
+    queryFn: () => ask(client.GET('/api/equipment/{id}/impedance', { params: { path: { id: known?.id ?? '' } } })),
+    enabled: known !== undefined,
+  });
+  const read = useMutation({
+    mutationFn: async (file: File) => ask(client.POST('/api/touchstone', { body: { text: await file.text() } })),
+    onSuccess: (points: ImpedanceView[]) =>
+      onChange(points.map(({ frequencyHz, ohm, reactanceOhm }) => ({ frequencyHz, ohm, reactanceOhm }))),
+  });
+  const shown = impedance ? (read.data ?? kept.data ?? []) : [];
+  const first = shown[0];
+  const last = shown.at(-1);
+  return (
+    <fieldset className="mt-3 border-l-2 border-rule pl-4">
+      <legend className="sr-only">Impedance file</legend>
+      <div className="mb-1.5 flex flex-wrap items-center gap-3">
+        <p aria-hidden="true" className="head">
+          Impedance at the station end
+        </p>
+        <FileButton label="Read a Touchstone file" accept=".s1p,.S1P,text/plain" onFile={read.mutate} />
+        {impedance && (
+          <Button kind="quiet" onClick={() => onChange(undefined)}>
+            Unknown
+          </Button>
+        )}
+      </div>
+      {read.error && <Trouble error={read.error} />}
+      {first && last ? (
+        <figure>
+          <Impedance points={shown} />
+          <figcaption className="text-13 text-soft">
+            {shown.length} points, {(first.frequencyHz / 1e6).toFixed(3)} to {(last.frequencyHz / 1e6).toFixed(3)} MHz;
+            used for dials ahead, for how far one may move, and by the twin.
+          </figcaption>
+        </figure>
+      ) : (
+        <p className="text-13 text-soft">
+          Not known. With it Tubrin says where the dials go on another frequency, and how far you may move.
+        </p>
+      )}
+    </fieldset>
+  );
+}
