@@ -10,6 +10,7 @@ const StartPage = lazy(() => import('../features/start'));
 const RunPage = lazy(() => import('../features/run'));
 const CardsPage = lazy(() => import('../features/cards'));
 const LogPage = lazy(() => import('../features/log'));
+const MetersPage = lazy(() => import('../features/meters'));
 const StationPage = lazy(() => import('../features/station'));
 const Commands = lazy(() => import('./Commands'));
 
@@ -58,6 +59,7 @@ export function App() {
             <Route path="/cards" element={<CardsPage />} />
             <Route path="/log" element={<LogPage />} />
             <Route path="/log/:runId/:tab?" element={<RunPage />} />
+            <Route path="/station/meters" element={<MetersPage />} />
             <Route path="/station/*" element={<StationPage />} />
             <Route path="*" element={<Nowhere />} />
           </Routes>

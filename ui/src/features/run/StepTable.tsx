@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Figure, Row, RunView, StepView } from '../../api';
+import type { Cell, Figure, Row, RunView, StepView } from '../../api';
 import { EntryCell } from './EntryCell';
 import { NowCell, TwinCell } from './LiveCells';
 import { Questions } from './Questions';
@@ -158,7 +158,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
                     onCommit={(text) => run.act({ act: 'READ', role: reading.role, text })}
                   />
                 ) : (
-                  cell(step, reading.role)?.shown
+                  <AsRead cell={cell(step, reading.role)} />
                 ),
               undefined,
               reading.role,
@@ -193,6 +193,16 @@ function RowHead({ reading, run, readOnly }: { reading: Row; run: Run; readOnly:
           <option key={range}>{range}</option>
         ))}
       </select>
+    </span>
+  );
+}
+
+/** A reading of a step done; where its meter was compared with a better one, corrected with what was read beside it. */
+function AsRead({ cell }: { cell: Cell | undefined }) {
+  if (!cell?.corrected) return cell?.shown;
+  return (
+    <span title={`read ${cell.shown}, corrected by comparison`}>
+      {cell.corrected} <span className="text-12 text-soft">{cell.shown}</span>
     </span>
   );
 }

@@ -50,6 +50,9 @@ function EquipmentList({ equipment }: { equipment: EquipmentView[] }) {
       <NavLink to="/station" end className={({ isActive }) => `head ${link({ isActive })}`}>
         The station
       </NavLink>
+      <NavLink to="/station/meters" className={link}>
+        Meters against each other
+      </NavLink>
       {Object.entries(KINDS).map(([kind, { name }]) => (
         <div key={kind} className="mt-2.5">
           <div className="flex items-center justify-between px-3.5">

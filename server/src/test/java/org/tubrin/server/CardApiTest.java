@@ -49,7 +49,7 @@ public class CardApiTest extends ServerTest {
         String backup = get("/api/backup").text();
         beginWithTheDemo();
         assertEquals(
-                call(request("/api/backup?apply=true")
+                call(request("/api/backup/restore?apply=true")
                                 .header("Content-Type", "application/json")
                                 .POST(java.net.http.HttpRequest.BodyPublishers.ofString(backup)))
                         .status(),

@@ -9,6 +9,9 @@ import java.util.TreeSet;
 import org.testng.annotations.Test;
 import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Verdict;
+import org.tubrin.core.card.DialsAhead;
+import org.tubrin.core.card.Reach;
+import org.tubrin.core.metering.Agreement;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Unit;
@@ -77,6 +80,9 @@ public class WordsTest {
             add(wanted, "check.*." + part, Check.values());
         }
         add(wanted, "name.*", Evidence.Figure.values());
+        add(wanted, "ahead.*", DialsAhead.Basis.values());
+        add(wanted, "bound.*", Reach.Bound.values());
+        add(wanted, "cause.*", Agreement.Cause.values());
         add(wanted, "basis.*", Evidence.Basis.values());
         add(wanted, "certainty.*", Sign.Standing.values());
         for (String part : List.of("title", "meaning", "act")) {

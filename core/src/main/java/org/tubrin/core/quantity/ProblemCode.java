@@ -34,5 +34,6 @@ public enum ProblemCode {
     NO_SHEET_FIT,
     UNSUPPORTED_VERSION,
     RUN_CORRUPT,
-    NOT_TOUCHSTONE
+    NOT_TOUCHSTONE,
+    NEEDS_LOAD
 }

@@ -28,7 +28,8 @@ public enum Doubt {
                 .channelFor(reading.role())
                 .flatMap(channel -> range(channel, reading))
                 .map(MeterRange::fullScale);
-        if (fullScale.isPresent() && value > fullScale.get()) {
+        boolean readOffTheScale = reading.ownUncertainty().isEmpty();
+        if (readOffTheScale && fullScale.isPresent() && value > fullScale.get()) {
             return Optional.of(BEYOND_RANGE);
         }
         return likely(reading.role(), step, before)

@@ -4,17 +4,23 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.NumberEntry;
+import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.Reflection;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Load;
 import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Following;
@@ -80,11 +86,51 @@ final class Acts {
                 .channelFor(role)
                 .orElseThrow(() ->
                         new Refused(new Problem(ProblemCode.NO_CHANNEL, "role", role.name(), new Allowed.Nothing())));
+        Optional<RunEvent> converted = role == ReadingRole.OUTPUT ? converted(state, channel, text) : Optional.empty();
+        if (converted.isPresent()) {
+            return converted.get();
+        }
         double value = NumberEntry.parse(role.name(), text, channel.scaleUnit(), role.mayBeNegative());
         String range = state.ranges().getOrDefault(role, channel.ranges().get(0).name());
         String instrument = state.setup().meterFor(role).orElseThrow().name();
         boolean confirmed = Boolean.TRUE.equals(request.confirmed());
         return new RunEvent.ReadingTaken(new Reading(role, text, value, instrument, range), confirmed);
+    }
+
+    /** Returns output that was typed as a voltage on the load, or as forward and reflected power; nothing for plain watts. */
+    private static Optional<RunEvent> converted(RunState state, Channel channel, String text) {
+        String role = ReadingRole.OUTPUT.name();
+        String range = state.ranges()
+                .getOrDefault(ReadingRole.OUTPUT, channel.ranges().get(0).name());
+        String meter = state.setup().meterFor(ReadingRole.OUTPUT).orElseThrow().name();
+        Optional<Quantity> watts = PowerEntry.parse(role, text).map(entry -> entry.watts(ohm(state, text)));
+        String instrument = watts.isPresent() ? "voltage on the load" : meter;
+        int slash = text.indexOf('/');
+        if (watts.isEmpty() && slash > 0) {
+            MeterRange on = channel.range(range).orElseThrow();
+            double forward = NumberEntry.parse(role, text.substring(0, slash), channel.scaleUnit(), false);
+            double reflected = NumberEntry.parse(role, text.substring(slash + 1), channel.scaleUnit(), false);
+            watts = Optional.of(
+                    Reflection.of(channel.measured(forward, meter, on), channel.measured(reflected, meter, on))
+                            .netW());
+        }
+        return watts.map(power -> new RunEvent.ReadingTaken(
+                new Reading(
+                        ReadingRole.OUTPUT,
+                        text,
+                        power.value(),
+                        instrument,
+                        range,
+                        OptionalDouble.empty(),
+                        OptionalDouble.of(power.standardUncertainty())),
+                false));
+    }
+
+    private static Quantity ohm(RunState state, String text) {
+        if (state.setup().termination() instanceof Load load) {
+            return PowerEntry.measuredOhm(load.resistanceColdOhm());
+        }
+        throw new Refused(new Problem(ProblemCode.NEEDS_LOAD, ReadingRole.OUTPUT.name(), text, new Allowed.Nothing()));
     }
 
     private static RunEvent products(ActRequest.ProductsEntry entry) {

@@ -81,10 +81,11 @@ public record RunView(
             List<String> ranges,
             boolean asked) {}
 
-    /** A reading in its place. */
+    /** A reading in its place, as it was read, and corrected where its meter was compared with a better one. */
     public record Cell(
             ReadingRole role,
             String shown,
+            @Nullable String corrected,
             String range,
             @Nullable String question,
             boolean confirmed) {}

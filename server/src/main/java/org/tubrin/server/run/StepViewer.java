@@ -121,12 +121,25 @@ class StepViewer {
                 cells.add(new RunView.Cell(
                         role,
                         shown(reading, channel.get().scaleUnit()),
+                        corrected(reading, channel.get()),
                         reading.range(),
                         question,
                         step.confirmed().contains(role)));
             }
         }
         return cells;
+    }
+
+    private static @Nullable String corrected(Reading reading, Channel channel) {
+        boolean isCorrected = reading.ownUncertainty().isEmpty()
+                && (channel.correctionFactor() != 1
+                        || channel.correction(reading.range()).isPresent());
+        return !isCorrected
+                ? null
+                : channel.range(reading.range())
+                        .map(range -> Figures.of(channel.measured(reading, range), channel.scaleUnit())
+                                .shown())
+                        .orElse(null);
     }
 
     /** Returns the number as typed, or turned into the unit of the scale where it was typed with another. */

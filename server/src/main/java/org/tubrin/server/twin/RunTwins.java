@@ -12,6 +12,7 @@ import org.tubrin.core.device.Construction;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.CapacitorLaw;
+import org.tubrin.core.tank.GapStress;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Expected;
 import org.tubrin.core.tuneup.Step;
@@ -31,6 +32,9 @@ class RunTwins {
     private static final int PLATES = 57;
     private static final int LOADS = 61;
     private static final int THREADS = Math.min(4, Runtime.getRuntime().availableProcessors());
+    /** A gap that stands less than this ratio is worth a word. */
+    private static final double LEAST_SWR = 2;
+
     private static final double UNSETTLED = -1;
 
     private final RunPlaces places;
@@ -184,6 +188,19 @@ class RunTwins {
         List<TwinController.Strain> rows = new ArrayList<>();
         rows.add(row("PLATE_PEAK", strain.platePeakV(), "V", plate.gapPeakV().orElse(0)));
         rows.add(row("LOAD_PEAK", strain.loadPeakV(), "V", load.gapPeakV().orElse(0)));
+        load.gapPeakV().ifPresent(gapV -> {
+            double stood = GapStress.swrStood(point.powers().outputW(), gapV);
+            rows.add(new TwinController.Strain(
+                    words.say("strain.SWR_STOOD"),
+                    Figures.fixed(stood, 1) + "\u2009:\u20091",
+                    null,
+                    stood < LEAST_SWR));
+            rows.add(new TwinController.Strain(
+                    words.say("strain.OUTPUT_AT_TWO"),
+                    Figures.fixed(GapStress.outputStoodW(2, gapV), 0) + "\u2009W",
+                    null,
+                    false));
+        });
         rows.add(row("PLATE_CAPACITOR", strain.plateCapacitorRmsA(), "A", 0));
         rows.add(row("PLATE_LEAST", strain.plateLeastV(), "V", 0));
         rows.add(row("CONDUCTION", strain.conductionDeg(), "°", 0));

@@ -1,0 +1,278 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask, type CompareView, client, type RangeChoice, Refusal } from '../../api';
+import { Button, Diamond, LimitBar, Sheet, Trouble } from '../../parts';
+
+interface Point {
+  reference: string;
+  readings: string[];
+}
+
+const KINDS = [
+  ['heat', 'a load that measures by heat'],
+  ['volts', 'volts across a measured load'],
+  ['meter', 'a meter I trust'],
+] as const;
+
+const FRESH: Point = { reference: '', readings: [] };
+
+/** The comparison run: one carrier at several powers, read by a reference and by any number of meters. */
+export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
+  const queries = useQueryClient();
+  const [kind, setKind] = useState<(typeof KINDS)[number][0]>('heat');
+  const [name, setName] = useState('');
+  const [percent, setPercent] = useState('2');
+  const [ohm, setOhm] = useState('');
+  const [chosen, setChosen] = useState<number[]>([0]);
+  const [points, setPoints] = useState<Point[]>([FRESH, FRESH, FRESH, FRESH]);
+  const compare = useMutation({
+    mutationFn: (keep: boolean) =>
+      ask(
+        client.POST('/api/meters/compare', {
+          body: {
+            reference: name,
+            referencePercent: kind === 'volts' ? undefined : percent,
+            ohm: kind === 'volts' ? ohm : undefined,
+            meters: chosen.flatMap((index) => {
+              const range = ranges[index];
+              return range ? [{ meterId: range.meterId, range: range.range }] : [];
+            }),
+            points: points
+              .filter((point) => point.reference.trim() !== '')
+              .map((point) => ({
+                reference: point.reference,
+                readings: chosen.map((_, column) => point.readings[column] ?? ''),
+              })),
+            keep,
+          },
+        }),
+      ),
+    onSuccess: (view) => {
+      if (!view.kept) return;
+      for (const queryKey of [['meters'], ['equipment'], ['choices']]) void queries.invalidateQueries({ queryKey });
+    },
+  });
+  const problems = compare.error instanceof Refusal ? compare.error.problems : [];
+  const problemAt = (field: string) => problems.find((one) => one.field === field);
+  const set = (row: number, change: (point: Point) => Point) => {
+    compare.reset();
+    setPoints(points.map((point, index) => (index === row ? change(point) : point)));
+  };
+  const cell = (label: string, field: string, value: string, onChange: (text: string) => void) => (
+    <input
+      aria-label={label}
+      aria-invalid={problemAt(field) !== undefined}
+      className="field figure w-full"
+      maxLength={24}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+    />
+  );
+  return (
+    <Sheet title="Compare meters with a reference" accent part="compare">
+      <p className="text-18">
+        <span className="head">The same carrier at four powers or more, each read by all.</span>{' '}
+        <span className="text-14 text-soft">
+          From low to full, a factor of four apart or more tells a diode's low end from its gain. Let a hot load rest.
+        </span>
+      </p>
+      <div className="mt-3 flex flex-wrap items-end gap-3">
+        <label className="grid gap-0.5 text-13 text-soft">
+          The reference is
+          <select
+            className="field text-14 text-ink"
+            value={kind}
+            onChange={(event) => setKind(event.target.value as typeof kind)}
+          >
+            {KINDS.map(([code, label]) => (
+              <option key={code} value={code}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Text
+          label="called"
+          value={name}
+          onChange={setName}
+          width="w-[170px]"
+          invalid={problemAt('reference') !== undefined}
+        />
+        {kind === 'volts' ? (
+          <Text
+            label="load as measured, Ω"
+            value={ohm}
+            onChange={setOhm}
+            width="w-[90px]"
+            invalid={problemAt('ohm') !== undefined}
+          />
+        ) : (
+          <Text
+            label="right within ±, %"
+            value={percent}
+            onChange={setPercent}
+            width="w-[90px]"
+            invalid={problemAt('referencePercent') !== undefined}
+          />
+        )}
+      </div>
+      <fieldset className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
+        <legend className="mb-1 text-13 text-soft">Meters, each on the range in use</legend>
+        {ranges.map((range, index) => (
+          <label key={range.meter + range.range} className="flex min-h-[28px] items-center gap-1.5">
+            <input
+              type="checkbox"
+              className="accent-act"
+              checked={chosen.includes(index)}
+              onChange={(event) => {
+                compare.reset();
+                setChosen(
+                  event.target.checked
+                    ? [...chosen, index].sort((a, b) => a - b)
+                    : chosen.filter((one) => one !== index),
+                );
+              }}
+            />
+            {range.meter}, {range.range}
+            {range.compared && <span className="text-13 text-soft">compared {range.compared}</span>}
+          </label>
+        ))}
+      </fieldset>
+      <table className="mt-3 w-full max-w-[720px] border-collapse">
+        <thead className="text-left text-13 text-soft">
+          <tr>
+            <th scope="col" className="pr-2 font-normal">
+              Reference, {kind === 'volts' ? 'as 424 Vpp or 150 Vrms' : 'W'}
+            </th>
+            {chosen.map((index) => (
+              <th key={index} scope="col" className="pr-2 font-normal">
+                {ranges[index]?.meter}, W
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {points.map((point, row) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a point is its row
+            <tr key={row}>
+              <td className="py-0.5 pr-2">
+                {cell(`Reference, point ${row + 1}`, `points.${row}.reference`, point.reference, (reference) =>
+                  set(row, (one) => ({ ...one, reference })),
+                )}
+              </td>
+              {chosen.map((index, column) => (
+                <td key={index} className="py-0.5 pr-2">
+                  {cell(
+                    `${ranges[index]?.meter}, point ${row + 1}`,
+                    `points.${row}.readings.${column}`,
+                    point.readings[column] ?? '',
+                    (text) =>
+                      set(row, (one) => {
+                        const readings = chosen.map((_, at) => one.readings[at] ?? '');
+                        readings[column] = text;
+                        return { ...one, readings };
+                      }),
+                  )}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        <Button kind="main" onClick={() => compare.mutate(false)} disabled={compare.isPending || chosen.length === 0}>
+          Compare
+        </Button>
+        <Button onClick={() => setPoints([...points, FRESH])}>One more power</Button>
+        {compare.data && !compare.data.kept && (
+          <Button onClick={() => compare.mutate(true)} disabled={compare.isPending}>
+            Apply from now on
+          </Button>
+        )}
+        {compare.data?.kept && (
+          <span role="status">
+            Applied from now on. Readings stay as they were read; runs before keep what they had.
+          </span>
+        )}
+      </div>
+      {problems.length > 0
+        ? problems.map((problem) => (
+            <p key={problem.field + problem.code} role="alert" className="mt-2 flex items-baseline gap-2">
+              <LimitBar />
+              <span>
+                <b className="font-semibold">{problem.field}:</b> {problem.message}{' '}
+                <span className="text-soft">{problem.remedy}</span>
+              </span>
+            </p>
+          ))
+        : compare.error && <Trouble error={compare.error} />}
+      {compare.data?.found.map((found) => (
+        <Found key={found.meter + found.range} found={found} />
+      ))}
+    </Sheet>
+  );
+}
+
+function Found({ found }: { found: CompareView['found'][number] }) {
+  return (
+    <div className="mt-4 border-t border-rule pt-3" data-part="found">
+      <p className="text-18">
+        <span className="head">
+          {found.meter}, {found.range}:
+        </span>{' '}
+        {found.says}
+      </p>
+      {found.lowEnd && <p>{found.lowEnd}</p>}
+      <p className={`flex items-center gap-2 ${found.believable ? 'text-soft' : 'text-watch'}`}>
+        {!found.believable && <Diamond />}
+        {found.fit}
+      </p>
+      <table className="mt-2 w-full max-w-[560px] border-collapse">
+        <thead className="text-13 text-soft">
+          <tr>
+            {['Reference, W', 'As read, W', 'Corrected, W', 'Left over, W'].map((head) => (
+              <th key={head} scope="col" className="pr-3 text-right font-normal">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {found.rows.map((row) => (
+            <tr key={row.reference + row.raw} className="border-t border-hair">
+              {[row.reference, row.raw, row.corrected, row.off].map((shown, index) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
+                <td key={index} className="figure py-0.5 pr-3 text-right">
+                  {shown}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface TextProps {
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+  width: string;
+  invalid: boolean;
+}
+
+export function Text({ label, value, onChange, width, invalid }: TextProps) {
+  return (
+    <label className="grid gap-0.5 text-13 text-soft">
+      {label}
+      <input
+        className={`field text-14 text-ink ${width}`}
+        maxLength={80}
+        aria-invalid={invalid}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  );
+}

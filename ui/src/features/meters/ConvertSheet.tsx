@@ -1,0 +1,148 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask, client, type RangeChoice, Refusal } from '../../api';
+import { Button, Diamond, LimitBar, Sheet, Trouble } from '../../parts';
+import { Text } from './CompareSheet';
+
+const TONES = [
+  ['CARRIER', 'a steady carrier'],
+  ['TWO_TONE_AVERAGE_POWER', 'two tones, average power'],
+  ['TWO_TONE_AVERAGE_VOLTAGE', 'two tones, average voltage'],
+] as const;
+
+/** What a scope, a detector or a bridge shows, in watts; and whether the wattmeter agrees. */
+export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
+  const meters = [...new Map(ranges.map((range) => [range.meterId, range.meter]))];
+  const [entry, setEntry] = useState('');
+  const [ohm, setOhm] = useState('50');
+  const [tones, setTones] = useState<(typeof TONES)[number][0]>('CARRIER');
+  const [swr, setSwr] = useState('');
+  const [meterId, setMeterId] = useState(meters[0]?.[0] ?? '');
+  const [reading, setReading] = useState('');
+  const [reflected, setReflected] = useState('');
+  const convert = useMutation({
+    mutationFn: () =>
+      ask(client.POST('/api/meters/convert', { body: { entry, ohm, tones, swr, meterId, meterReading: reading } })),
+  });
+  const line = useMutation({
+    mutationFn: () => ask(client.POST('/api/meters/reflection', { body: { meterId, forward: reading, reflected } })),
+  });
+  const said = convert.data;
+  return (
+    <Sheet title="From volts to watts" part="convert">
+      <form
+        className="grid gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          convert.mutate();
+        }}
+      >
+        <div className="flex flex-wrap items-end gap-2">
+          <Text
+            label="Read: 424 Vpp, 5.3 div 10 V x10, 21 Vdet"
+            value={entry}
+            onChange={setEntry}
+            width="w-[240px]"
+            invalid={has(convert.error, 'entry')}
+          />
+          <Text label="across, Ω" value={ohm} onChange={setOhm} width="w-[74px]" invalid={has(convert.error, 'ohm')} />
+        </div>
+        <div className="flex flex-wrap items-end gap-2">
+          <label className="grid gap-0.5 text-13 text-soft">
+            of
+            <select
+              className="field text-14 text-ink"
+              value={tones}
+              onChange={(event) => setTones(event.target.value as typeof tones)}
+            >
+              {TONES.map(([code, label]) => (
+                <option key={code} value={code}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          </label>
+          <Text label="SWR" value={swr} onChange={setSwr} width="w-[64px]" invalid={has(convert.error, 'swr')} />
+          <Button kind="main" type="submit" disabled={entry.trim() === '' || convert.isPending}>
+            Convert
+          </Button>
+        </div>
+        <div className="flex flex-wrap items-end gap-2">
+          <label className="grid gap-0.5 text-13 text-soft">
+            Meanwhile
+            <select
+              className="field text-14 text-ink"
+              value={meterId}
+              onChange={(event) => setMeterId(event.target.value)}
+            >
+              {meters.map(([id, name]) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <Text
+            label="shows, W"
+            value={reading}
+            onChange={setReading}
+            width="w-[84px]"
+            invalid={has(convert.error, 'meterReading') || has(line.error, 'forward')}
+          />
+          <Text
+            label="back, W"
+            value={reflected}
+            onChange={setReflected}
+            width="w-[74px]"
+            invalid={has(line.error, 'reflected')}
+          />
+          <Button onClick={() => line.mutate()} disabled={reading.trim() === '' || reflected.trim() === ''}>
+            SWR
+          </Button>
+        </div>
+      </form>
+      {said && (
+        <div role="status" className="mt-3">
+          <p className="figure text-22 font-semibold">{said.power} W</p>
+          {tones !== 'CARRIER' && <p className="figure">{said.pep} W PEP</p>}
+          <p className="text-13 text-soft">{said.volts}</p>
+          <p className="text-13 text-soft">{said.worst}</p>
+          {said.agreement && (
+            <p className={`mt-1 flex items-baseline gap-2 ${said.causes.length > 0 ? 'text-watch' : ''}`}>
+              {said.causes.length > 0 && <Diamond />}
+              <span>{said.agreement}</span>
+            </p>
+          )}
+          {said.causes.length > 0 && (
+            <ol className="list-decimal pl-5">
+              {said.causes.map((cause) => (
+                <li key={cause}>{cause}</li>
+              ))}
+            </ol>
+          )}
+        </div>
+      )}
+      {line.data && (
+        <p role="status" className="mt-2">
+          <span className="figure">{line.data.net} W</span> go on, SWR <span className="figure">{line.data.swr}</span>,
+          return loss <span className="figure">{line.data.returnLoss} dB</span>
+        </p>
+      )}
+      {[convert.error, line.error].map((error) =>
+        error instanceof Refusal && error.problems.length > 0
+          ? error.problems.map((problem) => (
+              <p key={problem.field + problem.code} role="alert" className="mt-2 flex items-baseline gap-2">
+                <LimitBar />
+                <span>
+                  {problem.message} <span className="text-soft">{problem.remedy}</span>
+                </span>
+              </p>
+            ))
+          : error && <Trouble key="trouble" error={error} />,
+      )}
+    </Sheet>
+  );
+}
+
+const has = (error: unknown, field: string) =>
+  error instanceof Refusal && error.problems.some((one) => one.field === field);

@@ -1,0 +1,1 @@
+export { MetersPage as default } from './MetersPage';
