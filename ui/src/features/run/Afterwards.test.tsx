@@ -9,6 +9,10 @@ const run = {
   ...(stored as unknown as RunView),
   phase: 'FINISHED',
   onAir: ['SSB is set to 90 W.'],
+  guard: [
+    { mode: 'CW', set: '70', most: '70', output: '872', above: false, says: 'within' },
+    { mode: 'SSB', set: '90', most: '70', output: '872', above: true, says: 'turn down to 70 W, by 20' },
+  ],
   elsewhere: [
     {
       schools: 'Peak, then heavier',
@@ -37,6 +41,12 @@ describe('when a run is over', () => {
     expect(screen.getByRole('row', { name: 'Grid target 5.08 5.12 867 0.145 292 –' })).toBeInTheDocument();
     expect(screen.getByRole('table', { name: /by the twin/ })).toBeInTheDocument();
     expect(screen.getByText('SSB is set to 90 W.')).toBeInTheDocument();
+  });
+
+  it('says which modes of the exciter to turn down, and by how much', () => {
+    show(run);
+    expect(screen.getByRole('row', { name: 'SSB 90 70 872 turn down to 70 W, by 20' })).toBeInTheDocument();
+    expect(screen.getByRole('row', { name: 'CW 70 70 872 within' })).toBeInTheDocument();
   });
 
   it('leaves that away where there is no twin, and says when there is no card row', () => {

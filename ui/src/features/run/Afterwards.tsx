@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { RunView } from '../../api';
-import { Sheet } from '../../parts';
+import { Diamond, Sheet } from '../../parts';
 import { localTime, utc } from '../../quantity';
 
 /** What is left when a run is over: what to mind on the air, and what was written down. */
@@ -23,6 +23,7 @@ export function Afterwards({ view }: { view: RunView }) {
           </ul>
         </>
       )}
+      {finished && view.guard.length > 0 && <Guard view={view} />}
       {view.elsewhere.length > 0 && <Elsewhere view={view} />}
       {view.notes.map((note) => (
         <p key={note} className="mt-2 border-l-2 border-rule pl-3">
@@ -37,6 +38,43 @@ export function Afterwards({ view }: { view: RunView }) {
         </Link>
       </p>
     </Sheet>
+  );
+}
+
+/** What the exciter remembers per mode against the drive that was tuned for. */
+function Guard({ view }: { view: RunView }) {
+  return (
+    <table className="mt-3 w-full border-collapse text-13" data-part="mode-guard">
+      <caption className="mb-1 text-left text-14 text-soft">Mode guard: {view.exciter} per mode</caption>
+      <thead className="text-12 text-soft">
+        <tr>
+          <td />
+          {['set, W', 'at most, W', 'then out, W', ''].map((head) => (
+            <th key={head} scope="col" className="pl-2 text-right font-normal">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {view.guard.map((row) => (
+          <tr key={row.mode} className="border-t border-hair">
+            <th scope="row" className="py-0.5 text-left font-normal">
+              {row.mode}
+            </th>
+            <td className="figure pl-2 text-right">{row.set}</td>
+            <td className="figure pl-2 text-right">{row.most}</td>
+            <td className="figure pl-2 text-right">{row.output ?? '–'}</td>
+            <td className={`pl-2 text-right ${row.above ? 'head text-watch' : 'text-soft'}`}>
+              <span className="inline-flex items-center gap-1.5">
+                {row.above && <Diamond />}
+                {row.says}
+              </span>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { RunView } from '../../api';
 import { Button, Diamond, Kbd, Sheet } from '../../parts';
 import type { Run } from './useRun';
@@ -51,6 +52,14 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
           <Button kind="main" hotkey="Enter" onClick={follow}>
             {advice.button}
           </Button>
+        )}
+        {advice.onSignal && (
+          <Link
+            className="inline-flex min-h-[32px] items-center rounded-3 border border-soft px-3 hover:bg-wash"
+            to={`/tune/${view.id}/signal`}
+          >
+            To Signal
+          </Link>
         )}
         {toKey && (
           <Button

@@ -47,7 +47,8 @@ export function fromForm(fields: Spec[], form: Body, at = ''): { body: Body; pro
     } else if (spec.type === 'variant') {
       body[spec.path] = into(fromForm(fieldsOf(spec, value?.kind), value, `${path}.`));
     } else if (spec.type === 'list') {
-      body[spec.path] = (value as Body[]).map((item, index) => into(fromForm(spec.fields, item, `${path}.${index}.`)));
+      const items = (value as Body[]).map((item, index) => into(fromForm(spec.fields, item, `${path}.${index}.`)));
+      body[spec.path] = spec.optional && items.length === 0 ? undefined : items;
     }
   }
   return { body, problems };

@@ -11,7 +11,7 @@ export type Spec =
       label: string;
       kinds: { kind: string; label: string; fields: Spec[]; fresh: Body }[];
     }
-  | { type: 'list'; path: string; label: string; item: string; fields: Spec[]; fresh: Body };
+  | { type: 'list'; path: string; label: string; item: string; fields: Spec[]; fresh: Body; optional?: boolean };
 
 export type Option = readonly [code: string, label: string];
 
@@ -246,6 +246,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }
         type: 'list',
         path: 'mostByMode',
         label: 'Modes whose highest power is less',
+        optional: true,
         item: 'mode',
         fresh: { mode: 'AM' },
         fields: [{ type: 'choice', path: 'mode', label: 'Mode', options: MODES }, number('powerW', 'At most', 'W')],

@@ -3,6 +3,7 @@ package org.tubrin.core.tuneup;
 import java.util.ArrayList;
 import java.util.List;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Load;
 
@@ -21,6 +22,8 @@ public enum Check {
     DRIVE_DOWN_FIRST(true),
     METER_RANGE(true),
     METER_ON_CURRENT(true),
+    EXCITER_TONES(false),
+    AMPLIFIER_TONES(false),
     SPEECH_CLEAN(false),
     INPUT_MATCHED(false);
 
@@ -65,9 +68,34 @@ public enum Check {
         return List.copyOf(points);
     }
 
-    /** Returns the points to ask after the last step. */
-    public static List<Check> closing() {
-        return List.of(SPEECH_CLEAN, INPUT_MATCHED);
+    /**
+     * Returns the points to ask after the last step, in their order; what was entered, or read at the last step, is not
+     * asked.
+     */
+    public static List<Check> closing(RunState state) {
+        List<Check> points = new ArrayList<>();
+        if (!state.products().containsKey(Through.EXCITER)) {
+            points.add(EXCITER_TONES);
+        }
+        if (!state.products().containsKey(Through.AMPLIFIER)) {
+            points.add(AMPLIFIER_TONES);
+        }
+        if (state.waveform().filter(Waveform.CLEAN::equals).isEmpty()) {
+            points.add(SPEECH_CLEAN);
+        }
+        double swr = state.lastStep()
+                .flatMap(step -> step.measured(ReadingRole.INPUT_SWR))
+                .map(Quantity::value)
+                .orElse(Double.MAX_VALUE);
+        if (swr > state.setup().settings().inputSwrHigh()) {
+            points.add(INPUT_MATCHED);
+        }
+        return List.copyOf(points);
+    }
+
+    /** Returns whether it is looked at and entered where the signal is judged. */
+    public boolean isOfTheSignal() {
+        return this == EXCITER_TONES || this == AMPLIFIER_TONES || this == SPEECH_CLEAN;
     }
 
     /** Returns the power that an antenna is matched at with the amplifier bypassed: 15 W, or what the exciter has. */

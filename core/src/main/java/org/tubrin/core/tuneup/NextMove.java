@@ -19,7 +19,7 @@ public final class NextMove {
             case WARMING -> warmUp(state, now);
             case CLIMBING, FINISHING -> StepAdvice.of(state, now);
             case CLOSING ->
-                Advice.of(new Move.Answer(state.openChecks(Check.closing()).get(0)), Reason.CLOSING_CHECK);
+                Advice.of(new Move.Answer(state.openChecks(Check.closing(state)).get(0)), Reason.CLOSING_CHECK);
             case WRITING -> Advice.of(new Move.WriteDown(), Reason.KEEP_FOR_NEXT_TIME);
             case FINISHED, ABANDONED -> Advice.of(new Move.Done(), Reason.RUN_OVER);
         };

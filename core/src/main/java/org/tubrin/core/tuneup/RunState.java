@@ -96,7 +96,7 @@ public record RunState(
         if (school.finishesHeavier() && steps.get(steps.size() - 1).kind() != Step.Kind.FINISH) {
             return Phase.FINISHING;
         }
-        return openChecks(Check.closing()).isEmpty() ? Phase.WRITING : Phase.CLOSING;
+        return openChecks(Check.closing(this)).isEmpty() ? Phase.WRITING : Phase.CLOSING;
     }
 
     /** Returns the points to answer before the first step; none once a step is done. */

@@ -112,7 +112,8 @@ class AdviceWords {
                 from,
                 to,
                 leftS,
-                missing);
+                missing,
+                move instanceof Move.Answer answer && answer.check().isOfTheSignal());
     }
 
     private String why(Advice advice, Map<String, Object> args) {

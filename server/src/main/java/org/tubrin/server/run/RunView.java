@@ -50,10 +50,15 @@ public record RunView(
         List<CheckView> closing,
         List<String> notes,
         List<String> onAir,
+        List<GuardView> guard,
         List<SeenSign> mayReport,
         ReadingSource source,
         boolean twin,
         List<ElsewhereView> elsewhere) {
+
+    /** A mode's power in the exciter against what was tuned for, in watts. */
+    public record GuardView(
+            String mode, String set, String most, @Nullable String output, boolean above, String says) {}
 
     /** A school that the run may go on by. */
     public record SchoolName(School code, String name) {}
@@ -131,7 +136,8 @@ public record RunView(
             @Nullable Double from,
             @Nullable Double to,
             @Nullable Double leftS,
-            List<ReadingRole> missing) {}
+            List<ReadingRole> missing,
+            boolean onSignal) {}
 
     /** Room left, at the step it is reckoned for. */
     public record RoomsView(@Nullable String atDrive, List<RoomView> rooms) {}

@@ -22,6 +22,7 @@ import org.tubrin.core.tuneup.Elsewhere;
 import org.tubrin.core.tuneup.Expected;
 import org.tubrin.core.tuneup.KeyClock;
 import org.tubrin.core.tuneup.Ladder;
+import org.tubrin.core.tuneup.ModeGuard;
 import org.tubrin.core.tuneup.Move;
 import org.tubrin.core.tuneup.NextMove;
 import org.tubrin.core.tuneup.OnAir;
@@ -103,9 +104,12 @@ class RunViewer {
                 dials(state, advice),
                 signs(state),
                 adviceWords.checks(Check.preflight(setup), state),
-                adviceWords.checks(Check.closing(), state),
+                adviceWords.checks(Check.closing(state), state),
                 state.notes(),
                 OnAir.of(state).stream().map(this::onAir).toList(),
+                state.ending().isPresent()
+                        ? ModeGuard.of(state).stream().map(this::guard).toList()
+                        : List.of(),
                 state.ending().isPresent() ? List.of() : List.of(SeenSign.values()),
                 setup.readings(),
                 Expected.twin(setup).isPresent(),
@@ -286,6 +290,19 @@ class RunViewer {
                 to,
                 twinAt,
                 hint);
+    }
+
+    private RunView.GuardView guard(ModeGuard row) {
+        String most = Figures.plain(row.mostW(), row.mostW() < 10 ? 1 : 0);
+        return new RunView.GuardView(
+                words.name(row.mode().name()),
+                Figures.plain(row.setW(), 1),
+                most,
+                row.outputW().map(output -> Figures.plain(output, 0)).orElse(null),
+                row.above(),
+                words.say(
+                        row.above() ? "guard.down" : "guard.within",
+                        Map.of("most", most, "by", Figures.plain(row.setW() - row.mostW(), 1))));
     }
 
     private String onAir(OnAir point) {

@@ -1,0 +1,45 @@
+import { render, screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import type { RunView } from '../../api';
+import { Signs } from './Signs';
+import stored from './testRun.json';
+
+const signs: RunView['signs'] = [
+  {
+    code: 'GRID_CURRENT_LIMIT',
+    severity: 'LIMIT',
+    title: 'Grid current exceeds',
+    meaning: 'Coupled too lightly for this drive.',
+    act: 'LOAD heavier, then peak PLATE.',
+    evidence: ['Grid current 0.214 ± 0.006 A, over 0.2 A (limit)'],
+    certainty: 'sure',
+  },
+  {
+    code: 'SAG_HIGH',
+    severity: 'WATCH',
+    title: 'Plate voltage sags much',
+    meaning: 'A weak supply or a low line.',
+    act: 'Measure the line voltage under load.',
+    evidence: ['Sag of plate voltage 16 ± 3 %, over 15 % (good practice)'],
+    certainty: 'possible',
+  },
+];
+const view = (of: RunView['signs']) => ({ ...(stored as unknown as RunView), signs: of });
+
+describe('signs', () => {
+  it('show the gravest with what it rests on and what to do, the others as a list', () => {
+    const { container } = render(<Signs view={view(signs)} />);
+    const top = within(container.querySelector('[data-part="top-sign"]') as HTMLElement);
+    expect(top.getByText('Grid current exceeds')).toBeVisible();
+    expect(top.getByText('LOAD heavier, then peak PLATE.')).toBeVisible();
+    expect(top.getByText(/0.214 ± 0.006 A, over 0.2 A/)).toBeVisible();
+    expect(top.getByText('sure')).toBeVisible();
+    expect(screen.getByText('Plate voltage sags much')).toBeVisible();
+    expect(screen.getByText(/16 ± 3 %/)).not.toBeVisible();
+  });
+
+  it('leave the place empty where there is nothing to say', () => {
+    const { container } = render(<Signs view={view([])} />);
+    expect(container).toBeEmptyDOMElement();
+  });
+});
