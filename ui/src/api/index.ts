@@ -22,6 +22,7 @@ export type {
   GapView,
   Ground,
   ImpedanceView,
+  LearnedRow,
   LiveFrame,
   LiveReading,
   MapView,

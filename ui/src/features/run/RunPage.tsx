@@ -7,6 +7,7 @@ import { BeforePower } from './BeforePower';
 import { Dials } from './Dials';
 import { KeyClock } from './KeyClock';
 import { KeyGuard } from './KeyGuard';
+import { Learning } from './Learning';
 import { LiveLine } from './LiveLine';
 import { NextMove } from './NextMove';
 import { RoomLeft } from './RoomLeft';
@@ -115,6 +116,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
             </>
           )}
           {ended ? <Afterwards view={view} /> : <RunFoot view={view} act={run.act} />}
+          {ended && <Learning view={view} />}
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-[13px] max-wide:order-first">
           {!ended && <NextMove view={view} run={run} follow={follow} read={read} type={type} keep={keep} />}

@@ -1,8 +1,8 @@
 package org.tubrin.bench;
 
 import java.util.Random;
-import org.tubrin.core.device.TetrodeLaw;
 import org.tubrin.core.device.TriodeLaw;
+import org.tubrin.core.station.Band;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.twin.TubeTwin;
 
@@ -18,6 +18,8 @@ import org.tubrin.core.twin.TubeTwin;
  */
 public record Truth(
         TubeTwin twin, double lineShare, double driveShare, double loadOhm, double loadDriftPerK, double padErrorDb) {
+
+    private static final double LEAST_EMISSION = 1e-5;
 
     /** Returns the amplifiers' and the station's truth that belongs to a seed: parts a few per cent off, a tube a little soft. */
     public static Truth of(TubeTwin record, long seed) {
@@ -41,20 +43,20 @@ public record Truth(
         if (share >= 1) {
             return twin;
         }
-        TwinConstants.Tuned constants = twin.constants();
-        return new TubeTwin(
-                twin.tubes(),
-                constants instanceof TwinConstants.CathodeDriven triodes
-                        ? with(triodes, scaled(triodes.tube(), share), triodes.supplyOpenV())
-                        : with(
-                                (TwinConstants.GridDriven) constants,
-                                scaled(((TwinConstants.GridDriven) constants).tube(), share),
-                                constants.supplyOpenV()));
+        double least = LEAST_EMISSION / perveance(twin.constants());
+        TwinConstants.Tuned cold = twin.constants().scaled(Band.MHZ_7, Math.max(share, least), 1, 1, 1);
+        return new TubeTwin(twin.tubes(), cold);
+    }
+
+    private static double perveance(TwinConstants.Tuned constants) {
+        return constants instanceof TwinConstants.CathodeDriven triodes
+                ? triodes.tube().perveanceAPerV15()
+                : ((TwinConstants.GridDriven) constants).tube().perveanceAPerV15();
     }
 
     private static TwinConstants.CathodeDriven moved(
             TwinConstants.CathodeDriven from, double emission, double line, Random random) {
-        TriodeLaw tube = scaled(from.tube(), emission);
+        TriodeLaw tube = from.tube().withEmission(emission);
         TriodeLaw moved = new TriodeLaw(
                 tube.perveanceAPerV15(),
                 tube.amplificationFactor() * (1 + 0.015 * random.nextGaussian()),
@@ -69,32 +71,7 @@ public record Truth(
 
     private static TwinConstants.GridDriven moved(
             TwinConstants.GridDriven from, double emission, double line, Random random) {
-        return with(from, scaled(from.tube(), emission + 0.03 * random.nextGaussian()), from.supplyOpenV() * line);
-    }
-
-    private static TriodeLaw scaled(TriodeLaw tube, double share) {
-        return new TriodeLaw(
-                Math.max(1e-5, share * tube.perveanceAPerV15()),
-                tube.amplificationFactor(),
-                tube.division(),
-                tube.kneeRatio(),
-                tube.plateRoundingV(),
-                tube.gridOnsetV(),
-                tube.plateCathodeF(),
-                tube.softCutOffV());
-    }
-
-    private static TetrodeLaw scaled(TetrodeLaw tube, double share) {
-        return new TetrodeLaw(
-                Math.max(1e-5, share * tube.perveanceAPerV15()),
-                tube.screenFactor(),
-                tube.plateFactor(),
-                tube.screenDivision(),
-                tube.kneeOffset(),
-                tube.gridDivision(),
-                tube.gridKneeRatio(),
-                tube.plateRoundingV(),
-                tube.gridOnsetV());
+        return from.scaled(Band.MHZ_7, emission + 0.03 * random.nextGaussian(), line, 1, 1);
     }
 
     private static TwinConstants.CathodeDriven with(TwinConstants.CathodeDriven from, TriodeLaw tube, double openV) {
@@ -104,19 +81,6 @@ public record Truth(
                 openV,
                 from.supplySourceOhm(),
                 from.cathodeInputOhm(),
-                from.plate(),
-                from.load(),
-                from.tanks());
-    }
-
-    private static TwinConstants.GridDriven with(TwinConstants.GridDriven from, TetrodeLaw tube, double openV) {
-        return new TwinConstants.GridDriven(
-                tube,
-                from.gridBiasV(),
-                from.screenV(),
-                openV,
-                from.supplySourceOhm(),
-                from.swampOhm(),
                 from.plate(),
                 from.load(),
                 from.tanks());

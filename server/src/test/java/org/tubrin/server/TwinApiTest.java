@@ -126,4 +126,23 @@ public class TwinApiTest extends ServerTest {
         assertEquals(transistors.status(), 422);
         assertTrue(transistors.text().contains("not an amplifier with tubes"), transistors.text());
     }
+
+    @Test
+    public void aRunTeachesTheTwinAndTheRecordKeepsWhatIsAccepted() {
+        String id = null;
+        for (JsonNode run : get("/api/runs").json()) {
+            if (run.get("band").asString().equals("MHZ_7")
+                    && run.get("ending") != null
+                    && !run.get("ending").isNull()) {
+                id = run.get("id").asString();
+            }
+        }
+        JsonNode learning = get("/api/runs/" + id + "/learning").json();
+        assertEquals(learning.get("twin").size(), 4);
+        assertTrue(learning.get("twin").get(0).get("by").asString().contains("%"), learning.toString());
+        String before = get("/api/equipment").text();
+        JsonNode accepted = post("/api/runs/" + id + "/learning", Map.of()).json();
+        assertEquals(accepted.get("amplifier").asString(), "Brigantine");
+        assertTrue(!get("/api/equipment").text().equals(before), "the record moved");
+    }
 }

@@ -31,6 +31,7 @@ import org.tubrin.core.tuneup.Reason;
 import org.tubrin.core.tuneup.Rungs;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.Sign;
+import org.tubrin.core.tuneup.TwinLearning;
 import org.tubrin.core.tuneup.Waveform;
 import org.tubrin.core.twin.GroundMap;
 import org.tubrin.core.twin.Linearity;
@@ -83,6 +84,7 @@ public class WordsTest {
         add(wanted, "ahead.*", DialsAhead.Basis.values());
         add(wanted, "bound.*", Reach.Bound.values());
         add(wanted, "cause.*", Agreement.Cause.values());
+        add(wanted, "learning.*", TwinLearning.Factor.values());
         add(wanted, "basis.*", Evidence.Basis.values());
         add(wanted, "certainty.*", Sign.Standing.values());
         for (String part : List.of("title", "meaning", "act")) {

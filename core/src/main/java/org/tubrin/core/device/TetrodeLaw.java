@@ -45,4 +45,18 @@ public record TetrodeLaw(
                 .range("gridOnsetV", gridOnsetV, 0.01, 50, Unit.VOLT)
                 .done();
     }
+
+    /** Returns the same tube emitting so many times as much. */
+    public TetrodeLaw withEmission(double factor) {
+        return new TetrodeLaw(
+                perveanceAPerV15 * factor,
+                screenFactor,
+                plateFactor,
+                screenDivision,
+                kneeOffset,
+                gridDivision,
+                gridKneeRatio,
+                plateRoundingV,
+                gridOnsetV);
+    }
 }

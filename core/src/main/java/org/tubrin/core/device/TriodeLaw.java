@@ -44,4 +44,17 @@ public record TriodeLaw(
                 .range("softCutOffV", softCutOffV, 0, 100, Unit.VOLT)
                 .done();
     }
+
+    /** Returns the same tube emitting so many times as much. */
+    public TriodeLaw withEmission(double factor) {
+        return new TriodeLaw(
+                perveanceAPerV15 * factor,
+                amplificationFactor,
+                division,
+                kneeRatio,
+                plateRoundingV,
+                gridOnsetV,
+                plateCathodeF,
+                softCutOffV);
+    }
 }

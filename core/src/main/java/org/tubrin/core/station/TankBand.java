@@ -32,4 +32,9 @@ public record TankBand(
                 .range("inputReactanceOhm", inputReactanceOhm, -500, 500, Unit.OHM)
                 .done();
     }
+
+    /** Returns the same with another quality of the coil. */
+    TankBand withUnloadedQ(double quality) {
+        return new TankBand(band, inductanceH, quality, platePadF, loadPadF, driveShare, inputReactanceOhm);
+    }
 }

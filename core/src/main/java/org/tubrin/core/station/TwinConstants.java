@@ -37,6 +37,12 @@ public sealed interface TwinConstants {
         /** Returns the same with another voltage of the supply with no current drawn. */
         Tuned withSupplyOpenV(double volt);
 
+        /**
+         * Returns the same with factors on what drifts: the tubes' emission, the supply's open voltage, the resistance that
+         * the drive works into, and the unloaded Q of one band.
+         */
+        Tuned scaled(Band band, double emission, double supply, double drive, double unloadedQ);
+
         /** Returns what is known of a band. */
         default Optional<TankBand> tank(Band band) {
             return tanks().stream().filter(tank -> tank.band() == band).findFirst();
@@ -83,6 +89,19 @@ public sealed interface TwinConstants {
         @Override
         public CathodeDriven withSupplyOpenV(double volt) {
             return new CathodeDriven(tube, biasV, volt, supplySourceOhm, cathodeInputOhm, plate, load, tanks);
+        }
+
+        @Override
+        public CathodeDriven scaled(Band band, double emission, double supply, double drive, double unloadedQ) {
+            return new CathodeDriven(
+                    tube.withEmission(emission),
+                    biasV,
+                    supplyOpenV * supply,
+                    supplySourceOhm,
+                    cathodeInputOhm * drive,
+                    plate,
+                    load,
+                    withQ(tanks, band, unloadedQ));
         }
 
         @Override
@@ -134,6 +153,20 @@ public sealed interface TwinConstants {
         @Override
         public GridDriven withSupplyOpenV(double volt) {
             return new GridDriven(tube, gridBiasV, screenV, volt, supplySourceOhm, swampOhm, plate, load, tanks);
+        }
+
+        @Override
+        public GridDriven scaled(Band band, double emission, double supply, double drive, double unloadedQ) {
+            return new GridDriven(
+                    tube.withEmission(emission),
+                    gridBiasV,
+                    screenV,
+                    supplyOpenV * supply,
+                    supplySourceOhm,
+                    swampOhm * drive,
+                    plate,
+                    load,
+                    withQ(tanks, band, unloadedQ));
         }
 
         @Override
@@ -214,6 +247,12 @@ public sealed interface TwinConstants {
                     .range("inputSwr", inputSwr, 1, 10, Unit.ONE)
                     .done();
         }
+    }
+
+    private static List<TankBand> withQ(List<TankBand> tanks, Band band, double factor) {
+        return tanks.stream()
+                .map(tank -> tank.band() == band ? tank.withUnloadedQ(tank.unloadedQ() * factor) : tank)
+                .toList();
     }
 
     private static Checks supply(double supplyOpenV, double supplySourceOhm, List<TankBand> tanks) {

@@ -3,6 +3,7 @@ package org.tubrin.server.twin;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -21,11 +22,13 @@ public class TwinController {
     private final RunTwins twins;
     private final RunSignals signals;
     private final SheetFits fits;
+    private final Learnings learnings;
 
-    TwinController(RunTwins twins, RunSignals signals, SheetFits fits) {
+    TwinController(RunTwins twins, RunSignals signals, SheetFits fits, Learnings learnings) {
         this.twins = twins;
         this.signals = signals;
         this.fits = fits;
+        this.learnings = learnings;
     }
 
     /** A place on the map: dials and what each meter should show there. */
@@ -126,6 +129,30 @@ public class TwinController {
     @GetMapping("/runs/{id}/signal")
     SignalView signal(@PathVariable UUID id) {
         return signals.signal(id);
+    }
+
+    /** A constant or a meter, and by how much it seems to have changed. */
+    public record LearnedRow(String label, String by, String says, boolean believable) {}
+
+    /** What a run teaches the twin. */
+    public record LearningView(
+            List<LearnedRow> twin, List<LearnedRow> meters, List<String> leftOver, boolean believable) {}
+
+    /** Returns what a run teaches the twin; nothing where it has no twin of the band, or too few steps. */
+    @GetMapping("/runs/{id}/learning")
+    ResponseEntity<LearningView> learning(@PathVariable UUID id) {
+        return learnings
+                .learning(id)
+                .map(ResponseEntity::ok)
+                .orElseGet(() -> ResponseEntity.noContent().build());
+    }
+
+    /** A record that has learned. */
+    public record Accepted(String amplifier, int revision) {}
+
+    @PostMapping("/runs/{id}/learning")
+    Accepted learn(@PathVariable UUID id) {
+        return learnings.accept(id);
     }
 
     /** A sheet for an amplifier of the station. */

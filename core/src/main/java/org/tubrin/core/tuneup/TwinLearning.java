@@ -1,0 +1,172 @@
+package org.tubrin.core.tuneup;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hipparchus.linear.RealVector;
+import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresOptimizer;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.TwinConstants;
+
+/**
+ * What a run's readings say about the amplifier's twin.
+ *
+ * <p>Method: least squares in a few factors on the twin's constants ({@link Factor}), each held near 1 by how much it may
+ * drift in an amplifier that is well; beside them a factor for every meter, held near 1 by its class, so that a meter's own
+ * error is not laid upon the tube, and where LOAD's knob stands. PLATE counts as peaked. Source: priors in the sense of A.
+ * Tarantola, "Inverse Problem Theory" (2005), §3; Levenberg–Marquardt as in {@link LearningProblem}.
+ *
+ * @param band on which
+ * @param changes each factor
+ * @param meters what each meter would have to be multiplied by
+ * @param leftOver readings that no believable twin explains, the worst first
+ * @param iterations of the least squares
+ */
+public record TwinLearning(
+        Band band, List<Change> changes, Map<ReadingRole, Quantity> meters, List<LeftOver> leftOver, int iterations) {
+    private static final int LEAST_STEPS = 2;
+    private static final double BELIEVED_SIGMAS = 2;
+    private static final double LEFT_OVER_SIGMAS = 3;
+
+    public TwinLearning {
+        changes = List.copyOf(changes);
+        meters = Map.copyOf(meters);
+        leftOver = List.copyOf(leftOver);
+    }
+
+    /** A factor on a constant of the twin. */
+    public enum Factor {
+        /** What the tubes emit: falls as they go soft. */
+        EMISSION(0.08),
+        /** Open voltage of the plate supply: follows the line. */
+        SUPPLY(0.03),
+        /** Resistance that the drive works into: how much of it comes through. */
+        DRIVE(0.12),
+        /** Unloaded quality of the band's coil. */
+        TANK_Q(0.3);
+
+        private final double width;
+
+        Factor(double width) {
+            this.width = width;
+        }
+
+        /** Returns how far it may lie from 1 in an amplifier that is well, as a standard deviation of its logarithm. */
+        double width() {
+            return width;
+        }
+    }
+
+    /**
+     * A factor as found.
+     *
+     * @param factor which
+     * @param by what the constant is to be multiplied by
+     * @param believable whether an amplifier that is well drifts so far
+     */
+    public record Change(Factor factor, Quantity by, boolean believable) {}
+
+    /**
+     * A reading that stays off.
+     *
+     * @param place of the step, from 0
+     * @param role what was read
+     * @param measured what it is worth
+     * @param twin what the fitted twin has, in the same unit
+     * @param sigmas how many of its standard uncertainties it lies off
+     */
+    public record LeftOver(int place, ReadingRole role, Quantity measured, double twin, double sigmas) {}
+
+    /** Returns what a run says; empty without a twin for its band, or with fewer than two whole steps. */
+    public static Optional<TwinLearning> of(RunState state) {
+        List<Step> steps = state.steps().stream()
+                .filter(step -> step.isComplete() && step.school() != School.PULSED)
+                .toList();
+        if (steps.size() < LEAST_STEPS || Expected.twin(state.setup()).isEmpty()) {
+            return Optional.empty();
+        }
+        LearningProblem problem = new LearningProblem(state.setup(), steps);
+        return problem.solve().map(optimum -> of(state, problem, optimum));
+    }
+
+    private static TwinLearning of(RunState state, LearningProblem problem, LeastSquaresOptimizer.Optimum optimum) {
+        double[] at = optimum.getPoint().toArray();
+        RealVector sigma = optimum.getSigma(1e-14);
+        List<Change> changes = new ArrayList<>();
+        for (int k = 0; k < LearningProblem.FACTORS.size(); k++) {
+            Factor factor = LearningProblem.FACTORS.get(k);
+            double log = at[k];
+            double by = Math.exp(log);
+            changes.add(new Change(
+                    factor,
+                    Quantity.of(
+                            by,
+                            Unit.ONE,
+                            Standing.COMPUTED,
+                            new ErrorSource("run", factor.name(), ""),
+                            by * sigma.getEntry(k)),
+                    Math.abs(log) <= BELIEVED_SIGMAS * factor.width()));
+        }
+        Map<ReadingRole, Quantity> meters = new EnumMap<>(ReadingRole.class);
+        for (int i = 0; i < problem.roles().size(); i++) {
+            int k = LearningProblem.FACTORS.size() + i;
+            double by = Math.exp(at[k]);
+            meters.put(
+                    problem.roles().get(i),
+                    Quantity.of(
+                            by,
+                            Unit.ONE,
+                            Standing.COMPUTED,
+                            new ErrorSource("run", problem.roles().get(i).name(), ""),
+                            by * sigma.getEntry(k)));
+        }
+        List<LeftOver> leftOver = problem.residuals(at).stream()
+                .filter(one -> Math.abs(one.sigmas()) > LEFT_OVER_SIGMAS)
+                .sorted((a, b) -> Double.compare(Math.abs(b.sigmas()), Math.abs(a.sigmas())))
+                .toList();
+        return new TwinLearning(state.setup().band(), changes, meters, leftOver, optimum.getIterations());
+    }
+
+    /** Returns whether everything that it found is what an amplifier that is well may do. */
+    public boolean isBelievable() {
+        return leftOver.isEmpty() && changes.stream().allMatch(Change::believable);
+    }
+
+    /** Returns the amplifier with the factors on its twin's constants. */
+    public Amplifier applied(Amplifier amplifier) {
+        return amplifier
+                .twin()
+                .filter(TwinConstants.Tuned.class::isInstance)
+                .map(constants -> amplifier.withTwin(((TwinConstants.Tuned) constants)
+                        .scaled(band, by(Factor.EMISSION), by(Factor.SUPPLY), by(Factor.DRIVE), by(Factor.TANK_Q))))
+                .orElse(amplifier);
+    }
+
+    /** Returns what was found of a factor. */
+    public Change change(Factor factor) {
+        return changes.stream()
+                .filter(one -> one.factor() == factor)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private double by(Factor factor) {
+        return change(factor).by().value();
+    }
+
+    /** Returns how sure a reading of a step is, as a share of it: what its meter's factor is held by. */
+    static double share(Step step, ReadingRole role) {
+        return step.measured(role)
+                .filter(one -> one.value() != 0)
+                .map(one -> one.standardUncertainty() / Math.abs(one.value()))
+                .orElse(1.0);
+    }
+}

@@ -1,0 +1,84 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { ask, client, type LearnedRow, type RunView } from '../../api';
+import { Button, Diamond, Sheet, Trouble } from '../../parts';
+
+/** What a run that is over teaches the twin; the operator accepts it or leaves it. */
+export function Learning({ view }: { view: RunView }) {
+  const queries = useQueryClient();
+  const path = { params: { path: { id: view.id } } };
+  const learning = useQuery({
+    queryKey: ['learning', view.id],
+    queryFn: async () => (await ask(client.GET('/api/runs/{id}/learning', path))) ?? null,
+  });
+  const accept = useMutation({
+    mutationFn: () => ask(client.POST('/api/runs/{id}/learning', path)),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['equipment'] }),
+  });
+  const data = learning.data;
+  if (!data) return null;
+  return (
+    <Sheet title="What this run teaches the twin" part="learning">
+      <table className="w-full border-collapse text-13">
+        <tbody>
+          {data.twin.map((row) => (
+            <Row key={row.label} row={row} />
+          ))}
+          <tr>
+            <th colSpan={3} scope="colgroup" className="pt-2 text-left font-normal text-soft">
+              and the meters, held by their class, would have to be multiplied by
+            </th>
+          </tr>
+          {data.meters.map((row) => (
+            <Row key={row.label} row={row} />
+          ))}
+        </tbody>
+      </table>
+      {data.leftOver.length > 0 && (
+        <div className="mt-2 text-watch">
+          <p className="head flex items-center gap-2">
+            <Diamond />
+            No believable twin explains
+          </p>
+          <ul className="list-disc pl-5">
+            {data.leftOver.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        {accept.data ? (
+          <span role="status">{accept.data.amplifier}'s twin has learned it.</span>
+        ) : (
+          <>
+            <Button
+              kind={data.believable ? 'main' : 'plain'}
+              onClick={() => accept.mutate()}
+              disabled={accept.isPending}
+            >
+              Let the twin learn it
+            </Button>
+            <span className="text-13 text-soft">
+              {data.believable
+                ? 'All of it is what an amplifier that is well may do.'
+                : 'Not all of it is believable. A fault learned is a fault hidden.'}
+            </span>
+          </>
+        )}
+      </div>
+      {accept.error && <Trouble error={accept.error} />}
+    </Sheet>
+  );
+}
+
+function Row({ row }: { row: LearnedRow }) {
+  return (
+    <tr className="border-t border-hair">
+      <th scope="row" className="py-0.5 text-left font-normal">
+        {row.label}
+      </th>
+      <td className="figure pl-2 text-right whitespace-nowrap">{row.by}</td>
+      <td className={`pl-3 ${row.believable ? 'text-soft' : 'head text-watch'}`}>{row.says}</td>
+    </tr>
+  );
+}
