@@ -25,7 +25,8 @@ public class RoomsTest {
             "twin", List.of("quantity", "device", "tank", "station"),
             "budget", List.of("quantity", "metering", "station"),
             "tuneup", List.of("quantity", "metering", "device", "tank", "station", "twin", "budget"),
-            "card", List.of("quantity", "metering", "tank", "station", "twin", "tuneup"));
+            "card", List.of("quantity", "metering", "tank", "station", "twin", "tuneup"),
+            "trend", List.of("quantity", "metering", "station", "budget", "tuneup"));
 
     private final JavaClasses classes = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)

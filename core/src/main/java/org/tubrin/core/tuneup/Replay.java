@@ -31,6 +31,8 @@ public final class Replay {
     private final Set<Control> movedSinceSign = EnumSet.noneOf(Control.class);
     private final Map<Through, Products> products = new EnumMap<>(Through.class);
     private Optional<Waveform> waveform = Optional.empty();
+    private Conditions conditions = Conditions.NONE;
+    private final List<SeenSign> seen = new ArrayList<>();
     private RunState.@Nullable Ending ending;
     private Step draft;
     private int keyDownsBeforeStep;
@@ -113,8 +115,9 @@ public final class Replay {
     }
 
     private void applyRare(RunEvent event) {
-        if (event instanceof RunEvent.SignSeen seen) {
-            openSign = Optional.of(seen.sign());
+        if (event instanceof RunEvent.SignSeen sign) {
+            openSign = Optional.of(sign.sign());
+            seen.add(sign.sign());
             movedSinceSign.clear();
         } else if (event instanceof RunEvent.SchoolChosen chosen) {
             school = chosen.school();
@@ -123,6 +126,8 @@ public final class Replay {
             products.put(read.through(), read.products());
         } else if (event instanceof RunEvent.WaveformSeen seen) {
             waveform = Optional.of(seen.waveform());
+        } else if (event instanceof RunEvent.ConditionsNoted noted) {
+            conditions = noted.conditions();
         } else if (event instanceof RunEvent.Note note) {
             notes.add(note.text());
         } else if (event instanceof RunEvent.Finished) {
@@ -245,6 +250,8 @@ public final class Replay {
                 movedSinceSign,
                 products,
                 waveform,
+                conditions,
+                seen,
                 notes,
                 Optional.ofNullable(ending));
     }

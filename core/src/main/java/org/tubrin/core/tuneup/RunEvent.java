@@ -75,6 +75,9 @@ public sealed interface RunEvent {
     /** From here on the run goes by another school; what was read stays. */
     record SchoolChosen(School school) implements RunEvent {}
 
+    /** What the run is made under was noted; the last of them counts. */
+    record ConditionsNoted(Conditions conditions) implements RunEvent {}
+
     /** The operator wrote something down; 1 to 500 characters. */
     record Note(String text) implements RunEvent {
         public Note {

@@ -28,6 +28,8 @@ import org.tubrin.core.twin.Products;
  * @param movedSinceSign controls that were moved since
  * @param products two-tone products as read last, by what the signal went through
  * @param waveform what the waveform looked like last
+ * @param conditions what it is made under
+ * @param seen signs that the operator saw in its course, in their order
  * @param notes what was written down
  * @param ending how it ended, where it has
  */
@@ -48,6 +50,8 @@ public record RunState(
         Set<Control> movedSinceSign,
         Map<Through, Products> products,
         Optional<Waveform> waveform,
+        Conditions conditions,
+        List<SeenSign> seen,
         List<String> notes,
         Optional<Ending> ending) {
 
@@ -76,6 +80,7 @@ public record RunState(
         keyDowns = List.copyOf(keyDowns);
         movedSinceSign = Set.copyOf(movedSinceSign);
         products = Map.copyOf(products);
+        seen = List.copyOf(seen);
         notes = List.copyOf(notes);
     }
 

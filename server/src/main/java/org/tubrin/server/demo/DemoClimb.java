@@ -20,6 +20,7 @@ import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tuneup.Admission;
 import org.tubrin.core.tuneup.Check;
+import org.tubrin.core.tuneup.Conditions;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Preset;
 import org.tubrin.core.tuneup.Recorded;
@@ -35,13 +36,45 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
     private static final Duration BETWEEN = Duration.ofSeconds(25);
     private static final Duration WARM_BEFORE = Duration.ofMinutes(10);
 
-    List<Recorded> events(List<CSVRecord> rows, Instant start, boolean finished) {
+    /** One step as it was read; texts as typed. */
+    record Row(
+            Band band,
+            double frequencyHz,
+            String drive,
+            String plate,
+            String load,
+            String output,
+            String plateCurrent,
+            String gridCurrent,
+            String plateVoltage,
+            Optional<String> reflected,
+            String range) {
+        static Row of(CSVRecord row) {
+            return new Row(
+                    Band.valueOf(row.get("band")),
+                    Double.parseDouble(row.get("frequencyMHz")) * 1e6,
+                    row.get("drive"),
+                    row.get("plate"),
+                    row.get("load"),
+                    row.get("output"),
+                    row.get("plateCurrent"),
+                    row.get("gridCurrent"),
+                    row.get("plateVoltage"),
+                    Optional.empty(),
+                    row.get("range"));
+        }
+    }
+
+    List<Recorded> events(List<Row> rows, Instant start, boolean finished, Conditions conditions) {
         Player player = new Player(start);
         TuneSetup setup = setup(rows.get(0));
         player.does(new RunEvent.Started(setup));
         Check.preflight(setup).forEach(check -> player.does(new RunEvent.Checked(check)));
         player.does(new RunEvent.Warm(start.minus(WARM_BEFORE)));
-        for (CSVRecord row : rows) {
+        if (!conditions.equals(Conditions.NONE)) {
+            player.does(new RunEvent.ConditionsNoted(conditions));
+        }
+        for (Row row : rows) {
             step(row, player);
         }
         if (finished) {
@@ -51,8 +84,8 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
         return player.events;
     }
 
-    private TuneSetup setup(CSVRecord row) {
-        Band band = Band.valueOf(row.get("band"));
+    private TuneSetup setup(Row row) {
+        Band band = row.band();
         ChartRow chart = amplifier.chartRow(band).orElseThrow();
         return new TuneSetup(
                 station,
@@ -62,7 +95,7 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
                 meters,
                 termination,
                 band,
-                Double.parseDouble(row.get("frequencyMHz")) * 1e6,
+                row.frequencyHz(),
                 School.PEAK_THEN_HEAVIER,
                 new Preset(chart.plate(), chart.load(), Preset.Source.CHART),
                 TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
@@ -71,18 +104,19 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
                 Optional.empty());
     }
 
-    private void step(CSVRecord row, Player player) {
-        player.does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, row.get("range")));
-        player.does(dial(Control.LOAD, row.get("load")));
-        player.does(dial(Control.DRIVE, row.get("drive")));
+    private void step(Row row, Player player) {
+        player.does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, row.range()));
+        player.does(dial(Control.LOAD, row.load()));
+        player.does(dial(Control.DRIVE, row.drive()));
         player.does(new RunEvent.Keyed());
         player.waits(KEY_DOWN);
         player.does(new RunEvent.Unkeyed());
-        player.does(dial(Control.PLATE, row.get("plate")));
-        player.reads(ReadingRole.OUTPUT, row.get("output"));
-        player.reads(ReadingRole.PLATE_CURRENT, row.get("plateCurrent"));
-        player.reads(ReadingRole.GRID_CURRENT, row.get("gridCurrent"));
-        player.reads(ReadingRole.PLATE_VOLTAGE, row.get("plateVoltage"));
+        player.does(dial(Control.PLATE, row.plate()));
+        player.reads(ReadingRole.OUTPUT, row.output());
+        player.reads(ReadingRole.PLATE_CURRENT, row.plateCurrent());
+        player.reads(ReadingRole.GRID_CURRENT, row.gridCurrent());
+        player.reads(ReadingRole.PLATE_VOLTAGE, row.plateVoltage());
+        row.reflected().ifPresent(text -> player.reads(ReadingRole.REFLECTED, text));
         player.waits(BETWEEN);
         player.does(new RunEvent.StepRecorded());
     }

@@ -31,6 +31,7 @@ import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tank.Touchstone;
+import org.tubrin.core.tuneup.Conditions;
 import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.twin.DataSheet;
 import org.tubrin.core.twin.Outcome;
@@ -90,8 +91,20 @@ class DemoLoader implements ApplicationRunner {
         for (List<CSVRecord> rows : climbs().values()) {
             long days = Long.parseLong(rows.get(0).get("daysAgo"));
             Instant start = now.minus(Duration.ofDays(days)).minus(Duration.ofMinutes(days == 0 ? 4 : 190));
-            List<Recorded> events = climb.events(rows, start, days > 0);
+            List<Recorded> events =
+                    climb.events(rows.stream().map(DemoClimb.Row::of).toList(), start, days > 0, Conditions.NONE);
             store.begin(UUID.randomUUID(), UUID.randomUUID(), events);
+        }
+        DemoClimb bothWays = new DemoClimb(
+                station,
+                climb.amplifier(),
+                climb.exciter(),
+                List.of(pick(byName, "Fathom both ways", Meter.class), pick(byName, "Brigantine panel", Meter.class)),
+                climb.termination());
+        for (DemoStory.Day day : new DemoStory(climb.amplifier()).days()) {
+            Instant start = now.minus(Duration.ofDays(day.daysAgo())).minus(Duration.ofMinutes(170));
+            store.begin(
+                    UUID.randomUUID(), UUID.randomUUID(), bothWays.events(day.rows(), start, true, day.conditions()));
         }
         LOG.info(
                 "Loaded the demo station {} with {} runs.",

@@ -26,6 +26,7 @@ import org.tubrin.core.tuneup.Waveform;
  * @param products for PRODUCTS
  * @param waveform for WAVEFORM
  * @param school for SCHOOL
+ * @param conditions for CONDITIONS
  */
 public record ActRequest(
         UUID clientId,
@@ -39,7 +40,20 @@ public record ActRequest(
         @Nullable Boolean confirmed,
         @Nullable ProductsEntry products,
         @Nullable Waveform waveform,
-        @Nullable School school) {
+        @Nullable School school,
+        @Nullable ConditionsEntry conditions) {
+
+    /**
+     * What the run is made under, as typed; each may be left away.
+     *
+     * @param lineVoltage in volts
+     * @param ambient in °C
+     * @param resting plate current keyed without drive, in the unit of its meter
+     */
+    public record ConditionsEntry(
+            @Nullable String lineVoltage,
+            @Nullable String ambient,
+            @Nullable String resting) {}
 
     /**
      * Two-tone products as typed, in decibels below; the fifth may be left away.
@@ -70,6 +84,7 @@ public record ActRequest(
         PRODUCTS,
         WAVEFORM,
         SCHOOL,
+        CONDITIONS,
         NOTE,
         FINISH,
         ABANDON

@@ -22,6 +22,7 @@ import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.tank.Dial;
+import org.tubrin.core.tuneup.Conditions;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Following;
 import org.tubrin.core.tuneup.NextMove;
@@ -58,6 +59,7 @@ final class Acts {
             case PRODUCTS -> List.of(products(given("products", request.products())));
             case WAVEFORM -> List.of(new RunEvent.WaveformSeen(given("waveform", request.waveform())));
             case SCHOOL -> List.of(new RunEvent.SchoolChosen(given("school", request.school())));
+            case CONDITIONS -> List.of(conditions(state, given("conditions", request.conditions())));
             case NOTE -> List.of(new RunEvent.Note(given("text", request.text()).strip()));
             case FINISH -> List.of(new RunEvent.Finished());
             case ABANDON ->
@@ -140,6 +142,22 @@ final class Acts {
                 .map(text -> -below("fifth", text));
         return new RunEvent.ProductsRead(
                 entry.through(), entry.toPep() ? Products.belowPep(third, fifth) : new Products(third, fifth));
+    }
+
+    private static RunEvent conditions(RunState state, ActRequest.ConditionsEntry entry) {
+        ScaleUnit current = state.setup()
+                .channelFor(ReadingRole.PLATE_CURRENT)
+                .map(Channel::scaleUnit)
+                .orElse(ScaleUnit.A);
+        return new RunEvent.ConditionsNoted(new Conditions(
+                typed(entry.lineVoltage())
+                        .map(text -> NumberEntry.parsePlain("lineVoltageV", text, 50, 500, Unit.VOLT)),
+                typed(entry.ambient()).map(text -> NumberEntry.parsePlain("ambientC", text, -40, 60, Unit.CELSIUS)),
+                typed(entry.resting()).map(text -> NumberEntry.parse("restingPlateCurrentA", text, current, false))));
+    }
+
+    private static Optional<String> typed(@Nullable String text) {
+        return Optional.ofNullable(text).filter(one -> !one.isBlank());
     }
 
     private static double below(String field, String text) {

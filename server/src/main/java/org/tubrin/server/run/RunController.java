@@ -72,7 +72,13 @@ public class RunController {
             double frequencyHz,
             @Nullable String ending,
             int steps,
-            @Nullable Double outputW) {}
+            @Nullable Double outputW,
+            School school,
+            String schoolName,
+            @Nullable Double lineVoltageV,
+            @Nullable Double ambientC,
+            int arcs,
+            int trips) {}
 
     /** A box that can be chosen at the start. */
     public record Choice(
@@ -257,6 +263,12 @@ public class RunController {
                 row.frequencyHz(),
                 row.ending(),
                 row.steps(),
-                outputW.orElse(null));
+                outputW.orElse(null),
+                School.valueOf(row.school()),
+                words.name(row.school()),
+                row.lineVoltageV(),
+                row.ambientC(),
+                row.arcs(),
+                row.trips());
     }
 }

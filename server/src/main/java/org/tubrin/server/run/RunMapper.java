@@ -16,6 +16,10 @@ public interface RunMapper {
 
     List<UUID> allIds();
 
+    /** Returns the finished runs of an amplifier, band and load or antenna, oldest first. */
+    List<UUID> finished(
+            @Param("amplifier") String amplifier, @Param("band") String band, @Param("termination") String termination);
+
     int insertRun(RunRow row);
 
     /** Moves a run on, where it still stands at the sequence that was read; returns 0 where it does not. */

@@ -16,4 +16,9 @@ public record RunRow(
         double frequencyHz,
         @Nullable String ending,
         int steps,
-        @Nullable Double outputW) {}
+        @Nullable Double outputW,
+        String school,
+        @Nullable Double lineVoltageV,
+        @Nullable Double ambientC,
+        int arcs,
+        int trips) {}

@@ -15,6 +15,7 @@ import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.tuneup.Replay;
 import org.tubrin.core.tuneup.RunEvent;
 import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.SeenSign;
 import org.tubrin.core.tuneup.Step;
 import org.tubrin.server.card.CardBody;
 import org.tubrin.server.card.CardMapper;
@@ -128,6 +129,18 @@ public class RunStore {
                 state.setup().frequencyHz(),
                 state.ending().map(RunState.Ending::name).orElse(null),
                 state.steps().size(),
-                outputW.orElse(null));
+                outputW.orElse(null),
+                state.school().name(),
+                state.conditions().lineVoltageV().orElse(null),
+                state.conditions().ambientC().orElse(null),
+                (int) state.seen().stream().filter(SeenSign.ARC::equals).count(),
+                (int) state.seen().stream().filter(SeenSign.TRIP::equals).count());
+    }
+
+    /** Returns the states of the finished runs of a place, oldest first. */
+    public List<RunState> finished(String amplifier, String band, String termination) {
+        return runs.finished(amplifier, band, termination).stream()
+                .map(id -> Replay.of(events(id)))
+                .toList();
     }
 }

@@ -49,6 +49,7 @@ public record RunView(
         List<CheckView> preflight,
         List<CheckView> closing,
         List<String> notes,
+        @Nullable String conditions,
         List<String> onAir,
         List<GuardView> guard,
         List<SeenSign> mayReport,

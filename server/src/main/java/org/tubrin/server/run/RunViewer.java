@@ -17,6 +17,7 @@ import org.tubrin.core.station.Pad;
 import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tuneup.Advice;
 import org.tubrin.core.tuneup.Check;
+import org.tubrin.core.tuneup.Conditions;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Elsewhere;
 import org.tubrin.core.tuneup.Expected;
@@ -106,6 +107,7 @@ class RunViewer {
                 adviceWords.checks(Check.preflight(setup), state),
                 adviceWords.checks(Check.closing(state), state),
                 state.notes(),
+                conditions(state),
                 OnAir.of(state).stream().map(this::onAir).toList(),
                 state.ending().isPresent()
                         ? ModeGuard.of(state).stream().map(this::guard).toList()
@@ -290,6 +292,21 @@ class RunViewer {
                 to,
                 twinAt,
                 hint);
+    }
+
+    private @Nullable String conditions(RunState state) {
+        List<String> parts = new ArrayList<>();
+        Conditions conditions = state.conditions();
+        conditions
+                .lineVoltageV()
+                .ifPresent(one -> parts.add(words.say("conditions.line", Map.of("v", Figures.plain(one, 0)))));
+        conditions
+                .ambientC()
+                .ifPresent(one -> parts.add(words.say("conditions.room", Map.of("c", Figures.plain(one, 1)))));
+        conditions
+                .restingPlateCurrentA()
+                .ifPresent(one -> parts.add(words.say("conditions.resting", Map.of("a", Figures.plain(one, 3)))));
+        return parts.isEmpty() ? null : String.join(", ", parts);
     }
 
     private RunView.GuardView guard(ModeGuard row) {

@@ -265,6 +265,7 @@ public class CoreJson {
         @JsonSubTypes.Type(value = RunEvent.ProductsRead.class, name = "productsRead"),
         @JsonSubTypes.Type(value = RunEvent.WaveformSeen.class, name = "waveformSeen"),
         @JsonSubTypes.Type(value = RunEvent.SchoolChosen.class, name = "schoolChosen"),
+        @JsonSubTypes.Type(value = RunEvent.ConditionsNoted.class, name = "conditionsNoted"),
         @JsonSubTypes.Type(value = RunEvent.Note.class, name = "note"),
         @JsonSubTypes.Type(value = RunEvent.Finished.class, name = "finished"),
         @JsonSubTypes.Type(value = RunEvent.Abandoned.class, name = "abandoned")

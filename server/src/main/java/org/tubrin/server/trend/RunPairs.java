@@ -1,0 +1,101 @@
+package org.tubrin.server.trend;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.Step;
+import org.tubrin.core.tuneup.StepPair;
+import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Words;
+
+/** Puts the steps of two runs at the same drive into rows. */
+final class RunPairs {
+    private static final List<ReadingRole> ROLES = List.of(
+            ReadingRole.OUTPUT,
+            ReadingRole.PLATE_CURRENT,
+            ReadingRole.GRID_CURRENT,
+            ReadingRole.SCREEN_CURRENT,
+            ReadingRole.PLATE_VOLTAGE);
+
+    private final Words words;
+
+    RunPairs(Words words) {
+        this.words = words;
+    }
+
+    List<TrendController.PairView> pairs(RunState first, RunState second) {
+        return StepPair.of(first.steps(), second.steps()).stream()
+                .map(this::pair)
+                .toList();
+    }
+
+    private TrendController.PairView pair(StepPair pair) {
+        List<TrendController.PairRow> rows = new ArrayList<>();
+        for (ReadingRole role : ROLES) {
+            Map<StepPair.Side, Quantity> both = pair.measured(role);
+            if (!both.isEmpty()) {
+                boolean amperes = role.unit() == org.tubrin.core.quantity.Unit.AMPERE;
+                rows.add(row(
+                        words.name(role.name()),
+                        both,
+                        amperes ? ScaleUnit.MA : ScaleUnit.valueOf(symbol(role)),
+                        pair.difference(role)));
+            }
+        }
+        rows.add(new TrendController.PairRow(
+                words.say("compare.efficiency"),
+                percent(pair.first().flatMap(Step::efficiency)),
+                percent(pair.second().flatMap(Step::efficiency)),
+                null,
+                false));
+        for (Control control : List.of(Control.PLATE, Control.LOAD)) {
+            rows.add(new TrendController.PairRow(
+                    words.name(control.name()),
+                    pair.first()
+                            .flatMap(step -> step.position(control))
+                            .map(Figures::dial)
+                            .orElse(null),
+                    pair.second()
+                            .flatMap(step -> step.position(control))
+                            .map(Figures::dial)
+                            .orElse(null),
+                    null,
+                    false));
+        }
+        return new TrendController.PairView(Figures.plain(pair.driveW(), 1), rows);
+    }
+
+    private static String symbol(ReadingRole role) {
+        return role == ReadingRole.OUTPUT ? "W" : "V";
+    }
+
+    private static @org.jspecify.annotations.Nullable String percent(Optional<Quantity> share) {
+        return share.map(one -> Figures.percent(one).withUncertainty() + "\u2009%")
+                .orElse(null);
+    }
+
+    private static TrendController.PairRow row(
+            String label, Map<StepPair.Side, Quantity> both, ScaleUnit unit, Optional<StepPair.Difference> difference) {
+        return new TrendController.PairRow(
+                label + ", " + unit.symbol(),
+                shown(both, StepPair.Side.FIRST, unit),
+                shown(both, StepPair.Side.SECOND, unit),
+                difference
+                        .map(one -> Figures.of(one.value(), unit).withUncertainty())
+                        .orElse(null),
+                difference.map(StepPair.Difference::beyond).orElse(false));
+    }
+
+    private static @org.jspecify.annotations.Nullable String shown(
+            Map<StepPair.Side, Quantity> both, StepPair.Side side, ScaleUnit unit) {
+        return Optional.ofNullable(both.get(side))
+                .map(one -> Figures.of(one, unit).withUncertainty())
+                .orElse(null);
+    }
+}

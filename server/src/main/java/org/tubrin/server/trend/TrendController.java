@@ -1,0 +1,209 @@
+package org.tubrin.server.trend;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.quantity.Rounding;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.trend.Change;
+import org.tubrin.core.trend.Series;
+import org.tubrin.core.trend.TrendPoint;
+import org.tubrin.core.tuneup.Replay;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.server.run.RunMapper;
+import org.tubrin.server.run.RunRow;
+import org.tubrin.server.run.RunStore;
+import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Words;
+
+/** Trends, and two runs beside each other. */
+@RestController
+@RequestMapping("/api")
+public class TrendController {
+    private static final int MOST_RUNS = 500;
+    private static final int LEAST_RUNS = 2;
+    private static final String THIN = "\u2009";
+
+    private final RunStore store;
+    private final RunMapper runs;
+    private final Words words;
+
+    TrendController(RunStore store, RunMapper runs, Words words) {
+        this.store = store;
+        this.runs = runs;
+        this.words = words;
+    }
+
+    /** Something that was tuned at least twice. */
+    public record PlaceView(String amplifier, Band band, String bandName, String termination, int runs) {}
+
+    /** A figure over the runs. */
+    public record SeriesView(
+            String code,
+            String label,
+            String unit,
+            List<PointView> points,
+            double scatter,
+            List<ChangeView> changes,
+            String says,
+            @Nullable String look) {}
+
+    /** A run's value, and what the changes found have there; in the unit shown. */
+    public record PointView(Instant at, double value, double line) {}
+
+    /** A change in words. */
+    public record ChangeView(Change.Kind kind, Instant after, Instant before, String says) {}
+
+    /** Returns the places with at least two finished runs, those with most first. */
+    @GetMapping("/trends/places")
+    List<PlaceView> places() {
+        Map<List<String>, Integer> counts = new LinkedHashMap<>();
+        for (RunRow row : runs.runs(MOST_RUNS)) {
+            if ("FINISHED".equals(row.ending())) {
+                counts.merge(List.of(row.amplifier(), row.band(), row.termination()), 1, Integer::sum);
+            }
+        }
+        return counts.entrySet().stream()
+                .filter(entry -> entry.getValue() >= LEAST_RUNS)
+                .sorted((a, b) -> b.getValue() - a.getValue())
+                .map(entry -> new PlaceView(
+                        entry.getKey().get(0),
+                        Band.valueOf(entry.getKey().get(1)),
+                        words.name(entry.getKey().get(1)),
+                        entry.getKey().get(2),
+                        entry.getValue()))
+                .toList();
+    }
+
+    @GetMapping("/trends")
+    List<SeriesView> trends(@RequestParam String amplifier, @RequestParam Band band, @RequestParam String termination) {
+        List<RunState> states = store.finished(amplifier, band.name(), termination);
+        Map<String, Object> args = args(states);
+        return Series.of(states).stream().map(series -> view(series, args)).toList();
+    }
+
+    private static Map<String, Object> args(List<RunState> states) {
+        List<Double> drives = states.stream()
+                .flatMap(state -> state.lastStep().map(step -> step.driveW().value()).stream())
+                .sorted()
+                .toList();
+        return Map.of(
+                "drive",
+                drives.isEmpty() ? "" : Figures.plain(drives.get(drives.size() / 2), 1),
+                "output",
+                Figures.plain(Series.comparedOutputW(states), 0));
+    }
+
+    private SeriesView view(Series series, Map<String, Object> args) {
+        boolean share =
+                series.figure().unit() == Unit.ONE && !series.figure().name().startsWith("LOAD");
+        double inUnit = share ? 0.01 : 1;
+        String unit = share ? "%" : words.say("unit." + series.figure().unit().name());
+        List<PointView> points = new ArrayList<>();
+        for (int i = 0; i < series.points().size(); i++) {
+            TrendPoint point = series.points().get(i);
+            points.add(new PointView(
+                    point.at(), point.value() / inUnit, series.line().get(i) / inUnit));
+        }
+        String spaced = unit.isEmpty() ? "" : THIN + unit;
+        List<ChangeView> changes = series.changes().stream()
+                .map(change -> change(change, inUnit, spaced))
+                .toList();
+        String key = "trend." + series.figure().name();
+        return new SeriesView(
+                series.figure().name(),
+                words.say(key, args),
+                unit,
+                points,
+                series.scatter() / inUnit,
+                changes,
+                says(series, inUnit, spaced, changes),
+                changes.isEmpty() ? null : words.say(key + ".look"));
+    }
+
+    private String says(Series series, double inUnit, String unit, List<ChangeView> changes) {
+        if (!changes.isEmpty()) {
+            return "";
+        }
+        return series.points().size() < Series.LEAST_RUNS
+                ? words.say("change.few", Map.of("count", series.points().size()))
+                : words.say(
+                        "change.none",
+                        Map.of("scatter", rounded(series.scatter() / inUnit, series.scatter() / inUnit), "unit", unit));
+    }
+
+    private ChangeView change(Change change, double inUnit, String unit) {
+        double size = Math.abs(change.size()) / inUnit;
+        double plusMinus = change.sizeUncertainty() / inUnit;
+        return new ChangeView(
+                change.kind(),
+                change.after(),
+                change.before(),
+                words.say(
+                        "change." + change.kind().name(),
+                        Map.of(
+                                "after", change.after().toString().substring(0, 10),
+                                "before", change.before().toString().substring(0, 10),
+                                "way", words.say(change.size() > 0 ? "way.up" : "way.down"),
+                                "size", rounded(size, plusMinus) + THIN + "±" + THIN + rounded(plusMinus, plusMinus),
+                                "unit", unit)));
+    }
+
+    private static String rounded(double value, double uncertainty) {
+        return Figures.fixed(value, uncertainty > 0 ? Rounding.decimals(uncertainty) : 0);
+    }
+
+    /** Two runs beside each other. */
+    public record CompareRunsView(RunHead first, RunHead second, List<PairView> pairs) {}
+
+    /** What a run was. */
+    public record RunHead(
+            UUID id,
+            Instant startedAt,
+            String what,
+            @Nullable String conditions) {}
+
+    /** Steps at the same drive; a row is one figure. */
+    public record PairView(String drive, List<PairRow> rows) {}
+
+    /** A figure of both; beyond where they differ by more than twice what both leave open. */
+    public record PairRow(
+            String label,
+            @Nullable String first,
+            @Nullable String second,
+            @Nullable String difference,
+            boolean beyond) {}
+
+    @GetMapping("/runs/compare")
+    CompareRunsView compare(@RequestParam UUID first, @RequestParam UUID second) {
+        RunState one = Replay.of(store.events(first));
+        RunState other = Replay.of(store.events(second));
+        return new CompareRunsView(head(first, one), head(second, other), new RunPairs(words).pairs(one, other));
+    }
+
+    private RunHead head(UUID id, RunState state) {
+        Optional<String> line = state.conditions()
+                .lineVoltageV()
+                .map(one -> words.say("conditions.line", Map.of("v", Figures.plain(one, 0))));
+        return new RunHead(
+                id,
+                state.startedAt(),
+                String.join(
+                        ", ",
+                        state.setup().amplifier().name(),
+                        words.name(state.setup().band().name()),
+                        state.setup().termination().name(),
+                        words.name(state.school().name())),
+                line.orElse(null));
+    }
+}

@@ -1,0 +1,101 @@
+package org.tubrin.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.time.Duration;
+import java.time.Instant;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+public class TrendApiTest extends ServerTest {
+    private JsonNode series(String code) {
+        JsonNode all = get("/api/trends?amplifier=Brigantine&band=MHZ_14&termination=Ballast%201000")
+                .json();
+        for (JsonNode one : all) {
+            if (one.get("code").asString().equals(code)) {
+                return one;
+            }
+        }
+        throw new AssertionError("no " + code + " in " + all);
+    }
+
+    private static long daysAgo(JsonNode moment) {
+        return Duration.between(Instant.parse(moment.asString()), Instant.now()).toDays();
+    }
+
+    @Test
+    public void theDemosSofteningTubeIsFound() {
+        JsonNode plate = series("PLATE_AT_DRIVE");
+        assertEquals(plate.get("changes").size(), 1, plate.toString());
+        JsonNode change = plate.get("changes").get(0);
+        assertEquals(change.get("kind").asString(), "DRIFT", plate.toString());
+        long after = daysAgo(change.get("after"));
+        assertTrue(after >= 38 && after <= 66, "it began 52 days ago, found after " + after);
+        assertTrue(change.get("says").asString().contains("down"), change.toString());
+    }
+
+    @Test
+    public void theDemosKnockedMeterIsFoundAndToldFromTheTube() {
+        JsonNode share = series("OUTPUT_TO_INPUT");
+        boolean step = false;
+        for (JsonNode change : share.get("changes")) {
+            step |= change.get("kind").asString().equals("STEP")
+                    && daysAgo(change.get("before")) <= 20
+                    && daysAgo(change.get("after")) >= 20;
+        }
+        assertTrue(step, share.toString());
+        assertTrue(share.get("look").asString().contains("reference"), share.toString());
+    }
+
+    @Test
+    public void theDemosOverheatedLoadIsFoundByItsStandingWave() {
+        JsonNode swr = series("LOAD_SWR_HOT");
+        JsonNode change = swr.get("changes").get(0);
+        assertEquals(change.get("kind").asString(), "STEP", swr.toString());
+        assertTrue(daysAgo(change.get("before")) <= 36 && daysAgo(change.get("after")) >= 36, swr.toString());
+    }
+
+    @Test
+    public void twoRunsStandBesideEachOtherStepByStep() {
+        String newest = null;
+        String oldest = null;
+        for (JsonNode run : get("/api/runs").json()) {
+            if (run.get("band").asString().equals("MHZ_14")) {
+                newest = newest == null ? run.get("id").asString() : newest;
+                oldest = run.get("id").asString();
+            }
+        }
+        JsonNode both =
+                get("/api/runs/compare?first=" + oldest + "&second=" + newest).json();
+        assertEquals(both.get("pairs").size(), 5, "five drives");
+        JsonNode full = both.get("pairs").get(4);
+        JsonNode plate = full.get("rows").get(1);
+        assertTrue(plate.get("label").asString().startsWith("Plate current"), full.toString());
+        assertTrue(plate.get("difference").asString().startsWith("\u2212"), full.toString());
+        assertTrue(plate.get("beyond").asBoolean(), full.toString());
+        JsonNode same =
+                get("/api/runs/compare?first=" + oldest + "&second=" + oldest).json();
+        assertTrue(!same.toString().contains("\"beyond\":true"), same.toString());
+    }
+
+    @Test
+    public void conditionsAreNotedAndStandInTheLog() {
+        JsonNode run = post("/api/runs", start("MHZ_7", "7.1")).json();
+        String acts = "/api/runs/" + run.get("id").asString() + "/acts";
+        java.util.Map<String, Object> act = act(run.get("sequence").asLong(), "CONDITIONS");
+        act.put("conditions", java.util.Map.of("lineVoltage", "228", "resting", "0.118"));
+        run = post(acts, act).json();
+        assertTrue(
+                run.get("conditions").asString().startsWith("line 228 V"),
+                run.get("conditions").toString());
+        JsonNode first = get("/api/runs").json().get(0);
+        assertEquals(first.get("lineVoltageV").asDouble(), 228.0);
+        assertEquals(first.get("schoolName").asString(), "Peak, then heavier");
+        act = act(run.get("sequence").asLong(), "CONDITIONS");
+        act.put("conditions", java.util.Map.of("lineVoltage", "12"));
+        Reply refused = post(acts, act);
+        assertEquals(refused.status(), 422);
+        assertTrue(refused.text().contains("lineVoltageV"), refused.text());
+    }
+}
