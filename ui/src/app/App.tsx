@@ -10,6 +10,8 @@ const StartPage = lazy(() => import('../features/start'));
 const RunPage = lazy(() => import('../features/run'));
 const CardsPage = lazy(() => import('../features/cards'));
 const LogPage = lazy(() => import('../features/log'));
+const TrendsPage = lazy(async () => ({ default: (await import('../features/log')).TrendsPage }));
+const ComparePage = lazy(async () => ({ default: (await import('../features/log')).ComparePage }));
 const MetersPage = lazy(() => import('../features/meters'));
 const StationPage = lazy(() => import('../features/station'));
 const Commands = lazy(() => import('./Commands'));
@@ -58,6 +60,8 @@ export function App() {
             <Route path="/tune/:runId/:tab?" element={<RunPage />} />
             <Route path="/cards" element={<CardsPage />} />
             <Route path="/log" element={<LogPage />} />
+            <Route path="/log/trends" element={<TrendsPage />} />
+            <Route path="/log/compare/:first/:second" element={<ComparePage />} />
             <Route path="/log/:runId/:tab?" element={<RunPage />} />
             <Route path="/station/meters" element={<MetersPage />} />
             <Route path="/station/*" element={<StationPage />} />

@@ -6,3 +6,4 @@ export { Ring } from './Ring';
 export { RoomRuler } from './RoomRuler';
 export { Stair, type StairColumn } from './Stair';
 export { saveCsv, savePng, saveSvg } from './saveChart';
+export { Trend } from './Trend';

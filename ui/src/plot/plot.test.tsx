@@ -1,6 +1,6 @@
 import { render, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { RoomRuler, Stair, type StairColumn } from '.';
+import { Impedance, RoomRuler, Stair, type StairColumn, Trend } from '.';
 
 const column = (value: number | undefined, key: string): StairColumn => ({
   key,
@@ -44,5 +44,42 @@ describe('the ruler of room left', () => {
     for (const bar of container.querySelectorAll<HTMLElement>('[style*=width]')) {
       expect(Number.parseFloat(bar.style.width) || 0).toBeLessThanOrEqual(100);
     }
+  });
+});
+
+describe('an antenna over frequency', () => {
+  const points = [7.0, 7.05, 7.1, 7.15].map((megahertz, i) => ({
+    frequencyHz: megahertz * 1e6,
+    ohm: 50 + i,
+    reactanceOhm: 20 * (i - 1),
+    swr: [1.5, 1.02, 1.5, 2.2][i] ?? 1,
+  }));
+
+  it('says where it is matched best, and marks it there', () => {
+    const { container } = render(<Impedance points={points} />);
+    expect(screen.getByRole('img', { name: 'SWR over frequency, least 1.02 at 7.050 MHz' })).toBeInTheDocument();
+    const at = Number(container.querySelector('circle')?.getAttribute('cx'));
+    const ends = [...(container.querySelectorAll('path')[2]?.getAttribute('d') ?? '').matchAll(/[ML]([\d.]+) /g)];
+    expect(at).toBeCloseTo(Number(ends[1]?.[1]), 0);
+  });
+});
+
+describe('a trend', () => {
+  const at = (day: number) => `2026-10-${String(day).padStart(2, '0')}T12:00:00Z`;
+  const series = {
+    label: 'Output',
+    unit: 'W',
+    scatter: 5,
+    points: [1, 6, 11, 16].map((day, i) => ({ at: at(day), value: i < 2 ? 850 : 800, line: i < 2 ? 850 : 800 })),
+    changes: [{ after: at(6), before: at(11), says: 'It went down.' }],
+  };
+
+  it('marks the time between the runs in which it changed', () => {
+    const { container } = render(<Trend series={series} />);
+    const dots = [...container.querySelectorAll('circle')].map((one) => Number(one.getAttribute('cx')));
+    const mark = container.querySelector('rect');
+    expect(Number(mark?.getAttribute('x'))).toBeCloseTo(dots[1] ?? 0, 0);
+    expect(Number(mark?.getAttribute('x')) + Number(mark?.getAttribute('width'))).toBeCloseTo(dots[2] ?? 0, 0);
+    expect(screen.getByRole('img', { name: 'Output over 4 runs. It went down.' })).toBeInTheDocument();
   });
 });

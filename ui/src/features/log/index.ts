@@ -1,1 +1,3 @@
+export { ComparePage } from './ComparePage';
 export { LogPage as default } from './LogPage';
+export { TrendsPage } from './TrendsPage';

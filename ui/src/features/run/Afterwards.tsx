@@ -25,6 +25,7 @@ export function Afterwards({ view }: { view: RunView }) {
       )}
       {finished && view.guard.length > 0 && <Guard view={view} />}
       {view.elsewhere.length > 0 && <Elsewhere view={view} />}
+      {view.conditions && <p className="mt-2 text-soft">{view.conditions}</p>}
       {view.notes.map((note) => (
         <p key={note} className="mt-2 border-l-2 border-rule pl-3">
           {note}

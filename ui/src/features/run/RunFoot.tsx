@@ -26,6 +26,44 @@ function SchoolSwitch({ view, act }: { view: RunView; act: (act: Act) => void })
   );
 }
 
+/** What the run is made under, for trends. */
+function Conditions({ view, act }: { view: RunView; act: (act: Act) => void }) {
+  const [entry, setEntry] = useState({ lineVoltage: '', ambient: '', resting: '' });
+  const unit = view.rows.find((row) => row.role === 'PLATE_CURRENT')?.unit ?? 'A';
+  const fields = [
+    ['lineVoltage', 'line, V'],
+    ['ambient', 'room, °C'],
+    ['resting', `resting plate current, ${unit}`],
+  ] as const;
+  return (
+    <form
+      className="mb-2 flex flex-wrap items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        act({ act: 'CONDITIONS', conditions: entry });
+      }}
+    >
+      <span className="text-soft">Conditions</span>
+      {fields.map(([name, label]) => (
+        <label key={name} className="flex items-center gap-1.5 text-13 text-soft">
+          {label}
+          <input
+            className="field figure w-[68px] text-ink"
+            inputMode="decimal"
+            maxLength={10}
+            value={entry[name]}
+            onChange={(event) => setEntry({ ...entry, [name]: event.target.value })}
+          />
+        </label>
+      ))}
+      <Button type="submit" disabled={Object.values(entry).every((text) => text.trim() === '')}>
+        Keep
+      </Button>
+      {view.conditions && <span className="text-13">{view.conditions}</span>}
+    </form>
+  );
+}
+
 /** A note to keep with the run, and the way out of it. */
 export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void }) {
   const [note, setNote] = useState('');
@@ -38,6 +76,7 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
         </p>
       ))}
       <SchoolSwitch view={view} act={act} />
+      <Conditions view={view} act={act} />
       <form
         className="flex flex-wrap items-center gap-2"
         onSubmit={(event) => {

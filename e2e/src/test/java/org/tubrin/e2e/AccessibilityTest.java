@@ -5,6 +5,7 @@ import static org.testng.Assert.assertEquals;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.List;
 import org.testng.annotations.AfterClass;
@@ -59,13 +60,37 @@ public class AccessibilityTest {
             check(page, "climb in progress");
             page.navigate("/cards");
             page.locator("[data-part=card]").first().waitFor();
+            page.getByLabel("MHz, 6.9 to 7.3").fill("14.2");
+            page.getByText("Find the dials").click();
+            page.getByRole(AriaRole.ALERT).waitFor();
+            check(page, "cards, dials refused");
+            page.getByLabel("MHz, 6.9 to 7.3").fill("7.2");
+            page.getByText("Find the dials").click();
+            page.getByText("Stay within").waitFor();
             check(page, "cards");
+            page.navigate("/log/trends");
+            page.locator("[data-part=trend]").first().waitFor();
+            check(page, "trends");
+            comparesAMeter(page);
+            check(page, "meters");
             page.navigate("/log");
             page.getByText("on the card").first().waitFor();
             check(page, "log");
-            page.getByText("on the card").first().locator("xpath=../td[1]/a").click();
+            page.getByText("on the card").first().locator("xpath=../td[2]/a").click();
             page.getByText("On the air").waitFor();
+            page.locator("[data-part=learning]").waitFor();
             check(page, "finished run");
+            page.navigate("/log");
+            page.locator("tbody input[type=checkbox]").nth(1).check();
+            page.locator("tbody input[type=checkbox]").nth(2).check();
+            page.getByText("Compare the two").click();
+            page.getByText("Second less first").waitFor();
+            check(page, "two runs");
+            page.navigate("/station");
+            page.getByText("Yardarm", new Page.GetByTextOptions().setExact(true))
+                    .click();
+            page.getByText("41 points").waitFor();
+            check(page, "an antenna");
             page.navigate("/station");
             page.getByText("What is missing").waitFor();
             check(page, "station");
@@ -90,6 +115,25 @@ public class AccessibilityTest {
             page.getByText("Not there").waitFor();
             check(page, "no such run");
         }
+    }
+
+    /** Compares the wattmeter with a reference at four powers, and a voltage with what it shows. */
+    static void comparesAMeter(Page page) {
+        page.navigate("/station/meters");
+        page.getByLabel("called").fill("Ballast by heat");
+        page.getByLabel("Fathom, 150 W").first().uncheck();
+        page.getByLabel("Fathom, 1.5 kW").first().check();
+        String[][] points = {{"100", "94"}, {"202", "190"}, {"400", "375"}, {"801", "755"}};
+        for (int i = 0; i < points.length; i++) {
+            page.getByLabel("Reference, point " + (i + 1)).fill(points[i][0]);
+            page.getByLabel("Fathom, point " + (i + 1)).fill(points[i][1]);
+        }
+        page.getByText("Compare", new Page.GetByTextOptions().setExact(true)).click();
+        page.locator("[data-part=found]").waitFor();
+        page.getByLabel("Read: 424 Vpp").fill("565 Vpp");
+        page.getByLabel("shows, W").fill("640");
+        page.getByText("Convert", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByText("They differ").waitFor();
     }
 
     /** Goes through the wizard of the small amplifier until its twin is found. */
@@ -181,6 +225,12 @@ public class AccessibilityTest {
             page.navigate("/log");
             page.getByText("No run yet").waitFor();
             check(page, "empty log");
+            page.navigate("/log/trends");
+            page.getByText("No trend yet").waitFor();
+            check(page, "empty trends");
+            page.navigate("/station/meters");
+            page.getByText("No power meter yet").waitFor();
+            check(page, "empty meters");
             page.navigate("/station");
             page.getByText("No exciter").waitFor();
             check(page, "empty station");

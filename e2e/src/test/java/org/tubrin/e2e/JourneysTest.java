@@ -225,7 +225,9 @@ public class JourneysTest {
     public void tablesAndBackupCanBeSaved() throws Exception {
         operator.page.navigate("/cards");
         Download cards = operator.page.waitForDownload(
-                () -> operator.page.getByText("CSV").click());
+                () -> operator.page
+                        .getByText("CSV", new Page.GetByTextOptions().setExact(true))
+                        .click());
         assertTrue(new String(cards.createReadStream().readAllBytes(), StandardCharsets.UTF_8)
                 .startsWith("amplifier,band,"));
         operator.page.navigate("/station");

@@ -5,7 +5,9 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 
 /**
@@ -18,7 +20,7 @@ import org.tubrin.core.quantity.Quantity;
 public record StepPair(double driveW, Optional<Step> first, Optional<Step> second) {
     private static final double SAME_DRIVE = 0.08;
     private static final double SIGMAS = 2;
-    private static final double EYE_SHARE = 0.01;
+    private static final double EYE_SHARE = 0.003;
 
     /** Which run. */
     public enum Side {
@@ -71,23 +73,25 @@ public record StepPair(double driveW, Optional<Step> first, Optional<Step> secon
         return both;
     }
 
-    /** Returns the difference of a role, where both have it. */
+    /** Returns the difference of a role, where both have it: what two looks at a scale leave open is added. */
     public Optional<Difference> difference(ReadingRole role) {
         return first.flatMap(step -> step.measured(role))
                 .flatMap(one -> second.flatMap(step -> step.measured(role)).map(other -> other.minus(one)))
-                .map(value -> new Difference(
-                        value, Math.abs(value.value()) > SIGMAS * eye(role, value.standardUncertainty())));
+                .map(value -> value.plus(Quantity.of(
+                        0,
+                        value.unit(),
+                        value.standing(),
+                        new ErrorSource("eye", role.name(), ""),
+                        EYE_SHARE * Math.hypot(scale(first, role), scale(second, role)))))
+                .map(value -> new Difference(value, Math.abs(value.value()) > SIGMAS * value.standardUncertainty()));
     }
 
-    /** One meter on one range leaves open at least what an eye does, though its class falls out of the difference. */
-    private double eye(ReadingRole role, double uncertainty) {
-        double largest = Math.max(value(first, role), value(second, role));
-        return Math.max(uncertainty, EYE_SHARE * largest);
-    }
-
-    private static double value(Optional<Step> step, ReadingRole role) {
-        return step.flatMap(one -> one.measured(role))
-                .map(one -> Math.abs(one.value()))
+    private static double scale(Optional<Step> step, ReadingRole role) {
+        return step.flatMap(one -> one.setup()
+                        .channelFor(role)
+                        .flatMap(channel -> Optional.ofNullable(one.readings().get(role))
+                                .flatMap(reading -> channel.range(reading.range()))))
+                .map(MeterRange::fullScale)
                 .orElse(0.0);
     }
 }

@@ -310,7 +310,7 @@ class RunViewer {
     }
 
     private RunView.GuardView guard(ModeGuard row) {
-        String most = Figures.plain(row.mostW(), row.mostW() < 10 ? 1 : 0);
+        String most = Figures.plain(row.mostW(), 1);
         return new RunView.GuardView(
                 words.name(row.mode().name()),
                 Figures.plain(row.setW(), 1),

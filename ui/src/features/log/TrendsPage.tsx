@@ -1,0 +1,94 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { ask, client, type PlaceView, type SeriesView } from '../../api';
+import { Answer, Diamond, FirstThing } from '../../parts';
+import { Trend } from '../../plot';
+import { LogTabs } from './LogPage';
+
+/** What has changed over the runs of one amplifier, band and load, and since when. */
+export function TrendsPage() {
+  const places = useQuery({ queryKey: ['trends'], queryFn: () => ask(client.GET('/api/trends/places')) });
+  useEffect(() => {
+    document.title = 'Trends · Tubrin';
+  }, []);
+  return (
+    <Answer query={places} what="the trends">
+      {(list) =>
+        list.length === 0 ? (
+          <FirstThing title="No trend yet" to={['/tune', 'Start a climb']}>
+            From the second finished run of an amplifier on a band into the same load on, Tubrin follows what changes.
+          </FirstThing>
+        ) : (
+          <Trends places={list} />
+        )
+      }
+    </Answer>
+  );
+}
+
+const keyOf = (place: PlaceView) => `${place.amplifier}, ${place.bandName}, ${place.termination}`;
+
+function Trends({ places }: { places: PlaceView[] }) {
+  const [key, setKey] = useState('');
+  const place = places.find((one) => keyOf(one) === key) ?? (places[0] as PlaceView);
+  const query = { amplifier: place.amplifier, band: place.band, termination: place.termination };
+  const trends = useQuery({
+    queryKey: ['trends', query],
+    queryFn: () => ask(client.GET('/api/trends', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+  return (
+    <section aria-label="Trends" className="sheet m-5 px-5 py-4">
+      <header className="mb-2 flex flex-wrap items-baseline gap-x-5 gap-y-2">
+        <h1 className="text-22">Trends</h1>
+        <LogTabs />
+        <label className="ml-auto flex items-center gap-2 text-soft">
+          of
+          <select className="field text-ink" value={keyOf(place)} onChange={(event) => setKey(event.target.value)}>
+            {places.map((one) => (
+              <option key={keyOf(one)} value={keyOf(one)}>
+                {keyOf(one)}: {one.runs} runs
+              </option>
+            ))}
+          </select>
+        </label>
+      </header>
+      <Answer query={trends} what="the trends">
+        {(series) => <SeriesList series={series} />}
+      </Answer>
+      <p className="mt-3 border-t border-hair pt-2 text-13 text-soft">
+        Told by a chi-square test of a step or a slow drift against none, at every run as its onset: a chance below 1 in
+        1000 for the first, 1 in 200 for one more. Scatter is that from run to run. Six runs are the least.
+      </p>
+    </section>
+  );
+}
+
+/** What changed first, the steady ones after. */
+function SeriesList({ series }: { series: SeriesView[] }) {
+  const order = [...series].sort((a, b) => Number(b.changes.length > 0) - Number(a.changes.length > 0));
+  return (
+    <div className="grid grid-cols-2 gap-x-6 max-wide:grid-cols-1">
+      {order.map((one) => (
+        <article key={one.code} aria-label={one.label} className="border-t border-hair py-2.5" data-part="trend">
+          <h2 className="flex items-center gap-2 text-18">
+            {one.changes.length > 0 && (
+              <span className="text-watch">
+                <Diamond />
+              </span>
+            )}
+            {one.label}
+          </h2>
+          {one.changes.map((change) => (
+            <p key={change.says} className="head text-watch">
+              {change.says}
+            </p>
+          ))}
+          {one.says && <p className="text-soft">{one.says}</p>}
+          {one.look && <p>{one.look}</p>}
+          <Trend series={one} />
+        </article>
+      ))}
+    </div>
+  );
+}
