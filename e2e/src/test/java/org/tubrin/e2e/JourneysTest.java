@@ -67,10 +67,10 @@ public class JourneysTest {
             operator.awaits("Record the step");
             operator.follows(operator.sentence());
         }
-        operator.awaits("two-tone or speech");
-        operator.follows(operator.sentence());
-        operator.awaits("reflection");
-        operator.follows(operator.sentence());
+        for (String point : List.of("exciter alone", "through the amplifier", "two-tone or speech", "reflection")) {
+            operator.awaits(point);
+            operator.follows(operator.sentence());
+        }
         operator.awaits("Write it on the card");
         operator.presses("Enter");
         operator.page.getByText("is on the card").waitFor();
@@ -224,10 +224,9 @@ public class JourneysTest {
     @Test
     public void tablesAndBackupCanBeSaved() throws Exception {
         operator.page.navigate("/cards");
-        Download cards = operator.page.waitForDownload(
-                () -> operator.page
-                        .getByText("CSV", new Page.GetByTextOptions().setExact(true))
-                        .click());
+        Download cards = operator.page.waitForDownload(() -> operator.page
+                .getByText("CSV", new Page.GetByTextOptions().setExact(true))
+                .click());
         assertTrue(new String(cards.createReadStream().readAllBytes(), StandardCharsets.UTF_8)
                 .startsWith("amplifier,band,"));
         operator.page.navigate("/station");

@@ -27,6 +27,7 @@ import org.tubrin.core.station.TankBand;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.station.Thermal;
 import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tuneup.Preset;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.TuneSettings;
@@ -95,7 +96,10 @@ record Case(
         double angle = 2 * Math.PI * random.nextDouble();
         double[] ohm = antenna ? onCircle(swr, angle) : new double[] {48 + 7 * random.nextDouble(), 0};
         Termination termination = antenna
-                ? new Antenna("Yardarm", List.of(new Antenna.AntennaBand(band, Math.max(1, swr), 0)), Optional.empty())
+                ? new Antenna(
+                        "Yardarm",
+                        List.of(new Antenna.AntennaBand(band, Math.max(1, swr), 0)),
+                        measured(band, ohm, new Random(seed + 5)))
                 : new Load("Ballast", rounded(ohm[0], 0.1), 1500, Optional.of(new Thermal(0.52, 1800, 150)));
         TuneSetup setup = new TuneSetup(
                 new Station("Skerry Point", "Q1TUB", 1000, 20),
@@ -126,6 +130,18 @@ record Case(
 
     private static double rounded(double value, double grain) {
         return Math.rint(value / grain) * grain;
+    }
+
+    /** Every second antenna was measured, to 3 % of its resistance. */
+    private static Optional<List<ImpedancePoint>> measured(Band band, double[] ohm, Random random) {
+        if (random.nextBoolean()) {
+            return Optional.empty();
+        }
+        double resistanceOhm = ohm[0] * (1 + 0.03 * random.nextGaussian());
+        double reactanceOhm = ohm[1] + 0.03 * ohm[0] * random.nextGaussian();
+        return Optional.of(List.of(
+                new ImpedancePoint(band.lowestHz() - 1, resistanceOhm, reactanceOhm),
+                new ImpedancePoint(band.highestHz() + 1, resistanceOhm, reactanceOhm)));
     }
 
     private static double[] onCircle(double swr, double angle) {

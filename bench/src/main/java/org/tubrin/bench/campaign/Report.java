@@ -70,8 +70,8 @@ final class Report {
 
             A case: one to three triodes or a tetrode, tank Q and supply stiffness at random; tubes, line and drive a few per cent
             off the record, dials up to 0.15 and 0.3 of a mark; a band, a frequency in it, a dummy load of 48 to 55 ohm or an
-            antenna up to 2:1; meters anywhere within their class. The person turns a knob every 0.12 s, reads a meter in 0.35 s,
-            overshoots 3 % of the peaks, and reads 1.5 % of the meters wrong by a division. Plain schools are told as usual, with
+            antenna up to 2:1, every second one with its impedance measured to 3 %; meters anywhere within their class. The
+            person turns a knob every 0.12 s, reads a meter in 0.35 s, overshoots 3 % of the peaks, and reads 1.5 % of the meters wrong by a division. Plain schools are told as usual, with
             the limits minded as the meters show them.
             """;
 

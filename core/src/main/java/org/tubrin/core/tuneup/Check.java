@@ -2,6 +2,7 @@ package org.tubrin.core.tuneup;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.tubrin.core.device.Construction;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.station.Antenna;
@@ -13,6 +14,7 @@ public enum Check {
     COVERS_ON(true),
     AIR_MOVING(true),
     PATH_WIRED(true),
+    SCREEN_SUPPLY(true),
     PAD_IN_LINE(true),
     TR_DELAY(true),
     BAND_SWITCH(true),
@@ -46,6 +48,9 @@ public enum Check {
     /** Returns the points to ask before this run's climb, in their order; what the records already answer is left out. */
     public static List<Check> preflight(TuneSetup setup) {
         List<Check> points = new ArrayList<>(List.of(LIMITS_READ, COVERS_ON, AIR_MOVING, PATH_WIRED));
+        if (setup.tubes().tube().construction() == Construction.TETRODE) {
+            points.add(SCREEN_SUPPLY);
+        }
         if (setup.pad().isPresent()) {
             points.add(PAD_IN_LINE);
         }

@@ -15,7 +15,6 @@ import org.springframework.web.bind.annotation.RestController;
 import org.tubrin.core.card.CardRow;
 import org.tubrin.core.card.DialsAhead;
 import org.tubrin.core.card.Place;
-import org.tubrin.core.card.Reach;
 import org.tubrin.core.metering.NumberEntry;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
@@ -25,7 +24,6 @@ import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Amplifier;
-import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
@@ -40,16 +38,15 @@ import org.tubrin.server.words.Words;
 public class CardController {
     private static final double MILLI = 1e-3;
 
-    /** Output that may be lost before the dials are touched again. */
-    private static final double LOSS_SHARE = 0.1;
-
     private final Cards cards;
     private final Stations stations;
+    private final ReachWords reach;
     private final Words words;
 
-    CardController(Cards cards, Stations stations, Words words) {
+    CardController(Cards cards, Stations stations, ReachWords reach, Words words) {
         this.cards = cards;
         this.stations = stations;
+        this.reach = reach;
         this.words = words;
     }
 
@@ -135,8 +132,6 @@ public class CardController {
                         Unit.ONE);
         double driveW = amplifier.driveLimitW();
         Optional<DialsAhead> ahead = cards.ahead(amplifier, request.band(), frequencyHz, termination, driveW);
-        Optional<Reach> reach =
-                Reach.of(amplifier, request.band(), frequencyHz, driveW, Cards.into(termination), LOSS_SHARE);
         return new DialsView(
                 ahead.map(one -> Figures.of(one.plate(), 1, "", 2).withUncertainty())
                         .orElse(null),
@@ -144,19 +139,8 @@ public class CardController {
                         .orElse(null),
                 ahead.map(one -> words.say("ahead." + one.basis().name(), Map.of("rows", one.rows())))
                         .orElseGet(() -> words.say("ahead.none")),
-                reach.map(one -> reachWords(one, termination)).orElse(null));
-    }
-
-    private String reachWords(Reach reach, Termination termination) {
-        boolean constant =
-                termination instanceof Antenna antenna && antenna.impedance().isEmpty();
-        return words.say(
-                constant ? "reach.constant" : "reach",
-                Map.of(
-                        "low", Figures.fixed(reach.lowestHz() / 1e6, 3),
-                        "high", Figures.fixed(reach.highestHz() / 1e6, 3),
-                        "lowBound", words.say("bound." + reach.lowBound().name()),
-                        "highBound", words.say("bound." + reach.highBound().name())));
+                reach.words(amplifier, request.band(), frequencyHz, driveW, termination)
+                        .orElse(null));
     }
 
     private CardView view(Place place, List<Cards.Row> all) {

@@ -33,6 +33,7 @@ import org.tubrin.core.tuneup.SeenSign;
 import org.tubrin.core.tuneup.Sign;
 import org.tubrin.core.tuneup.Signs;
 import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.server.card.ReachWords;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -47,12 +48,14 @@ class RunViewer {
     private final AdviceWords adviceWords;
     private final SignWords signWords;
     private final StepViewer stepViewer;
+    private final ReachWords reach;
 
-    RunViewer(Words words, AdviceWords adviceWords, SignWords signWords, StepViewer stepViewer) {
+    RunViewer(Words words, AdviceWords adviceWords, SignWords signWords, StepViewer stepViewer, ReachWords reach) {
         this.words = words;
         this.adviceWords = adviceWords;
         this.signWords = signWords;
         this.stepViewer = stepViewer;
+        this.reach = reach;
     }
 
     /** Returns the view of a run. */
@@ -108,7 +111,7 @@ class RunViewer {
                 adviceWords.checks(Check.closing(state), state),
                 state.notes(),
                 conditions(state),
-                OnAir.of(state).stream().map(this::onAir).toList(),
+                onAir(state),
                 state.ending().isPresent()
                         ? ModeGuard.of(state).stream().map(this::guard).toList()
                         : List.of(),
@@ -320,6 +323,25 @@ class RunViewer {
                 words.say(
                         row.above() ? "guard.down" : "guard.within",
                         Map.of("most", most, "by", Figures.plain(row.setW() - row.mostW(), 1))));
+    }
+
+    /** What to mind on the air; how far one may move stands for the plain reminder where the twin can say it. */
+    private List<String> onAir(RunState state) {
+        Optional<String> far = state.ending().isEmpty()
+                ? Optional.empty()
+                : state.lastStep()
+                        .flatMap(step -> reach.words(
+                                state.setup().amplifier(),
+                                state.setup().band(),
+                                state.setup().frequencyHz(),
+                                step.driveW().value(),
+                                state.setup().termination()));
+        List<String> points = new ArrayList<>(OnAir.of(state).stream()
+                .filter(point -> far.isEmpty() || point.code() != OnAir.Code.RETUNE_WHEN_MOVING)
+                .map(this::onAir)
+                .toList());
+        far.ifPresent(points::add);
+        return points;
     }
 
     private String onAir(OnAir point) {
