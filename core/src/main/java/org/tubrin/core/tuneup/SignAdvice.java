@@ -15,6 +15,8 @@ final class SignAdvice {
 
     private static final int RUNGS_AFTER_TRIP = 2;
 
+    private static final double LOST_MARKS = 0.8;
+
     /** When peaking so often did not help, something else must. */
     private static final int MOST_PEAKINGS = 3;
 
@@ -86,11 +88,24 @@ final class SignAdvice {
             case LOAD_POWER_LIMIT -> Optional.of(oneRungLower(Reason.LOAD_POWER_OVER));
             case DRIVE_LIMIT -> Optional.of(lowerDrive(setup.amplifier().driveLimitW(), Reason.DRIVE_OVER));
             case KNOB_SLIPS -> once(workThrough(sign.code(), Reason.KNOB_FIRST));
-            case COUPLED_TOO_HEAVILY, PLATE_OFF_PEAK -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
+            case COUPLED_TOO_HEAVILY -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
+            case PLATE_OFF_PEAK -> backToTwin().or(() -> once(rePeak(Reason.TOO_HEAVY_OR_OFF)));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(sign.code(), Reason.METER_LIES));
             case EFFICIENCY_LOW -> once(workThrough(sign.code(), Reason.OUTPUT_POOR));
             default -> Optional.empty();
         };
+    }
+
+    /** A PLATE that stands marks away from the twin's resonance is not found by peaking: there is no slope to climb. */
+    private Optional<Advice> backToTwin() {
+        double load = draft.position(Control.LOAD).orElse(setup.preset().load());
+        double mark = setup.tubes().plate().markStep();
+        return draft.position(Control.PLATE)
+                .flatMap(at ->
+                        Expected.resonantPlate(setup, load).filter(twin -> Math.abs(twin - at) > LOST_MARKS * mark))
+                .map(twin -> Advice.striking(
+                        new Move.SetDials(setup.tubes().plate().turned(twin, 0), load, Preset.Source.TWIN),
+                        Reason.BACK_TO_TWIN));
     }
 
     /** Lets a doubt be looked into: when the operator says the reading stands, or after enough tries, the step goes on. */

@@ -40,7 +40,7 @@ final class SignRules {
                 rule(
                         Code.PLATE_CURRENT_WITHOUT_OUTPUT,
                         Severity.LIMIT,
-                        MORE_LIKELY_THAN_NOT,
+                        LIKELY,
                         COUPLING,
                         SignClues::much,
                         SignClues::none),

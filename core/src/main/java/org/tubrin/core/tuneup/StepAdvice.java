@@ -34,6 +34,9 @@ final class StepAdvice {
 
     private static final int MOST_CORRECTIONS = 3;
 
+    /** A finer range is asked for only where the most that is expected lies well within it. */
+    private static final double FINER_MARGIN = 1.3;
+
     /** Below this share of full drive grid current hardly shows. */
     private static final double SEEN_GRID_SHARE = 0.4;
 
@@ -165,7 +168,7 @@ final class StepAdvice {
         }
         double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : rungW;
         Optional<Advice.Expectation> expect = expectation(last.get(), fromW, driveW);
-        Optional<Advice> range = widerRange(expect);
+        Optional<Advice> range = otherRange(expect);
         if (range.isPresent()) {
             return range.get();
         }
@@ -201,7 +204,7 @@ final class StepAdvice {
         double loadAt = draft.position(Control.LOAD).orElseThrow();
         Optional<Double> load = ends ? twin.loadFinish(driveW) : Optional.empty();
         Optional<Advice.Expectation> expect = foreseen(twin, driveW, load.orElse(loadAt));
-        Optional<Advice> range = widerRange(expect);
+        Optional<Advice> range = otherRange(expect);
         if (range.isPresent()) {
             return range.get();
         }
@@ -347,7 +350,8 @@ final class StepAdvice {
         return Advice.of(keyMove(order), reason).expecting(expect);
     }
 
-    private Optional<Advice> widerRange(Optional<Advice.Expectation> expect) {
+    /** Asks for the range that suits what is to come: wider where the needle may hit its end, finer where it would hardly lift. */
+    private Optional<Advice> otherRange(Optional<Advice.Expectation> expect) {
         Optional<Channel> channel = setup.channelFor(ReadingRole.OUTPUT);
         String inUse = state.ranges().get(ReadingRole.OUTPUT);
         if (expect.isEmpty() || channel.isEmpty() || inUse == null) {
@@ -355,17 +359,25 @@ final class StepAdvice {
         }
         double mostW = Math.min(expect.get().mostW(), setup.station().licenceLimitW())
                 / channel.get().correctionFactor();
-        MeterRange wanted = channel.get().rangeFor(mostW);
+        MeterRange wider = channel.get().rangeFor(mostW);
+        MeterRange finer = channel.get().rangeFor(FINER_MARGIN * mostW);
         return channel.get()
                 .range(inUse)
-                .filter(range -> range.fullScale() < mostW && wanted.fullScale() > range.fullScale())
-                .map(range -> Advice.of(
-                        new Move.SwitchRange(
-                                setup.meterFor(ReadingRole.OUTPUT).orElseThrow().name(),
-                                ReadingRole.OUTPUT,
-                                inUse,
-                                wanted.name()),
-                        Reason.RANGE_TOO_SMALL));
+                .flatMap(range -> range.fullScale() < mostW && wider.fullScale() > range.fullScale()
+                        ? Optional.of(switchTo(inUse, wider, Reason.RANGE_TOO_SMALL))
+                        : finer.fullScale() < range.fullScale()
+                                ? Optional.of(switchTo(inUse, finer, Reason.RANGE_TOO_WIDE))
+                                : Optional.empty());
+    }
+
+    private Advice switchTo(String inUse, MeterRange range, Reason reason) {
+        return Advice.of(
+                new Move.SwitchRange(
+                        setup.meterFor(ReadingRole.OUTPUT).orElseThrow().name(),
+                        ReadingRole.OUTPUT,
+                        inUse,
+                        range.name()),
+                reason);
     }
 
     /** Returns how many marks heavier a LOAD position is than another. */

@@ -120,4 +120,53 @@ public class MendingTest {
         assertEquals(advice.reason(), Reason.LOAD_MUST_COOL, advice.toString());
         assertTrue(advice.cautions().contains(Caution.HOT_LOAD));
     }
+
+    @Test
+    public void aPlateThatIsLostGoesBackToTheTwinsResonanceAndNotUpAHillThatIsNotThere() {
+        TuneSetup setup = Sample.setup(
+                Sample.BRIGANTINE.withTwin(org.tubrin.core.twin.Twins.BRIGANTINE), Sample.STATION, Sample.BALLAST);
+        Climber climber = new Climber(setup)
+                .isReady()
+                .moves(Control.DRIVE, 8.8)
+                .moves(Control.LOAD, 4.5)
+                .moves(Control.PLATE, 8.5)
+                .keysFor(3)
+                .reads(1, 0.20, 0.01, 2680);
+        Advice advice = climber.advice();
+        assertEquals(advice.reason(), Reason.BACK_TO_TWIN, advice.toString());
+        double plate = ((Move.SetDials) advice.move()).plate();
+        assertEquals(plate, Expected.resonantPlate(setup, 4.5).orElseThrow(), 0.01);
+        climber.moves(Control.PLATE, 5.3);
+        assertTrue(climber.advice().reason() != Reason.BACK_TO_TWIN, "near enough to peak");
+    }
+
+    @Test
+    public void aRangeTooWideForWhatIsToComeIsChangedBack() {
+        Climber climber = new Climber(Sample.setup())
+                .isReady()
+                .steps(8.8, 5.18, 1.5, 235, 0.213, 0.017, 2680)
+                .moves(Control.DRIVE, 3);
+        climber.does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"));
+        Advice advice = climber.waits(60).advice();
+        if (advice.move() instanceof Move.SwitchRange range) {
+            assertEquals(range.to(), "150 W");
+            assertEquals(advice.reason(), Reason.RANGE_TOO_WIDE);
+        } else {
+            assertTrue(advice.expect().isEmpty(), "what is to come is known, yet the range stays: " + advice);
+        }
+    }
+
+    @Test
+    public void aReadingThatTheRangeCannotTellFromNothingIsNoSignOfNoOutput() {
+        // 100 W on 1.5 kW may be 55 or 145: plate current without output is not likely enough to unkey for.
+        Step step = new Climber(Sample.setup())
+                .isReady()
+                .steps(35, 5.11, 3.5, 605.5, 0.4029, 0.0791, 2582)
+                .moves(Control.DRIVE, 6)
+                .reads(100, 0.30, 0.01, 2650)
+                .state()
+                .draft();
+        assertTrue(Signs.of(step, java.util.Optional.empty()).stream()
+                .noneMatch(sign -> sign.code() == Sign.Code.PLATE_CURRENT_WITHOUT_OUTPUT));
+    }
 }
