@@ -12,7 +12,6 @@ import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
-import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.twin.Outcome;
@@ -84,11 +83,9 @@ public record DialsAhead(Quantity plate, Quantity load, Basis basis, int rows) {
                 .filter(row -> row.spot().band() == spot.band())
                 .sorted(Comparator.comparingDouble(row -> distance(row, spot)))
                 .toList();
-        Optional<TubeTwin> twin = amplifier
-                .twin()
-                .filter(TwinConstants.Tuned.class::isInstance)
-                .map(constants -> new TubeTwin(tubes, (TwinConstants.Tuned) constants));
-        return twin.flatMap(one -> byTwin(tubes, one, near, spot)).or(() -> byRows(tubes, near, spot));
+        return TubeTwin.of(amplifier)
+                .flatMap(one -> byTwin(tubes, one, near, spot))
+                .or(() -> byRows(tubes, near, spot));
     }
 
     private static double distance(Known row, Spot spot) {

@@ -5,7 +5,6 @@ import java.util.function.DoubleFunction;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
-import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
@@ -57,15 +56,10 @@ public record Reach(double lowestHz, Bound lowBound, double highestHz, Bound hig
             double driveW,
             DoubleFunction<ImpedancePoint> into,
             double lossShare) {
-        Stage.Tubes tubes = (Stage.Tubes) amplifier.stage();
-        return amplifier
-                .twin()
-                .filter(TwinConstants.Tuned.class::isInstance)
-                .map(constants -> new TubeTwin(tubes, (TwinConstants.Tuned) constants))
-                .flatMap(twin -> {
-                    Walk walk = new Walk(tubes, twin, band, driveW, into, lossShare);
-                    return walk.start(frequencyHz) ? Optional.of(walk.reach(frequencyHz)) : Optional.empty();
-                });
+        return TubeTwin.of(amplifier).flatMap(twin -> {
+            Walk walk = new Walk(twin, band, driveW, into, lossShare);
+            return walk.start(frequencyHz) ? Optional.of(walk.reach(frequencyHz)) : Optional.empty();
+        });
     }
 
     private static final class Walk {
@@ -79,14 +73,8 @@ public record Reach(double lowestHz, Bound lowBound, double highestHz, Bound hig
         private double load;
         private double leastW;
 
-        Walk(
-                Stage.Tubes tubes,
-                TubeTwin twin,
-                Band band,
-                double driveW,
-                DoubleFunction<ImpedancePoint> into,
-                double lossShare) {
-            this.tubes = tubes;
+        Walk(TubeTwin twin, Band band, double driveW, DoubleFunction<ImpedancePoint> into, double lossShare) {
+            this.tubes = twin.tubes();
             this.twin = twin;
             this.band = band;
             this.driveW = driveW;

@@ -10,7 +10,6 @@ import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Termination;
-import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.twin.Outcome;
@@ -43,11 +42,7 @@ public final class Expected {
 
     /** Returns the twin of a run's amplifier, where its record has one that knows the run's band. */
     public static Optional<TubeTwin> twin(TuneSetup setup) {
-        return setup.amplifier()
-                .twin()
-                .filter(TwinConstants.Tuned.class::isInstance)
-                .map(constants -> new TubeTwin(setup.tubes(), (TwinConstants.Tuned) constants))
-                .filter(twin -> twin.covers(setup.band()));
+        return TubeTwin.of(setup.amplifier()).filter(twin -> twin.covers(setup.band()));
     }
 
     /** Returns the setting of a run's twin at a drive in watts and two marks. */

@@ -1,6 +1,7 @@
 package org.tubrin.core.twin;
 
 import java.util.Optional;
+import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.TankBand;
@@ -15,6 +16,16 @@ import org.tubrin.core.station.TwinConstants;
 public record TubeTwin(Stage.Tubes tubes, TwinConstants.Tuned constants) implements Twin {
     /** Points over a cycle; against 2048 points currents and powers move by less than 0.3 %. */
     public static final int POINTS = 48;
+
+    /** Returns the twin of an amplifier with tubes, where its record has one. */
+    public static Optional<TubeTwin> of(Amplifier amplifier) {
+        return amplifier.stage() instanceof Stage.Tubes tubes
+                ? amplifier
+                        .twin()
+                        .filter(TwinConstants.Tuned.class::isInstance)
+                        .map(constants -> new TubeTwin(tubes, (TwinConstants.Tuned) constants))
+                : Optional.empty();
+    }
 
     /**
      * Returns the operating point at a setting.
