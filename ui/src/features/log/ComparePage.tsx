@@ -42,7 +42,7 @@ function Both({ data }: { data: CompareRunsView }) {
         <thead>
           <tr>
             <th scope="col">At</th>
-            <th scope="col" />
+            <th scope="col">Figure</th>
             {[data.first, data.second].map((run, index) => (
               <th key={run.id + String(index)} scope="col" className="!whitespace-normal">
                 <Link className="figure text-act underline" to={`/log/${run.id}`}>

@@ -50,7 +50,7 @@ function Guard({ view }: { view: RunView }) {
       <thead className="text-12 text-soft">
         <tr>
           <td />
-          {['set, W', 'at most, W', 'then out, W', ''].map((head) => (
+          {['set, W', 'at most, W', 'then out, W', 'what to do'].map((head) => (
             <th key={head} scope="col" className="pl-2 text-right font-normal">
               {head}
             </th>

@@ -17,8 +17,8 @@ import org.tubrin.core.twin.Probe;
  *
  * <p>Method: the peak of output over LOAD is flat, but grid current (of a tetrode screen current) falls steadily with heavier
  * coupling. So the current read at the last step says where on its own LOAD scale the twin would have to stand; the marks
- * between are taken to hold at other drives. What the meter read over what the twin has there, weighted with the twin's own
- * claim, is taken to hold for the output. A drive is within limits where output with twice its uncertainty, currents and heat
+ * between are taken to hold at other drives, as far as the meter is sure of the current against how far a knob may stand
+ * off. What the meter read over what the twin has there, weighted with the twin's own claim, is taken to hold for the output. A drive is within limits where output with twice its uncertainty, currents and heat
  * stay below them. Source: our own, {@code docs/decisions/4-the-finish-from-grid-current.md}. Valid: a knob that is set a
  * little otherwise, a load that is not quite 50 Ω, tubes that are a little weaker; PLATE peaked. Cost: about 50 operating
  * points at first, a hundred for each question of a finish.
@@ -34,7 +34,12 @@ final class Foresight {
     private static final double MOST_HEAVIER_MARKS = 2;
     private static final double MOST_LIGHTER_MARKS = 1;
     /** A current below so many of its standard uncertainties says nothing of LOAD. */
-    private static final double LEAST_SIGMAS = 6;
+    private static final double LEAST_SIGMAS = 3;
+
+    /** By so much of itself the current that tells of LOAD falls for each mark heavier. */
+    private static final double CURRENT_PER_MARK = 0.25;
+    /** How far LOAD of an amplifier may stand off its twin's, as a standard deviation in marks. */
+    private static final double KNOB_MARKS = 0.35;
 
     /** Standard uncertainty of the twin's output, as a share of it, before anything was read. */
     private static final double TWIN_SHARE = 0.04;
@@ -84,10 +89,17 @@ final class Foresight {
         Optional<Quantity> current =
                 last.measured(tellingRole(tubes)).filter(one -> one.value() > LEAST_SIGMAS * one.standardUncertainty());
         Optional<Double> load = last.position(Control.LOAD);
-        return current.isPresent() && load.isPresent()
-                ? bounded(
-                        load.get() - loadOf(current.get().value(), last.driveW().value()))
-                : 0;
+        if (current.isEmpty() || load.isEmpty()) {
+            return 0;
+        }
+        double seen = load.get() - loadOf(current.get().value(), last.driveW().value());
+        return bounded(seen * weight(current.get()));
+    }
+
+    /** Returns how much of what a current says of LOAD is to be believed, 0 to 1, against how far a knob may stand off at all. */
+    private static double weight(Quantity current) {
+        double marks = current.standardUncertainty() / Math.abs(current.value()) / CURRENT_PER_MARK;
+        return KNOB_MARKS * KNOB_MARKS / (KNOB_MARKS * KNOB_MARKS + marks * marks);
     }
 
     /** Returns the twin's LOAD at which the current that tells of it has a value, with PLATE at resonance. */
