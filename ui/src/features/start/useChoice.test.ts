@@ -1,6 +1,7 @@
+import { act, renderHook } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { Choices } from '../../api';
-import { complete } from './useChoice';
+import { complete, useChoice } from './useChoice';
 
 const box = (id: string, more: object = {}) => ({
   id,
@@ -70,5 +71,17 @@ describe('what is chosen first', () => {
   it('keeps a frequency as it is typed', () => {
     expect(complete(choices, { band: 'MHZ_7', frequency: '7,0' }).frequency).toBe('7,0');
     expect(complete(choices, { band: 'MHZ_7', frequency: '' }).frequency).toBe('');
+  });
+});
+
+describe('another amplifier', () => {
+  it('takes its own meters, not those of the one before', () => {
+    localStorage.clear();
+    const panels = { ...choices, meters: [box('Barque panel'), box('Brigantine panel'), box('Fathom')] };
+    const { result } = renderHook(() => useChoice(panels));
+    act(() => result.current[1]({ amplifierId: 'Brigantine' }));
+    expect(result.current[0].meterIds).toEqual(['Brigantine panel', 'Fathom']);
+    act(() => result.current[1]({ amplifierId: 'Barque' }));
+    expect(result.current[0].meterIds).toEqual(['Barque panel', 'Fathom']);
   });
 });

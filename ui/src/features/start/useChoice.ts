@@ -104,5 +104,15 @@ function middle(lowestHz: number, highestHz: number): string {
 export function useChoice(choices: Choices): [Choice, (change: Partial<Choice>) => void] {
   const [wanted, setWanted] = useState<Partial<Choice>>(remembered);
   const choice = complete(choices, wanted);
-  return [choice, (change) => setWanted({ ...choice, ...change, ...(change.band ? { frequency: undefined } : {}) })];
+  return [
+    choice,
+    (change) =>
+      setWanted({
+        ...choice,
+        ...change,
+        // Another band has another middle, another amplifier other meters.
+        ...(change.band ? { frequency: undefined } : {}),
+        ...(change.amplifierId ? { meterIds: undefined } : {}),
+      }),
+  ];
 }
