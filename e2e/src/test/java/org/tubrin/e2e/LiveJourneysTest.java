@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import com.google.gson.JsonArray;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.AfterClass;
@@ -139,7 +140,9 @@ public class LiveJourneysTest {
             operator.follows(said);
         }
         app.killBench();
-        assertThat(operator.page.locator("[data-part=signal-line]")).containsText("simulated bench away");
+        // A stream that broke with it is opened again by the browser after some seconds.
+        assertThat(operator.page.locator("[data-part=signal-line]"))
+                .containsText("simulated bench away", new LocatorAssertions.ContainsTextOptions().setTimeout(30_000));
         operator.presses("e");
         operator.types("140");
         operator.presses("Enter");
