@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.ModeSwitch;
@@ -48,6 +49,23 @@ public record CardRow(
         Optional<Quantity> efficiency,
         Optional<String> switchPosition,
         Instant verifiedAt) {
+
+    /** Dials hold for frequencies this near, as a share. */
+    private static final double HOLDS_SHARE = 0.002;
+
+    /** Returns whether the dials hold at a frequency into a load or antenna, so that nothing need be predicted. */
+    public boolean holdsAt(double hertz, String into) {
+        return termination.equals(into) && Math.abs(frequencyHz / hertz - 1) <= HOLDS_SHARE;
+    }
+
+    /** Returns output over plate input, where all of it is known and there is an input. */
+    public static Optional<Quantity> efficiency(
+            Quantity outputW, Quantity plateCurrentA, Optional<Quantity> plateVoltageV) {
+        return plateVoltageV
+                .map(voltage -> voltage.times(plateCurrentA, Unit.WATT))
+                .filter(input -> input.value() > 0)
+                .map(input -> outputW.over(input, Unit.ONE));
+    }
 
     /** Returns whether two rows are of one line of a card. */
     boolean isOfOnePlaceWith(CardRow other) {

@@ -47,8 +47,6 @@ public record DialsAhead(Quantity plate, Quantity load, Basis basis, int rows) {
     /** A row so far away, as a share of frequency, counts half. */
     private static final double HALF_WEIGHT_SHARE = 0.01;
 
-    private static final double FINISH_SHARE = 0.98;
-
     /** What a prediction rests on. */
     public enum Basis {
         TWIN_AND_ROWS,
@@ -141,10 +139,9 @@ public record DialsAhead(Quantity plate, Quantity load, Basis basis, int rows) {
 
     private static Optional<Double> finishLoad(TubeTwin twin, Spot spot) {
         return probe(twin, spot)
-                .flatMap(probe ->
-                        PeakSearch.heavier(probe, spot.driveW(), FINISH_SHARE) instanceof Outcome.Settled<Peak> settled
-                                ? Optional.of(settled.point().load())
-                                : Optional.empty());
+                .flatMap(probe -> PeakSearch.finish(probe, spot.driveW()) instanceof Outcome.Settled<Peak> settled
+                        ? Optional.of(settled.point().load())
+                        : Optional.empty());
     }
 
     /** A mean over rows in which the nearer count more, and how far they lie about it. */

@@ -25,9 +25,11 @@ import org.tubrin.core.twin.TubeTwin;
  * @param highBound what ends it there
  */
 public record Reach(double lowestHz, Bound lowBound, double highestHz, Bound highBound) {
+    /** Share of the output that may be lost before the dials are touched again. */
+    public static final double LOSS_SHARE = 0.1;
+
     private static final int STEPS = 400;
     private static final int HALVINGS = 10;
-    private static final double FINISH_SHARE = 0.98;
 
     /** What ends a reach. */
     public enum Bound {
@@ -47,7 +49,7 @@ public record Reach(double lowestHz, Bound lowBound, double highestHz, Bound hig
      * @param frequencyHz where the dials were set
      * @param driveW drive
      * @param into what the amplifier works into, by frequency in hertz
-     * @param lossShare share of the output that may be lost, 0 to 1
+     * @param lossShare share of the output that may be lost, 0 to 1; {@link #LOSS_SHARE} by custom
      */
     public static Optional<Reach> of(
             Amplifier amplifier,
@@ -84,8 +86,7 @@ public record Reach(double lowestHz, Bound lowBound, double highestHz, Bound hig
 
         boolean start(double frequencyHz) {
             Optional<Probe> probe = probe(frequencyHz);
-            if (probe.isEmpty()
-                    || !(PeakSearch.heavier(probe.get(), driveW, FINISH_SHARE) instanceof Outcome.Settled<Peak> end)) {
+            if (probe.isEmpty() || !(PeakSearch.finish(probe.get(), driveW) instanceof Outcome.Settled<Peak> end)) {
                 return false;
             }
             plate = end.point().plate();

@@ -28,6 +28,17 @@ public record Belief(double value, List<Candidate> ranked) {
     /** A channel of a meter. */
     public record Source(String instrument, Channel channel) {}
 
+    /** Returns values of a role at which it is worth asking, in the core's unit: a low step, a middle one, full output. */
+    public static List<Double> usual(ReadingRole role) {
+        return switch (role) {
+            case OUTPUT -> List.of(10.0, 50.0, 120.0, 400.0, 900.0);
+            case PLATE_CURRENT -> List.of(0.15, 0.5);
+            case GRID_CURRENT -> List.of(0.02, 0.15);
+            case PLATE_VOLTAGE -> List.of(2500.0);
+            case SCREEN_CURRENT, REFLECTED, INPUT_SWR -> List.of();
+        };
+    }
+
     /** Returns who knows a value best; channels whose widest range ends below it are left out. */
     public static Belief of(double value, List<Source> sources) {
         List<Candidate> candidates = new ArrayList<>();

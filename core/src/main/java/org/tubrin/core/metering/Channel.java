@@ -31,7 +31,7 @@ public record Channel(
         double correctionFactor,
         Optional<List<Correction>> corrections) {
     /** What can be read off a scale, as a share of it. */
-    private static final double READ_SHARE = 0.005;
+    static final double READ_SHARE = 0.005;
 
     private static final int MOST_CORRECTIONS = 200;
 

@@ -5,10 +5,12 @@ import java.util.ArrayList;
 import java.util.List;
 import org.hipparchus.special.Gamma;
 import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 
 /**
@@ -26,10 +28,20 @@ import org.tubrin.core.quantity.Unit;
  * @param residualsW what each point lies above the line, in watts
  */
 public record Comparison(Correction correction, double rootScatter, boolean believable, List<Double> residualsW) {
-    private static final double READ_SHARE = 0.005;
     private static final double OFFSET_SIGMAS = 2;
     private static final double LEAST_LIKELY = 0.01;
     private static final int LEAST_POINTS = 3;
+    /** Widest over narrowest root of power from which a low end is told from a gain: four in power. */
+    private static final double LEAST_SPREAD = 2;
+    /** What does not repeat from point to point of a steady reference, as a share. */
+    private static final double REFERENCE_SCATTER_SHARE = 0.005;
+
+    /** How a range reads before its correction. */
+    public enum Reads {
+        RIGHT,
+        LOW,
+        HIGH
+    }
 
     public Comparison {
         residualsW = List.copyOf(residualsW);
@@ -42,7 +54,32 @@ public record Comparison(Correction correction, double rootScatter, boolean beli
      * @param scatterW standard uncertainty of that which is not shared with the other points, in watts
      * @param rawW what the meter showed, above 0
      */
-    public record Point(Quantity referenceW, double scatterW, double rawW) {}
+    public record Point(Quantity referenceW, double scatterW, double rawW) {
+        /** Returns a point of a reference that scatters as steady ones do. */
+        public static Point of(Quantity referenceW, double rawW) {
+            return new Point(referenceW, REFERENCE_SCATTER_SHARE * referenceW.value(), rawW);
+        }
+    }
+
+    /** Returns how much too much the range shows at a raw reading in watts, as a share; negative where it reads low. */
+    public Quantity off(double rawW) {
+        double correctedW = correction.corrected(rawW);
+        return Quantity.of(
+                rawW / correctedW - 1,
+                Unit.ONE,
+                Standing.COMPUTED,
+                new ErrorSource(correction.reference(), correction.range(), "compared"),
+                correction.standardUncertainty(rawW) / correctedW);
+    }
+
+    /** Returns how the range reads there, beyond twice what is uncertain about it. */
+    public Reads reads(double rawW) {
+        Quantity off = off(rawW);
+        if (Math.abs(off.value()) < OFFSET_SIGMAS * off.standardUncertainty()) {
+            return Reads.RIGHT;
+        }
+        return off.value() < 0 ? Reads.LOW : Reads.HIGH;
+    }
 
     /**
      * Returns the comparison of a range; fails with {@link Refused} for fewer than three points.
@@ -61,9 +98,8 @@ public record Comparison(Correction correction, double rootScatter, boolean beli
                     new Allowed.Range(LEAST_POINTS, 50, Unit.ONE)));
         }
         Line line = new Line(points, range.fullScale());
-        boolean offset = points.size() > LEAST_POINTS - 1
-                && line.spread() >= 2
-                && Math.abs(line.withOffset()[1]) > OFFSET_SIGMAS * line.withOffset()[3];
+        boolean offset =
+                line.spread() >= LEAST_SPREAD && Math.abs(line.withOffset()[1]) > OFFSET_SIGMAS * line.withOffset()[3];
         double[] fit = offset ? line.withOffset() : line.through();
         // What all points of the reference share moves the gain as a whole.
         double shared = points.stream()
@@ -112,8 +148,8 @@ public record Comparison(Correction correction, double rootScatter, boolean beli
                 y[i] = Math.sqrt(point.referenceW().value());
                 // Uncertainty of a root: half of that of the power, over the root; half a hundredth of the scale is
                 // read.
-                double u =
-                        Math.hypot(point.scatterW() / (2 * y[i]), READ_SHARE * fullScaleW / (2 * x[i]) / Math.sqrt(3));
+                double u = Math.hypot(
+                        point.scatterW() / (2 * y[i]), Channel.READ_SHARE * fullScaleW / (2 * x[i]) / Math.sqrt(3));
                 weight[i] = 1 / (u * u);
                 s += weight[i];
                 sx += weight[i] * x[i];

@@ -37,6 +37,11 @@ public sealed interface PowerEntry {
                 ohm, Unit.OHM, Standing.MEASURED, new ErrorSource("load", "OHM", ""), OHM_SHARE * ohm / Math.sqrt(3));
     }
 
+    /** Returns the voltage that a power in watts has across a resistance in ohms, in a form, in volts. */
+    static double voltageV(double watts, double ohm, Form form) {
+        return Math.sqrt(watts * ohm) / form.rms;
+    }
+
     /** How a voltage is stated. */
     enum Form {
         PP(1 / (2 * Math.sqrt(2))),

@@ -1,6 +1,7 @@
 package org.tubrin.core.metering;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
@@ -16,11 +17,9 @@ import org.tubrin.core.quantity.Unit;
  *
  * @param netW what goes on into the load
  * @param swr standing-wave ratio
- * @param returnLossDb return loss, positive; infinite where nothing is reflected, and then 99
+ * @param returnLossDb return loss, positive; absent where nothing is reflected
  */
-public record Reflection(Quantity netW, Quantity swr, double returnLossDb) {
-    private static final double NOTHING_BACK_DB = 99;
-
+public record Reflection(Quantity netW, Quantity swr, OptionalDouble returnLossDb) {
     /** Returns what two readings say; fails with {@link Refused} where as much or more comes back than went. */
     public static Reflection of(Quantity forwardW, Quantity reflectedW) {
         if (!(forwardW.value() > 0) || !(reflectedW.value() < forwardW.value()) || reflectedW.value() < 0) {
@@ -32,11 +31,11 @@ public record Reflection(Quantity netW, Quantity swr, double returnLossDb) {
         }
         Quantity net = forwardW.minus(reflectedW);
         if (reflectedW.value() == 0) {
-            return new Reflection(net, Quantity.exact(1, Unit.ONE, Standing.COMPUTED), NOTHING_BACK_DB);
+            return new Reflection(net, Quantity.exact(1, Unit.ONE, Standing.COMPUTED), OptionalDouble.empty());
         }
         Quantity rho = reflectedW.over(forwardW, Unit.ONE).toPower(0.5);
         Quantity one = Quantity.exact(1, Unit.ONE, Standing.COMPUTED);
         Quantity swr = one.plus(rho).over(one.minus(rho), Unit.ONE);
-        return new Reflection(net, swr, -20 * Math.log10(rho.value()));
+        return new Reflection(net, swr, OptionalDouble.of(-20 * Math.log10(rho.value())));
     }
 }

@@ -66,7 +66,7 @@ public record Amplifier(
             checks.oneOf("modeSwitch", modeSwitch.get().at(), List.of());
         } else if (switched && stage instanceof Stage.Tubes tubes) {
             double restDcV = modeSwitch.get().restDcV();
-            checks.range("modeSwitch.at", tubes.plateVoltageRestDcV(), restDcV, restDcV, Unit.VOLT);
+            checks.range("stage.plateVoltageRestDcV", tubes.plateVoltageRestDcV(), restDcV, restDcV, Unit.VOLT);
         }
         twin.ifPresent(constants -> checks.oneOf("twin.kind", constants.kind(), List.of(kindFor(stage))));
         checks.done();
@@ -119,7 +119,7 @@ public record Amplifier(
                 chart,
                 mains,
                 twin.map(constants -> constants instanceof TwinConstants.Tuned tuned
-                        ? tuned.withSupplyOpenV(tuned.supplyOpenV() * ratio)
+                        ? tuned.scaled(tuned.tanks().get(0).band(), 1, ratio, 1, 1)
                         : constants),
                 Optional.of(to));
     }

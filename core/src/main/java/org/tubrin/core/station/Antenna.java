@@ -59,6 +59,11 @@ public record Antenna(String name, List<AntennaBand> bands, Optional<List<Impeda
         return Optional.empty();
     }
 
+    @Override
+    public ImpedancePoint at(double frequencyHz) {
+        return impedanceAt(frequencyHz).orElseGet(() -> new ImpedancePoint(frequencyHz, Mismatch.LINE_OHM, 0));
+    }
+
     /** Returns the standing-wave ratio at a frequency in hertz: as measured there, else what the record says of the band. */
     public Optional<Double> swrAt(Band band, double frequencyHz) {
         return impedanceAt(frequencyHz)

@@ -29,7 +29,8 @@ public record Exciter(
     public Exciter {
         powerByMode = List.copyOf(powerByMode);
         mostByMode = mostByMode.map(List::copyOf);
-        new Checks()
+        List<ModePower> most = mostByMode.orElse(List.of());
+        Checks checks = new Checks()
                 .name("name", name)
                 .range("powerMinW", powerMinW, 0.01, 1000, Unit.WATT)
                 .range("powerMaxW", powerMaxW, powerMinW, 2000, Unit.WATT)
@@ -37,12 +38,11 @@ public record Exciter(
                 .range("trDelayS", trDelayS, 0, 1, Unit.SECOND)
                 .distinct(
                         "powerByMode", powerByMode.stream().map(ModePower::mode).toList())
-                .distinct(
-                        "mostByMode",
-                        mostByMode.orElse(List.of()).stream()
-                                .map(ModePower::mode)
-                                .toList())
-                .done();
+                .distinct("mostByMode", most.stream().map(ModePower::mode).toList());
+        for (int i = 0; i < most.size(); i++) {
+            checks.range("mostByMode." + i + ".powerW", most.get(i).powerW(), powerMinW, powerMaxW, Unit.WATT);
+        }
+        checks.done();
     }
 
     /** Returns the highest power that can be set in a mode, in watts: AM and FM carriers often stop short of the others. */

@@ -3,6 +3,8 @@ package org.tubrin.core.station;
 import java.util.Optional;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.tank.ImpedancePoint;
+import org.tubrin.core.tank.Mismatch;
 
 /**
  * A dummy load.
@@ -14,8 +16,6 @@ import org.tubrin.core.quantity.Unit;
  */
 public record Load(String name, double resistanceColdOhm, double powerLimitW, Optional<Thermal> thermal)
         implements Termination {
-    private static final double LINE_OHM = 50;
-
     public Load {
         new Checks()
                 .name("name", name)
@@ -26,6 +26,11 @@ public record Load(String name, double resistanceColdOhm, double powerLimitW, Op
 
     /** Returns the standing-wave ratio that it makes on a 50 Ω line: the greater of R/50 and 50/R. */
     public double swr() {
-        return Math.max(resistanceColdOhm / LINE_OHM, LINE_OHM / resistanceColdOhm);
+        return Mismatch.swr(resistanceColdOhm, 0);
+    }
+
+    @Override
+    public ImpedancePoint at(double frequencyHz) {
+        return new ImpedancePoint(frequencyHz, resistanceColdOhm, 0);
     }
 }

@@ -1,7 +1,6 @@
 package org.tubrin.core.station;
 
 import java.util.List;
-import java.util.Optional;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
@@ -37,13 +36,12 @@ public record ModeSwitch(String at, List<Position> positions) {
         }
     }
 
-    /** Returns the position of a name. */
-    public Optional<Position> position(String name) {
-        return positions.stream().filter(one -> one.name().equals(name)).findFirst();
-    }
-
     /** Returns the plate voltage at rest where the switch stands, in volts. */
     double restDcV() {
-        return position(at).orElseThrow().plateVoltageRestDcV();
+        return positions.stream()
+                .filter(one -> one.name().equals(at))
+                .findFirst()
+                .orElseThrow()
+                .plateVoltageRestDcV();
     }
 }

@@ -34,9 +34,6 @@ public sealed interface TwinConstants {
         /** Returns the same with another tank. */
         Tuned withTank(CapacitorLaw plate, CapacitorLaw load, List<TankBand> tanks);
 
-        /** Returns the same with another voltage of the supply with no current drawn. */
-        Tuned withSupplyOpenV(double volt);
-
         /**
          * Returns the same with factors on what drifts: the tubes' emission, the supply's open voltage, the resistance that
          * the drive works into, and the unloaded Q of one band.
@@ -84,11 +81,6 @@ public sealed interface TwinConstants {
         @Override
         public String kind() {
             return KIND;
-        }
-
-        @Override
-        public CathodeDriven withSupplyOpenV(double volt) {
-            return new CathodeDriven(tube, biasV, volt, supplySourceOhm, cathodeInputOhm, plate, load, tanks);
         }
 
         @Override
@@ -148,11 +140,6 @@ public sealed interface TwinConstants {
         @Override
         public String kind() {
             return KIND;
-        }
-
-        @Override
-        public GridDriven withSupplyOpenV(double volt) {
-            return new GridDriven(tube, gridBiasV, screenV, volt, supplySourceOhm, swampOhm, plate, load, tanks);
         }
 
         @Override

@@ -10,10 +10,8 @@ import java.time.Instant;
  * @param before the first run that shows it
  * @param size from before it to the newest run where it is slow, else the step, in the figure's unit
  * @param sizeUncertainty standard, in the same unit
- * @param chiSquareGain by how much chi-square falls with it
  */
-public record Change(
-        Kind kind, Instant after, Instant before, double size, double sizeUncertainty, double chiSquareGain) {
+public record Change(Kind kind, Instant after, Instant before, double size, double sizeUncertainty) {
     /** How it changed. */
     public enum Kind {
         STEP,

@@ -8,13 +8,12 @@ import java.util.List;
 /**
  * Looks for steps and drifts in a series.
  *
- * <p>Method: for every run as the onset a step, and a straight drift from the run before it, are fitted to what earlier finds
- * leave over, by least squares with a level; the one under which chi-square falls most counts where it falls by at least
- * {@value #LEAST_GAIN}: by chance that happens to a pure scatter less than once in a thousand times at one onset, and rarely
- * over all onsets of a series. Then one more is looked for beside it, at most {@value #MOST_CHANGES}; all are fitted
- * together. The scatter is the median difference of neighbouring runs, or what the readings' resolution
- * leaves open where that is more; once something was found, what lies about the fitted line where that is less. Source: the likelihood-ratio form of D. M. Hawkins, "Testing a sequence of observations for
- * a shift in location", J. Am. Stat. Assoc. 72 (1977) 180–186, with a drift beside the step; binary segmentation. Valid: six
+ * <p>Method: for every run as the onset a step, and a straight drift from the run before it, are fitted by least squares with
+ * a level; the one under which chi-square falls most counts where it falls by at least {@value #LEAST_GAIN}, one more beside
+ * it by {@value #LEAST_GAIN_MORE}, at most {@value #MOST_CHANGES}; all are fitted together. The scatter is the median
+ * difference of neighbouring runs, or what the readings' resolution leaves open where that is more; once something was found,
+ * what lies about the fitted line where that is less. Source: the likelihood-ratio form of D. M. Hawkins, "Testing a sequence
+ * of observations for a shift in location", J. Am. Stat. Assoc. 72 (1977) 180–186, with a drift beside the step. Valid: six
  * runs or more.
  */
 final class ChangeSearch {
@@ -97,8 +96,7 @@ final class ChangeSearch {
                     points.get(shape.onset() - 1).at(),
                     points.get(shape.onset()).at(),
                     fit[0][k + 1] * reach,
-                    fit[1][k + 1] * Math.abs(reach),
-                    without(shapes, shape)));
+                    fit[1][k + 1] * Math.abs(reach)));
         }
         List<Double> line = new ArrayList<>();
         for (int i = 0; i < value.length; i++) {
@@ -127,13 +125,6 @@ final class ChangeSearch {
 
     private double resolution() {
         return points.stream().mapToDouble(TrendPoint::resolution).average().orElse(0);
-    }
-
-    /** Returns by how much chi-square is less with a shape than without it. */
-    private double without(List<Shape> shapes, Shape shape) {
-        List<Shape> others = new ArrayList<>(shapes);
-        others.remove(shape);
-        return chiSquare(others) - chiSquare(shapes);
     }
 
     /**

@@ -8,7 +8,6 @@ import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.station.Antenna;
-import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
@@ -35,8 +34,6 @@ public final class Expected {
     private static final double CURRENT_SHARE = 0.03;
     private static final double GRID_SHARE = 0.08;
     private static final double VOLTAGE_SHARE = 0.01;
-    /** Share of most output that the finish gives up to: a little heavier, much cleaner. */
-    static final double FINISH_SHARE = 0.98;
 
     private Expected() {}
 
@@ -47,7 +44,7 @@ public final class Expected {
 
     /** Returns the setting of a run's twin at a drive in watts and two marks. */
     public static Setting setting(TuneSetup setup, double driveW, double plate, double load) {
-        ImpedancePoint at = terminal(setup);
+        ImpedancePoint at = setup.termination().at(setup.frequencyHz());
         return new Setting(setup.band(), setup.frequencyHz(), driveW, plate, load, at.ohm(), at.reactanceOhm());
     }
 
@@ -83,17 +80,6 @@ public final class Expected {
         return twin(setup)
                 .flatMap(twin -> twin.probe(setting(setup, 1, setup.preset().plate(), load)))
                 .map(probe -> probe.resonantPlate(load));
-    }
-
-    /** Returns what the amplifier works into: the load as measured, the antenna's file where it has one, else the line. */
-    private static ImpedancePoint terminal(TuneSetup setup) {
-        double frequencyHz = setup.frequencyHz();
-        if (setup.termination() instanceof Load load) {
-            return new ImpedancePoint(frequencyHz, load.resistanceColdOhm(), 0);
-        }
-        return ((Antenna) setup.termination())
-                .impedanceAt(frequencyHz)
-                .orElseGet(() -> new ImpedancePoint(frequencyHz, Mismatch.LINE_OHM, 0));
     }
 
     /**
@@ -140,7 +126,7 @@ public final class Expected {
 
     /** Returns the twin's dials a little heavier than that, the best linear place; empty where it knows none. */
     public static Optional<Peak> finish(TuneSetup setup, double driveW) {
-        return probe(setup, driveW).flatMap(probe -> settled(PeakSearch.heavier(probe, driveW, FINISH_SHARE)));
+        return probe(setup, driveW).flatMap(probe -> settled(PeakSearch.finish(probe, driveW)));
     }
 
     private static Optional<Probe> probe(TuneSetup setup, double driveW) {

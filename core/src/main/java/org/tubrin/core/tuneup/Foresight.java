@@ -18,10 +18,11 @@ import org.tubrin.core.twin.Probe;
  * <p>Method: the peak of output over LOAD is flat, but grid current (of a tetrode screen current) falls steadily with heavier
  * coupling. So the current read at the last step says where on its own LOAD scale the twin would have to stand; the marks
  * between are taken to hold at other drives, as far as the meter is sure of the current against how far a knob may stand
- * off. What the meter read over what the twin has there, weighted with the twin's own claim, is taken to hold for the output. A drive is within limits where output with twice its uncertainty, currents and heat
- * stay below them. Source: our own, {@code docs/decisions/4-the-finish-from-grid-current.md}. Valid: a knob that is set a
- * little otherwise, a load that is not quite 50 Ω, tubes that are a little weaker; PLATE peaked. Cost: about 50 operating
- * points at first, a hundred for each question of a finish.
+ * off. What the meter read over what the twin has there, weighted with the twin's own claim, is taken to hold for the output.
+ * A drive is within limits where output with twice its uncertainty, currents and heat stay below them. Source: our own, {@code
+ * docs/decisions/4-the-finish-from-grid-current.md}. Valid: a knob that is set a little otherwise, a load that is not quite
+ * 50 Ω, tubes that are a little weaker; PLATE peaked. Cost: about 50 operating points at first, a hundred for each question of
+ * a finish.
  */
 final class Foresight {
     /** Where plates would get hotter than this share of their rating, LOAD ends where output is most. */
@@ -165,10 +166,9 @@ final class Foresight {
     private Optional<Peak> finish(double driveW) {
         Optional<Peak> most = most(driveW);
         probe.forget();
-        Optional<Peak> finish =
-                PeakSearch.heavier(probe, driveW, Expected.FINISH_SHARE) instanceof Outcome.Settled<Peak> settled
-                        ? Optional.of(settled.point())
-                        : Optional.empty();
+        Optional<Peak> finish = PeakSearch.finish(probe, driveW) instanceof Outcome.Settled<Peak> settled
+                ? Optional.of(settled.point())
+                : Optional.empty();
         if (most.isEmpty() || finish.filter(end -> heatShare(end) > HOT_SHARE).isPresent()) {
             return most;
         }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;
 
 /**
@@ -21,9 +20,6 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
         modes = List.copyOf(modes);
         numbers = Map.copyOf(numbers);
     }
-
-    /** A power that passed through a pad and back is the same within this ratio. */
-    private static final double SAME = 1.000001;
 
     /** What to mind. */
     public enum Code {
@@ -42,12 +38,10 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
         }
         Step last = state.lastStep().get();
         double driveW = state.setup().exciterOfW(last.driveW().value());
-        for (Exciter.ModePower entry : state.setup().exciter().powerByMode()) {
-            if (entry.powerW() > SAME * driveW && !entry.mode().wideDuty()) {
+        for (ModeGuard row : ModeGuard.of(state)) {
+            if (row.above() && !row.mode().wideDuty()) {
                 points.add(new OnAir(
-                        Code.MODE_ABOVE_TUNED_DRIVE,
-                        List.of(entry.mode()),
-                        Map.of("set", entry.powerW(), "drive", driveW)));
+                        Code.MODE_ABOVE_TUNED_DRIVE, List.of(row.mode()), Map.of("set", row.setW(), "drive", driveW)));
             }
         }
         points.add(new OnAir(Code.CHECK_DRIVE_PER_MODE, List.of(), Map.of("drive", driveW)));
@@ -59,7 +53,9 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
         if (state.setup().band().isLow()) {
             points.add(new OnAir(Code.RETUNE_WHEN_MOVING, List.of(), Map.of()));
         }
-        points.add(new OnAir(Code.MODE_SWITCH_IS_OTHER_ROW, List.of(), Map.of()));
+        if (state.setup().amplifier().modeSwitch().isPresent()) {
+            points.add(new OnAir(Code.MODE_SWITCH_IS_OTHER_ROW, List.of(), Map.of()));
+        }
         return List.copyOf(points);
     }
 }

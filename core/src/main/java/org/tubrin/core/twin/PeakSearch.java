@@ -13,6 +13,9 @@ import org.tubrin.core.tank.Dial;
  * the section. Cost: about 33 operating points.
  */
 public final class PeakSearch {
+    /** Share of most output that the finish gives up to: a little heavier, much cleaner. */
+    private static final double FINISH_SHARE = 0.98;
+
     private static final int SCAN = 9;
     private static final int SECTIONS = 7;
     private static final int CORRECTIONS = 2;
@@ -55,14 +58,13 @@ public final class PeakSearch {
     }
 
     /**
-     * Returns the best linear place: heavier than most output, at resonance, where output has fallen to a share of it.
-     *
-     * @param share 0.8 to 1 of most output; at the LOAD dial's end where it does not fall so far
+     * Returns the best linear place: a little heavier than most output, at resonance, where output has fallen to 98 % of it; at
+     * the LOAD dial's end where it does not fall so far.
      */
-    public static Outcome<Peak> heavier(Probe probe, double driveW, double share) {
+    public static Outcome<Peak> finish(Probe probe, double driveW) {
         PeakSearch search = new PeakSearch(probe, driveW);
         search.climb();
-        search.goHeavier(share);
+        search.goHeavier();
         return search.peak();
     }
 
@@ -138,8 +140,8 @@ public final class PeakSearch {
         }
     }
 
-    private void goHeavier(double share) {
-        double wanted = share * best;
+    private void goHeavier() {
+        double wanted = FINISH_SHARE * best;
         double light = load;
         double heavy = probe.tubes().loadSense().heavierSign() > 0 ? loadDial.most() : loadDial.least();
         if (onRidge(heavy) >= wanted) {

@@ -2,14 +2,10 @@ package org.tubrin.core.twin;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.hipparchus.linear.Array2DRowRealMatrix;
-import org.hipparchus.linear.ArrayRealVector;
-import org.hipparchus.linear.RealMatrix;
 import org.hipparchus.linear.RealVector;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresOptimizer;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOptimizer;
-import org.hipparchus.util.Pair;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
@@ -97,7 +93,7 @@ final class SheetProblem {
                         .withParameterRelativeTolerance(1e-6)
                         .withOrthoTolerance(1e-6)
                         .optimize(new LeastSquaresBuilder()
-                                .model(this::valueAndJacobian)
+                                .model(point -> Differences.of(this::residuals, point.toArray(), width))
                                 .parameterValidator(this::bounded)
                                 .target(new double[residuals(start).length])
                                 .start(start)
@@ -129,25 +125,6 @@ final class SheetProblem {
             inside.setEntry(k, Math.max(customary[k] - reach, Math.min(customary[k] + reach, point.getEntry(k))));
         }
         return inside;
-    }
-
-    private Pair<RealVector, RealMatrix> valueAndJacobian(RealVector point) {
-        double[] at = point.toArray();
-        double[] value = residuals(at);
-        double[][] jacobian = new double[value.length][size];
-        for (int k = 0; k < size; k++) {
-            double step = 1e-3 * width[k];
-            double[] up = at.clone();
-            double[] down = at.clone();
-            up[k] += step;
-            down[k] -= step;
-            double[] above = residuals(up);
-            double[] below = residuals(down);
-            for (int r = 0; r < value.length; r++) {
-                jacobian[r][k] = (above[r] - below[r]) / (2 * step);
-            }
-        }
-        return new Pair<>(new ArrayRealVector(value, false), new Array2DRowRealMatrix(jacobian, false));
     }
 
     private double[] residuals(double[] at) {

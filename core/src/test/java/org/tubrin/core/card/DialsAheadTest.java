@@ -41,7 +41,7 @@ public class DialsAheadTest {
                         spot.into().ohm(),
                         spot.into().reactanceOhm()))
                 .orElseThrow();
-        Peak end = ((Outcome.Settled<Peak>) PeakSearch.heavier(probe, 70, 0.98)).point();
+        Peak end = ((Outcome.Settled<Peak>) PeakSearch.finish(probe, 70)).point();
         double load = end.load() + LOAD_OFF;
         return new double[] {probe.resonantPlate(load) + PLATE_OFF, load};
     }

@@ -46,6 +46,10 @@ public class ComparisonTest {
         assertEquals(found.correction().lowEndRootW(), 0.0, "no diode, no low end");
         assertTrue(found.believable(), found.toString());
         assertTrue(found.correction().standardUncertainty(470) < 0.02 * 500, found.toString());
+        assertEquals(found.reads(470), Comparison.Reads.LOW);
+        assertEquals(found.off(470).value(), -0.06, 0.012);
+        Comparison straight = Comparison.of(AT, RANGE, "Ballast by heat", points(1, 0, 0.01, 5));
+        assertEquals(straight.reads(470), Comparison.Reads.RIGHT, straight.toString());
     }
 
     @Test
@@ -148,9 +152,10 @@ public class ComparisonTest {
         Quantity forward = watts(100);
         Reflection quarter = Reflection.of(forward, watts(25));
         assertEquals(quarter.swr().value(), 3, 1e-9);
-        assertEquals(quarter.returnLossDb(), 6.0206, 1e-4);
+        assertEquals(quarter.returnLossDb().orElseThrow(), 6.0206, 1e-4);
         assertEquals(quarter.netW().value(), 75, 1e-9);
         assertEquals(Reflection.of(forward, watts(0)).swr().value(), 1.0);
+        assertTrue(Reflection.of(forward, watts(0)).returnLossDb().isEmpty());
         assertThrows(Refused.class, () -> Reflection.of(forward, watts(100)));
     }
 

@@ -70,7 +70,7 @@ public class OtherStagesTest {
         assertTrue(probe.settle(2, probe.resonantPlate(60), 60));
         assertTrue(probe.screenCurrentA() > point.meters().screenCurrentA().orElseThrow(), "60 is lighter than 44");
         Peak most = settled(PeakSearch.most(Twins.barque(), chart));
-        Peak finish = settled(PeakSearch.heavier(probe, 2, 0.98));
+        Peak finish = settled(PeakSearch.finish(probe, 2));
         assertTrue(finish.load() < most.load(), "heavier is the lower number");
     }
 

@@ -110,7 +110,7 @@ public class ReferenceTest {
         assertTrue(most.stops().isEmpty());
 
         Probe probe = Twins.brigantine().probe(setting).orElseThrow();
-        Peak heavier = settled(PeakSearch.heavier(probe, 70, 0.98));
+        Peak heavier = settled(PeakSearch.finish(probe, 70));
         assertEquals(heavier.plate(), number(row, "heavierPlate"), 0.006, band);
         assertEquals(heavier.load(), number(row, "heavierLoad"), 0.05, band);
         near(heavier.point().outputW(), 0.98 * most.point().outputW(), 0.001, band);
