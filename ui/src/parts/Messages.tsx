@@ -41,6 +41,25 @@ export function Trouble({ error, retry, page }: { error: unknown; retry?: () => 
   );
 }
 
+/** What of an entry was refused, each with its remedy; the whole trouble where it was no entry. */
+export function Refused({ error, named }: { error: unknown; named?: boolean }) {
+  if (!error) return null;
+  if (!(error instanceof Refusal) || error.problems.length === 0) return <Trouble error={error} />;
+  return error.problems.map((problem) => (
+    <p key={problem.field + problem.code} role="alert" className="mt-2 flex items-baseline gap-2">
+      <LimitBar />
+      <span>
+        {named && <b className="font-semibold">{problem.field}: </b>}
+        {problem.message} <span className="text-soft">{problem.remedy}</span>
+      </span>
+    </p>
+  ));
+}
+
+/** Whether an entry is among what was refused. */
+export const isRefused = (error: unknown, field: string) =>
+  error instanceof Refusal && error.problems.some((one) => one.field === field);
+
 interface AnswerProps<T> {
   query: { data: T | undefined; error: unknown; refetch: () => unknown };
   what: string;

@@ -1,7 +1,8 @@
 export { Button } from './Button';
 export { FileButton } from './FileButton';
 export { Kbd } from './Kbd';
-export { Answer, FirstThing, Loading, Trouble } from './Messages';
+export { Labelled, Pick, TextField } from './Labelled';
+export { Answer, FirstThing, isRefused, Loading, Refused, Trouble } from './Messages';
 export { Diamond, LimitBar } from './marks';
 export { Sheet } from './Sheet';
 export { SignalLine } from './SignalLine';

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { type ReactNode, useState } from 'react';
-import { ask, type Choices, client, type DialsView, Refusal } from '../../api';
-import { Button, LimitBar, Sheet, Trouble } from '../../parts';
+import { useState } from 'react';
+import { ask, type Choices, client, type DialsView } from '../../api';
+import { Button, isRefused, Labelled, Pick, Refused, Sheet } from '../../parts';
 
 /** Where the dials will go at a place that was not tuned for, and how far one may move in frequency from there. */
 export function DialsAhead() {
@@ -39,8 +39,6 @@ function Asking({ choices }: { choices: Choices }) {
       ),
   });
   if (!amplifier || !termination || !limits) return null;
-  const problem =
-    find.error instanceof Refusal ? find.error.problems.find((one) => one.field === 'frequency') : undefined;
   return (
     <Sheet title="Dials for another frequency or antenna" part="dials-ahead" className="noprint">
       <form
@@ -50,50 +48,43 @@ function Asking({ choices }: { choices: Choices }) {
           find.mutate();
         }}
       >
-        <Pick label="Amplifier" value={amplifierId} onPick={setAmplifierId} options={amplifiers} />
+        <Pick label="Amplifier" value={amplifierId} onPick={setAmplifierId} options={named(amplifiers)} />
         {amplifier.switchPositions.length > 0 && (
           <Pick
             label="Its switch"
             value={position || (amplifier.switchPositions[0] ?? '')}
             onPick={setPosition}
-            options={amplifier.switchPositions.map((one) => ({ id: one, name: one }))}
+            options={amplifier.switchPositions.map((one) => [one, one] as const)}
           />
         )}
         <Pick
           label="Band"
           value={limits.band}
           onPick={(one) => setBand(one as typeof band)}
-          options={bands.map((one) => ({ id: one.band, name: one.name }))}
+          options={bands.map((one) => [one.band, one.name] as const)}
         />
         <Labelled label={`MHz, ${limits.lowestHz / 1e6} to ${limits.highestHz / 1e6}`}>
           <input
             className="field figure w-[110px]"
             inputMode="decimal"
             maxLength={12}
-            aria-invalid={problem !== undefined}
+            aria-invalid={isRefused(find.error, 'frequency')}
             value={frequency}
             onChange={(event) => setFrequency(event.target.value)}
           />
         </Labelled>
-        <Pick label="Into" value={termination.id} onPick={setTerminationId} options={fitting} />
+        <Pick label="Into" value={termination.id} onPick={setTerminationId} options={named(fitting)} />
         <Button kind="main" type="submit" disabled={frequency.trim() === '' || find.isPending}>
           Find the dials
         </Button>
       </form>
-      {problem ? (
-        <p role="alert" className="mt-2 flex items-baseline gap-2">
-          <LimitBar />
-          <span>
-            {problem.message} <span className="text-soft">{problem.remedy}</span>
-          </span>
-        </p>
-      ) : (
-        find.error && <Trouble error={find.error} />
-      )}
+      <Refused error={find.error} />
       {find.data && <Found dials={find.data} />}
     </Sheet>
   );
 }
+
+const named = (boxes: { id: string; name: string }[]) => boxes.map((one) => [one.id, one.name] as const);
 
 function Found({ dials }: { dials: DialsView }) {
   return (
@@ -114,36 +105,5 @@ function Found({ dials }: { dials: DialsView }) {
       <p className="text-soft">{dials.basis}</p>
       {dials.reach && <p className="mt-1">{dials.reach}</p>}
     </div>
-  );
-}
-
-function Labelled({ label, children }: { label: string; children: ReactNode }) {
-  return (
-    // biome-ignore lint/a11y/noLabelWithoutControl: the control is its child
-    <label className="grid gap-0.5 text-13 text-soft">
-      {label}
-      <span className="text-14 text-ink">{children}</span>
-    </label>
-  );
-}
-
-interface PickProps {
-  label: string;
-  value: string;
-  onPick: (id: string) => void;
-  options: { id: string; name: string }[];
-}
-
-function Pick({ label, value, onPick, options }: PickProps) {
-  return (
-    <Labelled label={label}>
-      <select className="field" value={value} onChange={(event) => onPick(event.target.value)}>
-        {options.map((one) => (
-          <option key={one.id} value={one.id}>
-            {one.name}
-          </option>
-        ))}
-      </select>
-    </Labelled>
   );
 }

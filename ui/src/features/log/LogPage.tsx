@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, NavLink } from 'react-router';
 import { ask, client, type RunSummary } from '../../api';
-import { Answer, FirstThing } from '../../parts';
+import { Answer, FirstThing, Labelled, Pick } from '../../parts';
 import { utc } from '../../quantity';
 
 const ENDINGS: Record<string, string> = { FINISHED: 'on the card', ABANDONED: 'left' };
@@ -84,36 +84,20 @@ function LogOf({ runs }: { runs: RunSummary[] }) {
       </header>
       <div className="mb-3 flex flex-wrap items-end gap-3">
         {FILTERS.map(([key, label]) => (
-          <label key={key} className="grid gap-0.5 text-13 text-soft">
-            {label}
-            <select
-              className="field text-14 text-ink"
-              value={wanted[key] ?? ''}
-              onChange={(event) => setWanted({ ...wanted, [key]: event.target.value })}
-            >
-              <option value="">all</option>
-              {values(key).map((value) => (
-                <option key={value}>{value}</option>
-              ))}
-            </select>
-          </label>
+          <Pick
+            key={key}
+            label={label}
+            value={wanted[key] ?? ''}
+            onPick={(value) => setWanted({ ...wanted, [key]: value })}
+            options={[['', 'all'], ...values(key).map((value) => [value, value] as const)]}
+          />
         ))}
-        {(
-          [
-            ['From', from, setFrom],
-            ['To', to, setTo],
-          ] as const
-        ).map(([label, value, set]) => (
-          <label key={label} className="grid gap-0.5 text-13 text-soft">
-            {label}
-            <input
-              type="date"
-              className="field text-14 text-ink"
-              value={value}
-              onChange={(event) => set(event.target.value)}
-            />
-          </label>
-        ))}
+        <Labelled label="From">
+          <input type="date" className="field" value={from} onChange={(event) => setFrom(event.target.value)} />
+        </Labelled>
+        <Labelled label="To">
+          <input type="date" className="field" value={to} onChange={(event) => setTo(event.target.value)} />
+        </Labelled>
       </div>
       {shown.length === 0 ? (
         <p className="text-soft">No run is like that. Choose less.</p>

@@ -54,12 +54,13 @@ function Trends({ places }: { places: PlaceView[] }) {
         </label>
       </header>
       <Answer query={trends} what="the trends">
-        {(series) => <SeriesList series={series} />}
+        {(view) => (
+          <>
+            <SeriesList series={view.series} />
+            <p className="mt-3 border-t border-hair pt-2 text-13 text-soft">{view.test}</p>
+          </>
+        )}
       </Answer>
-      <p className="mt-3 border-t border-hair pt-2 text-13 text-soft">
-        Told by a chi-square test of a step or a slow drift against none, at every run as its onset: a chance below 1 in
-        1000 for the first, 1 in 200 for one more. Scatter is that from run to run. Six runs are the least.
-      </p>
     </section>
   );
 }

@@ -132,13 +132,14 @@ describe('trends', () => {
   afterEach(() => vi.unstubAllGlobals());
 
   it('show what changed before what did not, with its date, size and what to look at', async () => {
-    answers({ '/api/trends/places': PLACES, '/api/trends': SERIES });
+    answers({ '/api/trends/places': PLACES, '/api/trends': { series: SERIES, test: 'Told by a chi-square test.' } });
     show(<TrendsPage />, '/log/trends', '/log/trends');
     const titles = (await screen.findAllByRole('heading', { level: 2 })).map((one) => one.textContent);
     expect(titles).toEqual(['Output meter against plate meters', 'Sag of plate voltage']);
     expect(screen.getByText(/went down at once by 4.0 ± 0.4 %/)).toBeVisible();
     expect(screen.getByText('Compare the output meter with a reference.')).toBeVisible();
     expect(screen.getByText('No change beyond its scatter of 0.3 %.')).toBeVisible();
+    expect(screen.getByText('Told by a chi-square test.')).toBeVisible();
     expect(screen.getByRole('img', { name: /over 2 runs. Between 2026-09-01/ })).toBeVisible();
   });
 

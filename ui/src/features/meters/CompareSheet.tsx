@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, type CompareView, client, type RangeChoice, Refusal } from '../../api';
-import { Button, Diamond, LimitBar, Sheet, Trouble } from '../../parts';
+import { ask, type CompareView, client, type RangeChoice } from '../../api';
+import { Button, Diamond, isRefused, Pick, Refused, Sheet, TextField } from '../../parts';
 
 interface Point {
   reference: string;
@@ -52,8 +52,6 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
       for (const queryKey of [['meters'], ['equipment'], ['choices']]) void queries.invalidateQueries({ queryKey });
     },
   });
-  const problems = compare.error instanceof Refusal ? compare.error.problems : [];
-  const problemAt = (field: string) => problems.find((one) => one.field === field);
   const set = (row: number, change: (point: Point) => Point) => {
     compare.reset();
     setPoints(points.map((point, index) => (index === row ? change(point) : point)));
@@ -61,7 +59,7 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
   const cell = (label: string, field: string, value: string, onChange: (text: string) => void) => (
     <input
       aria-label={label}
-      aria-invalid={problemAt(field) !== undefined}
+      aria-invalid={isRefused(compare.error, field)}
       className="field figure w-full"
       maxLength={24}
       value={value}
@@ -77,42 +75,29 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
         </span>
       </p>
       <div className="mt-3 flex flex-wrap items-end gap-3">
-        <label className="grid gap-0.5 text-13 text-soft">
-          The reference is
-          <select
-            className="field text-14 text-ink"
-            value={kind}
-            onChange={(event) => setKind(event.target.value as typeof kind)}
-          >
-            {KINDS.map(([code, label]) => (
-              <option key={code} value={code}>
-                {label}
-              </option>
-            ))}
-          </select>
-        </label>
-        <Text
+        <Pick label="The reference is" value={kind} onPick={(code) => setKind(code as typeof kind)} options={KINDS} />
+        <TextField
           label="called"
           value={name}
           onChange={setName}
           width="w-[170px]"
-          invalid={problemAt('reference') !== undefined}
+          invalid={isRefused(compare.error, 'reference')}
         />
         {kind === 'volts' ? (
-          <Text
+          <TextField
             label="load as measured, Ω"
             value={ohm}
             onChange={setOhm}
             width="w-[90px]"
-            invalid={problemAt('ohm') !== undefined}
+            invalid={isRefused(compare.error, 'ohm')}
           />
         ) : (
-          <Text
+          <TextField
             label="right within ±, %"
             value={percent}
             onChange={setPercent}
             width="w-[90px]"
-            invalid={problemAt('referencePercent') !== undefined}
+            invalid={isRefused(compare.error, 'referencePercent')}
           />
         )}
       </div>
@@ -195,17 +180,7 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
           </span>
         )}
       </div>
-      {problems.length > 0
-        ? problems.map((problem) => (
-            <p key={problem.field + problem.code} role="alert" className="mt-2 flex items-baseline gap-2">
-              <LimitBar />
-              <span>
-                <b className="font-semibold">{problem.field}:</b> {problem.message}{' '}
-                <span className="text-soft">{problem.remedy}</span>
-              </span>
-            </p>
-          ))
-        : compare.error && <Trouble error={compare.error} />}
+      <Refused error={compare.error} named />
       {compare.data?.found.map((found) => (
         <Found key={found.meter + found.range} found={found} />
       ))}
@@ -251,28 +226,5 @@ function Found({ found }: { found: CompareView['found'][number] }) {
         </tbody>
       </table>
     </div>
-  );
-}
-
-interface TextProps {
-  label: string;
-  value: string;
-  onChange: (text: string) => void;
-  width: string;
-  invalid: boolean;
-}
-
-export function Text({ label, value, onChange, width, invalid }: TextProps) {
-  return (
-    <label className="grid gap-0.5 text-13 text-soft">
-      {label}
-      <input
-        className={`field text-14 text-ink ${width}`}
-        maxLength={80}
-        aria-invalid={invalid}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      />
-    </label>
   );
 }

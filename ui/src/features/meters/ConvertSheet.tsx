@@ -1,8 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, client, type RangeChoice, Refusal } from '../../api';
-import { Button, Diamond, LimitBar, Sheet, Trouble } from '../../parts';
-import { Text } from './CompareSheet';
+import { ask, client, type RangeChoice } from '../../api';
+import { Button, Diamond, isRefused, Pick, Refused, Sheet, TextField } from '../../parts';
 
 const TONES = [
   ['CARRIER', 'a steady carrier'],
@@ -38,63 +37,49 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
         }}
       >
         <div className="flex flex-wrap items-end gap-2">
-          <Text
+          <TextField
             label="Read: 424 Vpp, 5.3 div 10 V x10, 21 Vdet"
             value={entry}
             onChange={setEntry}
             width="w-[240px]"
-            invalid={has(convert.error, 'entry')}
+            invalid={isRefused(convert.error, 'entry')}
           />
-          <Text label="across, Ω" value={ohm} onChange={setOhm} width="w-[74px]" invalid={has(convert.error, 'ohm')} />
+          <TextField
+            label="across, Ω"
+            value={ohm}
+            onChange={setOhm}
+            width="w-[74px]"
+            invalid={isRefused(convert.error, 'ohm')}
+          />
         </div>
         <div className="flex flex-wrap items-end gap-2">
-          <label className="grid gap-0.5 text-13 text-soft">
-            of
-            <select
-              className="field text-14 text-ink"
-              value={tones}
-              onChange={(event) => setTones(event.target.value as typeof tones)}
-            >
-              {TONES.map(([code, label]) => (
-                <option key={code} value={code}>
-                  {label}
-                </option>
-              ))}
-            </select>
-          </label>
-          <Text label="SWR" value={swr} onChange={setSwr} width="w-[64px]" invalid={has(convert.error, 'swr')} />
+          <Pick label="of" value={tones} onPick={(code) => setTones(code as typeof tones)} options={TONES} />
+          <TextField
+            label="SWR"
+            value={swr}
+            onChange={setSwr}
+            width="w-[64px]"
+            invalid={isRefused(convert.error, 'swr')}
+          />
           <Button kind="main" type="submit" disabled={entry.trim() === '' || convert.isPending}>
             Convert
           </Button>
         </div>
         <div className="flex flex-wrap items-end gap-2">
-          <label className="grid gap-0.5 text-13 text-soft">
-            Meanwhile
-            <select
-              className="field text-14 text-ink"
-              value={meterId}
-              onChange={(event) => setMeterId(event.target.value)}
-            >
-              {meters.map(([id, name]) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <Text
+          <Pick label="Meanwhile" value={meterId} onPick={setMeterId} options={meters} />
+          <TextField
             label="shows, W"
             value={reading}
             onChange={setReading}
             width="w-[84px]"
-            invalid={has(convert.error, 'meterReading') || has(line.error, 'forward')}
+            invalid={isRefused(convert.error, 'meterReading') || isRefused(line.error, 'forward')}
           />
-          <Text
+          <TextField
             label="back, W"
             value={reflected}
             onChange={setReflected}
             width="w-[74px]"
-            invalid={has(line.error, 'reflected')}
+            invalid={isRefused(line.error, 'reflected')}
           />
           <Button onClick={() => line.mutate()} disabled={reading.trim() === '' || reflected.trim() === ''}>
             SWR
@@ -125,24 +110,17 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
       {line.data && (
         <p role="status" className="mt-2">
           <span className="figure">{line.data.net} W</span> go on, SWR <span className="figure">{line.data.swr}</span>,
-          return loss <span className="figure">{line.data.returnLoss} dB</span>
+          {line.data.returnLoss ? (
+            <>
+              return loss <span className="figure">{line.data.returnLoss} dB</span>
+            </>
+          ) : (
+            'nothing comes back'
+          )}
         </p>
       )}
-      {[convert.error, line.error].map((error) =>
-        error instanceof Refusal && error.problems.length > 0
-          ? error.problems.map((problem) => (
-              <p key={problem.field + problem.code} role="alert" className="mt-2 flex items-baseline gap-2">
-                <LimitBar />
-                <span>
-                  {problem.message} <span className="text-soft">{problem.remedy}</span>
-                </span>
-              </p>
-            ))
-          : error && <Trouble key="trouble" error={error} />,
-      )}
+      <Refused error={convert.error} />
+      <Refused error={line.error} />
     </Sheet>
   );
 }
-
-const has = (error: unknown, field: string) =>
-  error instanceof Refusal && error.problems.some((one) => one.field === field);

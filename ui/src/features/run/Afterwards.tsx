@@ -47,16 +47,7 @@ function Guard({ view }: { view: RunView }) {
   return (
     <table className="mt-3 w-full border-collapse text-13" data-part="mode-guard">
       <caption className="mb-1 text-left text-14 text-soft">Mode guard: {view.exciter} per mode</caption>
-      <thead className="text-12 text-soft">
-        <tr>
-          <td />
-          {['set, W', 'at most, W', 'then out, W', 'what to do'].map((head) => (
-            <th key={head} scope="col" className="pl-2 text-right font-normal">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <Heads names={['set, W', 'at most, W', 'then out, W', 'what to do']} />
       <tbody>
         {view.guard.map((row) => (
           <tr key={row.mode} className="border-t border-hair">
@@ -86,16 +77,7 @@ function Elsewhere({ view }: { view: RunView }) {
       <caption className="mb-1 text-left text-14 text-soft">
         Where the schools would have set the dials, <span className="text-twin italic">by the twin</span>
       </caption>
-      <thead className="text-12 text-soft">
-        <tr>
-          <td />
-          {['PLATE', 'LOAD', 'W', 'grid A', 'heat W', 'IMD3 dB'].map((head) => (
-            <th key={head} scope="col" className="pl-2 text-right font-normal">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <Heads names={['PLATE', 'LOAD', 'W', 'grid A', 'heat W', 'IMD3 dB']} />
       <tbody>
         {view.elsewhere.map((end) => (
           <tr key={end.schools} className="border-t border-hair">
@@ -119,5 +101,20 @@ function Elsewhere({ view }: { view: RunView }) {
         ))}
       </tbody>
     </table>
+  );
+}
+
+function Heads({ names }: { names: string[] }) {
+  return (
+    <thead className="text-12 text-soft">
+      <tr>
+        <td />
+        {names.map((name) => (
+          <th key={name} scope="col" className="pl-2 text-right font-normal">
+            {name}
+          </th>
+        ))}
+      </tr>
+    </thead>
   );
 }

@@ -48,13 +48,22 @@ public class CardApiTest extends ServerTest {
         post("/api/cards/import", Map.of("text", file));
         String backup = get("/api/backup").text();
         beginWithTheDemo();
-        assertEquals(
-                call(request("/api/backup/restore?apply=true")
-                                .header("Content-Type", "application/json")
-                                .POST(java.net.http.HttpRequest.BodyPublishers.ofString(backup)))
-                        .status(),
-                200);
+        assertEquals(post("/api/backup/restore?apply=true", backup).status(), 200);
         assertTrue(get("/api/cards").text().contains("Cutter"));
+    }
+
+    @Test
+    public void aSpoiltCardRowInABackupIsRefusedAndNothingIsReplaced() {
+        post("/api/cards/import", Map.of("text", get("/api/cards.csv").text().replace("Brigantine", "Cutter")));
+        String backup = get("/api/backup").text();
+        for (String[] spoilt : new String[][] {
+            {"\\\"carrier\\\": \\\"CW\\\"", "\\\"carrier\\\": \\\"Morse\\\""}, {"\\\"load\\\":", "\\\"lode\\\":"}
+        }) {
+            assertTrue(backup.contains(spoilt[0]), spoilt[0]);
+            Reply refused = post("/api/backup/restore?apply=true", backup.replace(spoilt[0], spoilt[1]));
+            assertEquals(refused.status(), 422, refused.text());
+        }
+        assertEquals(get("/api/cards").json().size(), 10);
     }
 
     @Test

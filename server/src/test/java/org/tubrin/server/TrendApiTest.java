@@ -11,7 +11,8 @@ import tools.jackson.databind.JsonNode;
 public class TrendApiTest extends ServerTest {
     private JsonNode series(String code) {
         JsonNode all = get("/api/trends?amplifier=Brigantine&band=MHZ_14&termination=Ballast%201000")
-                .json();
+                .json()
+                .get("series");
         for (JsonNode one : all) {
             if (one.get("code").asString().equals(code)) {
                 return one;

@@ -31,6 +31,15 @@ public sealed interface PowerEntry {
     /** Returns the power into a load of that resistance, in watts. */
     Quantity watts(Quantity ohm);
 
+    /** Bound of a wattmeter of which nothing else is known, as a share. */
+    double WATTMETER_SHARE = 0.05;
+
+    /** Returns power that was stated in watts with a bound as a share of it. */
+    static Quantity stated(double watts, double share) {
+        double u = new Accuracy.OfReading(share, 0).standardUncertainty(watts, watts);
+        return Quantity.of(watts, Unit.WATT, Standing.MEASURED, new ErrorSource("stated", "POWER", ""), u);
+    }
+
     /** Returns a load's resistance with the bound that measuring it leaves. */
     static Quantity measuredOhm(double ohm) {
         return Quantity.of(

@@ -11,6 +11,7 @@ import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.Reflection;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.station.ModeSwitch;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.Step;
@@ -77,17 +78,30 @@ public record Series(Figure figure, List<TrendPoint> points, double scatter, Lis
         return List.copyOf(all);
     }
 
+    /** Returns the finished runs made with the amplifier's mode switch as the newest of them. */
     private static List<RunState> finished(List<RunState> runs) {
+        Optional<String> position =
+                runs.stream().max(Comparator.comparing(RunState::lastAt)).flatMap(Series::switchPosition);
         return runs.stream()
+                .filter(run -> switchPosition(run).equals(position))
                 .filter(run ->
                         run.ending().filter(RunState.Ending.FINISHED::equals).isPresent())
                 .filter(run -> run.lastStep().isPresent() && run.school() != School.PULSED)
                 .toList();
     }
 
+    private static Optional<String> switchPosition(RunState run) {
+        return run.setup().amplifier().modeSwitch().map(ModeSwitch::at);
+    }
+
+    /** Returns the drive at which runs are compared, in watts: that which most of them end with. */
+    public static double comparedDriveW(List<RunState> runs) {
+        return median(
+                finished(runs).stream().map(run -> last(run).driveW().value()).toList());
+    }
+
     private static List<RunState> atDrive(List<RunState> finished) {
-        double driveW =
-                median(finished.stream().map(run -> last(run).driveW().value()).toList());
+        double driveW = comparedDriveW(finished);
         return finished.stream()
                 .filter(run -> Math.abs(last(run).driveW().value() / driveW - 1) <= SAME_DRIVE)
                 .toList();

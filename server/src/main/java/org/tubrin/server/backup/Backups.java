@@ -24,6 +24,7 @@ import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.tuneup.Replay;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.server.card.CardMapper;
+import org.tubrin.server.card.Cards;
 import org.tubrin.server.run.EventRow;
 import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunStore;
@@ -44,6 +45,7 @@ public class Backups {
     private final RunStore store;
     private final RunMapper runs;
     private final CardMapper cards;
+    private final Cards kept;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -53,6 +55,7 @@ public class Backups {
             RunStore store,
             RunMapper runs,
             CardMapper cards,
+            Cards kept,
             JsonMapper json,
             Clock clock) {
         this.stations = stations;
@@ -60,6 +63,7 @@ public class Backups {
         this.store = store;
         this.runs = runs;
         this.cards = cards;
+        this.kept = kept;
         this.json = json;
         this.clock = clock;
     }
@@ -132,6 +136,9 @@ public class Backups {
         }
         for (Backup.RunEntry run : backup.runs()) {
             replay(run);
+        }
+        if (backup.cardRows() != null) {
+            backup.cardRows().forEach(kept::row);
         }
         return backup;
     }

@@ -29,6 +29,7 @@ import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.web.Csv;
+import org.tubrin.server.web.TextFile;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -88,9 +89,6 @@ public class CardController {
         return Csv.reply("tune-cards.csv", CardFile.HEADER, rows);
     }
 
-    /** A file as text. */
-    public record TextFile(String text) {}
-
     /** How much of a file was new. */
     public record Imported(int rows, int kept) {}
 
@@ -100,7 +98,7 @@ public class CardController {
         return new Imported(rows.size(), cards.keep(rows));
     }
 
-    /** Where dials are wanted for; the frequency in MHz, as typed; the drive in watts, absent for all that the maker allows. */
+    /** Where dials are wanted for, at the highest drive that the maker allows; the frequency in MHz, as typed. */
     public record DialsRequest(
             UUID amplifierId,
             UUID terminationId,

@@ -8,15 +8,14 @@ import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.card.CardRow;
 import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
@@ -52,7 +51,6 @@ final class CardFile {
     private static final Set<String> MAY_MISS = Set.of("switchPosition", "gridCurrentA", "plateVoltageV");
     private static final int MOST_ROWS = 2000;
     private static final int MOST_PROBLEMS = 20;
-    private static final int LONGEST_NAME = 80;
 
     private final List<Problem> problems = new ArrayList<>();
     private CSVRecord record;
@@ -169,9 +167,7 @@ final class CardFile {
                 plateCurrentA,
                 gridCurrentA,
                 plateVoltageV,
-                plateVoltageV
-                        .filter(voltage -> voltage.value() * plateCurrentA.value() > 0)
-                        .map(voltage -> outputW.over(voltage.times(plateCurrentA, Unit.WATT), Unit.ONE)),
+                CardRow.efficiency(outputW, plateCurrentA, plateVoltageV),
                 cell("switchPosition"),
                 at))));
     }
@@ -192,30 +188,26 @@ final class CardFile {
         problems.add(new Problem(code, path(column), cell(column).orElse(""), allowed));
     }
 
+    private void collect(Checks checks) {
+        try {
+            checks.done();
+        } catch (Refused refused) {
+            problems.addAll(refused.problems());
+        }
+    }
+
     private String name(String column) {
         String text = cell(column).orElse("");
-        if (text.isEmpty() || text.length() > LONGEST_NAME) {
-            refuse(
-                    text.isEmpty() ? ProblemCode.MISSING : ProblemCode.TEXT_LENGTH,
-                    column,
-                    new Allowed.Length(1, LONGEST_NAME));
-        }
+        collect(new Checks().name(path(column), text));
         return text;
     }
 
     private <T extends Enum<T>> Optional<T> coded(String column, Class<T> type) {
-        Map<String, T> values =
-                Arrays.stream(type.getEnumConstants()).collect(Collectors.toMap(Enum::name, one -> one));
-        Optional<T> found = cell(column).flatMap(text -> Optional.ofNullable(values.get(text)));
-        if (found.isEmpty()) {
-            refuse(
-                    ProblemCode.UNKNOWN_NAME,
-                    column,
-                    new Allowed.OneOf(Arrays.stream(type.getEnumConstants())
-                            .map(Enum::name)
-                            .toList()));
-        }
-        return found;
+        String text = cell(column).orElse("");
+        List<T> values = List.of(type.getEnumConstants());
+        collect(new Checks()
+                .oneOf(path(column), text, values.stream().map(Enum::name).toList()));
+        return values.stream().filter(one -> one.name().equals(text)).findFirst();
     }
 
     private Optional<Instant> instant(String column) {
@@ -228,17 +220,14 @@ final class CardFile {
     }
 
     private double number(String column, double least, double most, Unit unit) {
-        double value = Double.NaN;
+        double value;
         try {
             value = Double.parseDouble(cell(column).orElse(""));
         } catch (NumberFormatException e) {
             refuse(ProblemCode.NOT_A_NUMBER, column, new Allowed.Range(least, most, unit));
             return 1;
         }
-        if (!(value >= least && value <= most)) {
-            refuse(ProblemCode.OUT_OF_RANGE, column, new Allowed.Range(least, most, unit));
-            return 1;
-        }
+        collect(new Checks().range(path(column), value, least, most, unit));
         return value;
     }
 

@@ -3,30 +3,30 @@ package org.tubrin.server.card;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.DoubleFunction;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.tubrin.core.card.CardRow;
 import org.tubrin.core.card.DialsAhead;
 import org.tubrin.core.card.Place;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Amplifier;
-import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
-import org.tubrin.core.station.Load;
 import org.tubrin.core.station.ModeSwitch;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.tuneup.Preset;
 import org.tubrin.server.station.Stations;
+import org.tubrin.server.store.CoreJson;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The tune cards. */
 @Service
 public class Cards {
-    /** Dials hold for frequencies this near, as a share, into the same thing. */
-    private static final double SAME_SHARE = 0.002;
-
     private final CardMapper mapper;
     private final Stations stations;
     private final JsonMapper json;
@@ -42,10 +42,19 @@ public class Cards {
 
     /** Returns all rows, newest first. */
     public List<Row> all() {
-        return mapper.all().stream()
-                .map(record -> new Row(
-                        record, json.readValue(record.body(), CardBody.class).row(record)))
-                .toList();
+        return mapper.all().stream().map(record -> new Row(record, row(record))).toList();
+    }
+
+    /** Returns the row of a record; fails with {@link Refused} where its body is not one. */
+    public CardRow row(CardRecord record) {
+        try {
+            return json.readValue(record.body(), CardBody.class).row(record);
+        } catch (JacksonException e) {
+            throw new Refused(CoreJson.problems(e));
+        } catch (IllegalArgumentException e) {
+            throw new Refused(new Problem(
+                    ProblemCode.MALFORMED, "cardRows", String.valueOf(e.getMessage()), new Allowed.Nothing()));
+        }
     }
 
     /** Returns the lines of all cards. */
@@ -81,8 +90,7 @@ public class Cards {
     /** Returns where the dials will go, by the card's rows and the twin; empty where neither knows anything. */
     public Optional<DialsAhead> ahead(
             Amplifier amplifier, Band band, double frequencyHz, Termination termination, double driveW) {
-        DialsAhead.Spot spot =
-                new DialsAhead.Spot(band, frequencyHz, into(termination).apply(frequencyHz), driveW);
+        DialsAhead.Spot spot = new DialsAhead.Spot(band, frequencyHz, termination.at(frequencyHz), driveW);
         return DialsAhead.at(amplifier, known(amplifier, band), spot);
     }
 
@@ -90,10 +98,7 @@ public class Cards {
         return rows(amplifier, band).stream()
                 .map(row -> new DialsAhead.Known(
                         new DialsAhead.Spot(
-                                band,
-                                row.frequencyHz(),
-                                into(row.termination()).apply(row.frequencyHz()),
-                                row.driveW()),
+                                band, row.frequencyHz(), into(row.termination(), row.frequencyHz()), row.driveW()),
                         row.plate(),
                         row.load()))
                 .toList();
@@ -109,25 +114,14 @@ public class Cards {
                 .toList();
     }
 
-    /** Returns what an amplifier works into, by frequency; a load or antenna that is gone counts as 50 Ω. */
-    private DoubleFunction<ImpedancePoint> into(String termination) {
+    /** Returns what an amplifier worked into; a load or antenna that is gone counts as the line. */
+    private ImpedancePoint into(String termination, double frequencyHz) {
         return stations.equipment().stream()
                 .map(Stations.Kept::equipment)
                 .filter(one -> one.name().equals(termination) && one instanceof Termination)
-                .map(one -> into((Termination) one))
+                .map(one -> ((Termination) one).at(frequencyHz))
                 .findFirst()
-                .orElse(Cards::line);
-    }
-
-    static DoubleFunction<ImpedancePoint> into(Termination termination) {
-        if (termination instanceof Load load) {
-            return hertz -> new ImpedancePoint(hertz, load.resistanceColdOhm(), 0);
-        }
-        return hertz -> ((Antenna) termination).impedanceAt(hertz).orElseGet(() -> line(hertz));
-    }
-
-    private static ImpedancePoint line(double hertz) {
-        return new ImpedancePoint(hertz, Mismatch.LINE_OHM, 0);
+                .orElseGet(() -> new ImpedancePoint(frequencyHz, Mismatch.LINE_OHM, 0));
     }
 
     /** Returns the dials to start from at a place: of the card where it was tuned there, else what follows from its rows. */
@@ -137,8 +131,7 @@ public class Cards {
             return Optional.empty();
         }
         return rows.stream()
-                .filter(row -> row.termination().equals(termination.name())
-                        && Math.abs(row.frequencyHz() / frequencyHz - 1) <= SAME_SHARE)
+                .filter(row -> row.holdsAt(frequencyHz, termination.name()))
                 .findFirst()
                 .map(row -> new Preset(row.plate(), row.load(), Preset.Source.CARD))
                 .or(() -> ahead(

@@ -14,9 +14,6 @@ import org.tubrin.server.words.Words;
 /** Says how far one may move in frequency with the dials left where they are. */
 @Component
 public class ReachWords {
-    /** Output that may be lost before the dials are touched again. */
-    private static final double LOSS_SHARE = 0.1;
-
     private final Words words;
 
     ReachWords(Words words) {
@@ -28,15 +25,17 @@ public class ReachWords {
             Amplifier amplifier, Band band, double frequencyHz, double driveW, Termination termination) {
         boolean constant =
                 termination instanceof Antenna antenna && antenna.impedance().isEmpty();
-        return Reach.of(amplifier, band, frequencyHz, driveW, Cards.into(termination), LOSS_SHARE)
+        return Reach.of(amplifier, band, frequencyHz, driveW, termination::at, Reach.LOSS_SHARE)
                 .map(reach -> words.say(
                         constant ? "reach.constant" : "reach",
                         Map.of(
                                 "low", Figures.fixed(reach.lowestHz() / 1e6, 3),
                                 "high", Figures.fixed(reach.highestHz() / 1e6, 3),
-                                "lowBound",
-                                        words.say("bound." + reach.lowBound().name()),
-                                "highBound",
-                                        words.say("bound." + reach.highBound().name()))));
+                                "lowBound", bound(reach.lowBound()),
+                                "highBound", bound(reach.highBound()))));
+    }
+
+    private String bound(Reach.Bound bound) {
+        return words.say("bound." + bound.name(), Map.of("loss", Figures.plain(100 * Reach.LOSS_SHARE, 0)));
     }
 }

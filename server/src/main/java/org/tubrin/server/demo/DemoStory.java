@@ -6,8 +6,6 @@ import java.util.Optional;
 import java.util.Random;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
-import org.tubrin.core.station.Stage;
-import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.tuneup.Conditions;
 import org.tubrin.core.twin.Probe;
@@ -36,8 +34,7 @@ final class DemoStory {
     private final Random random = new Random(SEED);
 
     DemoStory(Amplifier amplifier) {
-        twin = new TubeTwin((Stage.Tubes) amplifier.stage(), (TwinConstants.Tuned)
-                amplifier.twin().orElseThrow());
+        twin = TubeTwin.of(amplifier).orElseThrow();
     }
 
     /** A climb of the story. */

@@ -17,12 +17,10 @@ import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Allowed;
-import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
-import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Meter;
 import org.tubrin.server.station.Stations;
@@ -33,8 +31,8 @@ import org.tubrin.server.words.Words;
 @Service
 class Comparisons {
     private static final double PERCENT = 0.01;
-    /** What does not repeat from point to point of a steady reference, as a share. */
-    private static final double SCATTER_SHARE = 0.005;
+    /** Where on a scale its low end is shown, as a share of it. */
+    private static final double LOW_END_SHARE = 0.01;
 
     private final Stations stations;
     private final Words words;
@@ -48,20 +46,10 @@ class Comparisons {
 
     /** Returns watts as typed whose bound is a share of them. */
     Quantity stated(String field, String text, double share) {
-        double watts = NumberEntry.parse(field, text, ScaleUnit.W, false);
-        return Quantity.of(
-                watts,
-                Unit.WATT,
-                Standing.MEASURED,
-                new ErrorSource("reference", "POWER", ""),
-                share * watts / Math.sqrt(3));
+        return PowerEntry.stated(NumberEntry.parse(field, text, ScaleUnit.W, false), share);
     }
 
     /** Returns what a wattmeter's reading is worth on the range that one would use. */
-    Quantity shown(UUID meterId, String text) {
-        return shown(meterId, "meterReading", text);
-    }
-
     Quantity shown(UUID meterId, String field, String text) {
         Meter meter = stations.equipment(meterId, Meter.class, "meter");
         double raw = NumberEntry.parse(field, text, ScaleUnit.W, false);
@@ -144,8 +132,7 @@ class Comparisons {
                     throw new Refused(new Problem(
                             ProblemCode.OUT_OF_RANGE, field, text, new Allowed.Range(0.01, 1e5, Unit.WATT)));
                 }
-                Quantity reference = references.get(i);
-                points.add(new Comparison.Point(reference, SCATTER_SHARE * reference.value(), raw));
+                points.add(Comparison.Point.of(references.get(i), raw));
             }
         }
         return points;
@@ -162,12 +149,9 @@ class Comparisons {
     private MeterController.FoundView view(
             Meter meter, MeterRange range, Comparison comparison, List<Comparison.Point> points) {
         Correction correction = comparison.correction();
-        double mean =
-                points.stream().mapToDouble(Comparison.Point::rawW).average().orElse(1);
-        double corrected = correction.corrected(mean);
-        double percent = 100 * (mean / corrected - 1);
-        double plusMinus = 100 * correction.standardUncertainty(mean) / corrected;
-        String direction = Math.abs(percent) < 2 * plusMinus ? "right" : percent < 0 ? "low" : "high";
+        double middleW =
+                points.stream().mapToDouble(Comparison.Point::rawW).average().orElseThrow();
+        Quantity off = comparison.off(middleW);
         List<MeterController.RowView> rows = new ArrayList<>();
         for (int i = 0; i < points.size(); i++) {
             Comparison.Point point = points.get(i);
@@ -181,19 +165,19 @@ class Comparisons {
                 meter.name(),
                 range.name(),
                 words.say(
-                        "comparison." + direction,
+                        "comparison." + comparison.reads(middleW).name(),
                         Map.of(
-                                "percent", Figures.plain(Math.abs(percent), 1),
-                                "plusMinus", Figures.plain(plusMinus, 1))),
+                                "percent", Figures.plain(100 * Math.abs(off.value()), 1),
+                                "plusMinus", Figures.plain(100 * off.standardUncertainty(), 1))),
                 correction.lowEndRootW() == 0
                         ? ""
                         : words.say(
                                 "comparison.lowEnd",
                                 Map.of(
                                         "watts",
-                                        Figures.plain(correction.corrected(0.01 * range.fullScale()), 1),
+                                        Figures.plain(correction.corrected(LOW_END_SHARE * range.fullScale()), 1),
                                         "raw",
-                                        Figures.plain(0.01 * range.fullScale(), 1))),
+                                        Figures.plain(LOW_END_SHARE * range.fullScale(), 1))),
                 comparison.believable(),
                 words.say(
                         comparison.believable() ? "comparison.fits" : "comparison.scatters",

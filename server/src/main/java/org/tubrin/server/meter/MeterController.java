@@ -32,12 +32,6 @@ import org.tubrin.server.words.Words;
 @RestController
 @RequestMapping("/api/meters")
 public class MeterController {
-    private static final Map<ReadingRole, List<Double>> VALUES = Map.of(
-            ReadingRole.OUTPUT, List.of(10.0, 50.0, 120.0, 400.0, 900.0),
-            ReadingRole.PLATE_CURRENT, List.of(0.15, 0.5),
-            ReadingRole.GRID_CURRENT, List.of(0.02, 0.15),
-            ReadingRole.PLATE_VOLTAGE, List.of(2500.0));
-
     private final Stations stations;
     private final Comparisons comparisons;
     private final Words words;
@@ -63,7 +57,7 @@ public class MeterController {
         List<BeliefView> views = new ArrayList<>();
         for (ReadingRole role : ReadingRole.values()) {
             List<Belief.Source> sources = sources(role);
-            for (double value : sources.size() > 1 ? VALUES.getOrDefault(role, List.of()) : List.<Double>of()) {
+            for (double value : sources.size() > 1 ? Belief.usual(role) : List.<Double>of()) {
                 views.add(belief(role, value, sources));
             }
         }
@@ -136,26 +130,26 @@ public class MeterController {
         Quantity resistance = PowerEntry.measuredOhm(ohm);
         Optional<PowerEntry> voltage = PowerEntry.parse("entry", request.entry());
         Quantity watts = voltage.map(one -> one.watts(resistance))
-                .orElseGet(() -> comparisons.stated("entry", request.entry(), 0.05));
+                .orElseGet(() -> comparisons.stated("entry", request.entry(), PowerEntry.WATTMETER_SHARE));
         double swr = request.swr() == null || request.swr().isBlank()
                 ? 1
                 : NumberEntry.parsePlain("swr", request.swr(), 1, 50, Unit.ONE);
         Quantity pep = request.tones().pepW(watts);
-        double rmsV = Math.sqrt(watts.value() * ohm);
         Optional<Agreement> agreement = request.meterId() == null
                         || request.meterReading() == null
                         || request.meterReading().isBlank()
                 ? Optional.empty()
-                : Optional.of(Agreement.of(watts, comparisons.shown(request.meterId(), request.meterReading())));
+                : Optional.of(Agreement.of(
+                        watts, comparisons.shown(request.meterId(), "meterReading", request.meterReading())));
         return new ConvertView(
                 Figures.of(watts, ScaleUnit.W).withUncertainty(),
                 Figures.of(pep, ScaleUnit.W).withUncertainty(),
                 words.say(
                         "convert.volts",
                         Map.of(
-                                "rms", Figures.fixed(rmsV, 1),
-                                "peak", Figures.fixed(rmsV * Math.sqrt(2), 1),
-                                "pp", Figures.fixed(rmsV * 2 * Math.sqrt(2), 1))),
+                                "rms", volts(watts, ohm, PowerEntry.Form.RMS),
+                                "peak", volts(watts, ohm, PowerEntry.Form.PK),
+                                "pp", volts(watts, ohm, PowerEntry.Form.PP))),
                 words.say("convert.worst", Map.of("volts", Figures.fixed(GapStress.peakV(pep.value(), swr), 0))),
                 agreement
                         .map(one -> words.say(
@@ -170,11 +164,16 @@ public class MeterController {
                         .toList());
     }
 
+    private static String volts(Quantity watts, double ohm, PowerEntry.Form form) {
+        return Figures.fixed(PowerEntry.voltageV(watts.value(), ohm, form), 1);
+    }
+
     /** Forward and reflected power as typed, and the meter they were read off. */
     public record ReflectionRequest(UUID meterId, String forward, String reflected) {}
 
     /** What they say. */
-    public record ReflectionView(String net, String swr, String returnLoss) {}
+    public record ReflectionView(
+            String net, String swr, @Nullable String returnLoss) {}
 
     @PostMapping("/reflection")
     ReflectionView reflection(@RequestBody ReflectionRequest request) {
@@ -184,7 +183,9 @@ public class MeterController {
         return new ReflectionView(
                 Figures.of(found.netW(), ScaleUnit.W).withUncertainty(),
                 Figures.of(found.swr(), 1, "", 2).withUncertainty(),
-                Figures.plain(found.returnLossDb(), 1));
+                found.returnLossDb().isPresent()
+                        ? Figures.plain(found.returnLossDb().getAsDouble(), 1)
+                        : null);
     }
 
     /** A meter on one of its ranges. */

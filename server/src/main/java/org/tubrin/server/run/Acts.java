@@ -106,7 +106,8 @@ final class Acts {
                 .getOrDefault(ReadingRole.OUTPUT, channel.ranges().get(0).name());
         String meter = state.setup().meterFor(ReadingRole.OUTPUT).orElseThrow().name();
         Optional<Quantity> watts = PowerEntry.parse(role, text).map(entry -> entry.watts(ohm(state, text)));
-        String instrument = watts.isPresent() ? "voltage on the load" : meter;
+        // A voltage was read across the load, by whatever showed it.
+        String instrument = watts.isPresent() ? state.setup().termination().name() : meter;
         int slash = text.indexOf('/');
         if (watts.isEmpty() && slash > 0) {
             MeterRange on = channel.range(range).orElseThrow();

@@ -22,6 +22,7 @@ import org.tubrin.core.station.Station;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.tank.Touchstone;
+import org.tubrin.server.web.TextFile;
 import org.tubrin.server.words.Words;
 
 /** The station and its equipment. */
@@ -94,9 +95,6 @@ public class StationController {
                 .map(gap -> view(gap, kept))
                 .toList();
     }
-
-    /** A file as text. */
-    public record TextFile(String text) {}
 
     /** What an antenna shows at one frequency. */
     public record ImpedanceView(double frequencyHz, double ohm, double reactanceOhm, double swr) {

@@ -58,6 +58,9 @@ public class TrendController {
             String says,
             @Nullable String look) {}
 
+    /** The figures of a place, and the test by which a change is told. */
+    public record TrendsView(List<SeriesView> series, String test) {}
+
     /** A run's value, and what the changes found have there; in the unit shown. */
     public record PointView(Instant at, double value, double line) {}
 
@@ -86,22 +89,14 @@ public class TrendController {
     }
 
     @GetMapping("/trends")
-    List<SeriesView> trends(@RequestParam String amplifier, @RequestParam Band band, @RequestParam String termination) {
+    TrendsView trends(@RequestParam String amplifier, @RequestParam Band band, @RequestParam String termination) {
         List<RunState> states = store.finished(amplifier, band.name(), termination);
-        Map<String, Object> args = args(states);
-        return Series.of(states).stream().map(series -> view(series, args)).toList();
-    }
-
-    private static Map<String, Object> args(List<RunState> states) {
-        List<Double> drives = states.stream()
-                .flatMap(state -> state.lastStep().map(step -> step.driveW().value()).stream())
-                .sorted()
-                .toList();
-        return Map.of(
-                "drive",
-                drives.isEmpty() ? "" : Figures.plain(drives.get(drives.size() / 2), 1),
-                "output",
-                Figures.plain(Series.comparedOutputW(states), 0));
+        Map<String, Object> args = Map.of(
+                "drive", Figures.plain(Series.comparedDriveW(states), 1),
+                "output", Figures.plain(Series.comparedOutputW(states), 0));
+        return new TrendsView(
+                Series.of(states).stream().map(series -> view(series, args)).toList(),
+                words.say("trend.test", Map.of("least", Series.LEAST_RUNS)));
     }
 
     private SeriesView view(Series series, Map<String, Object> args) {
