@@ -16,17 +16,23 @@ import org.testng.annotations.Test;
 public class RoomsTest {
     private static final String ROOT = "org.tubrin.core.";
 
-    private static final Map<String, List<String>> MAY_IMPORT = Map.of(
-            "quantity", List.of(),
-            "metering", List.of("quantity"),
-            "device", List.of("quantity"),
-            "tank", List.of("quantity"),
-            "station", List.of("quantity", "metering", "device", "tank"),
-            "twin", List.of("quantity", "device", "tank", "station"),
-            "budget", List.of("quantity", "metering", "station"),
-            "tuneup", List.of("quantity", "metering", "device", "tank", "station", "twin", "budget"),
-            "card", List.of("quantity", "metering", "tank", "station", "twin", "tuneup"),
-            "trend", List.of("quantity", "metering", "station", "budget", "tuneup"));
+    private static final Map<String, List<String>> MAY_IMPORT = Map.ofEntries(
+            entry("quantity"),
+            entry("metering", "quantity"),
+            entry("device", "quantity"),
+            entry("tank", "quantity"),
+            entry("station", "quantity", "metering", "device", "tank"),
+            entry("twin", "quantity", "device", "tank", "station"),
+            entry("budget", "quantity", "metering", "station"),
+            entry("tuneup", "quantity", "metering", "device", "tank", "station", "twin", "budget"),
+            entry("supply", "quantity", "metering", "station"),
+            entry("hv", "quantity"),
+            entry("card", "quantity", "metering", "tank", "station", "twin", "tuneup"),
+            entry("trend", "quantity", "metering", "station", "budget", "tuneup"));
+
+    private static Map.Entry<String, List<String>> entry(String room, String... mayImport) {
+        return Map.entry(room, List.of(mayImport));
+    }
 
     private final JavaClasses classes = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)

@@ -10,6 +10,10 @@ public enum Unit {
     HENRY,
     HERTZ,
     SECOND,
+    METRE,
+    SQUARE_METRE,
+    KILOGRAM,
+    COULOMB,
     CELSIUS,
     DECIBEL,
     /** A plain ratio; 0.61 is shown as 61 %. */

@@ -1,6 +1,7 @@
 package org.tubrin.core.twin;
 
-import org.hipparchus.distribution.continuous.GammaDistribution;
+import java.util.List;
+import org.tubrin.core.station.Envelope;
 
 /**
  * Averages over a mode's envelope.
@@ -11,10 +12,8 @@ import org.hipparchus.distribution.continuous.GammaDistribution;
  * @param plateHeatPerTubeW mean plate dissipation of one tube
  */
 public record ModeAverage(double outputW, double plateCurrentA, double gridCurrentA, double plateHeatPerTubeW) {
-    private static final int SAMPLES = 32;
-
     /** Ways to modulate, with the envelope that each is reckoned by. */
-    public enum Envelope {
+    public enum Kind {
         /** Speech with 10 dB from average to peak. */
         SPEECH,
         /** Processed speech with 6 dB. */
@@ -22,50 +21,27 @@ public record ModeAverage(double outputW, double plateCurrentA, double gridCurre
         /** CW text, down 45 % of the time. */
         CW_TEXT,
         /** Data in one slot of two. */
-        SLOTTED
-    }
+        SLOTTED;
 
-    /** Returns the averages of an envelope, at a setting whose drive is the peak envelope power. */
-    public static Outcome<ModeAverage> of(TubeTwin twin, Setting setting, Envelope envelope) {
-        return switch (envelope) {
-            case SPEECH -> speech(twin, setting, 10, 0.5);
-            case PROCESSED -> speech(twin, setting, 6, 1.2);
-            case CW_TEXT -> keyed(twin, setting, 0.45);
-            case SLOTTED -> keyed(twin, setting, 0.5);
-        };
-    }
-
-    /**
-     * Returns the averages of speech, at a setting whose drive is the peak envelope power.
-     *
-     * <p>Method: the drive's power relative to PEP is gamma-distributed and clipped at PEP; the curve of the stage is
-     * summed over it. Source: the gamma distribution is customary for the short-time power of speech; its shapes here are
-     * our choice.
-     *
-     * @param peakToAverageDb of the drive before clipping, 1 to 20 dB
-     * @param shape of the distribution: 0.5 plain, 1.2 processed
-     */
-    private static Outcome<ModeAverage> speech(TubeTwin twin, Setting setting, double peakToAverageDb, double shape) {
-        GammaDistribution power = new GammaDistribution(shape, Math.pow(10, -peakToAverageDb / 10) / shape);
-        double[] drives = new double[SAMPLES + 1];
-        double[] weights = new double[SAMPLES + 1];
-        double below = 0;
-        for (int k = 0; k < SAMPLES; k++) {
-            double middle = (k + 0.5) / SAMPLES;
-            double upper = (k + 1.0) / SAMPLES;
-            double upTo = power.cumulativeProbability(upper * upper);
-            drives[k] = setting.driveW() * middle * middle;
-            weights[k] = upTo - below;
-            below = upTo;
+        private Envelope envelope() {
+            return switch (this) {
+                case SPEECH -> Envelope.speech();
+                case PROCESSED -> Envelope.processed();
+                case CW_TEXT -> Envelope.cwText();
+                case SLOTTED -> Envelope.slotted();
+            };
         }
-        drives[SAMPLES] = setting.driveW();
-        weights[SAMPLES] = 1 - below;
-        return over(twin, setting, drives, weights);
     }
 
-    /** Returns the averages of a carrier that is on for a share of the time, 0 to 1: CW text, slotted data. */
-    private static Outcome<ModeAverage> keyed(TubeTwin twin, Setting setting, double share) {
-        return over(twin, setting, new double[] {0, setting.driveW()}, new double[] {1 - share, share});
+    /** Returns the averages of a way to modulate, at a setting whose drive is the peak envelope power. */
+    public static Outcome<ModeAverage> of(TubeTwin twin, Setting setting, Kind kind) {
+        List<Envelope.Level> levels = kind.envelope().levels();
+        double[] drives = levels.stream()
+                .mapToDouble(level -> setting.driveW() * level.powerShare())
+                .toArray();
+        double[] weights =
+                levels.stream().mapToDouble(Envelope.Level::timeShare).toArray();
+        return over(twin, setting, drives, weights);
     }
 
     private static Outcome<ModeAverage> over(TubeTwin twin, Setting setting, double[] drives, double[] weights) {

@@ -49,30 +49,19 @@ public class LinearityTest {
     @DataProvider
     public Object[][] modes() {
         return new Object[][] {
-            {
-                "speech",
-                settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Envelope.SPEECH)),
-                .202,
-                .011,
-                215.0
-            },
+            {"speech", settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Kind.SPEECH)), .202, .011, 215.0},
             {
                 "processed",
-                settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Envelope.PROCESSED)),
+                settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Kind.PROCESSED)),
                 .301,
                 .029,
                 265.0
             },
-            {
-                "CW text",
-                settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Envelope.CW_TEXT)),
-                .326,
-                .062,
-                221.0
+            {"CW text", settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Kind.CW_TEXT)), .326, .062, 221.0
             },
             {
                 "half slot",
-                settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Envelope.SLOTTED)),
+                settled(ModeAverage.of(Twins.brigantine(), FINISH, ModeAverage.Kind.SLOTTED)),
                 .349,
                 .070,
                 227.0

@@ -1,0 +1,66 @@
+package org.tubrin.core.station;
+
+import java.util.Optional;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Unit;
+
+/**
+ * A supply of direct current from the mains.
+ *
+ * @param name its name
+ * @param kind how it is built
+ * @param voltageV at its terminals without load, as set, 1 to 400 V
+ * @param sourceOhm by which its voltage falls with current, 0 to 5 Ω
+ * @param continuousA current that it gives for ever, 0.1 to 1000 A
+ * @param intermittentA current that it gives for a share of the time, from that to 1000 A
+ * @param intermittentShare that share, 0.05 to 1, of ten minutes
+ * @param efficiency output over mains power at its rating, 0.2 to 0.99
+ * @param powerFactor at the mains, 0.3 to 1
+ * @param idleW what it takes from the mains with nothing connected, 0 to 500 W
+ * @param inrushPeakA at the mains at switch-on, 0.1 to 500 A; absent where not known
+ * @param weightKg 0.05 to 500 kg; absent where not known
+ * @param price in the station's own money, 0 to 100 000; absent where not known
+ */
+public record Supply(
+        String name,
+        Kind kind,
+        double voltageV,
+        double sourceOhm,
+        double continuousA,
+        double intermittentA,
+        double intermittentShare,
+        double efficiency,
+        double powerFactor,
+        double idleW,
+        Optional<Double> inrushPeakA,
+        Optional<Double> weightKg,
+        Optional<Double> price) {
+
+    /** How a supply is built. */
+    public enum Kind {
+        LINEAR,
+        SWITCHING,
+        BATTERY,
+        /** A computer's, at 12 V. */
+        COMPUTER,
+        /** One made for lighting, without a screen. */
+        LIGHTING
+    }
+
+    public Supply {
+        Checks checks = new Checks()
+                .name("name", name)
+                .range("voltageV", voltageV, 1, 400, Unit.VOLT)
+                .range("sourceOhm", sourceOhm, 0, 5, Unit.OHM)
+                .range("continuousA", continuousA, 0.1, 1000, Unit.AMPERE)
+                .range("intermittentA", intermittentA, Math.min(1000, Math.max(0.1, continuousA)), 1000, Unit.AMPERE)
+                .range("intermittentShare", intermittentShare, 0.05, 1, Unit.ONE)
+                .range("efficiency", efficiency, 0.2, 0.99, Unit.ONE)
+                .range("powerFactor", powerFactor, 0.3, 1, Unit.ONE)
+                .range("idleW", idleW, 0, 500, Unit.WATT);
+        inrushPeakA.ifPresent(peak -> checks.range("inrushPeakA", peak, 0.1, 500, Unit.AMPERE));
+        weightKg.ifPresent(weight -> checks.range("weightKg", weight, 0.05, 500, Unit.KILOGRAM));
+        price.ifPresent(one -> checks.range("price", one, 0, 100_000, Unit.ONE));
+        checks.done();
+    }
+}

@@ -1,0 +1,62 @@
+package org.tubrin.core.supply;
+
+import java.util.Optional;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Unit;
+
+/** A box that a supply feeds. */
+public sealed interface Box {
+
+    /** Returns the name that the operator calls it by. */
+    String name();
+
+    /** Returns what it draws while nothing transmits, in amperes. */
+    double restingA();
+
+    /** Returns its fuse, in amperes; empty where not known. */
+    Optional<Double> fuseA();
+
+    /**
+     * One that draws the same at all times: a computer, lights.
+     *
+     * @param currentA 0 to 200 A
+     * @param fuseA 0.1 to 200 A
+     */
+    record Steady(String name, double currentA, Optional<Double> fuseA) implements Box {
+        public Steady {
+            Checks checks = new Checks().name("name", name).range("currentA", currentA, 0, 200, Unit.AMPERE);
+            fuseA.ifPresent(fuse -> checks.range("fuseA", fuse, 0.1, 200, Unit.AMPERE));
+            checks.done();
+        }
+
+        @Override
+        public double restingA() {
+            return currentA;
+        }
+    }
+
+    /**
+     * One that transmits.
+     *
+     * @param profile as measured
+     * @param leastV at which it still works as it should, 1 to 400 V
+     * @param mostV that it bears, above that
+     * @param fuseA 0.1 to 200 A
+     */
+    record Transmitting(String name, CurrentProfile profile, double leastV, double mostV, Optional<Double> fuseA)
+            implements Box {
+        public Transmitting {
+            Checks checks = new Checks()
+                    .name("name", name)
+                    .range("leastV", leastV, 1, 400, Unit.VOLT)
+                    .range("mostV", mostV, leastV, 400, Unit.VOLT);
+            fuseA.ifPresent(fuse -> checks.range("fuseA", fuse, 0.1, 200, Unit.AMPERE));
+            checks.done();
+        }
+
+        @Override
+        public double restingA() {
+            return profile.listeningA();
+        }
+    }
+}

@@ -1,0 +1,148 @@
+package org.tubrin.core.supply;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
+
+/**
+ * A set's current over its output at one voltage, as measured.
+ *
+ * <p>Method: between points monotone cubic interpolation over the square root of the output, since the current of class B
+ * follows the amplitude; points that fall where they should rise are levelled first (pool adjacent violators, weighted).
+ * Beyond the points the law of {@link ProfileFit}, shifted to meet the last point. Source: F. N. Fritsch and R. E. Carlson,
+ * "Monotone Piecewise Cubic Interpolation", SIAM J. Numer. Anal. 17 (1980), 238–246.
+ *
+ * @param set what was measured
+ * @param voltageV at the set while it was keyed, 1 to 400 V
+ * @param listeningA receiving, without transmission, 0 to 50 A
+ * @param points at least two, of different outputs; held in rising order of output
+ */
+public record CurrentProfile(String set, double voltageV, double listeningA, List<CurrentPoint> points) {
+    public CurrentProfile {
+        points = points.stream()
+                .sorted(Comparator.comparingDouble(CurrentPoint::outputW))
+                .toList();
+        new Checks()
+                .name("set", set)
+                .range("voltageV", voltageV, 1, 400, Unit.VOLT)
+                .range("listeningA", listeningA, 0, 50, Unit.AMPERE)
+                .size("points", points, 2, 200)
+                .distinct("points", points.stream().map(CurrentPoint::outputW).toList())
+                .done();
+    }
+
+    /** Returns the law through the points; empty where there is none to be had. */
+    public Optional<ProfileFit> fit() {
+        return ProfileFit.of(points);
+    }
+
+    /** Returns the greatest output that was measured, in watts. */
+    public double greatestW() {
+        return points.get(points.size() - 1).outputW();
+    }
+
+    /**
+     * Returns the current at an output in watts, keyed: measured between the points, predicted beyond them.
+     *
+     * @param outputW 0 or more
+     */
+    public Quantity currentA(double outputW) {
+        double leastW = points.get(0).outputW();
+        if (outputW >= leastW && outputW <= greatestW()) {
+            return between(outputW);
+        }
+        CurrentPoint end = outputW < leastW ? points.get(0) : points.get(points.size() - 1);
+        Quantity near = quantity(end.currentA(), Standing.MEASURED, end.currentUncertaintyA());
+        return fit().map(law -> law.currentA(outputW, set)
+                        .minus(Quantity.exact(
+                                law.currentA(end.outputW(), set).value() - end.currentA(),
+                                Unit.AMPERE,
+                                Standing.COMPUTED)))
+                .orElse(near);
+    }
+
+    private Quantity between(double outputW) {
+        double[] x =
+                points.stream().mapToDouble(point -> Math.sqrt(point.outputW())).toArray();
+        double[] y = levelled();
+        double at = Math.sqrt(outputW);
+        int i = 0;
+        while (i < x.length - 2 && at > x[i + 1]) {
+            i++;
+        }
+        double h = x[i + 1] - x[i];
+        double t = (at - x[i]) / h;
+        double[] slope = slopes(x, y);
+        double value = y[i] * (1 + 2 * t) * (1 - t) * (1 - t)
+                + h * slope[i] * t * (1 - t) * (1 - t)
+                + y[i + 1] * t * t * (3 - 2 * t)
+                + h * slope[i + 1] * t * t * (t - 1);
+        double uncertainty = (1 - t) * points.get(i).currentUncertaintyA()
+                + t * points.get(i + 1).currentUncertaintyA();
+        return quantity(value, Standing.MEASURED, uncertainty);
+    }
+
+    private Quantity quantity(double value, Standing standing, double uncertainty) {
+        return Quantity.of(value, Unit.AMPERE, standing, new ErrorSource(set, "profile", "points"), uncertainty);
+    }
+
+    /** Returns the currents with falls levelled out, each weighted alike. */
+    private double[] levelled() {
+        List<double[]> pools = new ArrayList<>();
+        for (CurrentPoint point : points) {
+            pools.add(new double[] {point.currentA(), 1});
+            while (pools.size() > 1 && pools.get(pools.size() - 2)[0] > pools.get(pools.size() - 1)[0]) {
+                double[] last = pools.remove(pools.size() - 1);
+                double[] before = pools.get(pools.size() - 1);
+                before[0] = (before[0] * before[1] + last[0] * last[1]) / (before[1] + last[1]);
+                before[1] += last[1];
+            }
+        }
+        double[] level = new double[points.size()];
+        int at = 0;
+        for (double[] pool : pools) {
+            for (int i = 0; i < pool[1]; i++) {
+                level[at++] = pool[0];
+            }
+        }
+        return level;
+    }
+
+    /** Slopes at the points that keep the cubics monotone: harmonic means of the slopes beside, none at a turn. */
+    private static double[] slopes(double[] x, double[] y) {
+        int n = x.length;
+        double[] slope = new double[n];
+        double[] secant = new double[n - 1];
+        for (int i = 0; i < n - 1; i++) {
+            secant[i] = (y[i + 1] - y[i]) / (x[i + 1] - x[i]);
+        }
+        slope[0] = secant[0];
+        slope[n - 1] = secant[n - 2];
+        for (int i = 1; i < n - 1; i++) {
+            double before = x[i] - x[i - 1];
+            double after = x[i + 1] - x[i];
+            boolean turns = secant[i - 1] * secant[i] <= 0;
+            double weight = (before + 2 * after) / (3 * (before + after));
+            slope[i] = turns ? 0 : secant[i - 1] * secant[i] / (weight * secant[i] + (1 - weight) * secant[i - 1]);
+        }
+        return slope;
+    }
+
+    /** Returns output over direct input at an output in watts, above 0. */
+    public Quantity efficiency(double outputW) {
+        Quantity output = Quantity.exact(outputW, Unit.WATT, Standing.COMPUTED);
+        return output.over(currentA(outputW).scaled(voltageV), Unit.ONE);
+    }
+
+    /** Returns the heat that the set makes at an output in watts, keyed. */
+    public Quantity heatW(double outputW) {
+        Quantity input = currentA(outputW).times(Quantity.exact(voltageV, Unit.VOLT, Standing.MEASURED), Unit.WATT);
+        return input.minus(Quantity.exact(outputW, Unit.WATT, Standing.COMPUTED));
+    }
+}

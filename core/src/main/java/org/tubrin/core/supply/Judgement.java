@@ -1,0 +1,227 @@
+package org.tubrin.core.supply;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
+
+/**
+ * What a plan comes to.
+ *
+ * @param tenMinutes what is drawn over the worst ten minutes
+ * @param sizing what each school asks for
+ * @param stair from the terminals down to the set that draws most, at its peak with all else that is drawn at once from the
+ *     supply; absent where nothing transmits
+ * @param lead what the lead is to be; absent where nothing transmits
+ * @param outputKeptShare of the set's greatest output at the voltage that reaches it, 0 to 1; absent where nothing transmits
+ * @param mains at the wall
+ * @param runDown of the battery that stands by; absent where there is none
+ * @param findings what is wrong, the gravest first; empty where the supply carries it all
+ */
+public record Judgement(
+        TenMinutes tenMinutes,
+        Sizing sizing,
+        Optional<VoltageStair> stair,
+        Optional<Conductor.Choice> lead,
+        Optional<Double> outputKeptShare,
+        MainsSide mains,
+        Optional<RunDown> runDown,
+        List<Finding> findings) {
+    /** A lead is chosen to drop at most this share of the voltage. */
+    private static final double DROP_SHARE = 0.03;
+
+    private static final double ALWAYS = 0.975;
+
+    public Judgement {
+        findings = List.copyOf(findings);
+    }
+
+    /** What can be wrong with a plan, the gravest first. */
+    public enum Fault {
+        /** The lead would get too hot for what flows for ten minutes. */
+        LEAD_HOT,
+        /** The fuse would blow, or is larger than the lead bears. */
+        FUSE_SMALL,
+        FUSE_LARGE,
+        /** The peak is beyond what the supply gives even for a short while. */
+        SUPPLY_PEAK,
+        /** The ten minutes are beyond what it gives for ever. */
+        SUPPLY_AVERAGE,
+        /** Too little voltage reaches the set, mostly by what is named. */
+        VOLTAGE_LOW,
+        /** More than the set bears, at rest. */
+        VOLTAGE_HIGH,
+        /** The circuit of the house bears it no more. */
+        CIRCUIT_FULL,
+        /** The battery does not even carry the peak. */
+        BATTERY_AT_ONCE,
+        /** The lead drops more than is customary, though the set still works. */
+        LEAD_THIN
+    }
+
+    /**
+     * Something wrong.
+     *
+     * @param fault what
+     * @param found the figure
+     * @param bound what it is held against, in the same unit
+     * @param certainty how sure it is beyond its bound, 0 to 1
+     */
+    public record Finding(Fault fault, Quantity found, double bound, double certainty) {}
+
+    /** Returns what a plan comes to. */
+    public static Judgement of(Plan plan) {
+        TenMinutes ten = TenMinutes.of(plan.boxes(), plan.pattern());
+        boolean sends = !plan.pattern().isEmpty();
+        Sizing sizing = sends
+                ? Sizing.of(
+                        Optional.of(ten.peakA().value()),
+                        Optional.of(ten.averageA().value()),
+                        plan.fusesA())
+                : Sizing.of(Optional.empty(), Optional.empty(), plan.fusesA());
+        Optional<Box.Transmitting> fed = plan.fed();
+        Optional<VoltageStair> stair = fed.map(set -> stair(plan, set, ten));
+        Optional<Conductor.Choice> lead = fed.map(set -> choice(plan, set, ten));
+        Optional<Double> kept = fed.map(set -> {
+            double atV = Math.min(
+                    set.profile().voltageV(), stair.orElseThrow().atTheSetV().value());
+            return OutputFall.assumed(set.profile()).outputAtW(atV)
+                    / set.profile().greatestW();
+        });
+        MainsSide mains = MainsSide.of(plan.supply(), use(plan, ten), plan.circuit());
+        Optional<RunDown> runDown = plan.battery().map(standby -> runDown(plan, standby, ten, fed));
+        return new Judgement(
+                ten, sizing, stair, lead, kept, mains, runDown, findings(plan, ten, fed, stair, mains, runDown));
+    }
+
+    private static VoltageStair.Path path(Plan plan) {
+        return new VoltageStair.Path(
+                plan.supply().sourceOhm(),
+                plan.lead().conductor(),
+                plan.lead().fuseOhm(),
+                plan.lead().connectorsOhm());
+    }
+
+    private static VoltageStair stair(Plan plan, Box.Transmitting set, TenMinutes ten) {
+        Quantity open = Quantity.exact(plan.supply().voltageV(), Unit.VOLT, Standing.ASSUMED);
+        return VoltageStair.of(open, ten.peakA(), peakOf(plan, set), path(plan));
+    }
+
+    private static Quantity peakOf(Plan plan, Box.Transmitting set) {
+        return set.profile().currentA(plan.peakEnvelopeW(set));
+    }
+
+    private static double averageOf(TenMinutes ten, Box.Transmitting set) {
+        return ten.strips().stream()
+                .filter(strip -> strip.box().equals(set.name()))
+                .flatMap(strip -> strip.currentA().stream())
+                .mapToDouble(Double::doubleValue)
+                .average()
+                .orElse(0);
+    }
+
+    private static Conductor.Choice choice(Plan plan, Box.Transmitting set, TenMinutes ten) {
+        return plan.lead()
+                .conductor()
+                .choice(
+                        peakOf(plan, set).value(),
+                        averageOf(ten, set),
+                        DROP_SHARE * plan.supply().voltageV(),
+                        plan.lead().ambientC());
+    }
+
+    private static MainsSide.Use use(Plan plan, TenMinutes ten) {
+        double peakW = 0;
+        double averageW = 0;
+        for (Stretch stretch : plan.pattern()) {
+            double end = Math.min(stretch.fromS() + stretch.lengthS(), ten.fromS() + TenMinutes.WINDOW_S);
+            double within = Math.max(0, end - Math.max(stretch.fromS(), ten.fromS()));
+            averageW += stretch.envelope().meanPowerShare() * stretch.peakEnvelopeW() * within / TenMinutes.WINDOW_S;
+            double together = plan.pattern().stream()
+                    .filter(one -> one.covers(stretch.fromS()))
+                    .mapToDouble(Stretch::peakEnvelopeW)
+                    .sum();
+            peakW = Math.max(peakW, together);
+        }
+        return new MainsSide.Use(ten.peakA().value(), ten.averageA().value(), peakW, averageW, plan.hoursPerDay());
+    }
+
+    private static RunDown runDown(Plan plan, Plan.Standby standby, TenMinutes ten, Optional<Box.Transmitting> fed) {
+        double pathOhm = 2 * plan.lead().conductor().oneWayOhm()
+                + plan.lead().fuseOhm()
+                + plan.lead().connectorsOhm();
+        return RunDown.of(
+                standby.battery(),
+                new RunDown.Use(
+                        ten.averageA().value(),
+                        Math.max(ten.averageA().value(), ten.peakA().value()),
+                        standby.chargingA(),
+                        fed.map(Box.Transmitting::leastV).orElse(1.0),
+                        pathOhm,
+                        standby.temperatureC()));
+    }
+
+    private static List<Finding> findings(
+            Plan plan,
+            TenMinutes ten,
+            Optional<Box.Transmitting> fed,
+            Optional<VoltageStair> stair,
+            MainsSide mains,
+            Optional<RunDown> runDown) {
+        List<Finding> found = new ArrayList<>();
+        above(found, Fault.SUPPLY_PEAK, ten.peakA(), plan.supply().intermittentA());
+        above(found, Fault.SUPPLY_AVERAGE, ten.averageA(), plan.supply().continuousA());
+        fed.ifPresent(set -> {
+            Quantity peak = peakOf(plan, set);
+            double bears = plan.lead().conductor().carriesA(plan.lead().ambientC());
+            above(found, Fault.LEAD_HOT, exact(averageOf(ten, set), Unit.AMPERE), bears);
+            above(found, Fault.FUSE_SMALL, peak, plan.lead().fuseA());
+            above(found, Fault.FUSE_LARGE, exact(plan.lead().fuseA(), Unit.AMPERE), bears);
+            Quantity atSet = stair.orElseThrow().atTheSetV();
+            below(found, Fault.VOLTAGE_LOW, atSet, set.leastV());
+            above(found, Fault.VOLTAGE_HIGH, exact(plan.supply().voltageV(), Unit.VOLT), set.mostV());
+            double drop = plan.lead().conductor().dropV(peak.value());
+            above(
+                    found,
+                    Fault.LEAD_THIN,
+                    exact(drop, Unit.VOLT),
+                    DROP_SHARE * plan.supply().voltageV());
+        });
+        if (mains.averageAcRmsA() > mains.mayContinuouslyA()) {
+            above(found, Fault.CIRCUIT_FULL, exact(mains.averageAcRmsA(), Unit.AMPERE), mains.mayContinuouslyA());
+        } else if (!mains.borneBy(plan.circuit())) {
+            double left = plan.circuit().breakerA() - plan.circuit().othersA();
+            above(found, Fault.CIRCUIT_FULL, exact(mains.peakAcRmsA(), Unit.AMPERE), left);
+        }
+        runDown.filter(down -> down.end() == RunDown.End.AT_ONCE)
+                .ifPresent(down -> below(
+                        found,
+                        Fault.BATTERY_AT_ONCE,
+                        exact(down.course().get(0).peakV(), Unit.VOLT),
+                        fed.map(Box.Transmitting::leastV).orElse(1.0)));
+        found.sort(Comparator.comparing(Finding::fault));
+        return found;
+    }
+
+    private static Quantity exact(double value, Unit unit) {
+        return Quantity.exact(value, unit, Standing.COMPUTED);
+    }
+
+    /** What may well be beyond is told as what is: a plan has room to be mended. */
+    private static void above(List<Finding> found, Fault fault, Quantity value, double bound) {
+        double certainty = value.probabilityAbove(bound);
+        if (certainty > 1 - ALWAYS) {
+            found.add(new Finding(fault, value, bound, certainty));
+        }
+    }
+
+    private static void below(List<Finding> found, Fault fault, Quantity value, double bound) {
+        double certainty = 1 - value.probabilityAbove(bound);
+        if (certainty > 1 - ALWAYS) {
+            found.add(new Finding(fault, value, bound, certainty));
+        }
+    }
+}

@@ -1,0 +1,179 @@
+package org.tubrin.core.hv;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertThrows;
+import static org.testng.Assert.assertTrue;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import org.tubrin.core.quantity.Refused;
+
+/** The high-voltage supply against closed forms where they exist, and its laws elsewhere. */
+public class HvTest {
+    private static final double NONE = Double.POSITIVE_INFINITY;
+    private static final Bank BANK = new Bank(8, 220e-6, 450, 1e-3, 100e3, 0, 3, NONE);
+
+    private static Bank bank(double resistorOhm, double bleederOhm) {
+        return new Bank(8, 220e-6, 450, 1e-3, resistorOhm, 0.05, 3, bleederOhm);
+    }
+
+    private static Rectifier supply(Rectifier.Circuit circuit, double sourceOhm) {
+        return new Rectifier(circuit, circuit == Rectifier.Circuit.BRIDGE ? 2050 : 1025, sourceOhm, 50, 4, 1600, 50);
+    }
+
+    @Test
+    public void theRuleForEqualisingResistorsKeepsTheWorstCapacitorJustWithinItsRating() {
+        Sharing sharing = Sharing.of(BANK, 2900);
+        assertEquals(sharing.mostResistorOhm(), (8 * 450 - 2900) / (7 * 1e-3), 1e-6);
+        Sharing atTheRule = Sharing.of(BANK.withResistorOhm(sharing.mostResistorOhm()), 2900);
+        assertEquals(atTheRule.worstV(), 450, 1e-9);
+        assertEquals(atTheRule.worstShare(), 1, 1e-12);
+    }
+
+    @Test
+    public void toleranceAndLargerResistorsMakeSharingWorseAndSmallOnesGetHot() {
+        double before = 0;
+        for (double ohm : new double[] {10e3, 30e3, 100e3, 300e3}) {
+            Sharing sharing = Sharing.of(bank(ohm, NONE), 2900);
+            assertTrue(sharing.worstV() > before && sharing.worstV() >= sharing.evenV(), ohm + " ohm");
+            before = sharing.worstV();
+        }
+        Sharing exact = Sharing.of(BANK.withResistorOhm(30e3), 2900);
+        assertTrue(Sharing.of(bank(30e3, NONE), 2900).worstV() > exact.worstV(), "5 % of the resistors");
+        assertTrue(Sharing.of(bank(30e3, NONE), 2900).resistorShare() > 0.5, "30 kilohm of 3 W run hot");
+        assertEquals(Sharing.of(bank(100e3, NONE), 3700).mostResistorOhm(), 0.0, "too few capacitors");
+    }
+
+    @DataProvider
+    public Object[][] bleeders() {
+        // The last lets the whole bank go a hundred times faster than one capacitor through its resistor.
+        return new Object[][] {{NONE}, {200e3}, {50e3}, {4e3}};
+    }
+
+    @Test(dataProvider = "bleeders")
+    public void capacitorsThatAreAlikeRunDownByTheClosedForm(double bleederOhm) {
+        double string = 8 * 47e3;
+        double ohm = Double.isInfinite(bleederOhm) ? string : string * bleederOhm / (string + bleederOhm);
+        double expected = ohm * 220e-6 / 8 * Math.log(2900.0 / 50);
+        BleedDown down = BleedDown.of(bank(47e3, bleederOhm), 2900, 50, 0);
+        assertEquals(down.terminalsS(), expected, 1e-4 * expected);
+        assertEquals(down.everyCapacitorS(), expected, 1e-4 * expected, "each is far below when all are");
+    }
+
+    @Test
+    public void oneOpenResistorLeavesItsCapacitorCharged() {
+        BleedDown alone = BleedDown.of(bank(47e3, NONE), 2900, 50, 1);
+        assertTrue(Double.isInfinite(alone.terminalsS()), "363 V stay on it for ever: " + alone);
+        BleedDown whole = BleedDown.of(bank(47e3, 200e3), 2900, 50, 0);
+        BleedDown bled = BleedDown.of(bank(47e3, 200e3), 2900, 50, 1);
+        assertTrue(bled.terminalsS() > 1.2 * whole.terminalsS(), bled + " against " + whole);
+        assertTrue(bled.everyCapacitorS() > bled.terminalsS(), "the terminals say less than one capacitor holds");
+        assertTrue(bled.worstLeftV() > 50, bled.worstLeftV() + " V on one while the terminals are below");
+    }
+
+    @Test
+    public void moreCapacitanceOrResistanceHoldsLonger() {
+        double before = 0;
+        for (double ohm : new double[] {22e3, 47e3, 100e3}) {
+            double s = BleedDown.of(bank(ohm, 200e3), 2900, 50, 0).terminalsS();
+            assertTrue(s > before);
+            before = s;
+        }
+        assertEquals(BANK.energyJ(2900), 0.5 * 27.5e-6 * 2900 * 2900, 1e-9);
+        assertEquals(BleedDown.of(BANK, 40, 50, 0).terminalsS(), 0.0, "already below");
+    }
+
+    @Test
+    public void aStiffBridgeRipplesByTheClosedForm() {
+        Bank large = new Bank(8, 2200e-6, 450, 1e-3, 100e3, 0, 3, NONE);
+        UnderLoad load = UnderLoad.of(supply(Rectifier.Circuit.BRIDGE, 2), large, 0.5);
+        assertTrue(load.settled(), load.toString());
+        double closed = 0.5 / (2 * 50 * large.wholeF());
+        assertEquals(load.ripplePeakToPeakV() / closed, 1, 0.12, "charging takes a part of each half cycle");
+        assertTrue(load.ripplePeakToPeakV() < closed, "and shortens the time of discharge");
+    }
+
+    @Test
+    public void rippleHalvesWhenCapacitanceDoubles() {
+        for (Rectifier.Circuit circuit : Rectifier.Circuit.values()) {
+            Rectifier rectifier = supply(circuit, 20);
+            double one = UnderLoad.of(rectifier, new Bank(8, 470e-6, 450, 0, 100e3, 0, 3, NONE), 0.5)
+                    .ripplePeakToPeakV();
+            double two = UnderLoad.of(rectifier, new Bank(8, 940e-6, 450, 0, 100e3, 0, 3, NONE), 0.5)
+                    .ripplePeakToPeakV();
+            assertEquals(two / one, 0.5, 0.05, circuit.toString());
+        }
+    }
+
+    @Test
+    public void sagGrowsWithCurrentAndADoublerSagsMoreThanABridge() {
+        Rectifier bridge = supply(Rectifier.Circuit.BRIDGE, 40);
+        Rectifier doubler = supply(Rectifier.Circuit.DOUBLER, 40);
+        assertEquals(bridge.openV(), doubler.openV(), 1e-9);
+        double before = -1;
+        for (double currentA : new double[] {0, 0.1, 0.3, 0.6}) {
+            UnderLoad load = UnderLoad.of(bridge, BANK, currentA);
+            assertTrue(load.settled() && load.sag(bridge) > before, currentA + " A: " + load);
+            before = load.sag(bridge);
+        }
+        assertTrue(UnderLoad.of(doubler, BANK, 0.6).sag(doubler) > before, "each half is charged once a cycle");
+    }
+
+    @Test
+    public void chargeInAndOutBalance() {
+        // Through the source flows on average what the load takes; its resistance cannot drop less than that.
+        Rectifier bridge = supply(Rectifier.Circuit.BRIDGE, 40);
+        UnderLoad load = UnderLoad.of(bridge, BANK, 0.6);
+        assertTrue(bridge.openV() - load.meanV() > 40 * 0.6, "peaks of charge drop more than the mean would");
+        assertTrue(load.chargePeakA() > 2 * 0.6 && load.chargePeakA() < 20 * 0.6, load.toString());
+    }
+
+    @Test
+    public void withoutASoftStartOnlyTheSourceHoldsTheInrush() {
+        Rectifier bridge = supply(Rectifier.Circuit.BRIDGE, 20);
+        Inrush hard = Inrush.of(bridge, BANK, 0, 230);
+        assertEquals(hard.peakA(), bridge.peakV() / 20, 1e-6, "empty capacitors are a short");
+        assertEquals(hard.primaryPeakA(), hard.peakA() * 2050 / 230, 1e-6);
+        assertEquals(hard.resistorEnergyJ(), 0.0, 1e-12);
+        Inrush soft = Inrush.of(bridge, BANK, 2000, 230);
+        assertEquals(soft.peakA(), bridge.peakV() / 2020, 1e-6);
+        assertTrue(soft.chargedS() > hard.chargedS() && soft.chargedS() < 5, soft.toString());
+        double stored = BANK.energyJ(0.9 * bridge.openV());
+        assertTrue(
+                soft.resistorEnergyJ() > 0.8 * stored && soft.resistorEnergyJ() < 3 * stored,
+                "about what is stored: " + soft.resistorEnergyJ() + " of " + stored);
+    }
+
+    @Test
+    public void diodesOfADoublerBlockTwiceThePeak() {
+        Rectifier doubler = supply(Rectifier.Circuit.DOUBLER, 20);
+        assertEquals(doubler.inverseV(), 2 * Math.sqrt(2) * 1025, 1e-9);
+        assertEquals(doubler.inverseShare(), doubler.inverseV() / 6400, 1e-12);
+    }
+
+    @Test
+    public void impossibleFiguresAreRefusedByName() {
+        Refused refused = refused(() -> new Bank(0, 1, 450, 1e-3, 47e3, 0, 3, NONE));
+        assertEquals(refused.problems().size(), 2, refused.toString());
+        assertEquals(refused.problems().get(0).path(), "count");
+        assertEquals(refused.problems().get(1).path(), "eachF");
+        assertFalse(
+                refused(() -> supply(Rectifier.Circuit.BRIDGE, 0)).problems().isEmpty());
+    }
+
+    private static Refused refused(Runnable makes) {
+        try {
+            makes.run();
+        } catch (Refused refused) {
+            return refused;
+        }
+        throw new AssertionError("nothing was refused");
+    }
+
+    @Test
+    public void aBleederThatIsNotThereIsNoBadFigure() {
+        assertEquals(bank(47e3, NONE).bleederOhm(), NONE);
+        assertThrows(Refused.class, () -> bank(47e3, 1));
+    }
+}

@@ -1,0 +1,194 @@
+package org.tubrin.core.supply;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Battery;
+import org.tubrin.core.station.Envelope;
+import org.tubrin.core.station.Supply;
+
+/** Whole plans: one that carries, and each fault where it is and a near case where it is not. */
+public class PlanTest {
+    private static final Supply WINDLASS = SupplyTest.WINDLASS;
+    private static final Plan.Lead LEAD = new Plan.Lead(1.5, 10e-6, 30, 25, 0.003, 0.003);
+
+    private static Plan plan(Supply supply, Plan.Lead lead, double peakEnvelopeW) {
+        Box halyard = new Box.Transmitting("Halyard 100", ProfileTest.halyard(), 12.42, 15, Optional.of(25.0));
+        Box computer = new Box.Steady("computer", 1.9, Optional.of(3.0));
+        return new Plan(
+                "Skerry",
+                supply,
+                List.of(halyard, computer),
+                List.of(
+                        new Stretch("Halyard 100", 0, 300, Envelope.slotted(), 0.5 * peakEnvelopeW),
+                        new Stretch("Halyard 100", 320, 120, Envelope.speech(), peakEnvelopeW)),
+                lead,
+                new MainsSide.Circuit(230, 16, 0.8, 0),
+                3,
+                0.3,
+                Optional.of(new Plan.Standby(
+                        new Battery("Keel 100", Battery.Chemistry.LITHIUM_IRON_PHOSPHATE, 4, 360_000, 20, 0.012),
+                        0,
+                        20)));
+    }
+
+    private static Supply rated(double continuousA, double intermittentA, double voltageV) {
+        return new Supply(
+                "S",
+                Supply.Kind.LINEAR,
+                voltageV,
+                0.002,
+                continuousA,
+                intermittentA,
+                0.5,
+                0.55,
+                0.7,
+                10,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    private static List<Judgement.Fault> faults(Plan plan) {
+        return Judgement.of(plan).findings().stream()
+                .map(Judgement.Finding::fault)
+                .collect(Collectors.toList());
+    }
+
+    @Test
+    public void aSoundPlanHasNothingAgainstItAndEveryAnswer() {
+        Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, 100));
+        assertTrue(judgement.findings().isEmpty(), judgement.findings().toString());
+        assertEquals(judgement.tenMinutes().peakA().value(), 21 + 1.9, 1e-9);
+        assertEquals(judgement.sizing().needs().size(), 3);
+        assertTrue(judgement.stair().orElseThrow().atTheSetV().value() > 13, judgement.toString());
+        assertTrue(judgement.outputKeptShare().orElseThrow() > 0.9);
+        assertTrue(judgement.runDown().orElseThrow().runtimeS() > 3600, "an hour at least");
+        assertTrue(judgement.mains().averageHeatW() > 0);
+    }
+
+    @DataProvider
+    public Object[][] faultsAndNearCases() {
+        return new Object[][] {
+            {Judgement.Fault.SUPPLY_PEAK, rated(20, 21, 13.8), LEAD, rated(20, 25, 13.8), LEAD},
+            {Judgement.Fault.SUPPLY_AVERAGE, rated(5, 40, 13.8), LEAD, rated(12, 40, 13.8), LEAD},
+            {
+                Judgement.Fault.VOLTAGE_LOW,
+                WINDLASS,
+                new Plan.Lead(4, 2.5e-6, 30, 25, 0.003, 0.003),
+                WINDLASS,
+                new Plan.Lead(4, 25e-6, 30, 25, 0.003, 0.003)
+            },
+            {
+                Judgement.Fault.LEAD_THIN,
+                WINDLASS,
+                new Plan.Lead(2.5, 4e-6, 30, 25, 0.002, 0.002),
+                WINDLASS,
+                new Plan.Lead(2.5, 16e-6, 30, 25, 0.002, 0.002)
+            },
+            {
+                Judgement.Fault.LEAD_HOT,
+                WINDLASS,
+                new Plan.Lead(0.2, 0.3e-6, 50, 25, 0.002, 0.002),
+                WINDLASS,
+                new Plan.Lead(0.2, 2.5e-6, 50, 25, 0.002, 0.002)
+            },
+            {Judgement.Fault.FUSE_SMALL, WINDLASS, new Plan.Lead(1.5, 10e-6, 30, 20, 0.003, 0.003), WINDLASS, LEAD},
+            {Judgement.Fault.FUSE_LARGE, WINDLASS, new Plan.Lead(1.5, 10e-6, 30, 80, 0.003, 0.003), WINDLASS, LEAD},
+            {Judgement.Fault.VOLTAGE_HIGH, rated(40, 40, 16), LEAD, rated(40, 40, 14.5), LEAD},
+        };
+    }
+
+    @Test(dataProvider = "faultsAndNearCases")
+    public void eachFaultIsFoundWhereItIsAndNotNearby(
+            Judgement.Fault fault, Supply supply, Plan.Lead lead, Supply near, Plan.Lead nearLead) {
+        assertTrue(
+                faults(plan(supply, lead, 100)).contains(fault),
+                faults(plan(supply, lead, 100)).toString());
+        assertTrue(
+                !faults(plan(near, nearLead, 100)).contains(fault),
+                faults(plan(near, nearLead, 100)).toString());
+    }
+
+    @Test
+    public void theLeadItNamesMendsAThinOne() {
+        Plan.Lead thin = new Plan.Lead(4, 2.5e-6, 30, 25, 0.003, 0.003);
+        Judgement before = Judgement.of(plan(WINDLASS, thin, 100));
+        Conductor.Choice choice = before.lead().orElseThrow();
+        assertEquals(choice.governs(), Conductor.Rule.DROP);
+        assertEquals(before.stair().orElseThrow().steepest().cause(), VoltageStair.Cause.LEAD_OUT);
+        Plan.Lead mended = new Plan.Lead(4, choice.areaM2(), 30, 25, 0.003, 0.003);
+        List<Judgement.Fault> after = faults(plan(WINDLASS, mended, 100));
+        assertTrue(after.isEmpty(), "with " + choice.areaM2() + ": " + after);
+        assertTrue(Judgement.of(plan(WINDLASS, mended, 100)).outputKeptShare().orElseThrow()
+                > before.outputKeptShare().orElseThrow());
+    }
+
+    @Test
+    public void lessDriveNeverMakesAPlanWorse() {
+        double peak = 0;
+        double wall = 0;
+        double runtime = Double.MAX_VALUE;
+        double atSet = Double.MAX_VALUE;
+        for (double watt = 10; watt <= 100; watt += 10) {
+            Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, watt));
+            assertTrue(judgement.tenMinutes().peakA().value() >= peak);
+            assertTrue(judgement.mains().peakW() >= wall);
+            assertTrue(judgement.runDown().orElseThrow().runtimeS() <= runtime);
+            assertTrue(judgement.stair().orElseThrow().atTheSetV().value() <= atSet);
+            peak = judgement.tenMinutes().peakA().value();
+            wall = judgement.mains().peakW();
+            runtime = judgement.runDown().orElseThrow().runtimeS();
+            atSet = judgement.stair().orElseThrow().atTheSetV().value();
+        }
+    }
+
+    @Test
+    public void anEmptyPlanIsJudgedAndNothingIsWrongWithIt() {
+        Plan empty = new Plan(
+                "New",
+                WINDLASS,
+                List.of(),
+                List.of(),
+                LEAD,
+                new MainsSide.Circuit(230, 16, 0.8, 0),
+                1,
+                0.3,
+                Optional.empty());
+        Judgement judgement = Judgement.of(empty);
+        assertTrue(judgement.findings().isEmpty()
+                && judgement.stair().isEmpty()
+                && judgement.sizing().needs().isEmpty());
+    }
+
+    @Test
+    public void stretchesThatOverlapOrNameNobodyAreRefused() {
+        Box halyard = new Box.Transmitting("Halyard 100", ProfileTest.halyard(), 12.42, 15, Optional.empty());
+        try {
+            new Plan(
+                    "P",
+                    WINDLASS,
+                    List.of(halyard),
+                    List.of(
+                            new Stretch("Halyard 100", 0, 100, Envelope.speech(), 100),
+                            new Stretch("Halyard 100", 50, 100, Envelope.speech(), 100),
+                            new Stretch("Nobody", 300, 100, Envelope.speech(), 100)),
+                    LEAD,
+                    new MainsSide.Circuit(230, 16, 0.8, 0),
+                    1,
+                    0.3,
+                    Optional.empty());
+        } catch (Refused refused) {
+            assertEquals(refused.problems().get(0).path(), "pattern.1.fromS");
+            assertEquals(refused.problems().get(1).path(), "pattern.2.box");
+            return;
+        }
+        throw new AssertionError("nothing was refused");
+    }
+}
