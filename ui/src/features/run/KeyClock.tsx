@@ -53,7 +53,11 @@ export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number;
             key={sign}
             type="button"
             className="ml-3 min-h-[24px] text-act underline underline-offset-2"
-            onClick={() => act({ act: 'SIGN', sign })}
+            onClick={(event) => {
+              // Enter is for the next move from here on.
+              event.currentTarget.blur();
+              act({ act: 'SIGN', sign });
+            }}
           >
             {REPORTS[sign]}
           </button>

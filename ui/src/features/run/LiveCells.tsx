@@ -15,7 +15,11 @@ export function NowCell({ role }: { role: Row['role'] }) {
     );
   }
   return (
-    <span title={reading.withUncertainty} data-part={`now-${role}`}>
+    <span
+      className={reading.over ? 'block border-l-4 border-limit font-bold text-limit' : ''}
+      title={reading.over ?? reading.withUncertainty}
+      data-part={`now-${role}`}
+    >
       {reading.shown}
     </span>
   );

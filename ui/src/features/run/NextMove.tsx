@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { RunView } from '../../api';
 import { Button, Diamond, Kbd, Sheet } from '../../parts';
+import { useOver } from './useLive';
 import type { Run } from './useRun';
 
 interface Props {
@@ -20,16 +21,18 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
   const isLive = view.source !== 'TYPED';
   const advice = view.advice;
   const keyed = view.clock.phase === 'KEY_DOWN';
+  const live = useOver();
+  const over = keyed ? live : undefined;
   const toKey = advice.move === 'KeyAndPeak' || advice.move === 'Rest' || keyed;
   const toRead = ['KeyAndPeak', 'PeakAndRead', 'EnterReadings', 'EnterPosition', 'SettleDoubt'].includes(advice.move);
   return (
     <Sheet title="Next move" accent part="next-move" aside={<span className="text-12 text-soft">{advice.rule}</span>}>
-      <div role="status" aria-live="polite">
+      <div role={over ? 'alert' : 'status'} aria-live={over ? 'assertive' : 'polite'}>
         <p
-          className={`head leading-[1.15] ${advice.move === 'Unkey' ? 'text-limit' : ''} text-27`}
+          className={`head leading-[1.15] ${over || advice.move === 'Unkey' ? 'text-limit' : ''} ${over ? 'border-l-4 border-limit pl-2' : ''} text-27`}
           data-part="sentence"
         >
-          {advice.sentence}
+          {over ?? advice.sentence}
         </p>
         <p className="mt-2 text-soft">{advice.why}</p>
         {advice.expect && <p className="mt-1">{advice.expect}</p>}

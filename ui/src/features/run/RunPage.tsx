@@ -67,7 +67,8 @@ function Running({ run, view }: { run: Run; view: RunView }) {
   const follow = () => {
     if (run.busy) return;
     if (view.advice.button) run.act({ act: 'FOLLOW' });
-    else read();
+    // With the key up meters have nothing to say yet.
+    else if (!(isLive && ['Rest', 'KeyAndPeak', 'WaitForWarmth'].includes(view.advice.move))) read();
   };
   const drive = (up: boolean) => {
     const at = view.draft.driveW ?? 0;

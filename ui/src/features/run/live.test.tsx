@@ -45,6 +45,19 @@ const send = (frame: LiveFrame) => act(() => Stream.last?.onmessage?.({ data: JS
 describe('a run on the bench', () => {
   let sent: { url: string; body: Record<string, unknown> }[];
   let page: ReturnType<typeof render>;
+  let phase = run.clock.phase;
+  let advice: Partial<typeof run.advice> = {};
+
+  const opens = () =>
+    render(
+      <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+        <MemoryRouter initialEntries={[`/tune/${run.id}`]}>
+          <Routes>
+            <Route path="/tune/:runId/:tab?" element={<RunPage />} />
+          </Routes>
+        </MemoryRouter>
+      </QueryClientProvider>,
+    );
 
   beforeEach(async () => {
     sent = [];
@@ -61,18 +74,15 @@ describe('a run on the bench', () => {
         sent.push({ url: request.url, body: (await request.json()) as Record<string, unknown> });
         if (request.url.endsWith('/bench')) return new Response(null, { status: 204 });
       }
-      return new Response(JSON.stringify(run), { headers: { 'Content-Type': 'application/json' } });
+      return new Response(
+        JSON.stringify({ ...run, advice: { ...run.advice, ...advice }, clock: { ...run.clock, phase } }),
+        {
+          headers: { 'Content-Type': 'application/json' },
+        },
+      );
     });
     localStorage.clear();
-    page = render(
-      <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-        <MemoryRouter initialEntries={[`/tune/${run.id}`]}>
-          <Routes>
-            <Route path="/tune/:runId/:tab?" element={<RunPage />} />
-          </Routes>
-        </MemoryRouter>
-      </QueryClientProvider>,
-    );
+    page = opens();
     await screen.findByText(run.advice.sentence);
     await waitFor(() => expect(Stream.last?.url).toBe(`/api/runs/${run.id}/live`));
     send(FRAME);
@@ -86,6 +96,40 @@ describe('a run on the bench', () => {
     expect(part('twin-OUTPUT')?.textContent).toContain('886');
     send({ ...FRAME, readings: [{ ...(FRAME.readings[0] as object), shown: '931' } as LiveFrame['readings'][number]] });
     expect(part('now-OUTPUT')?.textContent).toBe('931');
+  });
+
+  it('says to key up at once where a meter is beyond its limit while keyed', async () => {
+    const over = 'Key up: output over 1000 W';
+    const beyond = {
+      ...FRAME,
+      readings: [{ ...(FRAME.readings[0] as object), shown: '1031', over } as LiveFrame['readings'][number]],
+    };
+    send(beyond);
+    expect(part('now-OUTPUT')?.className).toContain('text-limit');
+    expect(part('sentence')?.textContent).toBe(run.advice.sentence);
+    page.unmount();
+    phase = 'KEY_DOWN';
+    page = opens();
+    await screen.findByText(run.advice.sentence);
+    send(beyond);
+    expect(screen.getByRole('alert').textContent).toContain(over);
+    send(FRAME);
+    expect(part('sentence')?.textContent).toBe(run.advice.sentence);
+    phase = run.clock.phase;
+  });
+
+  it('takes no readings with Enter while the key is up', async () => {
+    page.unmount();
+    advice = { move: 'KeyAndPeak', button: undefined };
+    page = opens();
+    await screen.findByText(run.advice.sentence);
+    sent = [];
+    fireEvent.keyDown(document.body, { key: 'Enter' });
+    await new Promise((later) => setTimeout(later, 150));
+    expect(sent).toEqual([]);
+    fireEvent.keyDown(document.body, { key: 'r' });
+    await waitFor(() => expect(sent[0]?.body.act).toBe('TAKE'));
+    advice = {};
   });
 
   it('says which source is not well, in its row and on the line', () => {

@@ -69,6 +69,11 @@ export function useLiveReading(role: LiveReading['role']): LiveReading | undefin
   return useFrame((frame) => frame.readings.find((one) => one.role === role));
 }
 
+/** Returns what to do about the first meter that is beyond its limit now. */
+export function useOver(): string | undefined {
+  return useFrame((frame) => frame.readings.find((one) => one.over)?.over);
+}
+
 /** Returns what the twin expects a meter to show at the dials and the drive as they stand. */
 export function useLiveExpected(role: ExpectedCell['role']): ExpectedCell | undefined {
   return useFrame((frame) => frame.expected.find((one) => one.role === role));

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ask, client, type EquipmentView, type FieldProblem, Refusal } from '../../api';
 import { Button, Trouble } from '../../parts';
@@ -43,6 +43,11 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
   const [kept, setKept] = useState(false);
   const [revision, setRevision] = useState(known?.revision ?? 0);
   const [removing, setRemoving] = useState(false);
+  const formRef = useRef<HTMLFormElement>(null);
+  // A long form is scrolled to what was refused.
+  useEffect(() => {
+    if (problems.length > 0) formRef.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+  }, [problems]);
   const refresh = () => Promise.all(DERIVED.map((queryKey) => queries.invalidateQueries({ queryKey })));
 
   const save = useMutation({
@@ -74,6 +79,7 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
   };
   return (
     <form
+      ref={formRef}
       aria-label={known?.name ?? `New: ${what.name}`}
       className="sheet px-5 py-4"
       noValidate

@@ -183,6 +183,12 @@ public class LiveTest extends ServerTest {
         turns("LOAD", load);
         does("KEY");
         pause(1500);
+        JsonNode grid = of(frame().get("readings"), "GRID_CURRENT");
+        assertEquals(
+                grid.path("over").asString("").replace('\u00a0', ' '),
+                grid.get("value").asDouble() > 0.2 ? "Grid current over 0.2 A: key up" : "",
+                what);
+        assertTrue(!sign.equals("GRID_CURRENT_LIMIT") || grid.has("over"), what + ": " + grid);
         does("TAKE");
         does("UNKEY");
         assertEquals(
@@ -352,8 +358,14 @@ public class LiveTest extends ServerTest {
         }
     }
 
+    /** What is said of a source; nothing in the moment when it was put in another's place. */
     private static String health(JsonNode frame, String role) {
-        return of(frame.get("readings"), role).get("health").asString();
+        for (JsonNode one : frame.get("readings")) {
+            if (one.get("role").asString().equals(role)) {
+                return one.get("health").asString();
+            }
+        }
+        return "";
     }
 
     private static Map<String, Object> instrument(String name, int port, String role, double timeoutS) {

@@ -70,7 +70,7 @@ public class WordsTest {
         add(wanted, "signal.*", Linearity.Judgement.values());
         add(wanted, "waveform.*", Waveform.values());
         add(wanted, "waveform.*.meaning", Waveform.values());
-        add(wanted, "average.*", ModeAverage.Envelope.values());
+        add(wanted, "average.*", ModeAverage.Kind.values());
         add(wanted, "ground.*", GroundMap.Figure.values());
         add(wanted, "map.reading.*", LoadSense.values());
         add(wanted, "fit.figure.*", SheetFit.Figure.values());

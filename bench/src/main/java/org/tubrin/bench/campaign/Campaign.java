@@ -18,6 +18,9 @@ final class Campaign {
     /** A standard uncertainty times this is the 95 % interval. */
     private static final double EXPANDED = 1.96;
 
+    /** Before the name of a school in which the next move was followed. */
+    static final String FOLLOWED = "tubrin, ";
+
     private Campaign() {}
 
     /** Returns the scores of so many cases, which belong to a seed; cases go side by side. */
@@ -35,17 +38,33 @@ final class Campaign {
         for (School school : School.values()) {
             Shack shack = new Shack(given, new Random(given.seed()));
             new Plain(shack, school, new Random(given.seed() + 1)).run();
-            scores.add(Score.of(shack, school.name().toLowerCase(Locale.ROOT), List.of(), ""));
+            scores.add(Score.of(shack, name(school), List.of(), ""));
+            if (school.suits(given.setup().tubes())) {
+                scores.add(followed(given.by(school), FOLLOWED + name(school)));
+            }
         }
         return scores;
     }
 
+    private static String name(School school) {
+        return school.name().toLowerCase(Locale.ROOT);
+    }
+
+    /** Returns what it comes to when the next move is followed. */
     static Score tubrin(Case given) {
+        return followed(given, "tubrin");
+    }
+
+    private static Score followed(Case given, String procedure) {
         Shack shack = new Shack(given, new Random(given.seed()));
-        Novice novice = new Novice(shack, new Random(given.seed() + 1));
-        RunState state = novice.run();
-        List<Boolean> covered = covered(shack, state);
-        return Score.of(shack, "tubrin", covered, story(given, state));
+        boolean pulsed = given.setup().school() == School.PULSED;
+        if (pulsed) {
+            shack.pulse(given.setup().customs().dutyFactor());
+        }
+        RunState state = new Novice(shack, new Random(given.seed() + 1)).run();
+        // What the shack's meters average over pulses is not what the intervals are about.
+        List<Boolean> covered = pulsed ? List.of() : covered(shack, state);
+        return Score.of(shack, procedure, covered, story(given, state));
     }
 
     /** Returns what was climbed, step by step, and how it ended. */

@@ -128,6 +128,47 @@ record Case(
                 random.nextLong());
     }
 
+    /** Returns the same tuned by another school, for pulses with a wattmeter that holds their peaks. */
+    Case by(School school) {
+        List<Meter> meters = school != School.PULSED
+                ? setup.meters()
+                : setup.meters().stream()
+                        .map(meter -> new Meter(
+                                meter.name(),
+                                meter.channels().stream().map(Case::holding).toList()))
+                        .toList();
+        TuneSetup chosen = new TuneSetup(
+                setup.station(),
+                setup.amplifier(),
+                setup.exciter(),
+                setup.carrier(),
+                meters,
+                setup.termination(),
+                setup.band(),
+                setup.frequencyHz(),
+                school,
+                setup.preset(),
+                setup.settings(),
+                setup.source(),
+                setup.pad(),
+                setup.practice());
+        return new Case(
+                number, chosen, truth, loadOhm, loadReactanceOhm, plateOffsetMarks, loadOffsetMarks, driveShare, seed);
+    }
+
+    private static Channel holding(Channel channel) {
+        return channel.role() != ReadingRole.OUTPUT
+                ? channel
+                : new Channel(
+                        channel.role(),
+                        channel.scaleUnit(),
+                        channel.ranges(),
+                        channel.accuracy(),
+                        Indication.PEAK_HOLD,
+                        1,
+                        Optional.empty());
+    }
+
     private static double rounded(double value, double grain) {
         return Math.rint(value / grain) * grain;
     }

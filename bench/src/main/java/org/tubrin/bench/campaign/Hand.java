@@ -15,6 +15,9 @@ final class Hand {
     private static final double READ_S = 0.35;
     private static final double OVERSHOOT = 0.03;
     private static final double WRONG_DIVISION = 0.015;
+    /** Output below this share of the most seen has begun to fall. */
+    private static final double OUTPUT_KEPT = 0.97;
+
     private static final int MOST_TURNS = 40;
     /** A change on the scale that is seen, as a share of it. */
     private static final double SEEN_SHARE = 0.004;
@@ -74,15 +77,21 @@ final class Hand {
         climb(Control.LOAD, 0.25 * shack.dial(Control.LOAD).markStep(), ReadingRole.OUTPUT, 1, untilS);
     }
 
-    /** Turns LOAD until a current stands at a target; heavier raises plate current and lowers grid current. */
+    /** Turns LOAD until a current stands at a target, but no dip heavier than the output bears; heavier raises plate current and lowers grid current. */
     void loadTo(ReadingRole role, double targetA, double untilS) {
         double mark = 0.2 * shack.dial(Control.LOAD).markStep();
+        double mostW = 0;
         for (int i = 0; i < MOST_TURNS && shack.nowS < untilS && shack.keyed(); i++) {
             double now = glance(role);
             if (Math.abs(now / targetA - 1) < 0.03) {
                 return;
             }
             boolean heavier = (now < targetA) == (role == ReadingRole.PLATE_CURRENT);
+            double outputW = role == ReadingRole.PLATE_CURRENT && heavier ? glance(ReadingRole.OUTPUT) : 0;
+            mostW = Math.max(mostW, outputW);
+            if (outputW < OUTPUT_KEPT * mostW) {
+                return;
+            }
             int sign = setup.tubes().loadSense().heavierSign() * (heavier ? 1 : -1);
             double from = shack.shown(Control.LOAD);
             shack.turn(Control.LOAD, from + sign * mark);

@@ -172,6 +172,7 @@ public class ShackTest {
         for (int number = 1; number <= 20; number++) {
             scores.add(score("tubrin", number, number));
             scores.add(score("pulsed", number, 3.0 * number));
+            scores.add(score("tubrin, pulsed", number, 2.0 * number));
         }
         Report report = new Report(scores);
         String csv = report.csv();
@@ -181,9 +182,12 @@ public class ShackTest {
         assertTrue(csv.contains("tubrin,carrier_s,21.00,38.10,40.00\n"), csv);
         assertTrue(csv.contains("tubrin,coverage_percent,91.7,91.7,91.7\n"), csv);
         assertFalse(csv.contains("pulsed,coverage_percent"), "plain schools state no interval");
+        assertFalse(csv.contains("tubrin, pulsed"), "the table has the next move as it is given, and plain schools");
         String words = report.markdown(20, 7, "2026-11-25");
         assertTrue(words.contains("20 simulated tune-ups, seed 7"), words);
         assertTrue(words.indexOf("story of 20") < words.indexOf("story of 11"), "the worst come first");
         assertFalse(words.contains("story of 9;"), "ten of them");
+        assertTrue(words.contains("| tubrin, pulsed | 21.0 / 38.1 |"), words);
+        assertTrue(words.contains("- pulsed: as good or better in every figure."), words);
     }
 }

@@ -1,5 +1,7 @@
 package org.tubrin.core.tank;
 
+import org.hipparchus.complex.Complex;
+
 /** What a load that is not the line's resistance sends back. */
 public final class Mismatch {
     /** Resistance of the line between amplifier and load, in ohms. */
@@ -17,5 +19,21 @@ public final class Mismatch {
     public static double swr(double ohm, double reactanceOhm) {
         double rho = Math.sqrt(reflectedShare(ohm, reactanceOhm));
         return (1 + rho) / (1 - rho);
+    }
+
+    /**
+     * Returns the load whose reflection on a 50 Ω line lies beside that of a known load.
+     *
+     * @param known the load that is known
+     * @param real what is added to the real part of its reflection
+     * @param imaginary and to the imaginary part
+     * @param most size that the reflection is held to, below 1
+     */
+    public static ImpedancePoint beside(ImpedancePoint known, double real, double imaginary, double most) {
+        Complex from = new Complex(known.ohm(), known.reactanceOhm());
+        Complex reflection = from.subtract(LINE_OHM).divide(from.add(LINE_OHM)).add(new Complex(real, imaginary));
+        Complex held = reflection.norm() > most ? reflection.multiply(most / reflection.norm()) : reflection;
+        Complex ohm = Complex.ONE.add(held).divide(Complex.ONE.subtract(held)).multiply(LINE_OHM);
+        return new ImpedancePoint(known.frequencyHz(), ohm.getRealPart(), ohm.getImaginaryPart());
     }
 }

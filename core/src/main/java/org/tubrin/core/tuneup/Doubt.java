@@ -42,6 +42,11 @@ public enum Doubt {
         return channel.range(reading.range());
     }
 
+    /** Both grow about as the drive does; a ladder may leap. */
+    private static Likely grown(double value, double driveRatio) {
+        return new Likely(value * Math.min(1, driveRatio), value * Math.max(2, driveRatio));
+    }
+
     private record Likely(double least, double most) {}
 
     private static Optional<Likely> likely(ReadingRole role, Step step, Optional<Step> before) {
@@ -51,9 +56,11 @@ public enum Doubt {
                 Optional.of(new Likely(tubes.plateVoltageRestDcV() * 0.7, tubes.plateVoltageRestDcV() * 1.2));
             case PLATE_CURRENT -> Optional.of(new Likely(tubes.restingPlateCurrentA(), tubes.plateCurrentLimitA() / 2));
             case OUTPUT, GRID_CURRENT ->
-                before.map(step0 -> step0.readings().get(role))
-                        .filter(last -> last.rawValue() > 0)
-                        .map(last -> new Likely(last.rawValue(), last.rawValue() * 2));
+                before.flatMap(last -> Optional.ofNullable(last.readings().get(role))
+                        .map(Reading::rawValue)
+                        .filter(value -> value > 0)
+                        .map(value -> grown(
+                                value, step.driveW().value() / last.driveW().value())));
             default -> Optional.empty();
         };
     }

@@ -16,7 +16,6 @@ import org.tubrin.core.twin.Peak;
 import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Probe;
 import org.tubrin.core.twin.Setting;
-import org.tubrin.core.twin.TargetSearch;
 import org.tubrin.core.twin.TubePoint;
 import org.tubrin.core.twin.TubeTwin;
 
@@ -44,8 +43,12 @@ public final class Expected {
 
     /** Returns the setting of a run's twin at a drive in watts and two marks. */
     public static Setting setting(TuneSetup setup, double driveW, double plate, double load) {
-        ImpedancePoint at = setup.termination().at(setup.frequencyHz());
-        return new Setting(setup.band(), setup.frequencyHz(), driveW, plate, load, at.ohm(), at.reactanceOhm());
+        return setting(setup, driveW, plate, load, setup.termination().at(setup.frequencyHz()));
+    }
+
+    /** Returns the same into another load. */
+    static Setting setting(TuneSetup setup, double driveW, double plate, double load, ImpedancePoint into) {
+        return new Setting(setup.band(), setup.frequencyHz(), driveW, plate, load, into.ohm(), into.reactanceOhm());
     }
 
     /** Returns the dials that the twin would start from: where it ends at full drive; empty where it knows none. */
@@ -95,28 +98,11 @@ public final class Expected {
         TuneSetup setup = state.setup();
         double driveW = state.draft().position(Control.DRIVE).orElse(setup.topDriveW());
         double load = state.draft().position(Control.LOAD).orElse(setup.preset().load());
-        return probe(setup, driveW).flatMap(probe -> {
-            double plate = probe.resonantPlate(load);
-            return end(state, probe, driveW).map(to -> new Aim(plate, to));
-        });
-    }
-
-    private static Optional<Double> end(RunState state, Probe probe, double driveW) {
-        TuneSetup setup = state.setup();
-        double topW = setup.topDriveW();
-        double endW = state.draft().kind() == Step.Kind.FINISH ? driveW : topW;
-        return switch (state.school().aim()) {
-            case OUTPUT ->
-                Foresight.of(setup, state.steps())
+        double endW = state.draft().kind() == Step.Kind.FINISH ? driveW : setup.topDriveW();
+        return resonantPlate(setup, load)
+                .flatMap(plate -> Foresight.of(setup, state.school(), state.steps())
                         .flatMap(foresight -> foresight.loadFinish(endW))
-                        .or(() -> finish(setup, endW).map(Peak::load));
-            case DIP ->
-                settled(TargetSearch.dip(probe, driveW, TargetAdvice.dipA(setup, driveW)))
-                        .map(Peak::load);
-            case GRID ->
-                settled(TargetSearch.grid(probe, topW, TargetAdvice.gridA(setup)))
-                        .map(Peak::load);
-        };
+                        .map(to -> new Aim(plate, to)));
     }
 
     /** Returns the twin's dials of most output at a drive in watts; empty where it knows none. */

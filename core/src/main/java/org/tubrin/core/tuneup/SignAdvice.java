@@ -17,6 +17,11 @@ final class SignAdvice {
 
     private static final double LOST_MARKS = 0.8;
 
+    /** By so much of itself a grid's current falls for each mark heavier. */
+    private static final double CURRENT_PER_MARK = 0.25;
+
+    private static final double MOST_STEPS_HEAVIER = 4;
+
     /** When peaking so often did not help, something else must. */
     private static final int MOST_PEAKINGS = 3;
 
@@ -74,11 +79,12 @@ final class SignAdvice {
     private Optional<Advice> mend(Sign sign) {
         double step = setup.settings().finishMarks();
         return switch (sign.code()) {
-            case PLATE_CURRENT_WITHOUT_OUTPUT -> Optional.of(workThrough(sign.code(), Reason.PLATE_OFF_RESONANCE));
+            case PLATE_CURRENT_WITHOUT_OUTPUT -> Optional.of(offResonance(sign));
             case METERS_STILL -> Optional.of(workThrough(sign.code(), Reason.NOTHING_MOVES));
-            case GRID_CURRENT_LIMIT ->
-                Optional.of(heavier(step, Reason.GRID_CURRENT_OVER).orElseGet(() -> oneRungLower(Reason.LOAD_AT_STOP)));
-            case SCREEN_CURRENT_LIMIT, COUPLED_TOO_LIGHTLY -> heavier(step, Reason.TOO_LIGHT);
+            case GRID_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.GRID_CURRENT_OVER));
+            case SCREEN_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.TOO_LIGHT));
+            case COUPLED_TOO_LIGHTLY ->
+                state.keyDownsInStep() < MOST_PEAKINGS ? heavier(step, Reason.TOO_LIGHT) : Optional.empty();
             case FIRST_CEILING, PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
             case HEAT_LIMIT ->
                 heatIsCertain() || state.keyDownsInStep() < 2 ? Optional.of(heatOver(sign)) : Optional.empty();
@@ -94,6 +100,31 @@ final class SignAdvice {
             case EFFICIENCY_LOW -> once(workThrough(sign.code(), Reason.OUTPUT_POOR));
             default -> Optional.empty();
         };
+    }
+
+    /** Heavier, as long as that helps: who peaks LOAD afresh goes back to where the current is high. */
+    private Advice currentOver(Sign sign, Reason reason) {
+        return state.keyDownsInStep() < MOST_PEAKINGS
+                ? heavier(marksFor(sign), reason).orElseGet(() -> oneRungLower(Reason.LOAD_AT_STOP))
+                : driveForCurrent(sign, Reason.CURRENT_STAYS);
+    }
+
+    /** Returns how many marks heavier bring a grid's current back within its limit: at least a step, at most four. */
+    private double marksFor(Sign sign) {
+        Evidence beyond = sign.evidence().get(0);
+        double step = setup.settings().finishMarks();
+        double marks = Math.log(beyond.found().value() / (MARGIN * beyond.bound())) / CURRENT_PER_MARK;
+        return Math.max(step, Math.min(MOST_STEPS_HEAVIER * step, marks));
+    }
+
+    /** Where working through it did not help, the dials may have gone far astray: from the start again. */
+    private Advice offResonance(Sign sign) {
+        Preset preset = setup.preset();
+        boolean astray = state.keyDownsInStep() >= MOST_PEAKINGS && preset.source() != Preset.Source.NONE;
+        return astray
+                ? Advice.striking(
+                        new Move.SetDials(preset.plate(), preset.load(), preset.source()), Reason.BACK_TO_START)
+                : workThrough(sign.code(), Reason.PLATE_OFF_RESONANCE);
     }
 
     /** A PLATE that stands marks away from the twin's resonance is not found by peaking: there is no slope to climb. */
@@ -163,7 +194,12 @@ final class SignAdvice {
         return lowerDrive(Ladder.belowW(setup, draft.driveW().value(), 1), reason);
     }
 
-    private Advice lowerDrive(double toW, Reason reason, Caution... cautions) {
+    /** Less drive, as far down as exciter and pad go; below that only a pad helps. */
+    private Advice lowerDrive(double wantedW, Reason reason, Caution... cautions) {
+        double toW = Math.max(wantedW, Ladder.settable(setup.leastDriveW()));
+        if (toW >= draft.driveW().value()) {
+            return Advice.striking(new Move.WorkThrough(Sign.Code.DRIVE_LIMIT), Reason.NEEDS_PAD, cautions);
+        }
         return Advice.striking(new Move.Turn(Control.DRIVE, draft.driveW().value(), toW, 0), reason, cautions);
     }
 

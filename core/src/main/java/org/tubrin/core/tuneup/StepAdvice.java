@@ -52,14 +52,14 @@ final class StepAdvice {
     private final TuneSetup setup;
     private final Step draft;
     private final Instant now;
-    private final Optional<Foresight> foresight;
+    private final boolean foresees;
 
     private StepAdvice(RunState state, Instant now) {
         this.state = state;
         this.setup = state.setup();
         this.draft = state.draft();
         this.now = now;
-        foresight = foresees() ? Foresight.of(setup, state.steps()) : Optional.empty();
+        foresees = Foresight.applies(setup);
     }
 
     static Advice of(RunState state, Instant now) {
@@ -101,7 +101,8 @@ final class StepAdvice {
         if (mend.isPresent()) {
             return mend.get();
         }
-        Optional<Advice> nearer = draft.isComplete() ? TargetAdvice.of(state).or(this::corrected) : Optional.empty();
+        Optional<Advice> nearer =
+                !draft.isComplete() ? Optional.empty() : foresees ? corrected() : TargetAdvice.of(state);
         if (nearer.isPresent()) {
             return nearer.get();
         }
@@ -118,22 +119,22 @@ final class StepAdvice {
 
     /** At the end the currents tell best where LOAD is: returns how it goes to where it should end, when it is off by much. */
     private Optional<Advice> corrected() {
-        if (draft.kind() != Step.Kind.FINISH || !foresees() || state.keyDownsInStep() >= MOST_CORRECTIONS) {
+        if (draft.kind() != Step.Kind.FINISH || state.keyDownsInStep() >= MOST_CORRECTIONS) {
             return Optional.empty();
         }
         List<Step> told = new ArrayList<>(state.steps());
         told.add(draft);
         double loadAt = draft.position(Control.LOAD).orElseThrow();
-        return Foresight.of(setup, told)
-                .flatMap(twin -> twin.loadFinish(draft.driveW().value()))
+        return foresight(told)
+                .loadFinish(draft.driveW().value())
                 .filter(to -> Math.abs(marks(loadAt, to)) > OFF_MARKS)
                 .map(to -> Advice.striking(
                         new Move.Turn(Control.LOAD, loadAt, to, marks(loadAt, to)),
                         marks(loadAt, to) > 0 ? Reason.CORRECT_HEAVIER : Reason.CORRECT_LIGHTER));
     }
 
-    private boolean foresees() {
-        return state.school().aim() == School.Aim.OUTPUT && state.school().tunesLoadEachStep();
+    private Foresight foresight(List<Step> steps) {
+        return Foresight.of(setup, state.school(), steps).orElseThrow();
     }
 
     private Control unknownControl() {
@@ -163,8 +164,10 @@ final class StepAdvice {
         Optional<Growth> growth =
                 state.stepBefore(state.steps().size() - 1).flatMap(before -> Growth.between(before, last.get()));
         double rungW = ClimbEnd.nextDriveW(setup, last.get(), growth);
-        if (foresight.isPresent()) {
-            return foresee(foresight.get(), last.get(), rungW);
+        boolean capped = rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
+        if (foresees) {
+            return foresee(
+                    foresight(state.steps()), fromW, capped ? Reason.LICENCE_CAPS_DRIVE : Reason.LIMITS_CAP_DRIVE);
         }
         double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : rungW;
         Optional<Advice.Expectation> expect = expectation(last.get(), fromW, driveW);
@@ -181,7 +184,6 @@ final class StepAdvice {
             return Advice.of(new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.ANTICIPATE);
         }
         if (!draft.moved().contains(Control.DRIVE)) {
-            boolean capped = rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
             return Advice.of(
                             new Move.Turn(Control.DRIVE, fromW, rungW, 0),
                             capped ? Reason.LICENCE_CAPS_DRIVE : Reason.DOUBLE_DRIVE)
@@ -194,15 +196,16 @@ final class StepAdvice {
      * The next step with a twin: below the top LOAD stays where it was preset and PLATE alone is peaked; for the last step LOAD
      * goes at once to where it is to end.
      */
-    private Advice foresee(Foresight twin, Step last, double rungW) {
-        double fromW = last.driveW().value();
+    private Advice foresee(Foresight twin, double fromW, Reason cap) {
+        double rungW = Ladder.nextAboveW(setup, state.school(), fromW);
         double borneW = twin.driveWithinW(rungW);
         boolean stays = borneW < fromW * WORTH_RAISING;
         double targetW = stays ? fromW : borneW;
         double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : targetW;
-        boolean ends = stays || borneW < rungW / SAME_DRIVE || targetW >= setup.topDriveW() / SAME_DRIVE;
         double loadAt = draft.position(Control.LOAD).orElseThrow();
-        Optional<Double> load = ends ? twin.loadFinish(driveW) : Optional.empty();
+        boolean limited = borneW < rungW / SAME_DRIVE;
+        boolean ends = stays || limited || targetW >= setup.topDriveW() / SAME_DRIVE;
+        Optional<Double> load = ends || !twin.currentsHold(driveW, loadAt) ? twin.loadFinish(driveW) : Optional.empty();
         Optional<Advice.Expectation> expect = foreseen(twin, driveW, load.orElse(loadAt));
         Optional<Advice> range = otherRange(expect);
         if (range.isPresent()) {
@@ -216,12 +219,7 @@ final class StepAdvice {
             return stays ? turn.beginningFinish() : turn;
         }
         if (!draft.moved().contains(Control.DRIVE) && !stays) {
-            Reason reason = borneW < rungW / SAME_DRIVE
-                    ? Reason.LIMITS_CAP_DRIVE
-                    : rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE
-                            ? Reason.LICENCE_CAPS_DRIVE
-                            : Reason.DOUBLE_DRIVE;
-            Advice up = Advice.of(new Move.Turn(Control.DRIVE, fromW, targetW, 0), reason)
+            Advice up = Advice.of(new Move.Turn(Control.DRIVE, fromW, targetW, 0), limited ? cap : Reason.DOUBLE_DRIVE)
                     .expecting(expect);
             return ends ? up.beginningFinish() : up;
         }
@@ -243,7 +241,7 @@ final class StepAdvice {
 
     /** Returns what to turn while keyed: LOAD too where the school tunes it at this drive. */
     private List<Control> order() {
-        boolean tunesLoad = foresight.isEmpty() && (state.school().tunesLoadEachStep() || draft.isAtTheTop());
+        boolean tunesLoad = !foresees && (state.school().tunesLoadEachStep() || draft.isAtTheTop());
         return tunesLoad ? BOTH : List.of(Control.PLATE);
     }
 
@@ -257,7 +255,7 @@ final class StepAdvice {
     private Reason peakReason() {
         return switch (aim()) {
             case OUTPUT -> order().size() > 1 ? Reason.PEAK_FOR_OUTPUT : Reason.PEAK_PLATE_ONLY;
-            case DIP -> Reason.DIP_AND_LOAD;
+            case DIP -> order().size() > 1 ? Reason.DIP_AND_LOAD : Reason.DIP_PLATE_ONLY;
             case GRID -> order().size() > 1 ? Reason.GRID_TO_WINDOW : Reason.GRID_FOR_RESONANCE;
         };
     }
@@ -291,10 +289,13 @@ final class StepAdvice {
     private Advice prepareFinish() {
         Step peak = state.lastStep().orElseThrow();
         double peakLoad = peak.position(Control.LOAD).orElseThrow();
-        double heavier = finishLoad(peak, peakLoad);
+        double driveW = draft.driveW().value();
+        Optional<Foresight> twin = foresees ? Optional.of(foresight(state.steps())) : Optional.empty();
+        double heavier =
+                twin.map(one -> one.loadFinish(driveW).orElse(peakLoad)).orElseGet(() -> finishLoad(peak, peakLoad));
         double loadAt = draft.position(Control.LOAD).orElse(peakLoad);
-        Optional<Advice.Expectation> expect = foresight.isPresent()
-                ? foreseen(foresight.get(), draft.driveW().value(), loadAt)
+        Optional<Advice.Expectation> expect = twin.isPresent()
+                ? foreseen(twin.get(), driveW, loadAt)
                 : peak.measured(ReadingRole.OUTPUT)
                         .map(output ->
                                 new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
@@ -313,10 +314,6 @@ final class StepAdvice {
      * customary marks; where the operator never peaked LOAD and stands beyond the twin's finish, where they are.
      */
     private double finishLoad(Step peak, double peakLoad) {
-        if (foresight.isPresent()) {
-            double driveAtW = draft.driveW().value();
-            return foresight.get().loadFinish(driveAtW).orElse(peakLoad);
-        }
         double driveW = peak.driveW().value();
         Optional<Peak> most = Expected.peak(setup, driveW);
         Optional<Peak> finish = Expected.finish(setup, driveW);

@@ -224,4 +224,16 @@ public record TuneSetup(
     public double exciterOfW(double driveW) {
         return pad.map(one -> one.inputW(driveW)).orElse(driveW);
     }
+
+    /** Returns what a reading is not to pass, in its SI unit: a current's limit, the licence for output; empty where there is none. */
+    public Optional<Double> limitOf(ReadingRole role) {
+        Stage.Tubes tubes = tubes();
+        return switch (role) {
+            case OUTPUT -> Optional.of(station.licenceLimitW());
+            case PLATE_CURRENT -> Optional.of(tubes.plateCurrentLimitA());
+            case GRID_CURRENT -> Optional.of(tubes.gridCurrentLimitA());
+            case SCREEN_CURRENT -> tubes.screenCurrentLimitA().stream().boxed().findFirst();
+            case PLATE_VOLTAGE, REFLECTED, INPUT_SWR -> Optional.empty();
+        };
+    }
 }

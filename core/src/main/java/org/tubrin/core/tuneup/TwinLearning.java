@@ -1,12 +1,9 @@
 package org.tubrin.core.tuneup;
 
-import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.hipparchus.linear.RealVector;
-import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresOptimizer;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
@@ -90,49 +87,37 @@ public record TwinLearning(
         List<Step> steps = state.steps().stream()
                 .filter(step -> step.isComplete() && step.school() != School.PULSED)
                 .toList();
-        if (steps.size() < LEAST_STEPS || Expected.twin(state.setup()).isEmpty()) {
+        if (steps.size() < LEAST_STEPS) {
             return Optional.empty();
         }
-        LearningProblem problem = new LearningProblem(state.setup(), steps);
-        return problem.solve().map(optimum -> of(state, problem, optimum));
+        return RunFit.of(state.setup(), steps, RunFit.MeterError.IN_PROPORTION)
+                .filter(fit -> fit.iterations() > 0)
+                .map(fit -> of(state.setup(), steps, fit));
     }
 
-    private static TwinLearning of(RunState state, LearningProblem problem, LeastSquaresOptimizer.Optimum optimum) {
-        double[] at = optimum.getPoint().toArray();
-        RealVector sigma = optimum.getSigma(1e-14);
-        List<Change> changes = new ArrayList<>();
-        for (int k = 0; k < LearningProblem.FACTORS.size(); k++) {
-            Factor factor = LearningProblem.FACTORS.get(k);
-            double log = at[k];
-            double by = Math.exp(log);
-            changes.add(new Change(
-                    factor,
-                    Quantity.of(
-                            by,
-                            Unit.ONE,
-                            Standing.COMPUTED,
-                            new ErrorSource("run", factor.name(), ""),
-                            by * sigma.getEntry(k)),
-                    Math.abs(log) <= BELIEVED_SIGMAS * factor.width()));
-        }
+    private static TwinLearning of(TuneSetup setup, List<Step> steps, RunFit fit) {
+        List<Change> changes = RunFit.FACTORS.stream()
+                .map(factor -> new Change(
+                        factor,
+                        found(factor.name(), Math.exp(fit.logOf(factor)), fit.logUncertainty(factor)),
+                        Math.abs(fit.logOf(factor)) <= BELIEVED_SIGMAS * factor.width()))
+                .toList();
         Map<ReadingRole, Quantity> meters = new EnumMap<>(ReadingRole.class);
-        for (int i = 0; i < problem.roles().size(); i++) {
-            int k = LearningProblem.FACTORS.size() + i;
-            double by = Math.exp(at[k]);
+        for (ReadingRole role : fit.roles()) {
+            double share = share(steps, role);
             meters.put(
-                    problem.roles().get(i),
-                    Quantity.of(
-                            by,
-                            Unit.ONE,
-                            Standing.COMPUTED,
-                            new ErrorSource("run", problem.roles().get(i).name(), ""),
-                            by * sigma.getEntry(k)));
+                    role,
+                    found(role.name(), 1 + share * fit.meterOffBy(role), share * fit.meterOffByUncertainty(role)));
         }
-        List<LeftOver> leftOver = problem.residuals(at).stream()
+        List<LeftOver> leftOver = fit.residuals().stream()
                 .filter(one -> Math.abs(one.sigmas()) > LEFT_OVER_SIGMAS)
                 .sorted((a, b) -> Double.compare(Math.abs(b.sigmas()), Math.abs(a.sigmas())))
                 .toList();
-        return new TwinLearning(state.setup().band(), changes, meters, leftOver, optimum.getIterations());
+        return new TwinLearning(setup.band(), changes, meters, leftOver, fit.iterations());
+    }
+
+    private static Quantity found(String name, double by, double share) {
+        return Quantity.of(by, Unit.ONE, Standing.COMPUTED, new ErrorSource("run", name, ""), by * share);
     }
 
     /** Returns whether everything that it found is what an amplifier that is well may do. */
@@ -162,11 +147,13 @@ public record TwinLearning(
         return change(factor).by().value();
     }
 
-    /** Returns how sure a reading of a step is, as a share of it: what its meter's factor is held by. */
-    static double share(Step step, ReadingRole role) {
-        return step.measured(role)
+    /** Returns how sure the largest reading of a meter is, as a share of it. */
+    private static double share(List<Step> steps, ReadingRole role) {
+        return steps.stream()
+                .flatMap(step -> step.measured(role).stream())
                 .filter(one -> one.value() != 0)
+                .max((a, b) -> Double.compare(Math.abs(a.value()), Math.abs(b.value())))
                 .map(one -> one.standardUncertainty() / Math.abs(one.value()))
-                .orElse(1.0);
+                .orElse(0.0);
     }
 }

@@ -1,6 +1,7 @@
 package org.tubrin.core.tuneup;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
@@ -9,8 +10,14 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Station;
+import org.tubrin.core.twin.Outcome;
+import org.tubrin.core.twin.Peak;
+import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Probe;
+import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.Twins;
 
 /** The twin's word on steps to come, set right by what was read; a second twin plays the amplifier that differs. */
@@ -44,7 +51,9 @@ public class ForesightTest {
     }
 
     private static double finish(List<Step> steps) {
-        return Foresight.of(SETUP, steps).flatMap(one -> one.loadFinish(70)).orElseThrow();
+        return Foresight.of(SETUP, School.PEAK_THEN_HEAVIER, steps)
+                .flatMap(one -> one.loadFinish(70))
+                .orElseThrow();
     }
 
     @DataProvider
@@ -58,12 +67,75 @@ public class ForesightTest {
 
     @Test(dataProvider = "knobs")
     public void gridCurrentTellsHowAKnobIsSetAsFarAsTheMeterIsSure(double besideMarks) {
-        // 3 % of 0.35 A leave a third of a mark open at 35 W, less than half of that at 70.
+        // At 35 W 3 % of 0.35 A leave a third of a mark open, at 70 W less than half of that.
         double half = followed(35, besideMarks) / besideMarks;
         double full = followed(70, besideMarks) / besideMarks;
-        assertTrue(half > 0.4 && half < 0.8, "at 35 W it follows by " + half);
-        assertTrue(full > 0.75 && full <= 1.02, "at 70 W by " + full);
-        assertTrue(followed(4.4, besideMarks) / besideMarks < 0.1, "a current that hardly shows is hardly followed");
+        assertTrue(half > 0.2 && half < 0.7, "at 35 W it follows by " + half);
+        assertTrue(full > half + 0.1 && full <= 1.02, "at 70 W by " + full);
+    }
+
+    /** Returns a climb to 35 W with LOAD at 4.5 that reads an amplifier as it is, but for a slip of the eye at the last output. */
+    private static List<Step> climbed(TuneSetup setup, Probe truth, double slipW) {
+        Climber climber = new Climber(setup).isReady();
+        for (double driveW : new double[] {4.4, 8.8, 17.5, 35}) {
+            assertTrue(truth.settle(driveW, truth.resonantPlate(4.5), 4.5));
+            climber.steps(
+                    driveW,
+                    truth.resonantPlate(4.5),
+                    4.5,
+                    truth.outputW() + (driveW == 35 ? slipW : 0),
+                    truth.plateCurrentA(),
+                    truth.gridCurrentA(),
+                    truth.plateVoltageDcV());
+        }
+        return climber.state().steps();
+    }
+
+    /** An antenna of which only the SWR is known; the twin knows what it really is. */
+    @Test
+    public void whatAnAntennaReallyIsShowsInPlateAndInTheCurrents() {
+        Antenna antenna = new Antenna("Yardarm", List.of(new Antenna.AntennaBand(Band.MHZ_7, 2, 0)), Optional.empty());
+        TuneSetup setup =
+                Sample.setup(Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE), new Station("S", "", 1000, 20), antenna);
+        for (double[] ohm : new double[][] {{90, -15}, {33, 15}, {50, 0}}) {
+            Probe truth = Expected.twin(setup)
+                    .flatMap(twin -> twin.probe(new Setting(Band.MHZ_7, setup.frequencyHz(), 1, 5, 4, ohm[0], ohm[1])))
+                    .orElseThrow();
+            List<Step> steps = climbed(setup, truth, 0);
+            truth.forget();
+            Peak best = ((Outcome.Settled<Peak>) PeakSearch.finish(truth, 70)).point();
+            double blind = Expected.finish(setup, 70).orElseThrow().load();
+            double seen = Foresight.of(setup, School.PEAK_THEN_HEAVIER, steps)
+                    .flatMap(one -> one.loadFinish(70))
+                    .orElseThrow();
+            assertTrue(
+                    Math.abs(seen - best.load()) < 0.25 + 0.35 * Math.abs(blind - best.load()),
+                    ohm[0] + " ohm: " + seen + " where " + best.load() + " is best, blind " + blind);
+        }
+    }
+
+    @Test
+    public void oneSlipOfTheEyeDoesNotLead() {
+        TuneSetup setup = setup(1000);
+        Probe probe = Expected.twin(setup)
+                .flatMap(twin -> twin.probe(Expected.setting(setup, 1, 5, 4.5)))
+                .orElseThrow();
+        List<Step> steps = climbed(setup, probe, 60);
+        Foresight slipped = Foresight.of(setup, School.PEAK_THEN_HEAVIER, steps).orElseThrow();
+        Foresight clean = Foresight.of(setup, School.PEAK_THEN_HEAVIER, read(setup, 35, 4.5, 0, 1))
+                .orElseThrow();
+        double ratio =
+                slipped.outputW(70, 5).orElseThrow() / clean.outputW(70, 5).orElseThrow();
+        assertEquals(ratio, 1, 0.055, "an eighth too much at one step; taken at its face it would be 7.5 %");
+    }
+
+    @Test
+    public void currentsOfALightLoadAreForeseenBeyondTheirLimit() {
+        Foresight foresight = Foresight.of(SETUP, School.PEAK_THEN_HEAVIER, read(SETUP, 35, 1, 0, 1))
+                .orElseThrow();
+        assertFalse(foresight.currentsHold(70, 0.2), "grid current");
+        assertTrue(foresight.currentsHold(70, 5), "heavier is safe");
+        assertTrue(foresight.currentsHold(17.5, 1), "so is less drive");
     }
 
     @Test
@@ -74,15 +146,19 @@ public class ForesightTest {
     }
 
     @Test
-    public void lighterIsBelievedLessThanHeavier() {
+    public void aKnobIsNotBelievedToStandFarOffWhateverACurrentSays() {
         double plain = finish(read(SETUP, 35, 4.5, 0, 1));
-        assertTrue(plain - finish(read(SETUP, 35, 4.5, -3, 1)) <= 1.01, "never more than a mark lighter");
-        assertTrue(finish(read(SETUP, 35, 4.5, 3, 1)) - plain <= 2.01, "nor more than two heavier");
+        for (double besideMarks : new double[] {-3, 3}) {
+            double moved = finish(read(SETUP, 35, 4.5, besideMarks, 1)) - plain;
+            assertTrue(moved * besideMarks > 0, "it goes the same way: " + moved);
+            assertTrue(Math.abs(moved) < 1.25, "but no more than five widths of a knob: " + moved);
+        }
     }
 
     @Test
     public void theFinishLiesWhereMostOfTheOutputIsLeft() {
-        Foresight foresight = Foresight.of(SETUP, read(SETUP, 35, 4.5, 0, 1)).orElseThrow();
+        Foresight foresight = Foresight.of(SETUP, School.PEAK_THEN_HEAVIER, read(SETUP, 35, 4.5, 0, 1))
+                .orElseThrow();
         double end = foresight.loadFinish(70).orElseThrow();
         double most = Expected.peak(SETUP, 70).orElseThrow().load();
         assertTrue(end > most + 0.3 && end < most + 1, "a little heavier than the peak: " + end + ", " + most);
@@ -99,7 +175,8 @@ public class ForesightTest {
     @Test(dataProvider = "licences")
     public void theDriveItBearsKeepsTheLicenceWithRoomForWhatIsUnsure(double licenceW) {
         TuneSetup setup = setup(licenceW);
-        Foresight foresight = Foresight.of(setup, read(setup, 17.5, 4.5, 0, 1)).orElseThrow();
+        Foresight foresight = Foresight.of(setup, School.PEAK_THEN_HEAVIER, read(setup, 17.5, 4.5, 0, 1))
+                .orElseThrow();
         double driveW = foresight.driveWithinW(70);
         double outputW = foresight
                 .outputW(driveW, foresight.loadFinish(driveW).orElseThrow())
@@ -114,10 +191,10 @@ public class ForesightTest {
 
     @Test
     public void aMeterThatReadsHighMovesTheOutputForeseenOnlyInPart() {
-        double plain = Foresight.of(SETUP, read(SETUP, 35, 4.5, 0, 1))
+        double plain = Foresight.of(SETUP, School.PEAK_THEN_HEAVIER, read(SETUP, 35, 4.5, 0, 1))
                 .flatMap(one -> one.outputW(70, 5))
                 .orElseThrow();
-        double high = Foresight.of(SETUP, read(SETUP, 35, 4.5, 0, 1.1))
+        double high = Foresight.of(SETUP, School.PEAK_THEN_HEAVIER, read(SETUP, 35, 4.5, 0, 1.1))
                 .flatMap(one -> one.outputW(70, 5))
                 .orElseThrow();
         assertTrue(
@@ -126,7 +203,8 @@ public class ForesightTest {
 
     @Test
     public void withoutATwinOrAMeterThatTellsThereIsNone() {
-        assertTrue(Foresight.of(Sample.setup(), List.of()).isEmpty());
+        assertTrue(Foresight.of(Sample.setup(), School.PEAK_THEN_HEAVIER, List.of())
+                .isEmpty());
         assertTrue(SETUP.channelFor(ReadingRole.GRID_CURRENT).isPresent());
     }
 

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.apache.commons.csv.CSVRecord;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
@@ -123,7 +124,8 @@ public class JourneyTest {
             Advice advice = climber.advice();
             assertEquals(advice.reason(), Reason.GRID_CURRENT_OVER);
             Move.Turn turn = (Move.Turn) advice.move();
-            assertEquals(turn.to() - turn.from(), 0.5 * sense.heavierSign(), 1e-9);
+            double marks = Math.log(0.2574 / (0.97 * 0.2)) / 0.25;
+            assertEquals(turn.to() - turn.from(), marks * sense.heavierSign(), 0.01, "a quarter less for each mark");
             follow(climber, advice);
             assertTrue(climber.state().draft().readings().isEmpty(), "old readings do not hold at the new place");
             assertTrue(
@@ -162,5 +164,23 @@ public class JourneyTest {
         assertEquals(flagged.code(), OnAir.Code.MODE_ABOVE_TUNED_DRIVE);
         assertEquals(flagged.modes(), List.of(Mode.SSB));
         assertEquals(flagged.numbers().get("set"), 100.0);
+    }
+
+    @Test
+    public void aLeapOfDriveMakesNoReadingDoubtfulButATenfoldOneStays() {
+        Climber climber = new Climber(Sample.setup())
+                .isReady()
+                .steps(4.4, 5.11, 4.5, 82, 0.185, 0.0083, 2758)
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
+                .moves(Control.DRIVE, 70)
+                .reads(ReadingRole.OUTPUT, 917);
+        assertTrue(climber.state().doubt(ReadingRole.OUTPUT).isEmpty(), "eleven times at sixteen times the drive");
+        Climber same = new Climber(Sample.setup())
+                .isReady()
+                .steps(4.4, 5.11, 4.5, 82, 0.185, 0.0083, 2758)
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
+                .moves(Control.DRIVE, 8.8)
+                .reads(ReadingRole.OUTPUT, 917);
+        assertEquals(same.state().doubt(ReadingRole.OUTPUT), Optional.of(Doubt.TENFOLD_HIGH));
     }
 }

@@ -165,4 +165,65 @@ public class MendingTest {
         assertTrue(Signs.of(step, java.util.Optional.empty()).stream()
                 .noneMatch(sign -> sign.code() == Sign.Code.PLATE_CURRENT_WITHOUT_OUTPUT));
     }
+
+    @Test
+    public void heavierIsNotAskedForWithoutEnd() {
+        Climber climber = at70W(3.0);
+        for (int i = 0; i < 6; i++) {
+            climber.reads(787.1, 0.4532, 0.2574, 2555);
+            Advice advice = climber.advice();
+            if (advice.reason() == Reason.CURRENT_STAYS) {
+                assertTrue(
+                        advice.move() instanceof Move.Turn turn && turn.control() == Control.DRIVE && turn.to() < 70);
+                return;
+            }
+            assertEquals(advice.reason(), Reason.GRID_CURRENT_OVER);
+            // LOAD is peaked again with the key down, back to where the current is high.
+            climber.does(new RunEvent.TriedAgain())
+                    .does(new RunEvent.Keyed())
+                    .does(new RunEvent.Unkeyed())
+                    .moves(Control.LOAD, 3.0);
+        }
+        throw new AssertionError("it went on asking");
+    }
+
+    @Test
+    public void dialsThatWentAstrayGoBackToWhereTheRunBegan() {
+        Climber climber = at70W(3.0);
+        for (int i = 0; i < 6; i++) {
+            climber.reads(4.9, 0.7189, 0.0770, 2412);
+            Advice advice = climber.advice();
+            if (advice.move() instanceof Move.SettleDoubt settle) {
+                climber.does(new RunEvent.ReadingTaken(
+                        climber.state().draft().readings().get(settle.role()), true));
+                advice = climber.advice();
+            }
+            if (advice.reason() == Reason.BACK_TO_START) {
+                assertTrue(advice.move() instanceof Move.SetDials);
+                return;
+            }
+            climber.does(new RunEvent.TriedAgain()).does(new RunEvent.Keyed()).does(new RunEvent.Unkeyed());
+        }
+        throw new AssertionError("it worked through the same sign again and again: " + climber.advice());
+    }
+
+    @Test
+    public void noMoreIsAskedOfTheExciterThanItCanDo() {
+        double leastW = Sample.setup().leastDriveW();
+        Climber climber = at70W(4.5).moves(Control.DRIVE, leastW).reads(920, 0.67, 0.15, 2450);
+        Advice advice = climber.advice();
+        for (int i = 0; i < 3 && advice.move() instanceof Move.SettleDoubt settle; i++) {
+            climber.does(
+                    new RunEvent.ReadingTaken(climber.state().draft().readings().get(settle.role()), true));
+            advice = climber.advice();
+        }
+        assertEquals(advice.reason(), Reason.NEEDS_PAD, advice.toString());
+        Advice lower = at70W(4.5)
+                .moves(Control.DRIVE, 1.04 * leastW)
+                .reads(920, 0.67, 0.15, 2450)
+                .advice();
+        if (lower.move() instanceof Move.Turn turn) {
+            assertTrue(turn.to() >= leastW, "the exciter gives " + leastW + " W at least: " + turn);
+        }
+    }
 }

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Timer;
 import java.util.TimerTask;
@@ -16,9 +17,12 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.tubrin.core.budget.Verdict;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.RunState;
@@ -57,7 +61,10 @@ public class RunLive implements SmartLifecycle {
     public record LiveFrame(
             List<LiveReading> readings, @Nullable BenchView bench, List<ExpectedCell> expected) {}
 
-    /** What a meter shows now, in the unit of its scale; {@code says} is empty while its source is well. */
+    /**
+     * What a meter shows now, in the unit of its scale; {@code says} is empty while its source is well, {@code over} says
+     * what to do where it is beyond its limit.
+     */
     public record LiveReading(
             ReadingRole role,
             String health,
@@ -65,7 +72,8 @@ public class RunLive implements SmartLifecycle {
             @Nullable Double value,
             @Nullable String shown,
             @Nullable String withUncertainty,
-            @Nullable Double ageS) {}
+            @Nullable Double ageS,
+            @Nullable String over) {}
 
     /** What the bench's panels show; {@code present} is false while it is away, and the rest then says nothing. */
     public record BenchView(
@@ -174,15 +182,25 @@ public class RunLive implements SmartLifecycle {
         String health = now.health();
         String says = health.equals("OK") ? "" : words.say("source." + health);
         if (now.value().isEmpty()) {
-            return new LiveReading(role, health, says, null, null, null, null);
+            return new LiveReading(role, health, says, null, null, null, null, null);
         }
         double value = now.value().get();
         MeterRange range = channel.range(state.ranges().getOrDefault(role, ""))
                 .orElse(channel.ranges().get(0));
-        Figures.Figure figure = Figures.of(
-                channel.measured(
-                        value, state.setup().meterFor(role).orElseThrow().name(), range),
-                channel.scaleUnit());
+        Quantity measured = channel.measured(
+                value, state.setup().meterFor(role).orElseThrow().name(), range);
+        Figures.Figure figure = Figures.of(measured, channel.scaleUnit());
+        ScaleUnit scale = channel.scaleUnit();
+        String over = state.setup()
+                .limitOf(role)
+                .filter(limit -> Verdict.of(measured, limit) == Verdict.EXCEEDS)
+                .map(limit -> words.say(
+                        "live.over",
+                        Map.of(
+                                "what", words.name(role.name()),
+                                "limit", Figures.plain(limit / scale.inUnit(), 3),
+                                "unit", scale.symbol())))
+                .orElse(null);
         return new LiveReading(
                 role,
                 health,
@@ -190,7 +208,8 @@ public class RunLive implements SmartLifecycle {
                 value / channel.scaleUnit().inUnit(),
                 figure.shown(),
                 figure.withUncertainty(),
-                now.ageS().orElse(null));
+                now.ageS().orElse(null),
+                over);
     }
 
     @Override

@@ -38,7 +38,7 @@ class RunSignals {
         Setting setting = at.setting();
         Linearity linearity = RunPlaces.settled(Linearity.of(at.twin(), setting));
         List<TwinController.ModeRow> modes = new ArrayList<>();
-        for (ModeAverage.Envelope envelope : ModeAverage.Envelope.values()) {
+        for (ModeAverage.Kind envelope : ModeAverage.Kind.values()) {
             modes.add(mode(envelope.name(), RunPlaces.settled(ModeAverage.of(at.twin(), setting, envelope))));
         }
         modes.add(mode("TWO_TONE", linearity.means()));
