@@ -176,7 +176,9 @@ public final class Bench implements AutoCloseable {
     }
 
     private Instrument supply() {
-        return new Instrument("supply Capstan 25")
+        return new Instrument("supply")
+                .query("ROUTe:SUPPly", () -> station.feeder().name())
+                .set("ROUTe:SUPPly", text -> station.feeder(Instrument.word(text, Feeder.values())))
                 .number("MEASure:VOLTage", () -> station.shows(station.supplyVoltage))
                 .number("MEASure:CURRent", () -> station.shows(station.supplyCurrent));
     }

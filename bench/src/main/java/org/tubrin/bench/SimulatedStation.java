@@ -54,6 +54,7 @@ public final class SimulatedStation {
     private double loadRiseK;
     private boolean loadOpen;
     private double exciterA;
+    private Feeder feeder = Feeder.CAPSTAN;
     private boolean held;
 
     final Pointer output;
@@ -131,7 +132,7 @@ public final class SimulatedStation {
         screenCurrent.follow(dutyFactor * screenA, s);
         plateVoltage.follow(volts, s);
         supplyCurrent.follow(exciterA, s);
-        supplyVoltage.follow(13.8 - 0.012 * exciterA, s);
+        supplyVoltage.follow(feeder.voltage(exciterA, keyed ? exciterW : 0), s);
     }
 
     private Stage.Tubes tubes() {
@@ -231,6 +232,15 @@ public final class SimulatedStation {
     /** Returns what the exciter is set to. */
     synchronized double exciterW() {
         return exciterW;
+    }
+
+    /** Feeds the exciter from another supply. */
+    synchronized void feeder(Feeder other) {
+        feeder = other;
+    }
+
+    synchronized Feeder feeder() {
+        return feeder;
     }
 
     /** Puts a pad of so many decibels between exciter and amplifier; 0 for none. */

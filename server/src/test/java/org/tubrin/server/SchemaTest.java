@@ -10,6 +10,9 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.device.TetrodeLaw;
 import org.tubrin.core.device.TriodeLaw;
+import org.tubrin.core.hv.Bank;
+import org.tubrin.core.hv.HighVoltage;
+import org.tubrin.core.hv.Rectifier;
 import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
@@ -17,6 +20,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Battery;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Load;
@@ -24,8 +28,18 @@ import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
+import org.tubrin.core.station.Supply;
 import org.tubrin.core.station.TankBand;
 import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.supply.Box;
+import org.tubrin.core.supply.CurrentPoint;
+import org.tubrin.core.supply.CurrentProfile;
+import org.tubrin.core.supply.KindChoice;
+import org.tubrin.core.supply.MainsSide;
+import org.tubrin.core.supply.Plan;
+import org.tubrin.core.supply.ProfileReading;
+import org.tubrin.core.supply.ProfileRun;
+import org.tubrin.core.supply.Stretch;
 import org.tubrin.core.tank.CapacitorLaw;
 import org.tubrin.core.tuneup.Check;
 import org.tubrin.core.tuneup.Practice;
@@ -66,6 +80,23 @@ public class SchemaTest {
             {TankBand.class, "/$defs/tankBands/items"},
             {CapacitorLaw.class, "/$defs/capacitorLaw"},
             {Instrument.class, "/$defs/instrument"},
+            {Supply.class, "/$defs/supply"},
+            {Battery.class, "/$defs/battery"},
+            {Plan.class, "/$defs/plan"},
+            {Plan.Lead.class, "/$defs/plan/properties/lead"},
+            {Plan.Standby.class, "/$defs/plan/properties/battery/anyOf/0"},
+            {MainsSide.Circuit.class, "/$defs/plan/properties/circuit"},
+            {Stretch.class, "/$defs/plan/properties/pattern/items"},
+            {Box.Steady.class, "/$defs/box/oneOf/0"},
+            {Box.Transmitting.class, "/$defs/box/oneOf/1"},
+            {CurrentProfile.class, "/$defs/currentProfile"},
+            {CurrentPoint.class, "/$defs/currentProfile/properties/points/items"},
+            {ProfileRun.class, "/$defs/profileRun"},
+            {ProfileReading.class, "/$defs/profileReading"},
+            {HighVoltage.class, "/$defs/highVoltage"},
+            {Rectifier.class, "/$defs/highVoltage/properties/rectifier"},
+            {Bank.class, "/$defs/highVoltage/properties/bank"},
+            {HighVoltage.SoftStart.class, "/$defs/highVoltage/properties/softStart/anyOf/0"},
             {TuneSetup.class, "/$defs/setup"},
             {Practice.class, "/$defs/practice"},
             {TuneSettings.class, "/$defs/setup/properties/settings"},
@@ -88,6 +119,9 @@ public class SchemaTest {
     public Object[][] codes() {
         return new Object[][] {
             {Band.values(), "/$defs/setup/properties/band"},
+            {Supply.Kind.values(), "/$defs/supply/properties/type"},
+            {Battery.Chemistry.values(), "/$defs/battery/properties/chemistry"},
+            {KindChoice.Merit.values(), "/$defs/plan/properties/wishes/items"},
             {ReadingRole.values(), "/$defs/channel/properties/role"},
             {ScaleUnit.values(), "/$defs/channel/properties/scaleUnit"},
             {Indication.values(), "/$defs/channel/properties/indication"},

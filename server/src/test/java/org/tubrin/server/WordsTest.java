@@ -11,14 +11,25 @@ import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Verdict;
 import org.tubrin.core.card.DialsAhead;
 import org.tubrin.core.card.Reach;
+import org.tubrin.core.hv.HighVoltage;
 import org.tubrin.core.metering.Agreement;
 import org.tubrin.core.metering.Comparison;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Battery;
 import org.tubrin.core.station.Gaps;
 import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.Supply;
+import org.tubrin.core.supply.Conductor;
+import org.tubrin.core.supply.DrawMode;
+import org.tubrin.core.supply.Judgement;
+import org.tubrin.core.supply.KindChoice;
+import org.tubrin.core.supply.ProfileRun;
+import org.tubrin.core.supply.RunDown;
+import org.tubrin.core.supply.Sizing;
+import org.tubrin.core.supply.VoltageStair;
 import org.tubrin.core.tank.LoadSense;
 import org.tubrin.core.trend.Change;
 import org.tubrin.core.trend.Figure;
@@ -108,6 +119,30 @@ public class WordsTest {
         add(wanted, "onAir.*", OnAir.Code.values());
         add(wanted, "sense.*", LoadSense.values());
         add(wanted, "dial.LOAD.*", LoadSense.values());
+        add(wanted, "name.*", Supply.Kind.values());
+        add(wanted, "kind.*", Supply.Kind.values());
+        add(wanted, "name.*", Battery.Chemistry.values());
+        add(wanted, "name.*", Sizing.School.values());
+        add(wanted, "sizing.*", Sizing.School.values());
+        add(wanted, "merit.*", KindChoice.Merit.values());
+        add(wanted, "stair.*", VoltageStair.Cause.values());
+        add(wanted, "stair.*.in", VoltageStair.Cause.values());
+        add(wanted, "draw.*", DrawMode.values());
+        add(wanted, "draw.*.source", DrawMode.values());
+        add(wanted, "runDown.*", RunDown.End.values());
+        add(wanted, "runDown.*.why", RunDown.End.values());
+        add(wanted, "lead.*", Conductor.Rule.values());
+        for (String part : List.of("title", "meaning", "act")) {
+            add(wanted, "fault.*." + part, Judgement.Fault.values());
+            add(wanted, "hvFault.*." + part, HighVoltage.Fault.values());
+        }
+        for (String part : List.of("title", "reason")) {
+            add(wanted, "supply.*." + part, Judgement.Verdict.values());
+        }
+        for (Class<?> next : ProfileRun.Next.class.getPermittedSubclasses()) {
+            wanted.add("profile." + next.getSimpleName());
+            wanted.add("profile." + next.getSimpleName() + ".why");
+        }
         for (Class<?> move : Move.class.getPermittedSubclasses()) {
             boolean hasOwn = List.of("Answer", "Turn", "WorkThrough").contains(move.getSimpleName());
             if (!hasOwn) {

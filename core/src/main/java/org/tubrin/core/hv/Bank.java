@@ -1,5 +1,6 @@
 package org.tubrin.core.hv;
 
+import java.util.Optional;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
@@ -13,7 +14,7 @@ import org.tubrin.core.quantity.Unit;
  * @param resistorOhm equalising resistor across each, 1e3 to 1e7 Ω
  * @param resistorTolerance of it, 0 to 0.3
  * @param resistorRatedW that one bears, 0.1 to 500 W
- * @param bleederOhm across the whole bank, 1e3 to 1e9 Ω; infinite where there is none
+ * @param bleederOhm across the whole bank, 1e3 to 1e9 Ω; absent where there is none
  */
 public record Bank(
         int count,
@@ -23,7 +24,7 @@ public record Bank(
         double resistorOhm,
         double resistorTolerance,
         double resistorRatedW,
-        double bleederOhm) {
+        Optional<Double> bleederOhm) {
     public Bank {
         Checks checks = new Checks()
                 .range("count", count, 1, 40, Unit.ONE)
@@ -33,15 +34,18 @@ public record Bank(
                 .range("resistorOhm", resistorOhm, 1e3, 1e7, Unit.OHM)
                 .range("resistorTolerance", resistorTolerance, 0, 0.3, Unit.ONE)
                 .range("resistorRatedW", resistorRatedW, 0.1, 500, Unit.WATT);
-        if (!Double.isInfinite(bleederOhm)) {
-            checks.range("bleederOhm", bleederOhm, 1e3, 1e9, Unit.OHM);
-        }
+        bleederOhm.ifPresent(ohm -> checks.range("bleederOhm", ohm, 1e3, 1e9, Unit.OHM));
         checks.done();
     }
 
     /** Returns the capacitance of the whole bank, in farads. */
     public double wholeF() {
         return eachF / count;
+    }
+
+    /** Returns what the bleeder conducts, in siemens; 0 where there is none. */
+    double bleederS() {
+        return bleederOhm.map(ohm -> 1 / ohm).orElse(0.0);
     }
 
     /** Returns the energy that it holds at a voltage, in joules. */

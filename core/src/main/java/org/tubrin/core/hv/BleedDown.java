@@ -40,7 +40,7 @@ public record BleedDown(double terminalsS, double everyCapacitorS, double worstL
         for (int i = 0; i < n; i++) {
             perOhm[i] = i < openResistors ? 0 : 1 / bank.resistorOhm();
         }
-        double perBleederOhm = Double.isInfinite(bank.bleederOhm()) ? 0 : 1 / bank.bleederOhm();
+        double perBleederOhm = bank.bleederS();
         double[] even = new double[n];
         Arrays.fill(even, fromV / n);
         // The bank as a whole is the fastest: its string of resistors and the bleeder side by side.

@@ -95,7 +95,7 @@ public record UnderLoad(double meanV, double ripplePeakToPeakV, double chargePea
 
         private double bledA(double[] voltage) {
             double string = wholeV(voltage) / (bank.count() * bank.resistorOhm());
-            return Double.isInfinite(bank.bleederOhm()) ? string : string + wholeV(voltage) / bank.bleederOhm();
+            return string + wholeV(voltage) * bank.bleederS();
         }
 
         @Override

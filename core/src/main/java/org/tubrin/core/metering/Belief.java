@@ -35,6 +35,8 @@ public record Belief(double value, List<Candidate> ranked) {
             case PLATE_CURRENT -> List.of(0.15, 0.5);
             case GRID_CURRENT -> List.of(0.02, 0.15);
             case PLATE_VOLTAGE -> List.of(2500.0);
+            case SUPPLY_CURRENT -> List.of(20.0);
+            case SUPPLY_VOLTAGE -> List.of(13.8);
             case SCREEN_CURRENT, REFLECTED, INPUT_SWR -> List.of();
         };
     }

@@ -10,7 +10,10 @@ public enum ReadingRole {
     SCREEN_CURRENT(Unit.AMPERE),
     PLATE_VOLTAGE(Unit.VOLT),
     REFLECTED(Unit.WATT),
-    INPUT_SWR(Unit.ONE);
+    INPUT_SWR(Unit.ONE),
+    /** What a box draws from its direct-current supply. */
+    SUPPLY_CURRENT(Unit.AMPERE),
+    SUPPLY_VOLTAGE(Unit.VOLT);
 
     private final Unit unit;
 
@@ -21,6 +24,11 @@ public enum ReadingRole {
     /** Returns the unit of its value in the core. */
     public Unit unit() {
         return unit;
+    }
+
+    /** Returns whether it is read while an amplifier is tuned; what a supply gives is not. */
+    public boolean tellsOfTuning() {
+        return this != SUPPLY_CURRENT && this != SUPPLY_VOLTAGE;
     }
 
     /** Returns whether the value may be negative: screen current runs either way, all others do not. */

@@ -14,6 +14,7 @@ public enum Unit {
     SQUARE_METRE,
     KILOGRAM,
     COULOMB,
+    JOULE,
     CELSIUS,
     DECIBEL,
     /** A plain ratio; 0.61 is shown as 61 %. */

@@ -14,7 +14,8 @@ import org.tubrin.core.quantity.Unit;
  * @param internalOhm of all cells in series when full at 25 °C, 0 to 5 Ω
  */
 public record Battery(
-        String name, Chemistry chemistry, int cells, double capacityC, double ratedHours, double internalOhm) {
+        String name, Chemistry chemistry, int cells, double capacityC, double ratedHours, double internalOhm)
+        implements Equipment {
 
     /** What a battery's cells are made of. */
     public enum Chemistry {

@@ -8,7 +8,7 @@ import org.tubrin.core.quantity.Unit;
  * A supply of direct current from the mains.
  *
  * @param name its name
- * @param kind how it is built
+ * @param type how it is built
  * @param voltageV at its terminals without load, as set, 1 to 400 V
  * @param sourceOhm by which its voltage falls with current, 0 to 5 Ω
  * @param continuousA current that it gives for ever, 0.1 to 1000 A
@@ -23,7 +23,7 @@ import org.tubrin.core.quantity.Unit;
  */
 public record Supply(
         String name,
-        Kind kind,
+        Kind type,
         double voltageV,
         double sourceOhm,
         double continuousA,
@@ -34,7 +34,8 @@ public record Supply(
         double idleW,
         Optional<Double> inrushPeakA,
         Optional<Double> weightKg,
-        Optional<Double> price) {
+        Optional<Double> price)
+        implements Equipment {
 
     /** How a supply is built. */
     public enum Kind {

@@ -21,8 +21,10 @@ public sealed interface Box {
      *
      * @param currentA 0 to 200 A
      * @param fuseA 0.1 to 200 A
+     * @param seriesDiodes in series with it, where it wants less voltage: a hand-held; absent for none
      */
-    record Steady(String name, double currentA, Optional<Double> fuseA) implements Box {
+    record Steady(String name, double currentA, Optional<Double> fuseA, Optional<SeriesDiodes> seriesDiodes)
+            implements Box {
         public Steady {
             Checks checks = new Checks().name("name", name).range("currentA", currentA, 0, 200, Unit.AMPERE);
             fuseA.ifPresent(fuse -> checks.range("fuseA", fuse, 0.1, 200, Unit.AMPERE));
@@ -42,8 +44,15 @@ public sealed interface Box {
      * @param leastV at which it still works as it should, 1 to 400 V
      * @param mostV that it bears, above that
      * @param fuseA 0.1 to 200 A
+     * @param lower measured at another voltage, which shows how its output falls; absent where it was not
      */
-    record Transmitting(String name, CurrentProfile profile, double leastV, double mostV, Optional<Double> fuseA)
+    record Transmitting(
+            String name,
+            CurrentProfile profile,
+            double leastV,
+            double mostV,
+            Optional<Double> fuseA,
+            Optional<CurrentProfile> lower)
             implements Box {
         public Transmitting {
             Checks checks = new Checks()
@@ -52,6 +61,11 @@ public sealed interface Box {
                     .range("mostV", mostV, leastV, 400, Unit.VOLT);
             fuseA.ifPresent(fuse -> checks.range("fuseA", fuse, 0.1, 200, Unit.AMPERE));
             checks.done();
+        }
+
+        /** Returns how its greatest output falls with voltage: measured from two profiles, else assumed. */
+        public OutputFall fall() {
+            return lower.map(other -> OutputFall.between(profile, other)).orElseGet(() -> OutputFall.assumed(profile));
         }
 
         @Override

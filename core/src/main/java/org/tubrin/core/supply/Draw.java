@@ -27,4 +27,10 @@ public record Draw(Quantity peakA, Quantity averageA, double outputW) {
         }
         return new Draw(profile.currentA(peakEnvelopeW), average, envelope.meanPowerShare() * peakEnvelopeW);
     }
+
+    /** Returns the heat that the set makes on average over a transmission, at a voltage in volts. */
+    public Quantity heatW(double voltageV) {
+        return averageA.times(Quantity.exact(voltageV, Unit.VOLT, Standing.MEASURED), Unit.WATT)
+                .minus(Quantity.exact(outputW, Unit.WATT, Standing.COMPUTED));
+    }
 }

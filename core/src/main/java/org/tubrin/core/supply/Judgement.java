@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
@@ -19,7 +20,10 @@ import org.tubrin.core.quantity.Unit;
  * @param outputKeptShare of the set's greatest output at the voltage that reaches it, 0 to 1; absent where nothing transmits
  * @param mains at the wall
  * @param runDown of the battery that stands by; absent where there is none
+ * @param runtimeS of it, with its uncertainty; absent where there is none, where it ends at once or never
+ * @param diodes what stands behind series diodes
  * @param findings what is wrong, the gravest first; empty where the supply carries it all
+ * @param verdict all of it in one
  */
 public record Judgement(
         TenMinutes tenMinutes,
@@ -29,18 +33,49 @@ public record Judgement(
         Optional<Double> outputKeptShare,
         MainsSide mains,
         Optional<RunDown> runDown,
-        List<Finding> findings) {
+        Optional<Quantity> runtimeS,
+        List<Dropped> diodes,
+        List<Finding> findings,
+        Verdict verdict) {
     /** A lead is chosen to drop at most this share of the voltage. */
     private static final double DROP_SHARE = 0.03;
 
     private static final double ALWAYS = 0.975;
+    /** Standard uncertainty of a battery's capacity, as a share of it. */
+    private static final double CAPACITY_SHARE = 0.1;
 
     public Judgement {
+        diodes = List.copyOf(diodes);
         findings = List.copyOf(findings);
     }
 
+    /** What it all comes to. */
+    public enum Verdict {
+        /** Nothing is to be sent with this supply. */
+        STOP,
+        /** Something is to be mended first. */
+        MEND,
+        /** It is carried, though not every school of sizing would say so. */
+        CARRIES_BY_SOME,
+        CARRIES,
+        /** No box draws anything yet. */
+        EMPTY
+    }
+
+    /**
+     * A box behind series diodes.
+     *
+     * @param box its name
+     * @param dropV that the diodes take off
+     * @param behindV what is left of the supply's voltage
+     * @param heatEachW of each diode
+     */
+    public record Dropped(String box, double dropV, double behindV, double heatEachW) {}
+
     /** What can be wrong with a plan, the gravest first. */
     public enum Fault {
+        /** The supply's voltage rises when the set transmits: RF gets into its regulator. */
+        SUPPLY_RISES,
         /** The lead would get too hot for what flows for ten minutes. */
         LEAD_HOT,
         /** The fuse would blow, or is larger than the lead bears. */
@@ -72,8 +107,13 @@ public record Judgement(
      */
     public record Finding(Fault fault, Quantity found, double bound, double certainty) {}
 
-    /** Returns what a plan comes to. */
-    public static Judgement of(Plan plan) {
+    /**
+     * Returns what a plan comes to.
+     *
+     * @param plan the plan
+     * @param riseV by how much the supply's voltage was seen to rise on transmission; empty where it was not
+     */
+    public static Judgement of(Plan plan, Optional<Quantity> riseV) {
         TenMinutes ten = TenMinutes.of(plan.boxes(), plan.pattern());
         boolean sends = !plan.pattern().isEmpty();
         Sizing sizing = sends
@@ -88,13 +128,50 @@ public record Judgement(
         Optional<Double> kept = fed.map(set -> {
             double atV = Math.min(
                     set.profile().voltageV(), stair.orElseThrow().atTheSetV().value());
-            return OutputFall.assumed(set.profile()).outputAtW(atV)
-                    / set.profile().greatestW();
+            return set.fall().outputAtW(atV) / set.fall().outputW();
         });
         MainsSide mains = MainsSide.of(plan.supply(), use(plan, ten), plan.circuit());
         Optional<RunDown> runDown = plan.battery().map(standby -> runDown(plan, standby, ten, fed));
+        List<Finding> findings = findings(plan, ten, fed, stair, mains, runDown);
+        riseV.ifPresent(rise -> above(findings, Fault.SUPPLY_RISES, rise, 0));
+        findings.sort(Comparator.comparing(Finding::fault));
         return new Judgement(
-                ten, sizing, stair, lead, kept, mains, runDown, findings(plan, ten, fed, stair, mains, runDown));
+                ten,
+                sizing,
+                stair,
+                lead,
+                kept,
+                mains,
+                runDown,
+                plan.battery().flatMap(standby -> runtime(plan, standby, ten, fed)),
+                dropped(plan),
+                findings,
+                verdict(plan, sizing, findings));
+    }
+
+    private static Verdict verdict(Plan plan, Sizing sizing, List<Finding> findings) {
+        if (plan.boxes().isEmpty()) {
+            return Verdict.EMPTY;
+        }
+        if (!findings.isEmpty()) {
+            return findings.get(0).fault() == Fault.SUPPLY_RISES ? Verdict.STOP : Verdict.MEND;
+        }
+        boolean byAll = sizing.metBy(plan.supply()).size() == sizing.needs().size();
+        return byAll ? Verdict.CARRIES : Verdict.CARRIES_BY_SOME;
+    }
+
+    private static List<Dropped> dropped(Plan plan) {
+        List<Dropped> dropped = new ArrayList<>();
+        for (Box box : plan.boxes()) {
+            if (box instanceof Box.Steady steady && steady.currentA() > 0) {
+                steady.seriesDiodes().ifPresent(diodes -> {
+                    double dropV = diodes.dropV(steady.currentA());
+                    dropped.add(new Dropped(
+                            box.name(), dropV, plan.supply().voltageV() - dropV, diodes.heatEachW(steady.currentA())));
+                });
+            }
+        }
+        return dropped;
     }
 
     private static VoltageStair.Path path(Plan plan) {
@@ -146,7 +223,34 @@ public record Judgement(
                     .sum();
             peakW = Math.max(peakW, together);
         }
-        return new MainsSide.Use(ten.peakA().value(), ten.averageA().value(), peakW, averageW, plan.hoursPerDay());
+        return new MainsSide.Use(ten.peakA(), ten.averageA(), peakW, averageW, plan.hoursPerDay());
+    }
+
+    /** Method: once more with the average a standard uncertainty higher, and with a tenth less capacity. */
+    private static Optional<Quantity> runtime(
+            Plan plan, Plan.Standby standby, TenMinutes ten, Optional<Box.Transmitting> fed) {
+        double runtimeS = runDown(plan, standby, ten, fed).runtimeS();
+        if (!(runtimeS > 0) || Double.isInfinite(runtimeS)) {
+            return Optional.empty();
+        }
+        TenMinutes more = new TenMinutes(
+                ten.fromS(), ten.strips(), ten.peakA(), exact(ten.averageA().high(), Unit.AMPERE), ten.restingA());
+        double shorterS = runDown(plan, standby, more, fed).runtimeS();
+        double lessS = runDown(plan, standby.withCapacity(1 - CAPACITY_SHARE), ten, fed)
+                .runtimeS();
+        return Optional.of(Quantity.exact(0, Unit.SECOND, Standing.COMPUTED)
+                .plus(Quantity.of(
+                        runtimeS,
+                        Unit.SECOND,
+                        Standing.PREDICTED,
+                        new ErrorSource("plan", "average", ""),
+                        Math.abs(runtimeS - shorterS)))
+                .plus(Quantity.of(
+                        0,
+                        Unit.SECOND,
+                        Standing.PREDICTED,
+                        new ErrorSource("battery", "capacity", ""),
+                        Math.abs(runtimeS - lessS))));
     }
 
     private static RunDown runDown(Plan plan, Plan.Standby standby, TenMinutes ten, Optional<Box.Transmitting> fed) {
@@ -190,11 +294,11 @@ public record Judgement(
                     exact(drop, Unit.VOLT),
                     DROP_SHARE * plan.supply().voltageV());
         });
-        if (mains.averageAcRmsA() > mains.mayContinuouslyA()) {
-            above(found, Fault.CIRCUIT_FULL, exact(mains.averageAcRmsA(), Unit.AMPERE), mains.mayContinuouslyA());
+        if (mains.averageAcRmsA().value() > mains.mayContinuouslyA()) {
+            above(found, Fault.CIRCUIT_FULL, mains.averageAcRmsA(), mains.mayContinuouslyA());
         } else if (!mains.borneBy(plan.circuit())) {
             double left = plan.circuit().breakerA() - plan.circuit().othersA();
-            above(found, Fault.CIRCUIT_FULL, exact(mains.peakAcRmsA(), Unit.AMPERE), left);
+            above(found, Fault.CIRCUIT_FULL, mains.peakAcRmsA(), left);
         }
         runDown.filter(down -> down.end() == RunDown.End.AT_ONCE)
                 .ifPresent(down -> below(
@@ -202,7 +306,6 @@ public record Judgement(
                         Fault.BATTERY_AT_ONCE,
                         exact(down.course().get(0).peakV(), Unit.VOLT),
                         fed.map(Box.Transmitting::leastV).orElse(1.0)));
-        found.sort(Comparator.comparing(Finding::fault));
         return found;
     }
 

@@ -1,6 +1,9 @@
 package org.tubrin.core.supply;
 
 import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Supply;
 
@@ -20,14 +23,17 @@ import org.tubrin.core.station.Supply;
  * @param energyPerMonthJ at the hours given
  */
 public record MainsSide(
-        double peakW,
-        double averageW,
-        double peakAcRmsA,
-        double averageAcRmsA,
+        Quantity peakW,
+        Quantity averageW,
+        Quantity peakAcRmsA,
+        Quantity averageAcRmsA,
         double mayContinuouslyA,
-        double averageHeatW,
-        double peakHeatW,
-        double energyPerMonthJ) {
+        Quantity averageHeatW,
+        Quantity peakHeatW,
+        Quantity energyPerMonthJ) {
+    /** Standard uncertainty of a supply's efficiency, as a share of it. */
+    private static final double EFFICIENCY_SHARE = 0.02;
+
     private static final double DAYS_PER_MONTH = 30.4;
     private static final double SECONDS_PER_HOUR = 3600;
 
@@ -60,11 +66,11 @@ public record MainsSide(
      * @param hoursPerDay that the station is on, 0 to 24
      */
     public record Use(
-            double peakA, double averageA, double radiatedPeakW, double radiatedAverageW, double hoursPerDay) {
+            Quantity peakA, Quantity averageA, double radiatedPeakW, double radiatedAverageW, double hoursPerDay) {
         public Use {
             new Checks()
-                    .range("peakA", peakA, 0, 1000, Unit.AMPERE)
-                    .range("averageA", averageA, 0, 1000, Unit.AMPERE)
+                    .range("peakA", peakA.value(), 0, 1000, Unit.AMPERE)
+                    .range("averageA", averageA.value(), 0, 1000, Unit.AMPERE)
                     .range("hoursPerDay", hoursPerDay, 0, 24, Unit.ONE)
                     .done();
         }
@@ -72,27 +78,48 @@ public record MainsSide(
 
     /** Returns what a supply asks of a circuit in use. */
     public static MainsSide of(Supply supply, Use use, Circuit circuit) {
-        double peakW = fromWallW(supply, use.peakA());
-        double averageW = fromWallW(supply, use.averageA());
-        double perW = 1 / (supply.powerFactor() * circuit.voltageAcRmsV());
+        Quantity peakW = fromWallW(supply, use.peakA());
+        Quantity averageW = fromWallW(supply, use.averageA());
+        Quantity perAmpere =
+                Quantity.exact(supply.powerFactor() * circuit.voltageAcRmsV(), Unit.VOLT, Standing.ASSUMED);
         return new MainsSide(
                 peakW,
                 averageW,
-                peakW * perW,
-                averageW * perW,
+                peakW.over(perAmpere, Unit.AMPERE),
+                averageW.over(perAmpere, Unit.AMPERE),
                 Math.max(0, circuit.continuousShare() * circuit.breakerA() - circuit.othersA()),
-                averageW - use.radiatedAverageW(),
-                peakW - use.radiatedPeakW(),
-                averageW * use.hoursPerDay() * SECONDS_PER_HOUR * DAYS_PER_MONTH);
+                averageW.minus(Quantity.exact(use.radiatedAverageW(), Unit.WATT, Standing.COMPUTED)),
+                peakW.minus(Quantity.exact(use.radiatedPeakW(), Unit.WATT, Standing.COMPUTED)),
+                averageW.times(
+                        Quantity.exact(
+                                use.hoursPerDay() * SECONDS_PER_HOUR * DAYS_PER_MONTH, Unit.SECOND, Standing.ASSUMED),
+                        Unit.JOULE));
     }
 
-    private static double fromWallW(Supply supply, double currentA) {
-        double terminalsV = supply.voltageV() - supply.sourceOhm() * currentA;
-        return supply.idleW() + terminalsV * currentA / supply.efficiency();
+    private static Quantity fromWallW(Supply supply, Quantity currentA) {
+        Quantity terminalsV = Quantity.exact(supply.voltageV(), Unit.VOLT, Standing.ASSUMED)
+                .minus(currentA.times(Quantity.exact(supply.sourceOhm(), Unit.OHM, Standing.ASSUMED), Unit.VOLT));
+        Quantity efficiency = Quantity.of(
+                supply.efficiency(),
+                Unit.ONE,
+                Standing.ASSUMED,
+                new ErrorSource(supply.name(), "efficiency", ""),
+                EFFICIENCY_SHARE * supply.efficiency());
+        return terminalsV
+                .times(currentA, Unit.WATT)
+                .over(efficiency, Unit.WATT)
+                .plus(Quantity.exact(supply.idleW(), Unit.WATT, Standing.ASSUMED));
+    }
+
+    /** Returns what a month costs at a price of a kilowatt-hour, in the same money. */
+    public Quantity costPerMonth(double pricePerKilowattHour) {
+        return energyPerMonthJ.times(
+                Quantity.exact(pricePerKilowattHour / (1000 * SECONDS_PER_HOUR), Unit.ONE, Standing.ASSUMED), Unit.ONE);
     }
 
     /** Returns whether the circuit bears it: on average for hours, at its peak for a while. */
     public boolean borneBy(Circuit circuit) {
-        return averageAcRmsA <= mayContinuouslyA && peakAcRmsA + circuit.othersA() <= circuit.breakerA();
+        return averageAcRmsA.value() <= mayContinuouslyA
+                && peakAcRmsA.value() + circuit.othersA() <= circuit.breakerA();
     }
 }

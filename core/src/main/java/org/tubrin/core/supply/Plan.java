@@ -21,6 +21,7 @@ import org.tubrin.core.station.Supply;
  * @param hoursPerDay that the station is on, 0 to 24
  * @param pricePerKilowattHour in the station's own money, 0 to 100
  * @param battery that feeds the boxes while the mains are away; absent where there is none
+ * @param wishes what the operator wants of a supply, the first first
  */
 public record Plan(
         String name,
@@ -31,11 +32,13 @@ public record Plan(
         MainsSide.Circuit circuit,
         double hoursPerDay,
         double pricePerKilowattHour,
-        Optional<Standby> battery) {
+        Optional<Standby> battery,
+        List<KindChoice.Merit> wishes) {
 
     public Plan {
         boxes = List.copyOf(boxes);
         pattern = List.copyOf(pattern);
+        wishes = List.copyOf(wishes);
         List<String> senders = boxes.stream()
                 .filter(Box.Transmitting.class::isInstance)
                 .map(Box::name)
@@ -45,6 +48,7 @@ public record Plan(
                 .size("boxes", boxes, 0, 20)
                 .distinct("boxes", boxes.stream().map(Box::name).toList())
                 .size("pattern", pattern, 0, 200)
+                .distinct("wishes", wishes)
                 .range("hoursPerDay", hoursPerDay, 0, 24, Unit.ONE)
                 .range("pricePerKilowattHour", pricePerKilowattHour, 0, 100, Unit.ONE);
         for (int i = 0; i < pattern.size(); i++) {
@@ -106,6 +110,17 @@ public record Plan(
                     .range("temperatureC", temperatureC, -30, 60, Unit.CELSIUS)
                     .done();
         }
+
+        Standby withCapacity(double share) {
+            Battery other = new Battery(
+                    battery.name(),
+                    battery.chemistry(),
+                    battery.cells(),
+                    share * battery.capacityC(),
+                    battery.ratedHours(),
+                    battery.internalOhm());
+            return new Standby(other, chargingA, temperatureC);
+        }
     }
 
     /** Returns the box that draws most at a stretch's peak, which the lead goes to; empty where nothing can transmit. */
@@ -125,7 +140,7 @@ public record Plan(
     }
 
     /** Returns the greatest peak envelope power that a box is used with, in watts; its profile's greatest where it is not. */
-    double peakEnvelopeW(Box.Transmitting set) {
+    public double peakEnvelopeW(Box.Transmitting set) {
         return pattern.stream()
                 .filter(stretch -> stretch.box().equals(set.name()))
                 .mapToDouble(Stretch::peakEnvelopeW)

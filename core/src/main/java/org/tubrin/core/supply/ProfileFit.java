@@ -115,6 +115,11 @@ public record ProfileFit(double idleA, double riseA, double exponent, double gre
         return new Pair<>(new ArrayRealVector(values, false), new Array2DRowRealMatrix(slopes, false));
     }
 
+    /** Returns the standard uncertainty of the exponent. */
+    public double exponentUncertainty() {
+        return Math.sqrt(Math.max(0, covariance.get(2).get(2)));
+    }
+
     /** Returns the current at an output in watts, with what the fit leaves open. */
     Quantity currentA(double outputW, String set) {
         double share = outputW / greatestW;

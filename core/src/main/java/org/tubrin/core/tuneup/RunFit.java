@@ -259,7 +259,7 @@ final class RunFit {
             case GRID_CURRENT -> probe.gridCurrentA();
             case SCREEN_CURRENT -> probe.screenCurrentA();
             case PLATE_VOLTAGE -> probe.plateVoltageDcV();
-            case REFLECTED, INPUT_SWR -> 0;
+            case REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE -> 0;
         };
     }
 

@@ -191,7 +191,7 @@ public record TuneSetup(
     public List<ReadingRole> rolesAsked() {
         List<ReadingRole> asked = new ArrayList<>();
         for (ReadingRole role : ReadingRole.values()) {
-            boolean optional = role == ReadingRole.INPUT_SWR || role == ReadingRole.REFLECTED;
+            boolean optional = role == ReadingRole.INPUT_SWR || role == ReadingRole.REFLECTED || !role.tellsOfTuning();
             if (!optional && channelFor(role).isPresent()) {
                 asked.add(role);
             }
@@ -233,7 +233,7 @@ public record TuneSetup(
             case PLATE_CURRENT -> Optional.of(tubes.plateCurrentLimitA());
             case GRID_CURRENT -> Optional.of(tubes.gridCurrentLimitA());
             case SCREEN_CURRENT -> tubes.screenCurrentLimitA().stream().boxed().findFirst();
-            case PLATE_VOLTAGE, REFLECTED, INPUT_SWR -> Optional.empty();
+            case PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE -> Optional.empty();
         };
     }
 }

@@ -5,16 +5,18 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
+import java.util.List;
+import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.quantity.Refused;
 
 /** The high-voltage supply against closed forms where they exist, and its laws elsewhere. */
 public class HvTest {
-    private static final double NONE = Double.POSITIVE_INFINITY;
+    private static final Optional<Double> NONE = Optional.empty();
     private static final Bank BANK = new Bank(8, 220e-6, 450, 1e-3, 100e3, 0, 3, NONE);
 
-    private static Bank bank(double resistorOhm, double bleederOhm) {
+    private static Bank bank(double resistorOhm, Optional<Double> bleederOhm) {
         return new Bank(8, 220e-6, 450, 1e-3, resistorOhm, 0.05, 3, bleederOhm);
     }
 
@@ -48,13 +50,13 @@ public class HvTest {
     @DataProvider
     public Object[][] bleeders() {
         // The last lets the whole bank go a hundred times faster than one capacitor through its resistor.
-        return new Object[][] {{NONE}, {200e3}, {50e3}, {4e3}};
+        return new Object[][] {{NONE}, {Optional.of(200e3)}, {Optional.of(50e3)}, {Optional.of(4e3)}};
     }
 
     @Test(dataProvider = "bleeders")
-    public void capacitorsThatAreAlikeRunDownByTheClosedForm(double bleederOhm) {
+    public void capacitorsThatAreAlikeRunDownByTheClosedForm(Optional<Double> bleederOhm) {
         double string = 8 * 47e3;
-        double ohm = Double.isInfinite(bleederOhm) ? string : string * bleederOhm / (string + bleederOhm);
+        double ohm = bleederOhm.map(one -> string * one / (string + one)).orElse(string);
         double expected = ohm * 220e-6 / 8 * Math.log(2900.0 / 50);
         BleedDown down = BleedDown.of(bank(47e3, bleederOhm), 2900, 50, 0);
         assertEquals(down.terminalsS(), expected, 1e-4 * expected);
@@ -65,8 +67,8 @@ public class HvTest {
     public void oneOpenResistorLeavesItsCapacitorCharged() {
         BleedDown alone = BleedDown.of(bank(47e3, NONE), 2900, 50, 1);
         assertTrue(Double.isInfinite(alone.terminalsS()), "363 V stay on it for ever: " + alone);
-        BleedDown whole = BleedDown.of(bank(47e3, 200e3), 2900, 50, 0);
-        BleedDown bled = BleedDown.of(bank(47e3, 200e3), 2900, 50, 1);
+        BleedDown whole = BleedDown.of(bank(47e3, Optional.of(200e3)), 2900, 50, 0);
+        BleedDown bled = BleedDown.of(bank(47e3, Optional.of(200e3)), 2900, 50, 1);
         assertTrue(bled.terminalsS() > 1.2 * whole.terminalsS(), bled + " against " + whole);
         assertTrue(bled.everyCapacitorS() > bled.terminalsS(), "the terminals say less than one capacitor holds");
         assertTrue(bled.worstLeftV() > 50, bled.worstLeftV() + " V on one while the terminals are below");
@@ -76,7 +78,7 @@ public class HvTest {
     public void moreCapacitanceOrResistanceHoldsLonger() {
         double before = 0;
         for (double ohm : new double[] {22e3, 47e3, 100e3}) {
-            double s = BleedDown.of(bank(ohm, 200e3), 2900, 50, 0).terminalsS();
+            double s = BleedDown.of(bank(ohm, Optional.of(200e3)), 2900, 50, 0).terminalsS();
             assertTrue(s > before);
             before = s;
         }
@@ -173,7 +175,43 @@ public class HvTest {
 
     @Test
     public void aBleederThatIsNotThereIsNoBadFigure() {
-        assertEquals(bank(47e3, NONE).bleederOhm(), NONE);
-        assertThrows(Refused.class, () -> bank(47e3, 1));
+        assertThrows(Refused.class, () -> bank(47e3, Optional.of(1.0)));
+    }
+
+    private static HighVoltage brigantine(double resistorOhm, double ratedV, Optional<HighVoltage.SoftStart> soft) {
+        Rectifier bridge = new Rectifier(Rectifier.Circuit.BRIDGE, 1980, 60, 50, 6, 1000, 60);
+        return new HighVoltage(
+                "Brigantine", bridge, new Bank(8, 220e-6, ratedV, 1e-3, resistorOhm, 0.05, 10, NONE), 0.6, 230, soft);
+    }
+
+    private static List<HighVoltage.Fault> faults(HighVoltage supply) {
+        return supply.judged().findings().stream()
+                .map(HighVoltage.Finding::fault)
+                .toList();
+    }
+
+    @Test
+    public void aSoundHighVoltageSupplyHasNothingAgainstItAndEachWeakPartIsNamed() {
+        Optional<HighVoltage.SoftStart> soft = Optional.of(new HighVoltage.SoftStart(22, 500, 3));
+        assertEquals(faults(brigantine(47e3, 450, soft)), List.of());
+        assertEquals(faults(brigantine(47e3, 350, soft)).get(0), HighVoltage.Fault.CAPACITOR_OVER);
+        assertTrue(faults(brigantine(400e3, 450, soft)).contains(HighVoltage.Fault.RESISTOR_LARGE));
+        assertTrue(faults(brigantine(22e3, 450, soft)).contains(HighVoltage.Fault.RESISTOR_HOT));
+        assertTrue(faults(brigantine(47e3, 450, Optional.of(new HighVoltage.SoftStart(22, 20, 3))))
+                .contains(HighVoltage.Fault.SOFT_START_ENERGY));
+        assertTrue(faults(brigantine(47e3, 450, Optional.of(new HighVoltage.SoftStart(220, 500, 0.1))))
+                .contains(HighVoltage.Fault.SOFT_START_SHORT));
+    }
+
+    @Test
+    public void aSoftStartHoldsTheInrushDownAndAnOpenResistorKeepsItsCapacitorCharged() {
+        HighVoltage.Judgement with = brigantine(47e3, 450, Optional.of(new HighVoltage.SoftStart(22, 500, 3)))
+                .judged();
+        double peakV = Math.sqrt(2) * 1980;
+        assertEquals(with.atOnce().peakA(), peakV / 60, 0.02 * peakV / 60);
+        assertTrue(with.softly().orElseThrow().peakA() < with.atOnce().peakA() / 10, with.toString());
+        assertTrue(Double.isInfinite(with.oneOpen().everyCapacitorS())
+                && with.oneOpen().worstLeftV() > 300);
+        assertTrue(with.underLoad().meanV() < 2800 && with.underLoad().settled());
     }
 }

@@ -8,7 +8,11 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Battery;
 import org.tubrin.core.station.Envelope;
 import org.tubrin.core.station.Supply;
@@ -19,8 +23,9 @@ public class PlanTest {
     private static final Plan.Lead LEAD = new Plan.Lead(1.5, 10e-6, 30, 25, 0.003, 0.003);
 
     private static Plan plan(Supply supply, Plan.Lead lead, double peakEnvelopeW) {
-        Box halyard = new Box.Transmitting("Halyard 100", ProfileTest.halyard(), 12.42, 15, Optional.of(25.0));
-        Box computer = new Box.Steady("computer", 1.9, Optional.of(3.0));
+        Box halyard = new Box.Transmitting(
+                "Halyard 100", ProfileTest.halyard(), 12.42, 15, Optional.of(25.0), Optional.empty());
+        Box computer = new Box.Steady("computer", 1.9, Optional.of(3.0), Optional.empty());
         return new Plan(
                 "Skerry",
                 supply,
@@ -35,7 +40,8 @@ public class PlanTest {
                 Optional.of(new Plan.Standby(
                         new Battery("Keel 100", Battery.Chemistry.LITHIUM_IRON_PHOSPHATE, 4, 360_000, 20, 0.012),
                         0,
-                        20)));
+                        20)),
+                List.of());
     }
 
     private static Supply rated(double continuousA, double intermittentA, double voltageV) {
@@ -56,21 +62,21 @@ public class PlanTest {
     }
 
     private static List<Judgement.Fault> faults(Plan plan) {
-        return Judgement.of(plan).findings().stream()
+        return Judgement.of(plan, Optional.empty()).findings().stream()
                 .map(Judgement.Finding::fault)
                 .collect(Collectors.toList());
     }
 
     @Test
     public void aSoundPlanHasNothingAgainstItAndEveryAnswer() {
-        Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, 100));
+        Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, 100), Optional.empty());
         assertTrue(judgement.findings().isEmpty(), judgement.findings().toString());
         assertEquals(judgement.tenMinutes().peakA().value(), 21 + 1.9, 1e-9);
         assertEquals(judgement.sizing().needs().size(), 3);
         assertTrue(judgement.stair().orElseThrow().atTheSetV().value() > 13, judgement.toString());
         assertTrue(judgement.outputKeptShare().orElseThrow() > 0.9);
         assertTrue(judgement.runDown().orElseThrow().runtimeS() > 3600, "an hour at least");
-        assertTrue(judgement.mains().averageHeatW() > 0);
+        assertTrue(judgement.mains().averageHeatW().value() > 0);
     }
 
     @DataProvider
@@ -119,14 +125,16 @@ public class PlanTest {
     @Test
     public void theLeadItNamesMendsAThinOne() {
         Plan.Lead thin = new Plan.Lead(4, 2.5e-6, 30, 25, 0.003, 0.003);
-        Judgement before = Judgement.of(plan(WINDLASS, thin, 100));
+        Judgement before = Judgement.of(plan(WINDLASS, thin, 100), Optional.empty());
         Conductor.Choice choice = before.lead().orElseThrow();
         assertEquals(choice.governs(), Conductor.Rule.DROP);
         assertEquals(before.stair().orElseThrow().steepest().cause(), VoltageStair.Cause.LEAD_OUT);
         Plan.Lead mended = new Plan.Lead(4, choice.areaM2(), 30, 25, 0.003, 0.003);
         List<Judgement.Fault> after = faults(plan(WINDLASS, mended, 100));
         assertTrue(after.isEmpty(), "with " + choice.areaM2() + ": " + after);
-        assertTrue(Judgement.of(plan(WINDLASS, mended, 100)).outputKeptShare().orElseThrow()
+        assertTrue(Judgement.of(plan(WINDLASS, mended, 100), Optional.empty())
+                        .outputKeptShare()
+                        .orElseThrow()
                 > before.outputKeptShare().orElseThrow());
     }
 
@@ -137,13 +145,13 @@ public class PlanTest {
         double runtime = Double.MAX_VALUE;
         double atSet = Double.MAX_VALUE;
         for (double watt = 10; watt <= 100; watt += 10) {
-            Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, watt));
+            Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, watt), Optional.empty());
             assertTrue(judgement.tenMinutes().peakA().value() >= peak);
-            assertTrue(judgement.mains().peakW() >= wall);
+            assertTrue(judgement.mains().peakW().value() >= wall);
             assertTrue(judgement.runDown().orElseThrow().runtimeS() <= runtime);
             assertTrue(judgement.stair().orElseThrow().atTheSetV().value() <= atSet);
             peak = judgement.tenMinutes().peakA().value();
-            wall = judgement.mains().peakW();
+            wall = judgement.mains().peakW().value();
             runtime = judgement.runDown().orElseThrow().runtimeS();
             atSet = judgement.stair().orElseThrow().atTheSetV().value();
         }
@@ -160,8 +168,9 @@ public class PlanTest {
                 new MainsSide.Circuit(230, 16, 0.8, 0),
                 1,
                 0.3,
-                Optional.empty());
-        Judgement judgement = Judgement.of(empty);
+                Optional.empty(),
+                List.of());
+        Judgement judgement = Judgement.of(empty, Optional.empty());
         assertTrue(judgement.findings().isEmpty()
                 && judgement.stair().isEmpty()
                 && judgement.sizing().needs().isEmpty());
@@ -169,7 +178,8 @@ public class PlanTest {
 
     @Test
     public void stretchesThatOverlapOrNameNobodyAreRefused() {
-        Box halyard = new Box.Transmitting("Halyard 100", ProfileTest.halyard(), 12.42, 15, Optional.empty());
+        Box halyard = new Box.Transmitting(
+                "Halyard 100", ProfileTest.halyard(), 12.42, 15, Optional.empty(), Optional.empty());
         try {
             new Plan(
                     "P",
@@ -183,12 +193,38 @@ public class PlanTest {
                     new MainsSide.Circuit(230, 16, 0.8, 0),
                     1,
                     0.3,
-                    Optional.empty());
+                    Optional.empty(),
+                    List.of());
         } catch (Refused refused) {
             assertEquals(refused.problems().get(0).path(), "pattern.1.fromS");
             assertEquals(refused.problems().get(1).path(), "pattern.2.box");
             return;
         }
         throw new AssertionError("nothing was refused");
+    }
+
+    @Test
+    public void aVoltageThatRoseOnTransmissionIsTheGravestOfAll() {
+        Quantity rise =
+                Quantity.of(0.4, Unit.VOLT, Standing.MEASURED, new ErrorSource("supply", "voltage", "keyed"), 0.05);
+        Plan thin = plan(WINDLASS, new Plan.Lead(4, 2.5e-6, 30, 25, 0.003, 0.003), 100);
+        List<Judgement.Finding> findings = Judgement.of(thin, Optional.of(rise)).findings();
+        assertEquals(findings.get(0).fault(), Judgement.Fault.SUPPLY_RISES);
+        assertEquals(findings.size(), faults(thin).size() + 1);
+    }
+
+    @Test
+    public void aSecondProfileAtALowerVoltageSaysHowMuchOutputTheLeadCosts() {
+        CurrentProfile high = ProfileTest.halyard();
+        CurrentProfile low = new CurrentProfile(
+                high.set(),
+                12,
+                high.listeningA(),
+                high.points().stream()
+                        .map(point -> new CurrentPoint(0.55 * point.outputW(), point.currentA(), 0.1))
+                        .toList());
+        Box.Transmitting set = new Box.Transmitting("H", high, 11, 15, Optional.empty(), Optional.of(low));
+        assertEquals(set.fall().standing(), Standing.MEASURED);
+        assertEquals(set.fall().outputAtW(12), low.greatestW(), 1e-9);
     }
 }

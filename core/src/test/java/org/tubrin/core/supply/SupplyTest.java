@@ -19,6 +19,12 @@ import org.tubrin.core.station.Supply;
 
 /** Supply, lead, circuit and battery: reference cases by hand, and laws that hold whatever the figures. */
 public class SupplyTest {
+    private static final MainsSide.Use USE = new MainsSide.Use(
+            Quantity.exact(22.6, Unit.AMPERE, Standing.MEASURED),
+            Quantity.exact(9.1, Unit.AMPERE, Standing.MEASURED),
+            100,
+            20,
+            3);
     static final Supply WINDLASS = new Supply(
             "Windlass 40",
             Supply.Kind.SWITCHING,
@@ -129,23 +135,24 @@ public class SupplyTest {
     @Test
     public void theWallGivesWhatTheSetTakesAndWhatTheSupplyLoses() {
         MainsSide.Circuit circuit = new MainsSide.Circuit(230, 16, 0.8, 2);
-        MainsSide side = MainsSide.of(WINDLASS, new MainsSide.Use(22.6, 9.1, 100, 20, 3), circuit);
+        MainsSide side = MainsSide.of(WINDLASS, USE, circuit);
         double peakW = 6 + (13.8 - 0.002 * 22.6) * 22.6 / 0.86;
-        assertEquals(side.peakW(), peakW, 1e-9);
-        assertEquals(side.peakAcRmsA(), peakW / (0.95 * 230), 1e-9);
+        assertEquals(side.peakW().value(), peakW, 1e-9);
+        assertEquals(side.peakAcRmsA().value(), peakW / (0.95 * 230), 1e-9);
         assertEquals(side.mayContinuouslyA(), 0.8 * 16 - 2, 1e-9);
-        assertEquals(side.peakHeatW(), peakW - 100, 1e-9);
-        assertEquals(side.energyPerMonthJ(), side.averageW() * 3 * 3600 * 30.4, 1e-3);
+        assertEquals(side.peakHeatW().value(), peakW - 100, 1e-9);
+        assertEquals(side.energyPerMonthJ().value(), side.averageW().value() * 3 * 3600 * 30.4, 1e-3);
         assertTrue(side.borneBy(circuit));
-        MainsSide low = MainsSide.of(
-                WINDLASS, new MainsSide.Use(22.6, 9.1, 100, 20, 3), new MainsSide.Circuit(115, 16, 0.8, 2));
-        assertEquals(low.peakAcRmsA(), 2 * side.peakAcRmsA(), 1e-9, "half the voltage, twice the current");
+        MainsSide low = MainsSide.of(WINDLASS, USE, new MainsSide.Circuit(115, 16, 0.8, 2));
+        assertEquals(
+                low.peakAcRmsA().value(), 2 * side.peakAcRmsA().value(), 1e-9, "half the voltage, twice the current");
         assertFalse(side.borneBy(new MainsSide.Circuit(230, 3, 0.8, 2)), "a circuit that is nearly full");
     }
 
     private static TenMinutes tenMinutes() {
-        Box halyard = new Box.Transmitting("Halyard 100", ProfileTest.halyard(), 12.42, 15, Optional.of(25.0));
-        Box computer = new Box.Steady("computer", 1.9, Optional.empty());
+        Box halyard = new Box.Transmitting(
+                "Halyard 100", ProfileTest.halyard(), 12.42, 15, Optional.of(25.0), Optional.empty());
+        Box computer = new Box.Steady("computer", 1.9, Optional.empty(), Optional.empty());
         return TenMinutes.of(
                 List.of(halyard, computer),
                 List.of(
@@ -176,7 +183,8 @@ public class SupplyTest {
     @Test
     public void slotsAreDrawnAsSlotsAndRestIsRest() {
         TenMinutes ten = TenMinutes.of(
-                List.of(new Box.Transmitting("Halyard 100", ProfileTest.halyard(), 12.42, 15, Optional.empty())),
+                List.of(new Box.Transmitting(
+                        "Halyard 100", ProfileTest.halyard(), 12.42, 15, Optional.empty(), Optional.empty())),
                 List.of(new Stretch("Halyard 100", 0, 300, Envelope.slotted(), 100)));
         List<Double> current = ten.strips().get(0).currentA();
         assertEquals(current.get(0), 21, 1e-9);
@@ -192,9 +200,14 @@ public class SupplyTest {
     @Test
     public void sendersAtOnceAddUpAndSendersInTurnDoNot() {
         List<Box> boxes = List.of(
-                new Box.Transmitting("Halyard 100", ProfileTest.halyard(), 12, 15, Optional.empty()),
+                new Box.Transmitting("Halyard 100", ProfileTest.halyard(), 12, 15, Optional.empty(), Optional.empty()),
                 new Box.Transmitting(
-                        "Skiff 10", ProfileTest.profile(13.8, 0.2, 0.5, 10, 0.5, 2, 10), 12, 15, Optional.empty()));
+                        "Skiff 10",
+                        ProfileTest.profile(13.8, 0.2, 0.5, 10, 0.5, 2, 10),
+                        12,
+                        15,
+                        Optional.empty(),
+                        Optional.empty()));
         Stretch first = new Stretch("Halyard 100", 0, 100, new Envelope.Constant(), 100);
         double together = TenMinutes.of(
                         boxes, List.of(first, new Stretch("Skiff 10", 50, 100, new Envelope.Constant(), 10)))

@@ -8,6 +8,7 @@ import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.tuneup.RunEvent;
 import org.tubrin.server.card.CardRecord;
+import org.tubrin.server.supply.PaperKind;
 
 /**
  * Everything that the station holds, as one document; its form is published as a JSON schema.
@@ -20,6 +21,7 @@ import org.tubrin.server.card.CardRecord;
  * @param equipment all records
  * @param runs all runs with all their events; their card rows are derived from them
  * @param cardRows rows of cards that came from files; absent in backups from before there were any
+ * @param papers plans, profiles and high-voltage supplies; absent in backups from before there were any
  */
 public record Backup(
         String format,
@@ -29,7 +31,8 @@ public record Backup(
         int stationRevision,
         List<EquipmentEntry> equipment,
         List<RunEntry> runs,
-        @Nullable List<CardRecord> cardRows) {
+        @Nullable List<CardRecord> cardRows,
+        @Nullable List<PaperEntry> papers) {
     /** Name of the form. */
     public static final String FORMAT = "tubrin-backup";
 
@@ -38,6 +41,9 @@ public record Backup(
 
     /** One record of equipment. */
     public record EquipmentEntry(UUID id, int revision, Equipment equipment) {}
+
+    /** One plan, profile or high-voltage supply; its kind says which. */
+    public record PaperEntry(UUID id, PaperKind kind, int revision, Instant changedAt, Object paper) {}
 
     /** One run. */
     public record RunEntry(UUID id, List<EventEntry> events) {}

@@ -31,6 +31,8 @@ import org.tubrin.server.run.RunStore;
 import org.tubrin.server.station.StationMapper;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.store.CoreJson;
+import org.tubrin.server.supply.PaperMapper;
+import org.tubrin.server.supply.Papers;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -46,6 +48,8 @@ public class Backups {
     private final RunMapper runs;
     private final CardMapper cards;
     private final Cards kept;
+    private final Papers papers;
+    private final PaperMapper paperMapper;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -56,6 +60,8 @@ public class Backups {
             RunMapper runs,
             CardMapper cards,
             Cards kept,
+            Papers papers,
+            PaperMapper paperMapper,
             JsonMapper json,
             Clock clock) {
         this.stations = stations;
@@ -64,6 +70,8 @@ public class Backups {
         this.runs = runs;
         this.cards = cards;
         this.kept = kept;
+        this.papers = papers;
+        this.paperMapper = paperMapper;
         this.json = json;
         this.clock = clock;
     }
@@ -97,7 +105,11 @@ public class Backups {
                         .map(kept -> new Backup.EquipmentEntry(kept.id(), kept.revision(), kept.equipment()))
                         .toList(),
                 entries,
-                cards.all().stream().filter(row -> row.runId() == null).toList());
+                cards.all().stream().filter(row -> row.runId() == null).toList(),
+                papers.all().stream()
+                        .map(one -> new Backup.PaperEntry(
+                                one.id(), one.kind(), one.revision(), one.changedAt(), one.paper()))
+                        .toList());
     }
 
     /** Returns the published schema. */
@@ -140,7 +152,21 @@ public class Backups {
         if (backup.cardRows() != null) {
             backup.cardRows().forEach(kept::row);
         }
+        papers(backup);
         return backup;
+    }
+
+    private List<Papers.Kept> papers(Backup backup) {
+        return backup.papers() == null
+                ? List.of()
+                : backup.papers().stream()
+                        .map(one -> new Papers.Kept(
+                                one.id(),
+                                one.kind(),
+                                one.revision(),
+                                one.changedAt(),
+                                papers.read(one.kind(), one.paper())))
+                        .toList();
     }
 
     private void refuseForeign(String text) {
@@ -163,6 +189,7 @@ public class Backups {
     /** Puts a backup in place of everything, in one transaction. */
     @Transactional
     public void restore(Backup backup) {
+        paperMapper.deleteAll();
         cards.deleteAll();
         runs.deleteAllEvents();
         runs.deleteAllRuns();
@@ -180,6 +207,7 @@ public class Backups {
         if (backup.cardRows() != null) {
             backup.cardRows().forEach(cards::insert);
         }
+        papers(backup).forEach(papers::restore);
     }
 
     private static List<Recorded> recorded(Backup.RunEntry run) {

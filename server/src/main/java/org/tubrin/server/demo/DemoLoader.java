@@ -40,6 +40,8 @@ import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunStore;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.store.CoreJson;
+import org.tubrin.server.supply.PaperKind;
+import org.tubrin.server.supply.Papers;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -52,13 +54,15 @@ class DemoLoader implements ApplicationRunner {
     private final Stations stations;
     private final RunStore store;
     private final RunMapper runs;
+    private final Papers papers;
     private final JsonMapper json;
     private final Clock clock;
 
-    DemoLoader(Stations stations, RunStore store, RunMapper runs, JsonMapper json, Clock clock) {
+    DemoLoader(Stations stations, RunStore store, RunMapper runs, Papers papers, JsonMapper json, Clock clock) {
         this.stations = stations;
         this.store = store;
         this.runs = runs;
+        this.papers = papers;
         this.json = json;
         this.clock = clock;
     }
@@ -80,6 +84,10 @@ class DemoLoader implements ApplicationRunner {
             Equipment equipment = whole(stations.read(node), tree);
             byName.put(equipment.name(), equipment);
             stations.add(UUID.randomUUID(), equipment);
+        }
+        for (JsonNode node : json.readTree(resource("/demo/papers.json"))) {
+            PaperKind kind = PaperKind.valueOf(node.get("kind").asString());
+            papers.add(UUID.randomUUID(), kind, papers.read(kind, node.get("paper")));
         }
         DemoClimb climb = new DemoClimb(
                 station,

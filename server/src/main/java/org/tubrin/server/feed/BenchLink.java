@@ -26,12 +26,13 @@ public class BenchLink implements SmartLifecycle {
     private static final int EXCITER = 1;
     private static final int AMPLIFIER = 2;
     private static final int WATTMETER = 3;
+    private static final int SUPPLY = 6;
     private static final int TIMEOUT_MS = 1000;
     private static final long POLL_MS = 50;
     private static final long AWAY_MS = 500;
 
     private final Hosts hosts;
-    private final Line[] lines = new Line[WATTMETER + 1];
+    private final Line[] lines = new Line[SUPPLY + 1];
     private volatile Optional<Panel> panel = Optional.empty();
     private volatile boolean running;
     private Thread watcher = new Thread(this::watch, "bench");
@@ -124,6 +125,16 @@ public class BenchLink implements SmartLifecycle {
         if (panel.map(shown -> !shown.amplifier().equals(code)).orElse(true)) {
             set(AMPLIFIER, "ROUT:AMPL " + code);
         }
+    }
+
+    /** Puts its amplifier in operate or standby. */
+    public void operate(boolean on) {
+        set(AMPLIFIER, "PAN:OPER " + (on ? "ON" : "OFF"));
+    }
+
+    /** Feeds its exciter from the supply of a name, by the name's first word. */
+    public void supply(String name) {
+        set(SUPPLY, "ROUT:SUPP " + name.strip().split("\\s+", 2)[0].toUpperCase(Locale.ROOT));
     }
 
     /** Resets a trip. */

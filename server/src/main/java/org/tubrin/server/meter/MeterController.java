@@ -21,6 +21,7 @@ import org.tubrin.core.metering.Reflection;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.metering.Tones;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.tank.GapStress;
@@ -80,8 +81,9 @@ public class MeterController {
                         one.instrument(),
                         one.range().name(),
                         "±\u2009"
-                                + Figures.plain(
-                                        one.measured().standardUncertainty(), role.unit() == Unit.AMPERE ? 3 : 1)
+                                + Figures.fixed(
+                                        one.measured().standardUncertainty(),
+                                        Rounding.decimals(one.measured().standardUncertainty()))
                                 + unit,
                         sources.stream()
                                 .filter(source -> source.instrument().equals(one.instrument()))

@@ -3,6 +3,7 @@ package org.tubrin.server.run;
 import java.util.Map;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Battery;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Instrument;
@@ -10,6 +11,7 @@ import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Supply;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -51,6 +53,16 @@ final class EquipmentWords {
                     antenna.bands().stream()
                             .map(band -> words.name(band.band().name()))
                             .toList());
+        }
+        if (equipment instanceof Supply supply) {
+            return words.say(
+                    "line.supply",
+                    Map.of(
+                            "kind", words.name(supply.type().name()),
+                            "volts", Figures.plain(supply.voltageV(), 2)));
+        }
+        if (equipment instanceof Battery battery) {
+            return words.name(battery.chemistry().name());
         }
         if (equipment instanceof Instrument instrument) {
             return words.say(

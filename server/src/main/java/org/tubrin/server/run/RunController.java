@@ -175,7 +175,14 @@ public class RunController {
                 choices(kept, Exciter.class),
                 choices(kept, Pad.class),
                 choices(kept, Termination.class),
-                choices(kept, Meter.class),
+                choices(
+                        kept.stream()
+                                .filter(one -> one.equipment() instanceof Meter meter
+                                        && meter.channels().stream()
+                                                .anyMatch(channel ->
+                                                        channel.role().tellsOfTuning()))
+                                .toList(),
+                        Meter.class),
                 List.of(Band.values()).stream()
                         .map(band -> new BandChoice(band, words.name(band.name()), band.lowestHz(), band.highestHz()))
                         .toList(),

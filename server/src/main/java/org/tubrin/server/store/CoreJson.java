@@ -16,6 +16,8 @@ import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Battery;
+import org.tubrin.core.station.Envelope;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Instrument;
@@ -23,8 +25,10 @@ import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Supply;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.supply.Box;
 import org.tubrin.core.tuneup.RunEvent;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -88,6 +92,8 @@ public class CoreJson {
                 .addMixIn(Stage.class, StageTags.class)
                 .addMixIn(TwinConstants.class, TwinTags.class)
                 .addMixIn(Accuracy.class, AccuracyTags.class)
+                .addMixIn(Box.class, BoxTags.class)
+                .addMixIn(Envelope.class, EnvelopeTags.class)
                 .addMixIn(RunEvent.class, EventTags.class);
     }
 
@@ -214,7 +220,9 @@ public class CoreJson {
         @JsonSubTypes.Type(value = Meter.class, name = "meter"),
         @JsonSubTypes.Type(value = Load.class, name = "load"),
         @JsonSubTypes.Type(value = Antenna.class, name = "antenna"),
-        @JsonSubTypes.Type(value = Instrument.class, name = "instrument")
+        @JsonSubTypes.Type(value = Instrument.class, name = "instrument"),
+        @JsonSubTypes.Type(value = Supply.class, name = "supply"),
+        @JsonSubTypes.Type(value = Battery.class, name = "battery")
     })
     private interface EquipmentTags {}
 
@@ -246,6 +254,22 @@ public class CoreJson {
         @JsonSubTypes.Type(value = Accuracy.OfReading.class, name = "ofReading")
     })
     private interface AccuracyTags {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Box.Steady.class, name = "steady"),
+        @JsonSubTypes.Type(value = Box.Transmitting.class, name = "transmitting")
+    })
+    private interface BoxTags {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Envelope.Constant.class, name = "constant"),
+        @JsonSubTypes.Type(value = Envelope.Keyed.class, name = "keyed"),
+        @JsonSubTypes.Type(value = Envelope.Speech.class, name = "speech"),
+        @JsonSubTypes.Type(value = Envelope.Amplitude.class, name = "amplitude")
+    })
+    private interface EnvelopeTags {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({

@@ -1,0 +1,74 @@
+package org.tubrin.core.supply;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import java.util.Optional;
+import org.testng.annotations.Test;
+
+/** The measuring of a profile, from nothing to a profile, on a supply that behaves and on one that does not. */
+public class ProfileRunTest {
+    private static final double SOURCE_OHM = 0.012;
+    private static final ProfileRun FRESH =
+            new ProfileRun("Halyard 100 at 13.8 V", "Halyard 100", "Windlass 40", 100, Optional.empty(), List.of());
+
+    private static ProfileReading read(double outputW, double currentA, double risePerW) {
+        return new ProfileReading(outputW, currentA, 0.05, 13.8 - SOURCE_OHM * currentA + risePerW * outputW, 0.02);
+    }
+
+    private static double keyedA(double outputW) {
+        return 1.2 + 1.98 * Math.sqrt(outputW);
+    }
+
+    /** Does what is asked until enough or a stop, and returns what came of it. */
+    private static ProfileRun followed(double risePerW) {
+        ProfileRun run = FRESH;
+        for (int i = 0; i < 20; i++) {
+            ProfileRun.Next next = run.next();
+            if (next instanceof ProfileRun.Next.Listen) {
+                run = run.with(read(0, 1.2, risePerW), false);
+            } else if (next instanceof ProfileRun.Next.Key key) {
+                run = run.with(read(key.outputW(), keyedA(key.outputW()), risePerW), true);
+            } else {
+                return run;
+            }
+        }
+        throw new AssertionError("no end");
+    }
+
+    @Test
+    public void followingWhatIsAskedEndsInAProfileThatGivesTheSetsOwnLawBack() {
+        ProfileRun run = followed(0);
+        assertEquals(run.next(), new ProfileRun.Next.Enough());
+        assertEquals(run.keyed().size(), 5);
+        CurrentProfile profile = run.profile().orElseThrow();
+        assertEquals(profile.currentA(60).value(), keyedA(60), 0.1);
+        assertEquals(profile.listeningA(), 1.2);
+        assertEquals(run.sourceOhm().orElseThrow().value(), SOURCE_OHM, 1e-9);
+        assertTrue(run.riseV().isEmpty());
+    }
+
+    @Test
+    public void aVoltageThatRisesOnTransmissionStopsTheMeasuring() {
+        ProfileRun run = followed(0.006);
+        assertEquals(run.next(), new ProfileRun.Next.Stop());
+        assertTrue(run.riseV().orElseThrow().value() > 0.1, run.toString());
+        assertTrue(run.keyed().size() < 5, "nothing more is asked for");
+    }
+
+    @Test
+    public void aRiseWithinWhatTheMeterLeavesOpenIsNone() {
+        assertEquals(followed(0.0001).next(), new ProfileRun.Next.Enough());
+    }
+
+    @Test
+    public void oneReadingIsNoProfileYetAndTheSameOutputAgainTakesTheOldOnesPlace() {
+        ProfileRun one = FRESH.with(read(0, 1.2, 0), false).with(read(50, 15, 0), true);
+        assertTrue(one.profile().isEmpty());
+        ProfileRun again = one.with(read(50, 15.4, 0), true);
+        assertEquals(again.keyed().size(), 1);
+        assertEquals(again.keyed().get(0).currentA(), 15.4);
+        assertEquals(again.next(), new ProfileRun.Next.Key(0));
+    }
+}

@@ -1,0 +1,26 @@
+package org.tubrin.server.supply;
+
+import java.util.List;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.jspecify.annotations.Nullable;
+
+/** Keeps plans, profiles and high-voltage supplies. */
+@Mapper
+public interface PaperMapper {
+    /** Returns all, the last changed first. */
+    List<PaperRow> all();
+
+    @Nullable
+    PaperRow byId(UUID id);
+
+    int insert(@Param("row") PaperRow row);
+
+    /** Updates where the stored revision is one less than the row's; returns 0 where it is not. */
+    int update(@Param("row") PaperRow row);
+
+    int delete(UUID id);
+
+    int deleteAll();
+}

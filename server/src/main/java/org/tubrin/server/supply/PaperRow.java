@@ -1,0 +1,7 @@
+package org.tubrin.server.supply;
+
+import java.time.Instant;
+import java.util.UUID;
+
+/** One row of the table of papers; the body is the record's JSON. */
+public record PaperRow(UUID id, PaperKind kind, int revision, String name, Instant changedAt, String body) {}

@@ -1,0 +1,129 @@
+package org.tubrin.server.supply;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.supply.ProfileRun;
+import org.tubrin.server.store.CoreJson;
+import org.tubrin.server.web.NotThere;
+import org.tubrin.server.web.Stale;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Plans, profiles and high-voltage supplies, read and written whole. */
+@Service
+public class Papers {
+    private final PaperMapper mapper;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    Papers(PaperMapper mapper, JsonMapper json, Clock clock) {
+        this.mapper = mapper;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /** A stored paper. */
+    public record Kept(UUID id, PaperKind kind, int revision, Instant changedAt, Object paper) {}
+
+    /** Returns all, the last changed first. */
+    public List<Kept> all() {
+        return mapper.all().stream().map(this::kept).toList();
+    }
+
+    /** Returns one. */
+    public Kept get(UUID id) {
+        return Optional.ofNullable(mapper.byId(id)).map(this::kept).orElseThrow(() -> new NotThere(id.toString()));
+    }
+
+    /** Returns by how much the voltage of a supply was last seen to rise on transmission; empty where it did not, or was never read. */
+    public Optional<Quantity> riseV(String supply) {
+        return all().stream()
+                .map(Kept::paper)
+                .filter(ProfileRun.class::isInstance)
+                .map(ProfileRun.class::cast)
+                .filter(run -> run.supply().equals(supply))
+                .findFirst()
+                .flatMap(ProfileRun::riseV);
+    }
+
+    /** Returns the record that a body means. */
+    public Object read(PaperKind kind, Object body) {
+        return CoreJson.read(json, body, kind.type());
+    }
+
+    /** Returns a record as a tree to send. */
+    public Object write(Object paper) {
+        return json.readValue(json.writeValueAsString(paper), Object.class);
+    }
+
+    /** Returns one as the page takes it. */
+    PaperController.PaperView view(Kept kept) {
+        return new PaperController.PaperView(
+                kept.id(),
+                kept.kind(),
+                kept.revision(),
+                PaperKind.nameOf(kept.paper()),
+                kept.changedAt(),
+                write(kept.paper()));
+    }
+
+    /** Adds one. */
+    public Kept add(UUID id, PaperKind kind, Object paper) {
+        return restore(new Kept(id, kind, 1, clock.instant(), paper));
+    }
+
+    /** Puts one back as a backup holds it. */
+    public Kept restore(Kept kept) {
+        try {
+            mapper.insert(row(kept));
+        } catch (DuplicateKeyException e) {
+            throw nameTaken(kept.paper());
+        }
+        return kept;
+    }
+
+    /** Replaces one, where nobody else did since it was read. */
+    public Kept replace(UUID id, int readRevision, Object paper) {
+        Kept before = get(id);
+        Kept kept = new Kept(id, before.kind(), readRevision + 1, clock.instant(), paper);
+        try {
+            if (mapper.update(row(kept)) == 0) {
+                throw new Stale(PaperKind.nameOf(paper));
+            }
+        } catch (DuplicateKeyException e) {
+            throw nameTaken(paper);
+        }
+        return kept;
+    }
+
+    /** Takes one away. */
+    public void remove(UUID id) {
+        if (mapper.delete(id) == 0) {
+            throw new NotThere(id.toString());
+        }
+    }
+
+    private PaperRow row(Kept kept) {
+        String name = PaperKind.nameOf(kept.paper()).strip();
+        return new PaperRow(
+                kept.id(), kept.kind(), kept.revision(), name, kept.changedAt(), json.writeValueAsString(kept.paper()));
+    }
+
+    private Kept kept(PaperRow row) {
+        Object paper = json.readValue(row.body(), row.kind().type());
+        return new Kept(row.id(), row.kind(), row.revision(), row.changedAt(), paper);
+    }
+
+    private static Refused nameTaken(Object paper) {
+        return new Refused(new Problem(ProblemCode.DUPLICATE, "name", PaperKind.nameOf(paper), new Allowed.Nothing()));
+    }
+}

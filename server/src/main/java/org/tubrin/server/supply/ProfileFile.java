@@ -1,0 +1,110 @@
+package org.tubrin.server.supply;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVRecord;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.supply.ProfileReading;
+import org.tubrin.core.supply.ProfileRun;
+import org.tubrin.server.web.Csv;
+
+/** A profile's readings as a file of comma-separated values, out and in. */
+final class ProfileFile {
+    private static final List<String> HEADER =
+            List.of("keyed", "outputW", "currentA", "currentUncertaintyA", "voltageV", "voltageUncertaintyV");
+    private static final int MOST_ROWS = 200;
+
+    private ProfileFile() {}
+
+    static ResponseEntity<String> reply(ProfileRun run) {
+        List<List<@Nullable Object>> rows = new ArrayList<>();
+        run.listening().ifPresent(one -> rows.add(cells("no", one)));
+        run.keyed().forEach(one -> rows.add(cells("yes", one)));
+        return Csv.reply("profile.csv", HEADER, rows);
+    }
+
+    private static List<@Nullable Object> cells(String keyed, ProfileReading one) {
+        return Arrays.<@Nullable Object>asList(
+                keyed,
+                one.outputW(),
+                one.currentA(),
+                one.currentUncertaintyA(),
+                one.voltageV(),
+                one.voltageUncertaintyV());
+    }
+
+    /** Returns the readings of a file; fails with {@link Refused}, each problem with its row and column. */
+    static PaperController.FileReadings read(String text) {
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setIgnoreEmptyLines(true)
+                .setTrim(true)
+                .get();
+        try (var parser = format.parse(new StringReader(text.replaceFirst("^\uFEFF", "")))) {
+            List<Problem> missing = HEADER.stream()
+                    .filter(name -> !parser.getHeaderMap().containsKey(name))
+                    .map(name -> new Problem(ProblemCode.MISSING, name, "", new Allowed.Nothing()))
+                    .toList();
+            if (!missing.isEmpty()) {
+                throw new Refused(missing);
+            }
+            return readings(parser.getRecords());
+        } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
+            throw new Refused(
+                    new Problem(ProblemCode.MALFORMED, "file", String.valueOf(e.getMessage()), new Allowed.Nothing()));
+        }
+    }
+
+    private static PaperController.FileReadings readings(List<CSVRecord> records) {
+        List<ProfileReading> listening = new ArrayList<>();
+        List<ProfileReading> keyed = new ArrayList<>();
+        List<Problem> problems = new ArrayList<>();
+        for (CSVRecord record : records.subList(0, Math.min(MOST_ROWS, records.size()))) {
+            String row = "row " + (record.getRecordNumber() + 1);
+            int before = problems.size();
+            List<Double> values = HEADER.subList(1, HEADER.size()).stream()
+                    .map(column -> number(record, column, row, problems))
+                    .toList();
+            String down = record.isSet("keyed") ? record.get("keyed") : "";
+            if (!down.equals("yes") && !down.equals("no")) {
+                problems.add(new Problem(
+                        ProblemCode.UNKNOWN_NAME, row + ", keyed", down, new Allowed.OneOf(List.of("yes", "no"))));
+            }
+            if (problems.size() == before) {
+                try {
+                    (down.equals("yes") ? keyed : listening)
+                            .add(new ProfileReading(
+                                    values.get(0), values.get(1), values.get(2), values.get(3), values.get(4)));
+                } catch (Refused refused) {
+                    refused.problems().forEach(problem -> problems.add(problem.under(row)));
+                }
+            }
+        }
+        if (!problems.isEmpty()) {
+            throw new Refused(problems);
+        }
+        return new PaperController.FileReadings(listening, keyed);
+    }
+
+    private static double number(CSVRecord record, String column, String row, List<Problem> problems) {
+        String text = record.isSet(column) ? record.get(column) : "";
+        try {
+            return Double.parseDouble(text);
+        } catch (NumberFormatException e) {
+            problems.add(new Problem(ProblemCode.NOT_A_NUMBER, row + ", " + column, text, new Allowed.Nothing()));
+            return 0;
+        }
+    }
+}

@@ -1,0 +1,160 @@
+package org.tubrin.server.supply;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.supply.CurrentProfile;
+import org.tubrin.core.supply.ProfileFit;
+import org.tubrin.core.supply.ProfileReading;
+import org.tubrin.core.supply.ProfileRun;
+import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Words;
+
+/** Tells what the measuring of a profile has come to, and what is next. */
+@Component
+class ProfileViewer {
+    private static final String THIN = "\u2009";
+    private static final int CURVE_POINTS = 60;
+    private static final double BEYOND = 1.2;
+
+    private final Words words;
+    private final Papers papers;
+
+    ProfileViewer(Words words, Papers papers) {
+        this.words = words;
+        this.papers = papers;
+    }
+
+    /**
+     * A profile as the page shows it.
+     *
+     * @param code what is next
+     * @param title the next move
+     * @param why its reason
+     * @param nextW output to key at next; absent where nothing is to be keyed
+     * @param rows what was read, listening first
+     * @param curve current over output, with its uncertainty; empty until there is a profile
+     * @param law the law through the points; absent until there is one
+     * @param facts figures that follow
+     * @param profile the form of it that a plan holds; absent until there is one
+     */
+    public record ProfileView(
+            String code,
+            String title,
+            String why,
+            @Nullable Double nextW,
+            List<ProfileRow> rows,
+            List<ProfileCurve> curve,
+            @Nullable String law,
+            List<PlanView.PlanFact> facts,
+            @Nullable Object profile) {}
+
+    /** What was read once, and what follows; without output no efficiency. */
+    public record ProfileRow(
+            String when,
+            @Nullable Double outputW,
+            String current,
+            String voltage,
+            @Nullable String efficiency,
+            @Nullable String heat) {}
+
+    /** A point of the curve. */
+    public record ProfileCurve(double outputW, double currentA, double lowA, double highA, boolean predicted) {}
+
+    ProfileView view(ProfileRun run) {
+        ProfileRun.Next next = run.next();
+        String code = next.getClass().getSimpleName();
+        Optional<Double> nextW =
+                next instanceof ProfileRun.Next.Key key ? Optional.of(key.outputW()) : Optional.empty();
+        String key = "profile." + code + (nextW.filter(watt -> watt == 0).isPresent() ? ".idle" : "");
+        Map<String, Object> facts = Map.of(
+                "set", run.set(),
+                "supply", run.supply(),
+                "watt", Figures.plain(nextW.orElse(0.0), 1),
+                "rise", run.riseV().map(rise -> figure(rise, "V")).orElse(""));
+        Optional<CurrentProfile> profile = run.profile();
+        return new ProfileView(
+                code,
+                words.say(key, facts),
+                words.say(key + ".why", facts),
+                nextW.orElse(null),
+                rows(run, profile),
+                profile.map(ProfileViewer::curve).orElse(List.of()),
+                profile.flatMap(CurrentProfile::fit).map(this::law).orElse(null),
+                facts(run),
+                profile.map(papers::write).orElse(null));
+    }
+
+    private static String figure(Quantity quantity, String unit) {
+        return Figures.of(quantity, 1, unit).withUncertainty() + THIN + unit;
+    }
+
+    private List<ProfileRow> rows(ProfileRun run, Optional<CurrentProfile> profile) {
+        Stream<ProfileRow> listening = run.listening().stream()
+                .map(one ->
+                        new ProfileRow(words.say("profile.listening"), null, current(one), voltage(one), null, null));
+        Stream<ProfileRow> keyed = run.keyed().stream()
+                .map(one -> new ProfileRow(
+                        words.say("profile.keyed", Map.of("watt", Figures.plain(one.outputW(), 1))),
+                        one.outputW(),
+                        current(one),
+                        voltage(one),
+                        profile.filter(ignored -> one.outputW() > 0)
+                                .map(known -> Figures.percent(known.efficiency(one.outputW()))
+                                                .withUncertainty()
+                                        + THIN + "%")
+                                .orElse(null),
+                        profile.map(known -> figure(known.heatW(one.outputW()), "W"))
+                                .orElse(null)));
+        return Stream.concat(listening, keyed).toList();
+    }
+
+    private static String current(ProfileReading one) {
+        return figure(one.current(), "A");
+    }
+
+    private static String voltage(ProfileReading one) {
+        return figure(one.voltage(), "V");
+    }
+
+    private static List<ProfileCurve> curve(CurrentProfile profile) {
+        List<ProfileCurve> curve = new ArrayList<>();
+        for (int i = 0; i <= CURVE_POINTS; i++) {
+            double outputW = BEYOND * profile.greatestW() * i / CURVE_POINTS;
+            Quantity current = profile.currentA(outputW);
+            curve.add(new ProfileCurve(
+                    outputW, current.value(), current.low(), current.high(), current.standing() == Standing.PREDICTED));
+        }
+        return curve;
+    }
+
+    private String law(ProfileFit fit) {
+        return words.say(
+                "profile.law",
+                Map.of(
+                        "idle", Figures.plain(fit.idleA(), 2),
+                        "rise", Figures.plain(fit.riseA(), 2),
+                        "most", Figures.plain(fit.greatestW(), 1),
+                        "exponent", Figures.fixed(fit.exponent(), 2),
+                        "uncertainty", Figures.fixed(fit.exponentUncertainty(), 2)));
+    }
+
+    private List<PlanView.PlanFact> facts(ProfileRun run) {
+        List<PlanView.PlanFact> facts = new ArrayList<>();
+        run.sourceOhm()
+                .ifPresent(ohm -> facts.add(new PlanView.PlanFact(
+                        words.say("profile.source"),
+                        Figures.of(ohm, 1e-3, "mΩ").withUncertainty() + THIN + "mΩ",
+                        words.say("profile.source.note"))));
+        run.riseV()
+                .ifPresent(rise -> facts.add(new PlanView.PlanFact(
+                        words.say("profile.rise"), figure(rise, "V"), words.say("profile.rise.note"))));
+        return facts;
+    }
+}

@@ -1,0 +1,128 @@
+package org.tubrin.server.supply;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.hv.HighVoltage;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Supply;
+import org.tubrin.core.supply.Judgement;
+import org.tubrin.core.supply.Plan;
+import org.tubrin.core.supply.ProfileRun;
+import org.tubrin.core.tuneup.Control;
+import org.tubrin.server.feed.BenchLink;
+import org.tubrin.server.station.Stations;
+
+/** Judges plans, profiles and high-voltage supplies, kept or not, and reads profiles. */
+@RestController
+@RequestMapping("/api/supply")
+public class SupplyController {
+    private static final double WATTMETER_W = 150;
+
+    private final Papers papers;
+    private final Stations stations;
+    private final PlanViewer plans;
+    private final ProfileViewer profiles;
+    private final ProfileReader reader;
+    private final HighVoltageViewer highVoltages;
+    private final BenchLink bench;
+
+    SupplyController(
+            Papers papers,
+            Stations stations,
+            PlanViewer plans,
+            ProfileViewer profiles,
+            ProfileReader reader,
+            HighVoltageViewer highVoltages,
+            BenchLink bench) {
+        this.papers = papers;
+        this.stations = stations;
+        this.plans = plans;
+        this.profiles = profiles;
+        this.reader = reader;
+        this.highVoltages = highVoltages;
+        this.bench = bench;
+    }
+
+    /** Returns what a plan comes to; it need not be kept. */
+    @PostMapping("/plan")
+    PlanView plan(@RequestBody Map<String, Object> body) {
+        Plan plan = (Plan) papers.read(PaperKind.PLAN, body);
+        Judgement judgement = Judgement.of(plan, papers.riseV(plan.supply().name()));
+        List<Supply> own = stations.equipment().stream()
+                .map(Stations.Kept::equipment)
+                .filter(Supply.class::isInstance)
+                .map(Supply.class::cast)
+                .toList();
+        return plans.view(plan, judgement, own);
+    }
+
+    /** Returns what the measuring of a profile has come to; it need not be kept. */
+    @PostMapping("/profile")
+    ProfileViewer.ProfileView profile(@RequestBody Map<String, Object> body) {
+        return profiles.view((ProfileRun) papers.read(PaperKind.PROFILE, body));
+    }
+
+    /** Returns what a high-voltage supply comes to; it need not be kept. */
+    @PostMapping("/high-voltage")
+    HighVoltageViewer.HighVoltageView highVoltage(@RequestBody Map<String, Object> body) {
+        return highVoltages.view((HighVoltage) papers.read(PaperKind.HIGH_VOLTAGE, body));
+    }
+
+    /** Returns what is live of a set that is measured. */
+    @GetMapping("/live")
+    ProfileReader.LiveSupply live() {
+        return reader.live();
+    }
+
+    /** Adds a reading to a profile that is kept. */
+    @PostMapping("/profiles/{id}/readings")
+    PaperController.PaperView read(
+            @PathVariable UUID id, @RequestParam int revision, @RequestBody ProfileReader.Typed typed) {
+        if (!(papers.get(id).paper() instanceof ProfileRun run)) {
+            throw new Refused(new Problem(ProblemCode.UNKNOWN_NAME, "id", id.toString(), new Allowed.Nothing()));
+        }
+        return papers.view(papers.replace(id, revision, run.with(reader.read(typed), typed.keyed())));
+    }
+
+    /**
+     * What the simulated bench is to do while a set is measured; what is not named stays.
+     *
+     * @param keyed its exciter's key; the amplifier is in standby meanwhile
+     * @param powerW its exciter's power
+     * @param supply what feeds it
+     */
+    public record BenchAct(
+            @Nullable Boolean keyed,
+            @Nullable Double powerW,
+            @Nullable String supply) {}
+
+    @PostMapping("/bench")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void bench(@RequestBody BenchAct act) {
+        Optional.ofNullable(act.supply()).ifPresent(bench::supply);
+        Optional.ofNullable(act.powerW()).ifPresent(watt -> bench.turn(Control.DRIVE, watt));
+        if (act.keyed() != null && act.keyed()) {
+            bench.range(WATTMETER_W);
+            bench.operate(false);
+            bench.key(true);
+        } else if (act.keyed() != null) {
+            bench.key(false);
+            bench.operate(true);
+        }
+    }
+}

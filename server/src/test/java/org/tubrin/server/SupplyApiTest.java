@@ -1,0 +1,182 @@
+package org.tubrin.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Plans, profiles and high-voltage supplies over HTTP: kept, judged, read, in backups. */
+public class SupplyApiTest extends ServerTest {
+    private JsonNode paper(String name) {
+        return StreamSupport.stream(get("/api/papers").json().spliterator(), false)
+                .filter(one -> one.get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError("no " + name));
+    }
+
+    private static ObjectNode body(JsonNode paper) {
+        return (ObjectNode) paper.get("body");
+    }
+
+    private JsonNode judged(ObjectNode plan) {
+        Reply reply = post("/api/supply/plan", plan.toString());
+        assertEquals(reply.status(), 200, reply.text());
+        return reply.json();
+    }
+
+    @Test
+    public void theDemosPlanSaysTheLeadIsTooThinAndAThickerOneMendsIt() {
+        ObjectNode plan = body(paper("Skerry Point, the shack"));
+        JsonNode view = judged(plan);
+        assertEquals(view.at("/verdict/title").asString(), "The lead is too thin");
+        assertTrue(view.at("/line/2/watch").asBoolean(), view.get("line").toString());
+        assertEquals(view.at("/strip/bands").size(), 4);
+        assertEquals(view.at("/strip/bands/0/currentA").size(), 600);
+        double thin = view.at("/stair/treads/5/volts").asDouble();
+        ((ObjectNode) plan.get("lead")).put("areaM2", 16e-6);
+        JsonNode mended = judged(plan);
+        assertEquals(
+                mended.at("/verdict/code").asString(),
+                "CARRIES",
+                mended.get("findings").toString());
+        assertTrue(mended.at("/stair/treads/5/volts").asDouble() > thin + 0.5);
+        assertTrue(view.at("/lead/0/figure").asString().contains("16 mm²"), "what it said to take is what mends it");
+    }
+
+    @Test
+    public void aSupplyThatWasSeenToRiseIsToBeLeftAlone() {
+        ObjectNode plan = body(paper("Skerry Point, the shack"));
+        plan.set("supply", equipment("Bilge 30"));
+        JsonNode view = judged(plan);
+        assertEquals(view.at("/verdict/title").asString(), "Stop: the supply rises on transmit");
+        JsonNode run = post(
+                        "/api/supply/profile",
+                        body(paper("Halyard 100 on Bilge 30")).toString())
+                .json();
+        assertEquals(run.get("code").asString(), "Stop");
+    }
+
+    private JsonNode equipment(String name) {
+        return StreamSupport.stream(get("/api/equipment").json().spliterator(), false)
+                .filter(one -> one.get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .get("body");
+    }
+
+    @Test
+    public void aProfileIsMeasuredReadingByReadingAndEndsInOneThatAPlanTakes() {
+        Map<String, Object> fresh = new LinkedHashMap<>();
+        fresh.put("name", "Skiff 10 at 13.8 V");
+        fresh.put("set", "Skiff 10");
+        fresh.put("supply", "Capstan 25");
+        fresh.put("greatestW", 10);
+        fresh.put("keyed", List.of());
+        JsonNode kept = post("/api/papers?kind=PROFILE", fresh).json();
+        String[][] typed = {
+            {"", "0.4", "13.8"},
+            {"0", "0.5", "13.8"},
+            {"1", "1.1", "13.79"},
+            {"2,5", "1.5 A", "13.78"},
+            {"5", "1.9", "13.78"},
+            {"10", "2.6", "13.77"}
+        };
+        for (int i = 0; i < typed.length; i++) {
+            assertEquals(next(kept).get("code").asString(), i == 0 ? "Listen" : "Key", "before reading " + i);
+            Map<String, Object> reading = new LinkedHashMap<>();
+            reading.put("keyed", i > 0);
+            reading.put("output", typed[i][0]);
+            reading.put("current", typed[i][1]);
+            reading.put("voltage", typed[i][2]);
+            Reply reply = post(
+                    "/api/supply/profiles/" + kept.get("id").asString() + "/readings?revision="
+                            + kept.get("revision").asInt(),
+                    reading);
+            assertEquals(reply.status(), 200, reply.text());
+            kept = reply.json();
+        }
+        JsonNode view = next(kept);
+        assertEquals(view.get("code").asString(), "Enough");
+        assertEquals(view.at("/profile/points").size(), 5);
+        assertEquals(view.at("/rows/3/outputW").asDouble(), 2.5);
+        assertTrue(view.get("law").asString().contains("10 W"), view.get("law").asString());
+        Reply file = get("/api/papers/" + kept.get("id").asString() + "/readings.csv");
+        assertEquals(file.text().lines().count(), 7, file.text());
+        JsonNode back =
+                post("/api/papers/readings", Map.of("text", file.text())).json();
+        assertEquals(back.get("keyed"), kept.at("/body/keyed"));
+    }
+
+    private JsonNode next(JsonNode kept) {
+        return post("/api/supply/profile", body(kept).toString()).json();
+    }
+
+    @Test
+    public void whatIsNoReadingIsRefusedByItsFieldAndNothingIsKept() {
+        JsonNode kept = paper("Halyard 100 at 13.8 V");
+        Map<String, Object> reading = new LinkedHashMap<>();
+        reading.put("keyed", true);
+        reading.put("output", "ten");
+        reading.put("current", "5");
+        reading.put("voltage", "13.8");
+        String path = "/api/supply/profiles/" + kept.get("id").asString() + "/readings?revision=";
+        Reply reply = post(path + kept.get("revision").asInt(), reading);
+        assertEquals(reply.status(), 422);
+        assertEquals(reply.json().at("/problems/0/field").asString(), "output");
+        assertEquals(paper("Halyard 100 at 13.8 V"), kept);
+        reading.put("output", "30");
+        assertEquals(post(path + 7, reading).status(), 409, "somebody else read meanwhile");
+        Reply file = post("/api/papers/readings", Map.of("text", "keyed,outputW\nyes,3\n"));
+        assertEquals(file.json().at("/problems/0/field").asString(), "currentA");
+        Reply bad = post(
+                "/api/papers/readings",
+                Map.of(
+                        "text",
+                        "keyed,outputW,currentA,currentUncertaintyA,voltageV,voltageUncertaintyV\nmaybe,3,x,0,13,0\n"));
+        assertEquals(bad.json().get("problems").size(), 2, bad.text());
+    }
+
+    @Test
+    public void aPlanIsKeptByRevisionRefusedWholeAndComesThroughABackup() {
+        JsonNode kept = paper("Skerry Point, the shack");
+        ObjectNode plan = body(kept);
+        ((ObjectNode) plan.get("lead")).put("lengthM", -1).put("areaM2", 1);
+        String path = "/api/papers/" + kept.get("id").asString() + "?revision=";
+        Reply refused = put(path + kept.get("revision").asInt(), plan.toString());
+        assertEquals(refused.status(), 422);
+        assertEquals(refused.json().get("problems").size(), 2, refused.text());
+        ((ObjectNode) plan.get("lead")).put("lengthM", 3).put("areaM2", 1e-5);
+        assertEquals(put(path + kept.get("revision").asInt(), plan.toString()).status(), 200);
+        assertEquals(put(path + kept.get("revision").asInt(), plan.toString()).status(), 409);
+        Reply twice = post("/api/papers?kind=PLAN", plan.toString());
+        assertEquals(twice.json().at("/problems/0/code").asString(), "DUPLICATE");
+        JsonNode before = get("/api/papers").json();
+        String backup = get("/api/backup").text();
+        assertEquals(
+                call(request("/api/papers/" + kept.get("id").asString()).DELETE())
+                        .status(),
+                204);
+        assertFalse(get("/api/papers").json().equals(before));
+        assertEquals(post("/api/backup/restore?apply=true", backup).status(), 200);
+        assertEquals(get("/api/papers").json(), before);
+    }
+
+    @Test
+    public void aHighVoltageSupplyIsToldWithoutEverBeingCalledSafe() {
+        ObjectNode supply = body(paper("Brigantine"));
+        Reply sound = post("/api/supply/high-voltage", supply.toString());
+        assertEquals(sound.json().get("title").asString(), "Nothing here is beyond what it bears");
+        assertTrue(sound.json().at("/groups/1/facts/1/figure").asString().equals("never"), "one resistor open");
+        assertFalse(sound.text().toLowerCase(java.util.Locale.ROOT).contains("safe"));
+        ((ObjectNode) supply.get("bank")).put("eachRatedV", 350);
+        JsonNode weak = post("/api/supply/high-voltage", supply.toString()).json();
+        assertEquals(weak.get("title").asString(), "One capacitor stands too high");
+    }
+}
