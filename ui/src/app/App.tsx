@@ -8,6 +8,7 @@ import { toggleTheme } from './theme';
 
 const StartPage = lazy(() => import('../features/start'));
 const RunPage = lazy(() => import('../features/run'));
+const SupplyPage = lazy(() => import('../features/supply'));
 const CardsPage = lazy(() => import('../features/cards'));
 const LogPage = lazy(() => import('../features/log'));
 const TrendsPage = lazy(async () => ({ default: (await import('../features/log')).TrendsPage }));
@@ -41,6 +42,7 @@ export function App() {
     'Ctrl+k': () => setCommandsOpen(true),
     g: () => setGotoSince(Date.now()),
     t: afterG('t', toggleTheme),
+    u: afterG('u', nothing),
     c: afterG('c', nothing),
     l: afterG('l', nothing),
     s: afterG('s', nothing),
@@ -58,6 +60,7 @@ export function App() {
             <Route path="/" element={<Navigate to="/tune" replace />} />
             <Route path="/tune" element={<StartPage />} />
             <Route path="/tune/:runId/:tab?" element={<RunPage />} />
+            <Route path="/supply/*" element={<SupplyPage />} />
             <Route path="/cards" element={<CardsPage />} />
             <Route path="/log" element={<LogPage />} />
             <Route path="/log/trends" element={<TrendsPage />} />

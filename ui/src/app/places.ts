@@ -1,6 +1,7 @@
 /** The places of the application that work, each with its key after G. */
 export const PLACES = [
   { path: '/tune', name: 'Tune', key: 't' },
+  { path: '/supply', name: 'Supply', key: 'u' },
   { path: '/cards', name: 'Cards', key: 'c' },
   { path: '/log', name: 'Log', key: 'l' },
   { path: '/station', name: 'Station', key: 's' },
@@ -19,7 +20,7 @@ export const KEY_HELP = [
   ['D', 'drive one step up; with Shift down'],
   ['M', 'map, and back'],
   ['Esc', 'leave a field'],
-  ['G then T C L S', 'go to Tune, Cards, Log, Station'],
+  ['G then T U C L S', 'go to Tune, Supply, Cards, Log, Station'],
   ['/ or Ctrl K', 'list of commands'],
   ['T', 'day or lamp'],
   ['?', 'these keys'],

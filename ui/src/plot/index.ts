@@ -1,3 +1,5 @@
+export { apart } from './apart';
+export { Course } from './Course';
 export { DialRuler } from './DialRuler';
 export { Envelope, outputAt, Trapezoid } from './Envelope';
 export { Flows } from './Flows';
@@ -5,5 +7,7 @@ export { Impedance } from './Impedance';
 export { Ring } from './Ring';
 export { RoomRuler } from './RoomRuler';
 export { Stair, type StairColumn } from './Stair';
-export { saveCsv, savePng, saveSvg } from './saveChart';
+export { saveCsv, saveJson, savePng, saveSvg } from './saveChart';
+export { TenMinutes } from './TenMinutes';
 export { Trend } from './Trend';
+export { VoltageStair } from './VoltageStair';

@@ -32,7 +32,12 @@ export function standalone(svg: SVGSVGElement): string {
 }
 
 export function saveCsv(rows: string[][], name: string): void {
-  save(new Blob([rows.map((row) => row.join(',')).join('\n')], { type: 'text/csv' }), `${name}.csv`);
+  const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
+  save(new Blob([rows.map((row) => row.map(cell).join(',')).join('\n')], { type: 'text/csv' }), `${name}.csv`);
+}
+
+export function saveJson(value: unknown, name: string): void {
+  save(new Blob([JSON.stringify(value, null, 1)], { type: 'application/json' }), `${name}.json`);
 }
 
 export function saveSvg(svg: SVGSVGElement, name: string): void {

@@ -3,10 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ask, client, type EquipmentView, type FieldProblem, Refusal } from '../../api';
 import { Button, Trouble } from '../../parts';
+import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
 import { AntennaFile } from './AntennaFile';
-import { fromForm, toForm } from './convert';
-import { FormFields } from './FormFields';
-import { type Body, KINDS } from './spec';
+import { KINDS } from './spec';
 import { TryInstrument } from './TryInstrument';
 
 const DERIVED = [['equipment'], ['gaps'], ['choices']];

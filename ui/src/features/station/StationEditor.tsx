@@ -2,9 +2,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { ask, client, type FieldProblem, Refusal, type Station } from '../../api';
 import { Button, Loading, Trouble } from '../../parts';
-import { fromForm, toForm } from './convert';
-import { FormFields } from './FormFields';
-import { type Body, STATION_FIELDS } from './spec';
+import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
+import { STATION_FIELDS } from './spec';
 
 const FRESH: Body = { name: '', callSign: '', ambientC: 20 };
 

@@ -3,9 +3,8 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { ask, client, type EquipmentView, type FieldProblem, type FitRequest, type FitView, Refusal } from '../../api';
 import { Button, Diamond, Trouble } from '../../parts';
-import { fromForm, toForm } from './convert';
-import { FormFields } from './FormFields';
-import { type Body, sheetFields } from './spec';
+import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
+import { sheetFields } from './spec';
 
 /** Beyond this a figure of the sheet is not met, in per cent. */
 const MET_PERCENT = 5;

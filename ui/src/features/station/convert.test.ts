@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import demo from '../../../../server/src/main/resources/demo/skerry-point.json';
-import { fromForm, toForm } from './convert';
-import { type Body, KINDS } from './spec';
+import { type Body, fromForm, toForm } from '../../parts/form';
+import { KINDS } from './spec';
 
 const without = (body: Body): Body => JSON.parse(JSON.stringify(body, (_, value) => value ?? undefined));
 

@@ -1,22 +1,4 @@
-/** One field of a form; its path is relative to what holds it. */
-export type Spec =
-  | { type: 'text'; path: string; label: string }
-  | { type: 'number'; path: string; label: string; unit: string; inUnit?: number; optional?: boolean; hint?: string }
-  | { type: 'choice'; path: string; label: string; options: Option[] }
-  | { type: 'many'; path: string; label: string; options: Option[] }
-  | { type: 'group'; path: string; label: string; fields: Spec[]; optional?: Body }
-  | {
-      type: 'variant';
-      path: string;
-      label: string;
-      kinds: { kind: string; label: string; fields: Spec[]; fresh: Body }[];
-    }
-  | { type: 'list'; path: string; label: string; item: string; fields: Spec[]; fresh: Body; optional?: boolean };
-
-export type Option = readonly [code: string, label: string];
-
-// biome-ignore lint/suspicious/noExplicitAny: a record of equipment in the open form of the backup's schema
-export type Body = Record<string, any>;
+import { type Body, number, type Option, type Spec } from '../../parts/form';
 
 export const BANDS: Option[] = [
   ['MHZ_1_8', '1.8 MHz'],
@@ -42,20 +24,10 @@ const ROLES: Option[] = [
   ['PLATE_VOLTAGE', 'plate voltage'],
   ['REFLECTED', 'reflected power'],
   ['INPUT_SWR', 'input SWR'],
+  ['SUPPLY_CURRENT', 'supply current'],
+  ['SUPPLY_VOLTAGE', 'supply voltage'],
 ];
 
-const number = (
-  path: string,
-  label: string,
-  unit: string,
-  more: { inUnit?: number; optional?: boolean; hint?: string } = {},
-): Spec => ({
-  type: 'number',
-  path,
-  label,
-  unit,
-  ...more,
-});
 const name: Spec = { type: 'text', path: 'name', label: 'Name' };
 const dial = (path: string, label: string): Spec => ({
   type: 'group',
@@ -388,6 +360,72 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }
       { type: 'choice', path: 'role', label: 'Its reading of', options: ROLES },
       number('pollS', 'Asked every', 's'),
       number('timeoutS', 'Answers within', 's'),
+    ],
+  },
+  supply: {
+    name: 'Supply',
+    fresh: {
+      kind: 'supply',
+      name: '',
+      type: 'SWITCHING',
+      voltageV: 13.8,
+      sourceOhm: 0.005,
+      intermittentShare: 1,
+      efficiency: 0.85,
+      powerFactor: 0.9,
+      idleW: 5,
+    },
+    fields: [
+      name,
+      {
+        type: 'choice',
+        path: 'type',
+        label: 'Kind',
+        options: [
+          ['LINEAR', 'linear'],
+          ['SWITCHING', 'switching'],
+          ['BATTERY', 'battery'],
+          ['COMPUTER', "a computer's"],
+          ['LIGHTING', 'for lighting'],
+        ],
+      },
+      number('voltageV', 'Voltage without load', 'V'),
+      number('sourceOhm', 'Falls with current by', 'mΩ', {
+        inUnit: 0.001,
+        hint: 'from a measured profile; 5 where unknown',
+      }),
+      number('continuousA', 'Current for ever', 'A', { hint: 'the printed figure may be the other one' }),
+      number('intermittentA', 'Current for a while', 'A'),
+      number('intermittentShare', 'of ten minutes', '%', { inUnit: 0.01 }),
+      number('efficiency', 'Efficiency', '%', { inUnit: 0.01, hint: 'switching 85, linear 55' }),
+      number('powerFactor', 'Power factor', '', { hint: '0.6 where nothing corrects it' }),
+      number('idleW', 'From the mains with nothing connected', 'W'),
+      number('inrushPeakA', 'Inrush at the mains', 'A', { optional: true }),
+      number('weightKg', 'Weight', 'kg', { optional: true }),
+      number('price', 'Price', '', { optional: true }),
+    ],
+  },
+  battery: {
+    name: 'Battery',
+    fresh: { kind: 'battery', name: '', chemistry: 'LITHIUM_IRON_PHOSPHATE', cells: 4, ratedHours: 20 },
+    fields: [
+      name,
+      {
+        type: 'choice',
+        path: 'chemistry',
+        label: 'Chemistry',
+        options: [
+          ['LEAD_FLOODED', 'lead, flooded'],
+          ['LEAD_SEALED', 'lead, sealed'],
+          ['LITHIUM_IRON_PHOSPHATE', 'lithium iron phosphate'],
+          ['LITHIUM_ION', 'lithium ion'],
+          ['NICKEL_METAL_HYDRIDE', 'nickel metal hydride'],
+        ],
+      },
+      number('cells', 'Cells in series', ''),
+      number('capacityC', 'Capacity', 'Ah', { inUnit: 3600 }),
+      number('ratedHours', 'drawn in', 'h', { hint: '20 by custom' }),
+      number('internalOhm', 'Internal resistance', 'mΩ', { inUnit: 0.001, hint: 'full, at 25 °C' }),
     ],
   },
 };

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { FieldProblem } from '../../api';
-import { Button } from '../../parts';
+import { Button } from '../Button';
 import { fieldsOf, toForm } from './convert';
 import type { Body, Spec } from './spec';
 

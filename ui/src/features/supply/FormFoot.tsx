@@ -1,0 +1,54 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { FieldProblem, PaperView } from '../../api';
+import { Button, Trouble } from '../../parts';
+import { useRemove } from './usePapers';
+
+interface Props {
+  kept: PaperView | undefined;
+  problems: FieldProblem[];
+  pending: boolean;
+  error: unknown;
+}
+
+/** Keep, what was refused, take away. */
+export function FormFoot({ kept, problems, pending, error }: Props) {
+  const navigate = useNavigate();
+  const remove = useRemove();
+  const [removing, setRemoving] = useState(false);
+  return (
+    <>
+      <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
+        <Button kind="main" type="submit" disabled={pending}>
+          Keep
+        </Button>
+        {problems.length > 0 && (
+          <span role="alert" className="text-limit">
+            {problems.length === 1 ? 'One field needs mending.' : `${problems.length} fields need mending.`}
+          </span>
+        )}
+        {kept &&
+          (removing ? (
+            <span className="ml-auto flex items-center gap-2">
+              Take {kept.name} away?
+              <Button onClick={() => remove.mutate(kept.id, { onSuccess: () => navigate('/supply') })}>
+                Take away
+              </Button>
+              <Button kind="quiet" onClick={() => setRemoving(false)}>
+                No
+              </Button>
+            </span>
+          ) : (
+            <Button kind="quiet" className="ml-auto" onClick={() => setRemoving(true)}>
+              Take away
+            </Button>
+          ))}
+      </div>
+      {Boolean(error) && (
+        <div className="mt-3">
+          <Trouble error={error} />
+        </div>
+      )}
+    </>
+  );
+}

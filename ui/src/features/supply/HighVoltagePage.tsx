@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { PaperView } from '../../api';
+import { Sheet } from '../../parts';
+import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
+import { Course } from '../../plot';
+import { FormFoot } from './FormFoot';
+import { Facts, Findings } from './Parts';
+import { Shelf } from './SupplyPage';
+import { FRESH_HIGH_VOLTAGE, HIGH_VOLTAGE_FIELDS } from './spec';
+import { usePaperForm } from './usePaperForm';
+import { useHighVoltage } from './usePapers';
+
+/** An amplifier's high-voltage supply: what it is made of, and what that comes to. */
+export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: PaperView }) {
+  const navigate = useNavigate();
+  const [form, setForm] = useState<Body>(() =>
+    toForm(HIGH_VOLTAGE_FIELDS, (kept?.body as Body | undefined) ?? FRESH_HIGH_VOLTAGE),
+  );
+  const read = fromForm(HIGH_VOLTAGE_FIELDS, form);
+  const nameless = { ...read.body, name: String(read.body.name).trim() || 'New' };
+  const judged = useHighVoltage(read.problems.length === 0 ? nameless : undefined);
+  const keeping = usePaperForm('HIGH_VOLTAGE', kept, (paper) => navigate(`/supply/high-voltage/${paper.id}`));
+  const view = judged.data;
+  const last = view?.course.at(-1);
+  return (
+    <>
+      <Shelf papers={papers} />
+      <div className="mx-5 mt-3 mb-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_minmax(0,520px)]">
+        <form
+          ref={keeping.form}
+          aria-label={kept?.name ?? 'New high-voltage supply'}
+          className="sheet px-5 py-4"
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            keeping.submit(read);
+          }}
+        >
+          <h1 className="mb-3 text-22">{kept ? `High voltage of ${kept.name}` : 'High voltage of an amplifier'}</h1>
+          <FormFields fields={HIGH_VOLTAGE_FIELDS} form={form} problems={keeping.problems} onChange={setForm} />
+          <FormFoot kept={kept} problems={keeping.problems} pending={keeping.pending} error={keeping.error} />
+        </form>
+        {view && (
+          <div className="grid gap-[14px]">
+            <section
+              aria-label="Verdict"
+              className={`sheet border-l-4 px-4 py-[14px] ${view.findings.length > 0 ? 'border-l-limit' : 'border-l-act'}`}
+            >
+              <h2 className="text-14 text-soft">Verdict</h2>
+              <p className={`head text-22 leading-tight ${view.findings.length > 0 ? 'text-limit' : ''}`}>
+                {view.title}
+              </p>
+              <p className="mt-1 text-soft">{view.reason}</p>
+              <Findings findings={view.findings.slice(1)} />
+              <ul className="mt-3 grid gap-1 border-t border-hair pt-2 text-watch" aria-label="Cautions">
+                {view.cautions.map((caution) => (
+                  <li key={caution}>{caution}</li>
+                ))}
+              </ul>
+            </section>
+            {last && Number.isFinite(last.atS) && (
+              <Sheet title="After switch-off, if every bleeder works">
+                <Course
+                  label={`Voltage after switch-off. ${view.reason}`}
+                  xUnit="s"
+                  yUnit="V"
+                  log
+                  width={520}
+                  height={190}
+                  limit={{ y: 50, label: '50 V: short it and measure' }}
+                  lines={[
+                    { key: 'bank', look: 'main', points: view.course.map((one) => ({ x: one.atS, y: one.volts })) },
+                  ]}
+                />
+              </Sheet>
+            )}
+            {view.groups.map((group) => (
+              <Sheet key={group.title} title={group.title}>
+                <Facts facts={group.facts} />
+              </Sheet>
+            ))}
+          </div>
+        )}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,70 @@
+import { type RefObject, useRef } from 'react';
+import type { PlanFact, PlanFinding } from '../../api';
+import { Diamond } from '../../parts';
+import { saveCsv, savePng, saveSvg } from '../../plot';
+
+/** Figures in lines: what, how much, a note. */
+export function Facts({ facts }: { facts: PlanFact[] }) {
+  return (
+    <table className="table w-full" data-part="facts">
+      <tbody>
+        {facts.map((one) => (
+          <tr key={one.what}>
+            <th scope="row">{one.what}</th>
+            <td className="figure whitespace-nowrap">{one.figure || '–'}</td>
+            <td className="!pr-0 text-right text-13 text-soft">{one.note}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What else is wrong, beside the gravest. */
+export function Findings({ findings }: { findings: PlanFinding[] }) {
+  if (findings.length === 0) return null;
+  return (
+    <ul className="mt-3 grid gap-2 border-t border-hair pt-2" aria-label="Also">
+      {findings.map((one) => (
+        <li key={one.code} className="flex items-baseline gap-2">
+          <span className="text-watch">
+            <Diamond />
+          </span>
+          <span>
+            <b className="head">{one.title}.</b> <span className="text-soft">{one.meaning}</span> {one.act}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Links that save a drawing and its table. */
+export function Saves({
+  drawing,
+  rows,
+  name,
+}: {
+  drawing: RefObject<SVGSVGElement | null>;
+  rows: string[][];
+  name: string;
+}) {
+  const withDrawing = (act: (svg: SVGSVGElement) => void) => () => drawing.current && act(drawing.current);
+  const link = 'min-h-[24px] underline';
+  return (
+    <span className="noprint flex gap-3 text-act">
+      <button type="button" className={link} onClick={() => saveCsv(rows, name)}>
+        CSV
+      </button>
+      <button type="button" className={link} onClick={withDrawing((svg) => saveSvg(svg, name))}>
+        SVG
+      </button>
+      <button type="button" className={link} onClick={withDrawing((svg) => void savePng(svg, name))}>
+        PNG
+      </button>
+    </span>
+  );
+}
+
+/** Returns the place of a drawing to be saved. */
+export const useDrawing = () => useRef<SVGSVGElement>(null);

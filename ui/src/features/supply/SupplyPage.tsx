@@ -1,0 +1,116 @@
+import { useEffect } from 'react';
+import { Navigate, NavLink, Route, Routes, useParams } from 'react-router';
+import { type PaperView, Refusal } from '../../api';
+import { Answer, FirstThing, Trouble } from '../../parts';
+import { HighVoltagePage } from './HighVoltagePage';
+import { NewProfile } from './NewProfile';
+import { PlanEditor } from './PlanEditor';
+import { PlanPage } from './PlanPage';
+import { ProfilePage } from './ProfilePage';
+import { usePapers } from './usePapers';
+
+/** Plans of supplies, measured profiles and high-voltage supplies. */
+export function SupplyPage() {
+  const papers = usePapers();
+  useEffect(() => {
+    document.title = 'Supply · Tubrin';
+  }, []);
+  return (
+    <Answer query={papers} what="the plans">
+      {(list) => (
+        <Routes>
+          <Route index element={<First papers={list} />} />
+          <Route path="plans/new" element={<PlanEditor papers={list} />} />
+          <Route path="profiles/new" element={<NewProfile papers={list} />} />
+          <Route path="high-voltage/new" element={<HighVoltagePage papers={list} />} />
+          <Route path="plans/:id" element={<Of papers={list} kind="PLAN" page={PlanPage} />} />
+          <Route path="plans/:id/edit" element={<Of papers={list} kind="PLAN" page={PlanEditor} />} />
+          <Route path="profiles/:id" element={<Of papers={list} kind="PROFILE" page={ProfilePage} />} />
+          <Route path="high-voltage/:id" element={<Of papers={list} kind="HIGH_VOLTAGE" page={HighVoltagePage} />} />
+          <Route path="*" element={<Navigate to="/supply" replace />} />
+        </Routes>
+      )}
+    </Answer>
+  );
+}
+
+/** Where a plan is kept, the last changed one; else what to do first. */
+function First({ papers }: { papers: PaperView[] }) {
+  const plan = papers.find((one) => one.kind === 'PLAN');
+  if (plan) return <Navigate to={`/supply/plans/${plan.id}`} replace />;
+  return (
+    <>
+      <Shelf papers={papers} />
+      <FirstThing title="What does the station really draw?" to={['/supply/profiles/new', 'Measure a set']}>
+        Measure each set's current at a few outputs, then plan what feeds it: supply, lead, fuse, circuit and battery.
+        Not the amperes printed on the box decide, but what is drawn.
+      </FirstThing>
+    </>
+  );
+}
+
+interface OfProps {
+  papers: PaperView[];
+  kind: PaperView['kind'];
+  page: (props: { papers: PaperView[]; kept: PaperView }) => React.ReactNode;
+}
+
+function Of({ papers, kind, page: Page }: OfProps) {
+  const { id } = useParams();
+  const kept = papers.find((one) => one.id === id && one.kind === kind);
+  return kept ? (
+    <Page key={kept.id} papers={papers} kept={kept} />
+  ) : (
+    <>
+      <Shelf papers={papers} />
+      <div className="p-5">
+        <Trouble page error={new Refusal(404, 'Not there', 'This record is gone. Choose another above.', [])} />
+      </div>
+    </>
+  );
+}
+
+const GROUPS = [
+  ['PLAN', 'Plans', 'plans', 'New plan'],
+  ['PROFILE', 'Measured sets', 'profiles', 'Measure a set'],
+  ['HIGH_VOLTAGE', 'High voltage', 'high-voltage', 'New'],
+] as const;
+
+/** All that is kept, in a line. */
+export function Shelf({ papers, tools }: { papers: PaperView[]; tools?: React.ReactNode }) {
+  return (
+    <nav
+      aria-label="Plans, sets, high voltage"
+      className="noprint mx-5 mt-3 flex flex-wrap items-center gap-x-5 gap-y-1"
+    >
+      {GROUPS.map(([kind, title, path, add]) => (
+        <details key={kind} name="shelf" className="group relative">
+          <summary className="flex min-h-[28px] cursor-pointer list-none items-center gap-1 text-soft hover:text-ink">
+            {title}
+            <span className="figure">{papers.filter((one) => one.kind === kind).length}</span>
+            <span aria-hidden="true">▾</span>
+          </summary>
+          <div className="sheet absolute left-0 z-10 mt-1 w-[270px] py-2">
+            {papers
+              .filter((one) => one.kind === kind)
+              .map((one) => (
+                <NavLink
+                  key={one.id}
+                  to={`/supply/${path}/${one.id}`}
+                  className={({ isActive }) =>
+                    `block border-l-3 px-3 py-1 ${isActive ? 'border-act bg-wash' : 'border-transparent hover:bg-wash'}`
+                  }
+                >
+                  {one.name}
+                </NavLink>
+              ))}
+            <NavLink to={`/supply/${path}/new`} className="block px-3.5 py-1 text-act underline">
+              {add}
+            </NavLink>
+          </div>
+        </details>
+      ))}
+      <span className="ml-auto flex flex-wrap items-center gap-3">{tools}</span>
+    </nav>
+  );
+}

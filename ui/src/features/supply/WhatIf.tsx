@@ -1,0 +1,107 @@
+import { useState } from 'react';
+import { Labelled, Pick, Sheet } from '../../parts';
+import type { Body } from '../../parts/form';
+import { parseNumber, showNumber } from '../../quantity';
+import { useEquipment } from './usePapers';
+
+const AREAS = [0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70];
+const SQUARE_MILLIMETRE = 1e-6;
+
+interface Props {
+  draft: Body;
+  onDraft: (draft: Body) => void;
+  refusal: React.ReactNode;
+  keeping: React.ReactNode;
+}
+
+/** The few things that one turns to see what would be. */
+export function WhatIf({ draft, onDraft, refusal, keeping }: Props) {
+  const supplies = useEquipment('supply');
+  const batteries = useEquipment('battery');
+  const lead = (change: Body) => onDraft({ ...draft, lead: { ...draft.lead, ...change } });
+  const areas = AREAS.map((one) => [String(one), `2 × ${one} mm²`] as const);
+  const area = String(Number((draft.lead.areaM2 / SQUARE_MILLIMETRE).toPrecision(6)));
+  const known = (list: typeof supplies, name: string) =>
+    list.some((one) => one.name === name)
+      ? list.map((one) => [one.name, one.name] as const)
+      : [[name, name] as const, ...list.map((one) => [one.name, one.name] as const)];
+  const most = Math.max(0, ...draft.pattern.map((one: Body) => one.peakEnvelopeW));
+  return (
+    <Sheet title="What if" part="what-if">
+      <div className="grid grid-cols-2 gap-x-4 gap-y-2">
+        <Pick
+          label="Supply"
+          value={draft.supply.name}
+          options={known(supplies, draft.supply.name)}
+          onPick={(name) => {
+            const body = supplies.find((one) => one.name === name)?.body;
+            if (body) onDraft({ ...draft, supply: body });
+          }}
+        />
+        <Amount
+          label="Set to, V"
+          value={draft.supply.voltageV}
+          onAmount={(voltageV) => onDraft({ ...draft, supply: { ...draft.supply, voltageV } })}
+        />
+        <Pick
+          label="Lead"
+          value={area}
+          options={areas.some(([code]) => code === area) ? areas : [[area, `2 × ${area} mm²`], ...areas]}
+          onPick={(code) => lead({ areaM2: Number((Number(code) * SQUARE_MILLIMETRE).toPrecision(6)) })}
+        />
+        <Amount label="Length one way, m" value={draft.lead.lengthM} onAmount={(lengthM) => lead({ lengthM })} />
+        <Amount
+          label="Greatest power, W"
+          value={most}
+          onAmount={(watt) =>
+            most > 0 &&
+            onDraft({
+              ...draft,
+              pattern: draft.pattern.map((one: Body) => ({
+                ...one,
+                peakEnvelopeW: Number(((one.peakEnvelopeW * watt) / most).toPrecision(6)),
+              })),
+            })
+          }
+        />
+        <Pick
+          label="Battery"
+          value={draft.battery?.battery.name ?? ''}
+          options={[['', 'none'], ...known(batteries, draft.battery?.battery.name ?? '').filter(([code]) => code)]}
+          onPick={(name) => {
+            const body = batteries.find((one) => one.name === name)?.body;
+            const battery = body ? { chargingA: 0, temperatureC: 20, ...draft.battery, battery: body } : undefined;
+            onDraft({ ...draft, battery });
+          }}
+        />
+      </div>
+      <p className="mt-2 text-13 text-soft">The supply's rating lines in the strip can be dragged, or moved by ↑ ↓.</p>
+      {refusal}
+      {keeping}
+    </Sheet>
+  );
+}
+
+/** A number that takes effect as soon as it is one. */
+function Amount({ label, value, onAmount }: { label: string; value: number; onAmount: (value: number) => void }) {
+  const [text, setText] = useState<string>();
+  const wrong = text !== undefined && !(Number(parseNumber(text)) > 0);
+  return (
+    <Labelled label={label}>
+      <input
+        className="field figure w-[110px]"
+        inputMode="decimal"
+        autoComplete="off"
+        maxLength={20}
+        aria-invalid={wrong}
+        value={text ?? showNumber(value)}
+        onChange={(event) => {
+          setText(event.target.value);
+          const number = parseNumber(event.target.value);
+          if (number !== undefined && number > 0) onAmount(number);
+        }}
+        onBlur={() => setText(undefined)}
+      />
+    </Labelled>
+  );
+}

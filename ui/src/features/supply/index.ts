@@ -1,0 +1,1 @@
+export { SupplyPage as default } from './SupplyPage';

@@ -1,0 +1,33 @@
+/** One field of a form; its path is relative to what holds it. */
+export type Spec =
+  | { type: 'text'; path: string; label: string }
+  | { type: 'number'; path: string; label: string; unit: string; inUnit?: number; optional?: boolean; hint?: string }
+  | { type: 'choice'; path: string; label: string; options: Option[] }
+  | { type: 'many'; path: string; label: string; options: Option[] }
+  | { type: 'group'; path: string; label: string; fields: Spec[]; optional?: Body }
+  | {
+      type: 'variant';
+      path: string;
+      label: string;
+      kinds: { kind: string; label: string; fields: Spec[]; fresh: Body }[];
+    }
+  | { type: 'list'; path: string; label: string; item: string; fields: Spec[]; fresh: Body; optional?: boolean };
+
+export type Option = readonly [code: string, label: string];
+
+// biome-ignore lint/suspicious/noExplicitAny: a record of equipment in the open form of the backup's schema
+export type Body = Record<string, any>;
+
+/** Returns the field of a number. */
+export const number = (
+  path: string,
+  label: string,
+  unit: string,
+  more: { inUnit?: number; optional?: boolean; hint?: string } = {},
+): Spec => ({
+  type: 'number',
+  path,
+  label,
+  unit,
+  ...more,
+});

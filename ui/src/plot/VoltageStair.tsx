@@ -1,0 +1,76 @@
+import { scaleLinear } from 'd3-scale';
+import type { Ref } from 'react';
+
+interface Tread {
+  cause: string;
+  volts: number;
+  shown: string;
+}
+
+interface Props {
+  treads: Tread[];
+  /** Another plan's, drawn dotted. */
+  beside?: Tread[];
+  leastV: number;
+  leastLabel: string;
+  drawing?: Ref<SVGSVGElement>;
+}
+
+const WIDTH = 800;
+const HEIGHT = 236;
+const LEFT = 48;
+const TOP = 26;
+const BOTTOM = 28;
+
+/** Voltage from the terminals down to the set: a stair down, with what the set needs as a line. */
+export function VoltageStair({ treads, beside = [], leastV, leastLabel, drawing }: Props) {
+  const values = [...treads, ...beside].map((one) => one.volts);
+  const low = Math.min(leastV, ...values);
+  const high = Math.max(leastV, ...values);
+  const room = Math.max(0.02, (high - low) * 0.12);
+  const y = scaleLinear([low - room, high + room], [HEIGHT - BOTTOM, TOP]);
+  const wide = (WIDTH - LEFT) / Math.max(1, treads.length);
+  const x = (index: number) => LEFT + index * wide;
+  const path = (list: Tread[]) =>
+    `M${list.map((one, index) => `${x(index)} ${y(one.volts)}L${x(index + 1)} ${y(one.volts)}`).join('L')}`;
+  const under = y(leastV) > HEIGHT - BOTTOM - 16;
+  return (
+    <svg
+      ref={drawing}
+      width={WIDTH}
+      height={HEIGHT}
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={`${treads.map((one) => `${one.cause} ${one.shown} V`).join(', ')}. ${leastLabel}`}
+      className="block h-auto w-full text-12"
+      data-part="voltage-stair"
+    >
+      {y.ticks(5).map((tick) => (
+        <g key={tick}>
+          <line x1={LEFT} x2={WIDTH} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
+          <text x={LEFT - 8} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
+            {Number(tick.toFixed(3))}
+          </text>
+        </g>
+      ))}
+      <line x1={LEFT} x2={WIDTH} y1={y(leastV)} y2={y(leastV)} className="stroke-limit" strokeWidth="2" />
+      <text x={LEFT + 8} y={y(leastV) + (under ? -6 : 15)} className="fill-limit">
+        {leastLabel}
+      </text>
+      {beside.length > 0 && (
+        <path d={path(beside)} fill="none" className="stroke-soft" strokeWidth="2" strokeDasharray="2 4" />
+      )}
+      <path d={path(treads)} fill="none" className="stroke-ink" strokeWidth="3" />
+      {treads.map((one, index) => (
+        <g key={one.cause}>
+          <text x={x(index) + wide / 2} y={y(one.volts) - 8} textAnchor="middle" className="head fill-ink text-14">
+            {one.shown}
+          </text>
+          <text x={x(index) + wide / 2} y={HEIGHT - 8} textAnchor="middle" className="fill-soft">
+            {one.cause}
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}
