@@ -38,7 +38,7 @@ export function Course({
   xUnit,
   yUnit,
   log,
-  width = 800,
+  width = 760,
   height = 280,
   drawing,
 }: Props) {

@@ -25,8 +25,8 @@ interface Props {
   drawing?: Ref<SVGSVGElement>;
 }
 
-const WIDTH = 800;
-const HEIGHT = 262;
+const WIDTH = 760;
+const HEIGHT = 250;
 const LEFT = 34;
 const RIGHT = 176;
 const TOP = 12;

@@ -16,7 +16,7 @@ interface Props {
   drawing?: Ref<SVGSVGElement>;
 }
 
-const WIDTH = 800;
+const WIDTH = 760;
 const HEIGHT = 236;
 const LEFT = 48;
 const TOP = 26;
@@ -33,6 +33,11 @@ export function VoltageStair({ treads, beside = [], leastV, leastLabel, drawing 
   const x = (index: number) => LEFT + index * wide;
   const path = (list: Tread[]) =>
     `M${list.map((one, index) => `${x(index)} ${y(one.volts)}L${x(index + 1)} ${y(one.volts)}`).join('L')}`;
+  // A figure stands above its tread, or below it where the line of what the set needs would run through it.
+  const besideTread = (volts: number) => {
+    const above = y(leastV) - y(volts);
+    return above > -20 && above < 2 ? 18 : -8;
+  };
   const under = y(leastV) > HEIGHT - BOTTOM - 16;
   return (
     <svg
@@ -63,7 +68,12 @@ export function VoltageStair({ treads, beside = [], leastV, leastLabel, drawing 
       <path d={path(treads)} fill="none" className="stroke-ink" strokeWidth="3" />
       {treads.map((one, index) => (
         <g key={one.cause}>
-          <text x={x(index) + wide / 2} y={y(one.volts) - 8} textAnchor="middle" className="head fill-ink text-14">
+          <text
+            x={x(index) + wide / 2}
+            y={y(one.volts) + besideTread(one.volts)}
+            textAnchor="middle"
+            className="head fill-ink text-14"
+          >
             {one.shown}
           </text>
           <text x={x(index) + wide / 2} y={HEIGHT - 8} textAnchor="middle" className="fill-soft">

@@ -127,6 +127,7 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
           {view.stair && <Stair stair={view.stair} beside={besideStair} name={name} />}
           <Modes view={view} />
           {view.battery && <RunDown battery={view.battery} />}
+          <Kinds view={view} />
         </div>
         <div className="grid gap-[14px]">
           <section
@@ -146,8 +147,13 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
           </Sheet>
           <Sheet title="At the mains">
             <Facts facts={view.mains} />
+            {view.amplifiers.length > 0 && (
+              <>
+                <h3 className="mt-3 mb-1 text-13 text-soft">Large amplifiers: licensed work, under permit</h3>
+                <Facts facts={view.amplifiers} />
+              </>
+            )}
           </Sheet>
-          <Kinds view={view} />
           <ul className="grid gap-1 px-1 text-13 text-soft" aria-label="Cautions">
             {view.cautions.map((caution) => (
               <li key={caution}>{caution}</li>
@@ -186,11 +192,11 @@ function Strip({ view, draft, onDraft, name }: StripProps) {
       <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
         <h2 className="text-22">{strip.title}</h2>
         <p className="text-soft">
-          {strip.fromS > 0 ? `from minute ${(strip.fromS / 60).toFixed(1)} of the pattern` : 'of the pattern, minutes'}
+          from {strip.supply}
           {steady.length > 0 && `; grey: ${steady.map((one) => one.box).join(', ')}`}
         </p>
         <span className="ml-auto flex items-baseline gap-4 text-13 text-soft">
-          current from {strip.supply}, A
+          A
           <Saves drawing={drawing} name={`${name} ten minutes`} rows={secondBySecond(strip)} />
         </span>
       </header>
@@ -291,6 +297,11 @@ function Schools({ view }: { view: PlanView }) {
           </li>
         ))}
       </ul>
+      {view.standard && (
+        <p className="mt-2">
+          Next standard size <b className="figure">{view.standard}</b>
+        </p>
+      )}
       {view.supplies.length > 0 && (
         <table className="table mt-3 w-full">
           <caption className="mb-1 text-left text-13 text-soft">Own supplies</caption>
@@ -321,11 +332,11 @@ function Modes({ view }: { view: PlanView }) {
           <thead>
             <tr>
               <th scope="col">Mode</th>
-              <th scope="col">reckoned as</th>
               <th scope="col">Peak</th>
               <th scope="col">Average</th>
               <th scope="col">Mean output</th>
-              <th scope="col">Heat of the set</th>
+              <th scope="col">From the wall</th>
+              <th scope="col">Heat into the room</th>
             </tr>
           </thead>
           <tbody>
@@ -333,12 +344,13 @@ function Modes({ view }: { view: PlanView }) {
               <tr key={one.mode}>
                 <th scope="row" className="!text-ink">
                   {one.mode}
+                  <span className="block text-13 text-soft">{one.source}</span>
                 </th>
-                <td className="text-13 text-soft">{one.source}</td>
-                <td className="figure">{one.peak}</td>
-                <td className="figure">{one.average}</td>
-                <td className="figure">{one.output}</td>
-                <td className="figure">{one.heat}</td>
+                <td className="figure whitespace-nowrap">{one.peak}</td>
+                <td className="figure whitespace-nowrap">{one.average}</td>
+                <td className="figure whitespace-nowrap">{one.output}</td>
+                <td className="figure whitespace-nowrap">{one.wall}</td>
+                <td className="figure whitespace-nowrap">{one.heat}</td>
               </tr>
             ))}
           </tbody>

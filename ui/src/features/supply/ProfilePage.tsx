@@ -4,6 +4,7 @@ import { ask, client, type LiveSupply, type PaperView, type ProfileView } from '
 import { Button, FileButton, LimitBar, Refused, Sheet, useKeys, useNow } from '../../parts';
 import type { Body } from '../../parts/form';
 import { Course, Ring } from '../../plot';
+import { benchMeters } from './benchMeters';
 import { Facts, Saves, useDrawing } from './Parts';
 import { Shelf } from './SupplyPage';
 import { put, useKeep, useProfile } from './usePapers';
@@ -127,6 +128,13 @@ function Measure({ kept, view, live }: MeasureProps) {
   useEffect(() => {
     if (downS > STOP_S) key(false);
   });
+  const addMeters = useMutation({
+    mutationFn: async (records: Body[]) => {
+      for (const body of records) await ask(client.POST('/api/equipment', { body }));
+    },
+    onSettled: () => queries.invalidateQueries({ queryKey: ['equipment'] }),
+  });
+  const missing = live && onBench ? benchMeters(live) : [];
   const sources = live?.figures ?? [];
   const rows = FIELDS.filter(([field]) => !(listening && field === 'output'));
   return (
@@ -198,6 +206,14 @@ function Measure({ kept, view, live }: MeasureProps) {
             <p>
               {AIM_S} s aimed for, {STOP_S} s at most. Rest as long before the next.
             </p>
+            {missing.length > 0 && (
+              <p className="mt-1">
+                <Button disabled={addMeters.isPending} onClick={() => addMeters.mutate(missing)}>
+                  Read the bench's meters
+                </Button>
+              </p>
+            )}
+            <Refused error={addMeters.error} />
             {onBench && <p>Simulated bench, {(live?.exciterW ?? 0).toFixed(1)} W set; its amplifier stands by.</p>}
           </div>
         </div>

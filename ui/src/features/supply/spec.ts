@@ -45,11 +45,12 @@ const profile = (path: string, label: string, optional?: Body): Spec => ({
       path: 'points',
       label: 'Keyed, at least twice: without output and at the most',
       item: 'point',
-      fresh: { outputW: 0, currentUncertaintyA: 0.2 },
+      fresh: { outputW: 0, currentUncertaintyA: 0.2, outputUncertaintyW: 0 },
       fields: [
         number('outputW', 'Output', 'W'),
         number('currentA', 'Current', 'A'),
         number('currentUncertaintyA', '±', 'A'),
+        number('outputUncertaintyW', 'Output ±', 'W'),
       ],
     },
   ],
@@ -85,7 +86,10 @@ export const FRESH_SET: Body = {
   profile: {
     set: '',
     voltageV: 13.8,
-    points: [{ outputW: 0, currentUncertaintyA: 0.2 }, { currentUncertaintyA: 0.5 }],
+    points: [
+      { outputW: 0, currentUncertaintyA: 0.2, outputUncertaintyW: 0 },
+      { currentUncertaintyA: 0.5, outputUncertaintyW: 5 },
+    ],
   },
 };
 

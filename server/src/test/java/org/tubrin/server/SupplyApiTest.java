@@ -134,12 +134,12 @@ public class SupplyApiTest extends ServerTest {
         reading.put("output", "30");
         assertEquals(post(path + 7, reading).status(), 409, "somebody else read meanwhile");
         Reply file = post("/api/papers/readings", Map.of("text", "keyed,outputW\nyes,3\n"));
-        assertEquals(file.json().at("/problems/0/field").asString(), "currentA");
+        assertEquals(file.json().at("/problems/0/field").asString(), "outputUncertaintyW");
         Reply bad = post(
                 "/api/papers/readings",
                 Map.of(
                         "text",
-                        "keyed,outputW,currentA,currentUncertaintyA,voltageV,voltageUncertaintyV\nmaybe,3,x,0,13,0\n"));
+                        "keyed,outputW,outputUncertaintyW,currentA,currentUncertaintyA,voltageV,voltageUncertaintyV\nmaybe,3,0,x,0,13,0\n"));
         assertEquals(bad.json().get("problems").size(), 2, bad.text());
     }
 

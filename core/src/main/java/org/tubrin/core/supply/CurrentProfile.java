@@ -2,7 +2,9 @@ package org.tubrin.core.supply;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.ErrorSource;
@@ -24,6 +26,8 @@ import org.tubrin.core.quantity.Unit;
  * @param points at least two, of different outputs; held in rising order of output
  */
 public record CurrentProfile(String set, double voltageV, double listeningA, List<CurrentPoint> points) {
+    private static final double SLOPE_SHARE = 0.01;
+
     public CurrentProfile {
         points = points.stream()
                 .sorted(Comparator.comparingDouble(CurrentPoint::outputW))
@@ -55,16 +59,51 @@ public record CurrentProfile(String set, double voltageV, double listeningA, Lis
     public Quantity currentA(double outputW) {
         double leastW = points.get(0).outputW();
         if (outputW >= leastW && outputW <= greatestW()) {
-            return between(outputW);
+            return unsure(between(outputW), outputW);
         }
         CurrentPoint end = outputW < leastW ? points.get(0) : points.get(points.size() - 1);
         Quantity near = quantity(end.currentA(), Standing.MEASURED, end.currentUncertaintyA());
-        return fit().map(law -> law.currentA(outputW, set)
-                        .minus(Quantity.exact(
-                                law.currentA(end.outputW(), set).value() - end.currentA(),
-                                Unit.AMPERE,
-                                Standing.COMPUTED)))
-                .orElse(near);
+        return unsure(
+                fit().map(law -> law.currentA(outputW, set)
+                                .minus(Quantity.exact(
+                                        law.currentA(end.outputW(), set).value() - end.currentA(),
+                                        Unit.AMPERE,
+                                        Standing.COMPUTED)))
+                        .orElse(near),
+                outputW);
+    }
+
+    /** Returns the same, unsure as well by what the output was read with. */
+    private Quantity unsure(Quantity current, double outputW) {
+        Map<ErrorSource, Double> contributions = new HashMap<>(current.contributions());
+        contributions.putAll(byOutput(outputW).contributions());
+        return new Quantity(current.value(), Unit.AMPERE, current.standing(), contributions);
+    }
+
+    /** What the current is unsure by because the output was not read exactly, nothing in itself. */
+    private Quantity byOutput(double outputW) {
+        double slopeA = (between(inside(outputW * (1 + SLOPE_SHARE))).value()
+                        - between(inside(outputW * (1 - SLOPE_SHARE))).value())
+                / (2 * SLOPE_SHARE);
+        return Quantity.of(
+                0,
+                Unit.AMPERE,
+                Standing.MEASURED,
+                new ErrorSource(set, "profile", "output"),
+                Math.abs(slopeA) * outputShare(outputW));
+    }
+
+    private double inside(double outputW) {
+        return Math.max(points.get(0).outputW(), Math.min(greatestW(), outputW));
+    }
+
+    /** Returns the standard uncertainty of an output as a share of it, from the point nearest to it that has any. */
+    private double outputShare(double outputW) {
+        return points.stream()
+                .filter(point -> point.outputW() > 0)
+                .min(Comparator.comparingDouble(point -> Math.abs(point.outputW() - outputW)))
+                .map(point -> point.outputUncertaintyW() / point.outputW())
+                .orElse(0.0);
     }
 
     private Quantity between(double outputW) {
@@ -134,15 +173,28 @@ public record CurrentProfile(String set, double voltageV, double listeningA, Lis
         return slope;
     }
 
-    /** Returns output over direct input at an output in watts, above 0. */
+    /** Returns output over direct input at an output in watts as the meter shows it, above 0. */
     public Quantity efficiency(double outputW) {
-        Quantity output = Quantity.exact(outputW, Unit.WATT, Standing.COMPUTED);
-        return output.over(currentA(outputW).scaled(voltageV), Unit.ONE);
+        return shown(outputW).over(atShown(outputW).scaled(voltageV), Unit.ONE);
     }
 
-    /** Returns the heat that the set makes at an output in watts, keyed. */
+    /** Returns the heat that the set makes at an output in watts as the meter shows it, keyed. */
     public Quantity heatW(double outputW) {
-        Quantity input = currentA(outputW).times(Quantity.exact(voltageV, Unit.VOLT, Standing.MEASURED), Unit.WATT);
-        return input.minus(Quantity.exact(outputW, Unit.WATT, Standing.COMPUTED));
+        Quantity voltage = Quantity.exact(voltageV, Unit.VOLT, Standing.MEASURED);
+        return atShown(outputW).times(voltage, Unit.WATT).minus(shown(outputW));
+    }
+
+    private Quantity shown(double outputW) {
+        return Quantity.of(
+                outputW,
+                Unit.WATT,
+                Standing.MEASURED,
+                new ErrorSource(set, "profile", "output"),
+                outputShare(outputW) * outputW);
+    }
+
+    /** The current that was read when the meter showed an output: whatever that meter was off by is no error of it. */
+    private Quantity atShown(double outputW) {
+        return currentA(outputW).minus(byOutput(outputW));
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
@@ -21,6 +22,7 @@ import org.tubrin.core.quantity.Unit;
  * @param mains at the wall
  * @param runDown of the battery that stands by; absent where there is none
  * @param runtimeS of it, with its uncertainty; absent where there is none, where it ends at once or never
+ * @param modes what the set that draws most draws in each mode at its greatest power; empty where nothing transmits
  * @param diodes what stands behind series diodes
  * @param findings what is wrong, the gravest first; empty where the supply carries it all
  * @param verdict all of it in one
@@ -34,6 +36,7 @@ public record Judgement(
         MainsSide mains,
         Optional<RunDown> runDown,
         Optional<Quantity> runtimeS,
+        List<ModeUse> modes,
         List<Dropped> diodes,
         List<Finding> findings,
         Verdict verdict) {
@@ -45,6 +48,7 @@ public record Judgement(
     private static final double CAPACITY_SHARE = 0.1;
 
     public Judgement {
+        modes = List.copyOf(modes);
         diodes = List.copyOf(diodes);
         findings = List.copyOf(findings);
     }
@@ -144,6 +148,7 @@ public record Judgement(
                 mains,
                 runDown,
                 plan.battery().flatMap(standby -> runtime(plan, standby, ten, fed)),
+                fed.map(set -> modes(plan, set, ten.restingA())).orElse(List.of()),
                 dropped(plan),
                 findings,
                 verdict(plan, sizing, findings));
@@ -158,6 +163,23 @@ public record Judgement(
         }
         boolean byAll = sizing.metBy(plan.supply()).size() == sizing.needs().size();
         return byAll ? Verdict.CARRIES : Verdict.CARRIES_BY_SOME;
+    }
+
+    private static List<ModeUse> modes(Plan plan, Box.Transmitting set, double restingA) {
+        Quantity others = exact(restingA - set.restingA(), Unit.AMPERE);
+        double watt = plan.peakEnvelopeW(set);
+        return Stream.of(DrawMode.values())
+                .map(mode -> {
+                    Draw draw = Draw.of(set.profile(), mode.envelope(), watt);
+                    MainsSide.Use use = new MainsSide.Use(
+                            draw.peakA().plus(others),
+                            draw.averageA().plus(others),
+                            watt,
+                            draw.outputW(),
+                            plan.hoursPerDay());
+                    return new ModeUse(mode, draw, MainsSide.of(plan.supply(), use, plan.circuit()));
+                })
+                .toList();
     }
 
     private static List<Dropped> dropped(Plan plan) {

@@ -10,16 +10,23 @@ import org.tubrin.core.quantity.Unit;
  * What was read at once of a set and its supply.
  *
  * @param outputW 0 to 5000 W
+ * @param outputUncertaintyW standard uncertainty, 0 to 500 W
  * @param currentA 0 to 200 A
  * @param currentUncertaintyA standard uncertainty, 0 to 20 A
  * @param voltageV where the set is fed, 1 to 400 V
  * @param voltageUncertaintyV standard uncertainty, 0 to 20 V
  */
 public record ProfileReading(
-        double outputW, double currentA, double currentUncertaintyA, double voltageV, double voltageUncertaintyV) {
+        double outputW,
+        double outputUncertaintyW,
+        double currentA,
+        double currentUncertaintyA,
+        double voltageV,
+        double voltageUncertaintyV) {
     public ProfileReading {
         new Checks()
                 .range("outputW", outputW, 0, 5000, Unit.WATT)
+                .range("outputUncertaintyW", outputUncertaintyW, 0, 500, Unit.WATT)
                 .range("currentA", currentA, 0, 200, Unit.AMPERE)
                 .range("currentUncertaintyA", currentUncertaintyA, 0, 20, Unit.AMPERE)
                 .range("voltageV", voltageV, 1, 400, Unit.VOLT)

@@ -100,7 +100,8 @@ public record ProfileRun(
         }
         double voltageV = keyed.get(keyed.size() - 1).voltageV();
         List<CurrentPoint> points = keyed.stream()
-                .map(one -> new CurrentPoint(one.outputW(), one.currentA(), one.currentUncertaintyA()))
+                .map(one -> new CurrentPoint(
+                        one.outputW(), one.currentA(), one.currentUncertaintyA(), one.outputUncertaintyW()))
                 .toList();
         return listening.map(rest -> new CurrentProfile(set, voltageV, rest.currentA(), points));
     }

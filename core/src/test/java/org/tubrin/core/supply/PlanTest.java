@@ -221,10 +221,21 @@ public class PlanTest {
                 12,
                 high.listeningA(),
                 high.points().stream()
-                        .map(point -> new CurrentPoint(0.55 * point.outputW(), point.currentA(), 0.1))
+                        .map(point -> new CurrentPoint(0.55 * point.outputW(), point.currentA(), 0.1, 0))
                         .toList());
         Box.Transmitting set = new Box.Transmitting("H", high, 11, 15, Optional.empty(), Optional.of(low));
         assertEquals(set.fall().standing(), Standing.MEASURED);
         assertEquals(set.fall().outputAtW(12), low.greatestW(), 1e-9);
+    }
+
+    @Test
+    public void theHeatOfAModeIsWhatTheWallGivesLessWhatIsRadiated() {
+        Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, 100), Optional.empty());
+        assertEquals(judgement.modes().size(), DrawMode.values().length);
+        ModeUse key = judgement.modes().get(DrawMode.CONSTANT.ordinal());
+        assertEquals(key.mains().averageHeatW().value(), key.mains().averageW().value() - 100, 1e-9);
+        for (ModeUse use : judgement.modes()) {
+            assertTrue(use.mains().averageW().value() <= key.mains().averageW().value(), use.mode() + " at the wall");
+        }
     }
 }

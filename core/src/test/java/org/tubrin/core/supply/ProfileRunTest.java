@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
+import org.tubrin.core.quantity.Quantity;
 
 /** The measuring of a profile, from nothing to a profile, on a supply that behaves and on one that does not. */
 public class ProfileRunTest {
@@ -14,7 +15,8 @@ public class ProfileRunTest {
             new ProfileRun("Halyard 100 at 13.8 V", "Halyard 100", "Windlass 40", 100, Optional.empty(), List.of());
 
     private static ProfileReading read(double outputW, double currentA, double risePerW) {
-        return new ProfileReading(outputW, currentA, 0.05, 13.8 - SOURCE_OHM * currentA + risePerW * outputW, 0.02);
+        return new ProfileReading(
+                outputW, 0.05 * outputW, currentA, 0.05, 13.8 - SOURCE_OHM * currentA + risePerW * outputW, 0.02);
     }
 
     private static double keyedA(double outputW) {
@@ -70,5 +72,15 @@ public class ProfileRunTest {
         assertEquals(again.keyed().size(), 1);
         assertEquals(again.keyed().get(0).currentA(), 15.4);
         assertEquals(again.next(), new ProfileRun.Next.Key(0));
+    }
+
+    @Test
+    public void aWattmeterThatIsUnsureMakesTheEfficiencyUnsureByAsMuchAndTheCurrentByLess() {
+        CurrentProfile profile = followed(0).profile().orElseThrow();
+        Quantity efficiency = profile.efficiency(50);
+        assertEquals(efficiency.standardUncertainty() / efficiency.value(), 0.05, 0.002);
+        Quantity current = profile.currentA(50);
+        double slopeShare = 0.5 * 1.98 * Math.sqrt(50) * 0.05;
+        assertEquals(current.standardUncertainty(), Math.hypot(0.05, slopeShare), 0.02);
     }
 }

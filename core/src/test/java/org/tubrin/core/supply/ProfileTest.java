@@ -22,9 +22,9 @@ public class ProfileTest {
     /** Points of {@code I0 + a·(P/100)^b} with 0.1 A on each. */
     static CurrentProfile profile(
             double voltageV, double listeningA, double idleA, double riseA, double exponent, double... outputsW) {
-        List<CurrentPoint> points = new ArrayList<>(List.of(new CurrentPoint(0, idleA, 0.1)));
+        List<CurrentPoint> points = new ArrayList<>(List.of(new CurrentPoint(0, idleA, 0.1, 0)));
         for (double outputW : outputsW) {
-            points.add(new CurrentPoint(outputW, idleA + riseA * Math.pow(outputW / 100, exponent), 0.1));
+            points.add(new CurrentPoint(outputW, idleA + riseA * Math.pow(outputW / 100, exponent), 0.1, 0));
         }
         return new CurrentProfile("Halyard 100", voltageV, listeningA, points);
     }
@@ -52,7 +52,7 @@ public class ProfileTest {
             List<CurrentPoint> points = new ArrayList<>();
             for (double outputW : new double[] {0, 10, 25, 50, 80}) {
                 double truth = 2 + 19 * Math.sqrt(outputW / 100);
-                points.add(new CurrentPoint(outputW, truth + 0.2 * random.nextGaussian(), 0.2));
+                points.add(new CurrentPoint(outputW, truth + 0.2 * random.nextGaussian(), 0.2, 0));
             }
             Quantity beyond =
                     new CurrentProfile("S", 13.8, 1, points).fit().orElseThrow().currentA(100, "S");
@@ -84,11 +84,11 @@ public class ProfileTest {
                 13.8,
                 1,
                 List.of(
-                        new CurrentPoint(0, 2, 0.1),
-                        new CurrentPoint(20, 10.4, 0.3),
-                        new CurrentPoint(25, 10.1, 0.3),
-                        new CurrentPoint(60, 16.5, 0.3),
-                        new CurrentPoint(100, 21, 0.3)));
+                        new CurrentPoint(0, 2, 0.1, 0),
+                        new CurrentPoint(20, 10.4, 0.3, 0),
+                        new CurrentPoint(25, 10.1, 0.3, 0),
+                        new CurrentPoint(60, 16.5, 0.3, 0),
+                        new CurrentPoint(100, 21, 0.3, 0)));
         double before = 0;
         for (double outputW = 0; outputW <= 140; outputW += 0.5) {
             double now = profile.currentA(outputW).value();
@@ -161,7 +161,7 @@ public class ProfileTest {
     @Test
     public void badPointsAreRefusedByNameAllAtOnce() {
         try {
-            new CurrentPoint(-1, 500, 0.1);
+            new CurrentPoint(-1, 500, 0.1, 0);
         } catch (Refused refused) {
             assertEquals(refused.problems().size(), 2);
             assertEquals(refused.problems().get(0).path(), "outputW");

@@ -15,6 +15,7 @@ import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Battery;
 import org.tubrin.core.station.Envelope;
+import org.tubrin.core.station.Mains;
 import org.tubrin.core.station.Supply;
 
 /** Supply, lead, circuit and battery: reference cases by hand, and laws that hold whatever the figures. */
@@ -316,5 +317,13 @@ public class SupplyTest {
         KindChoice light = KindChoice.ranked(List.of(KindChoice.Merit.CAPACITY)).get(0);
         assertEquals(light.kind(), Supply.Kind.SWITCHING);
         assertEquals(light.givesUp(), KindChoice.Merit.QUIETNESS);
+    }
+
+    @Test
+    public void aLargeAmplifiersCircuitBearsItWithTheContinuousShareInHand() {
+        OwnCircuit circuit = OwnCircuit.of(new Mains(230, 8.5), 0.8);
+        assertEquals(circuit.breakerA().orElseThrow(), 13.0, "0.8 of 10 A are 8 A");
+        assertEquals(circuit.halfVoltageA(), 17.0);
+        assertTrue(OwnCircuit.of(new Mains(120, 60), 0.8).breakerA().isEmpty());
     }
 }

@@ -91,7 +91,7 @@ class HighVoltageViewer {
     private String time(double seconds) {
         return Double.isInfinite(seconds)
                 ? words.say("hv.never")
-                : Figures.plain(seconds, seconds < 10 ? 1 : 0) + THIN + "s";
+                : Figures.plain(seconds, seconds < 1 ? 3 : seconds < 10 ? 1 : 0) + THIN + "s";
     }
 
     private PlanView.PlanFact fact(String key, String figure, Map<String, Object> facts) {

@@ -13,9 +13,11 @@ import org.tubrin.server.run.RunView;
  * @param strip the worst ten minutes
  * @param stair from the terminals down to the set; absent where nothing transmits
  * @param schools what each school of sizing asks for
+ * @param standard the next standard size that meets them all; absent where none is asked for
  * @param supplies the station's own, and which of them would do
  * @param kinds of supply, ranked by the operator's wishes
  * @param mains at the wall
+ * @param amplifiers circuits that the station's large amplifiers ask for
  * @param lead what the lead is to be
  * @param modes what the set draws in each mode
  * @param battery that stands by; absent where there is none
@@ -28,9 +30,11 @@ public record PlanView(
         PlanStrip strip,
         @Nullable PlanStair stair,
         List<PlanSchool> schools,
+        @Nullable String standard,
         List<OwnSupply> supplies,
         List<PlanKind> kinds,
         List<PlanFact> mains,
+        List<PlanFact> amplifiers,
         List<PlanFact> lead,
         List<DrawRow> modes,
         @Nullable BatteryView battery,
@@ -93,8 +97,9 @@ public record PlanView(
     /** A kind of supply. */
     public record PlanKind(String code, String name, String givesUp, String caution, boolean chosen) {}
 
-    /** What the set draws in a mode at its greatest power. */
-    public record DrawRow(String mode, String source, String peak, String average, String output, String heat) {}
+    /** What the set draws in a mode at its greatest power, and what that is at the wall and in the room, on average. */
+    public record DrawRow(
+            String mode, String source, String peak, String average, String output, String wall, String heat) {}
 
     /** How a battery runs down. */
     public record BatteryView(

@@ -2,18 +2,22 @@ package org.tubrin.server.supply;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Equipment;
+import org.tubrin.core.station.Mains;
 import org.tubrin.core.station.Supply;
 import org.tubrin.core.supply.Box;
 import org.tubrin.core.supply.Conductor;
-import org.tubrin.core.supply.Draw;
-import org.tubrin.core.supply.DrawMode;
 import org.tubrin.core.supply.Judgement;
 import org.tubrin.core.supply.KindChoice;
 import org.tubrin.core.supply.MainsSide;
+import org.tubrin.core.supply.ModeUse;
+import org.tubrin.core.supply.OwnCircuit;
 import org.tubrin.core.supply.Plan;
 import org.tubrin.core.supply.RunDown;
 import org.tubrin.core.supply.Sizing;
@@ -39,7 +43,7 @@ class PlanViewer {
     }
 
     /** Returns what a plan comes to, in words, beside the station's own supplies. */
-    PlanView view(Plan plan, Judgement judgement, List<Supply> own) {
+    PlanView view(Plan plan, Judgement judgement, List<Equipment> station) {
         return new PlanView(
                 verdict(plan, judgement),
                 judgement.findings().stream().map(this::finding).toList(),
@@ -50,11 +54,25 @@ class PlanViewer {
                         .flatMap(stair -> plan.fed().map(set -> stair(plan, stair, set)))
                         .orElse(null),
                 schools(plan, judgement.sizing()),
-                own.stream().map(supply -> ownSupply(plan, judgement, supply)).toList(),
+                judgement
+                        .sizing()
+                        .nextStandardA()
+                        .map(size -> ampere(size) + THIN + "A")
+                        .orElse(null),
+                station.stream()
+                        .filter(Supply.class::isInstance)
+                        .map(Supply.class::cast)
+                        .map(supply -> ownSupply(plan, judgement, supply))
+                        .toList(),
                 kinds(plan),
                 mains(plan, judgement.mains()),
+                station.stream()
+                        .filter(Amplifier.class::isInstance)
+                        .map(Amplifier.class::cast)
+                        .flatMap(one -> one.mains().map(mains -> amplifier(plan, one, mains)).stream())
+                        .toList(),
                 lead(plan, judgement),
-                plan.fed().map(set -> modes(plan, set)).orElse(List.of()),
+                judgement.modes().stream().map(this::mode).toList(),
                 judgement
                         .runDown()
                         .flatMap(down -> plan.battery().map(standby -> battery(plan, judgement, standby, down)))
@@ -116,7 +134,7 @@ class PlanViewer {
                 ", ",
                 judgement.sizing().needs().stream()
                         .filter(need -> !met.contains(need.school()))
-                        .map(need -> words.name(need.school().name()).toLowerCase(java.util.Locale.ROOT))
+                        .map(need -> words.name(need.school().name()).toLowerCase(Locale.ROOT))
                         .toList());
     }
 
@@ -229,7 +247,7 @@ class PlanViewer {
                         .map(tread -> new PlanView.PlanTread(
                                 words.say("stair." + tread.cause().name()),
                                 tread.behindV().value(),
-                                Figures.of(tread.behindV(), 1, "V").shown(),
+                                Figures.fixed(tread.behindV().value(), 2),
                                 figure(tread.fallV(), "V")))
                         .toList(),
                 set.leastV(),
@@ -363,20 +381,30 @@ class PlanViewer {
         return facts;
     }
 
-    private List<PlanView.DrawRow> modes(Plan plan, Box.Transmitting set) {
-        List<PlanView.DrawRow> rows = new ArrayList<>();
-        double watt = plan.peakEnvelopeW(set);
-        for (DrawMode mode : DrawMode.values()) {
-            Draw draw = Draw.of(set.profile(), mode.envelope(), watt);
-            rows.add(new PlanView.DrawRow(
-                    words.say("draw." + mode.name()),
-                    words.say("draw." + mode.name() + ".source"),
-                    figure(draw.peakA(), "A"),
-                    figure(draw.averageA(), "A"),
-                    Figures.plain(draw.outputW(), 1) + THIN + "W",
-                    figure(draw.heatW(set.profile().voltageV()), "W")));
-        }
-        return rows;
+    private PlanView.DrawRow mode(ModeUse use) {
+        String code = use.mode().name();
+        return new PlanView.DrawRow(
+                words.say("draw." + code),
+                words.say("draw." + code + ".source"),
+                figure(use.draw().peakA(), "A"),
+                figure(use.draw().averageA(), "A"),
+                Figures.plain(use.draw().outputW(), 1) + THIN + "W",
+                figure(use.mains().averageW(), "W"),
+                figure(use.mains().averageHeatW(), "W"));
+    }
+
+    private PlanView.PlanFact amplifier(Plan plan, Amplifier amplifier, Mains mains) {
+        OwnCircuit circuit = OwnCircuit.of(mains, plan.circuit().continuousShare());
+        return new PlanView.PlanFact(
+                amplifier.name(),
+                Figures.plain(mains.currentAcRmsA(), 1) + THIN + "A",
+                words.say(
+                        circuit.breakerA().isPresent() ? "amplifier.circuit" : "amplifier.none",
+                        Map.of(
+                                "volts", Figures.plain(mains.voltageAcRmsV(), 0),
+                                "breaker", Figures.plain(circuit.breakerA().orElse(0.0), 0),
+                                "half", Figures.plain(mains.voltageAcRmsV() / 2, 0),
+                                "more", Figures.plain(circuit.halfVoltageA(), 0))));
     }
 
     private PlanView.BatteryView battery(Plan plan, Judgement judgement, Plan.Standby standby, RunDown down) {

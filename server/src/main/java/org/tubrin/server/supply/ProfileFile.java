@@ -20,8 +20,14 @@ import org.tubrin.server.web.Csv;
 
 /** A profile's readings as a file of comma-separated values, out and in. */
 final class ProfileFile {
-    private static final List<String> HEADER =
-            List.of("keyed", "outputW", "currentA", "currentUncertaintyA", "voltageV", "voltageUncertaintyV");
+    private static final List<String> HEADER = List.of(
+            "keyed",
+            "outputW",
+            "outputUncertaintyW",
+            "currentA",
+            "currentUncertaintyA",
+            "voltageV",
+            "voltageUncertaintyV");
     private static final int MOST_ROWS = 200;
 
     private ProfileFile() {}
@@ -37,6 +43,7 @@ final class ProfileFile {
         return Arrays.<@Nullable Object>asList(
                 keyed,
                 one.outputW(),
+                one.outputUncertaintyW(),
                 one.currentA(),
                 one.currentUncertaintyA(),
                 one.voltageV(),
@@ -86,7 +93,12 @@ final class ProfileFile {
                 try {
                     (down.equals("yes") ? keyed : listening)
                             .add(new ProfileReading(
-                                    values.get(0), values.get(1), values.get(2), values.get(3), values.get(4)));
+                                    values.get(0),
+                                    values.get(1),
+                                    values.get(2),
+                                    values.get(3),
+                                    values.get(4),
+                                    values.get(5)));
                 } catch (Refused refused) {
                     refused.problems().forEach(problem -> problems.add(problem.under(row)));
                 }

@@ -118,6 +118,7 @@ class ProfileReader {
         Quantity voltage = one(meters, ReadingRole.SUPPLY_VOLTAGE, ScaleUnit.V, "voltage", typed.voltage());
         return new ProfileReading(
                 Math.max(0, output.value()),
+                output.standardUncertainty(),
                 Math.max(0, current.value()),
                 current.standardUncertainty(),
                 voltage.value(),

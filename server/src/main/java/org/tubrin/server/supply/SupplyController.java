@@ -19,7 +19,7 @@ import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
-import org.tubrin.core.station.Supply;
+import org.tubrin.core.station.Equipment;
 import org.tubrin.core.supply.Judgement;
 import org.tubrin.core.supply.Plan;
 import org.tubrin.core.supply.ProfileRun;
@@ -63,12 +63,9 @@ public class SupplyController {
     PlanView plan(@RequestBody Map<String, Object> body) {
         Plan plan = (Plan) papers.read(PaperKind.PLAN, body);
         Judgement judgement = Judgement.of(plan, papers.riseV(plan.supply().name()));
-        List<Supply> own = stations.equipment().stream()
-                .map(Stations.Kept::equipment)
-                .filter(Supply.class::isInstance)
-                .map(Supply.class::cast)
-                .toList();
-        return plans.view(plan, judgement, own);
+        List<Equipment> station =
+                stations.equipment().stream().map(Stations.Kept::equipment).toList();
+        return plans.view(plan, judgement, station);
     }
 
     /** Returns what the measuring of a profile has come to; it need not be kept. */

@@ -1,0 +1,62 @@
+import type { LiveSupply } from '../../api';
+import type { Body } from '../../parts/form';
+
+const channel = (role: string, scaleUnit: string, ranges: [string, number][], accuracy: Body): Body => ({
+  role,
+  scaleUnit,
+  ranges: ranges.map(([name, fullScale]) => ({ name, fullScale })),
+  accuracy,
+  indication: 'AVERAGE',
+  correctionFactor: 1,
+});
+const digital = (fraction: number): Body => ({ kind: 'ofReading', fraction, digit: 0.01 });
+const WATTMETER = 'Bench wattmeter';
+const SUPPLY_METER = 'Bench supply meter';
+
+const instrument = (role: string, meter: string, port: number, query: string): Body => ({
+  kind: 'instrument',
+  name: `${meter}, ${role.toLowerCase().replace('_', ' ')}`,
+  host: 'bench',
+  port,
+  query,
+  factor: 1,
+  meter,
+  role,
+  pollS: 0.1,
+  timeoutS: 0.5,
+});
+
+/** Returns the records of the simulated bench's meters that nothing reads yet, as they are kept in the station. */
+export function benchMeters(live: LiveSupply): Body[] {
+  const unread = (role: string) => !live.figures.some((one) => one.role === role);
+  const records: Body[] = [];
+  if (unread('OUTPUT')) {
+    const ranges: [string, number][] = [
+      ['150 W', 150],
+      ['1.5 kW', 1500],
+    ];
+    records.push(
+      {
+        kind: 'meter',
+        name: WATTMETER,
+        channels: [channel('OUTPUT', 'W', ranges, { kind: 'ofFullScale', fraction: 0.05 })],
+      },
+      instrument('OUTPUT', WATTMETER, 3, 'MEASure:POWer?'),
+    );
+  }
+  if (unread('SUPPLY_CURRENT') && unread('SUPPLY_VOLTAGE')) {
+    records.push(
+      {
+        kind: 'meter',
+        name: SUPPLY_METER,
+        channels: [
+          channel('SUPPLY_CURRENT', 'A', [['30 A', 30]], digital(0.01)),
+          channel('SUPPLY_VOLTAGE', 'V', [['60 V', 60]], digital(0.005)),
+        ],
+      },
+      instrument('SUPPLY_CURRENT', SUPPLY_METER, 6, 'MEASure:CURRent?'),
+      instrument('SUPPLY_VOLTAGE', SUPPLY_METER, 6, 'MEASure:VOLTage?'),
+    );
+  }
+  return records;
+}
