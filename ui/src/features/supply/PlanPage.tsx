@@ -175,10 +175,12 @@ interface StripProps {
 function Strip({ view, draft, onDraft, name }: StripProps) {
   const strip = view.strip;
   const drawing = useDrawing();
-  const both = strip.continuousA === strip.intermittentA;
+  const both = draft.supply.intermittentShare === 1;
+  // A line that is dragged moves at once; its words follow with the answer.
+  const { continuousA, intermittentA } = draft.supply as { continuousA: number; intermittentA: number };
   const ratings = [
-    { key: 'continuousA', ampere: strip.continuousA, label: strip.continuous },
-    ...(both ? [] : [{ key: 'intermittentA', ampere: strip.intermittentA, label: strip.intermittent }]),
+    { key: 'continuousA', ampere: continuousA, label: strip.continuous },
+    ...(both ? [] : [{ key: 'intermittentA', ampere: intermittentA, label: strip.intermittent }]),
   ];
   const rate = (key: string, ampere: number) => {
     const supply = { ...draft.supply, [key]: ampere };

@@ -27,7 +27,7 @@ export function WhatIf({ draft, onDraft, refusal, keeping }: Props) {
       : [[name, name] as const, ...list.map((one) => [one.name, one.name] as const)];
   const most = Math.max(0, ...draft.pattern.map((one: Body) => one.peakEnvelopeW));
   return (
-    <Sheet title="What if" part="what-if">
+    <Sheet title="What if" part="what-if" className="noprint">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
         <Pick
           label="Supply"

@@ -24,6 +24,7 @@ final class App implements AutoCloseable {
     private final boolean demo;
     private Process process;
     private int benchPort;
+    private boolean besideBench;
 
     private App(Path home, boolean demo, int port) {
         this.home = home;
@@ -33,11 +34,21 @@ final class App implements AutoCloseable {
 
     /** Starts the application in a fresh home under the build folder. */
     static App fresh(String name, boolean demo) {
+        return fresh(name, demo, false);
+    }
+
+    /** Starts it empty, beside a bench that {@link #startBench} starts. */
+    static App besideBench(String name) {
+        return fresh(name, false, true);
+    }
+
+    private static App fresh(String name, boolean demo, boolean besideBench) {
         try {
             Path home = Files.createTempDirectory(Files.createDirectories(Path.of("target/homes")), name)
                     .toAbsolutePath();
             App app = new App(home, demo, freePort());
             app.benchPort = freeBenchPort();
+            app.besideBench = besideBench;
             app.start();
             return app;
         } catch (IOException e) {
@@ -60,6 +71,9 @@ final class App implements AutoCloseable {
         builder.environment().put("TUBRIN_PORT", Integer.toString(port));
         builder.environment().put("TUBRIN_BENCH_PORT", Integer.toString(benchPort));
         builder.environment().put("TUBRIN_BENCH_WARM_UP_SPEED", "60");
+        if (besideBench) {
+            builder.environment().put("TUBRIN_BENCH", "127.0.0.1:" + benchPort);
+        }
         try {
             process = builder.start();
         } catch (IOException e) {
