@@ -24,7 +24,7 @@ export function SignalLine({ nodes }: { nodes: LineNode[] }) {
               </svg>
               <span className="head block text-14 leading-[18px]">{node.title}</span>
               <span
-                className={`block text-13 leading-[17px] max-phone:hidden ${node.watch ? 'text-watch' : 'text-soft'}`}
+                className={`block text-13 leading-[17px] max-phone:hidden ${node.watch ? 'text-ink' : 'text-soft'}`}
               >
                 {node.detail}
                 {node.watch && <span className="sr-only">, needs attention</span>}

@@ -54,6 +54,8 @@ export function Course({
   const y = log
     ? scaleLog([least * 0.8, most * 1.2], [height - BOTTOM, TOP])
     : scaleLinear([least >= 0 && least < 0.35 * most ? 0 : least - room, most + room], [height - BOTTOM, TOP]);
+  const [floor = 0, ceiling = 1] = y.domain();
+  const within = (value: number) => Math.max(floor, Math.min(ceiling, value));
   const path = (points: Line['points']) =>
     `M${points.map((one) => `${x(one.x).toFixed(1)} ${y(one.y).toFixed(1)}`).join('L')}`;
   const ticks = log
@@ -90,8 +92,8 @@ export function Course({
       </text>
       {band.length > 0 && (
         <path
-          d={`${path(band.map((one) => ({ x: one.x, y: one.high })))}L${path(
-            [...band].reverse().map((one) => ({ x: one.x, y: one.low })),
+          d={`${path(band.map((one) => ({ x: one.x, y: within(one.high) })))}L${path(
+            [...band].reverse().map((one) => ({ x: one.x, y: within(one.low) })),
           ).slice(1)}Z`}
           className="fill-rule"
           opacity="0.5"

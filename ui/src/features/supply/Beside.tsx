@@ -19,7 +19,7 @@ export function Beside({
       <table className="table w-full">
         <thead>
           <tr>
-            <th scope="col" />
+            <td />
             <th scope="col" className="!whitespace-normal">
               {name}
             </th>

@@ -30,6 +30,7 @@ const WISHES = [
   ['QUIETNESS', 'quietness'],
 ] as const;
 
+const isSet = (box: Body) => box.kind === 'transmitting';
 const fieldsOf = (box: Body) => (box.kind === 'steady' ? STEADY_FIELDS : SET_FIELDS);
 
 function opened(plan: Body): Body {
@@ -71,7 +72,7 @@ export function PlanEditor({ papers, kept }: { papers: PaperView[]; kept?: Paper
   const keeping = usePaperForm('PLAN', kept, toPlan);
   const { problems } = keeping;
   const change = (part: Body) => setForm({ ...form, ...part });
-  const sets: string[] = form.boxes.filter((box: Body) => box.kind === 'transmitting').map((box: Body) => box.name);
+  const sets: string[] = [...new Set<string>(form.boxes.filter(isSet).map((box: Body) => box.name))];
   const supplyProblem = problems.find((one) => one.field.startsWith('supply'));
   return (
     <>
@@ -258,7 +259,8 @@ function Boxes({ form, papers, problems, onChange }: BoxesProps) {
               take.mutate(id, {
                 onSuccess: (view) => {
                   const profile = view.profile as Body | undefined;
-                  if (profile) add({ ...FRESH_SET, name: profile.set, ...around(profile.voltageV), profile });
+                  if (profile)
+                    add({ ...FRESH_SET, name: free(profile.set, form.boxes), ...around(profile.voltageV), profile });
                 },
               })
             }
@@ -316,6 +318,15 @@ function around(voltageV: number): Body {
   if (voltageV > 17)
     return { leastV: Number((0.88 * voltageV).toPrecision(3)), mostV: Number((1.05 * voltageV).toPrecision(3)) };
   return { leastV: 11.7, mostV: 15.8 };
+}
+
+/** Returns a name that no box has yet. */
+function free(name: string, boxes: Body[]): string {
+  const taken = boxes.map((box) => box.name);
+  for (let count = 2; ; count++) {
+    const next = count === 2 ? name : `${name}, ${count - 1}`;
+    if (!taken.includes(next)) return next;
+  }
 }
 
 /** A plan from a file. */

@@ -119,17 +119,17 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
     view.verdict.code === 'CARRIES' || view.verdict.code === 'CARRIES_BY_SOME' || view.verdict.code === 'EMPTY';
   return (
     <div data-part="plan">
-      <h1 className="hidden px-5 text-27 print:block">{name}</h1>
+      <h1 className="sr-only print:not-sr-only print:px-5 print:text-27">{name}</h1>
       <SignalLine nodes={view.line} />
       <div className="mx-5 mb-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_minmax(0,426px)]">
-        <div className="grid gap-[14px]">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px]">
           <Strip view={view} draft={draft} onDraft={onDraft} name={name} />
           {view.stair && <Stair stair={view.stair} beside={besideStair} name={name} />}
           <Modes view={view} />
           {view.battery && <RunDown battery={view.battery} />}
           <Kinds view={view} />
         </div>
-        <div className="grid gap-[14px]">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px] max-wide:order-first">
           <section
             aria-label="Verdict"
             className={`sheet border-l-4 px-4 py-[14px] ${good ? 'border-l-act' : 'border-l-limit'}`}
@@ -328,13 +328,12 @@ function Schools({ view }: { view: PlanView }) {
 function Modes({ view }: { view: PlanView }) {
   if (view.modes.length === 0) return null;
   return (
-    <Sheet title={`What ${view.stair?.title ?? 'the set'} draws by mode, at its greatest power in this plan`}>
+    <Sheet title={`What ${view.stair?.title ?? 'the set'} draws by mode, ${view.modes[0]?.peak} at its peak`}>
       <div className="overflow-x-auto">
         <table className="table w-full">
           <thead>
             <tr>
               <th scope="col">Mode</th>
-              <th scope="col">Peak</th>
               <th scope="col">Average</th>
               <th scope="col">Mean output</th>
               <th scope="col">From the wall</th>
@@ -348,7 +347,6 @@ function Modes({ view }: { view: PlanView }) {
                   {one.mode}
                   <span className="block text-13 text-soft">{one.source}</span>
                 </th>
-                <td className="figure whitespace-nowrap">{one.peak}</td>
                 <td className="figure whitespace-nowrap">{one.average}</td>
                 <td className="figure whitespace-nowrap">{one.output}</td>
                 <td className="figure whitespace-nowrap">{one.wall}</td>

@@ -44,7 +44,7 @@ export function ProfilePage({ papers, kept }: { papers: PaperView[]; kept: Paper
         }
       />
       <div className="mx-5 mt-3 mb-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_minmax(0,426px)]">
-        <div className="grid gap-[14px]">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px]">
           <Curve kept={kept} view={view} />
           <Readings kept={kept} view={view} />
         </div>
@@ -138,7 +138,7 @@ function Measure({ kept, view, live }: MeasureProps) {
   const sources = live?.figures ?? [];
   const rows = FIELDS.filter(([field]) => !(listening && field === 'output'));
   return (
-    <div className="grid gap-[14px]">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px]">
       <section
         aria-label="Next reading"
         className={`sheet border-l-4 px-4 py-[14px] ${stops ? 'border-l-limit' : 'border-l-act'}`}
@@ -313,7 +313,7 @@ function Readings({ kept, view }: { kept: PaperView; view: ProfileView | undefin
               <th scope="col">Voltage</th>
               <th scope="col">Efficiency</th>
               <th scope="col">Heat</th>
-              <th scope="col" className="noprint" />
+              <td className="noprint" />
             </tr>
           </thead>
           <tbody>

@@ -45,6 +45,7 @@ const profile = (path: string, label: string, optional?: Body): Spec => ({
       path: 'points',
       label: 'Keyed, at least twice: without output and at the most',
       item: 'point',
+      inline: true,
       fresh: { outputW: 0, currentUncertaintyA: 0.2, outputUncertaintyW: 0 },
       fields: [
         number('outputW', 'Output', 'W'),

@@ -213,23 +213,90 @@ function List({ spec, value, path, problems, onChange }: FieldProps<Of<'list'>>)
           {own.message} {own.remedy}
         </p>
       )}
-      <div className="grid gap-3">
-        {items.map((item, index) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the items have no other identity
-          <div key={index} className="border-t border-hair pt-2">
-            <FormFields
-              fields={spec.fields}
-              form={item}
-              at={`${path}.${index}.`}
-              problems={problems}
-              onChange={(changed) => onChange(items.map((one, at) => (at === index ? changed : one)))}
-            />
-            <Button kind="quiet" onClick={() => onChange(items.filter((_, at) => at !== index))}>
-              Take this {spec.item} away
-            </Button>
-          </div>
-        ))}
-      </div>
+      {spec.inline ? (
+        <Lines spec={spec} value={items} path={path} problems={problems} onChange={onChange} />
+      ) : (
+        <div className="grid gap-3">
+          {items.map((item, index) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the items have no other identity
+            <div key={index} className="border-t border-hair pt-2">
+              <FormFields
+                fields={spec.fields}
+                form={item}
+                at={`${path}.${index}.`}
+                problems={problems}
+                onChange={(changed) => onChange(items.map((one, at) => (at === index ? changed : one)))}
+              />
+              <Button kind="quiet" onClick={() => onChange(items.filter((_, at) => at !== index))}>
+                Take this {spec.item} away
+              </Button>
+            </div>
+          ))}
+        </div>
+      )}
     </Box>
+  );
+}
+
+/** Items of numbers only, each on a line. */
+function Lines({ spec, value, path, problems, onChange }: FieldProps<Of<'list'>>) {
+  const items = value as Body[];
+  const numbers = spec.fields.filter((one) => one.type === 'number');
+  return (
+    <table className="table">
+      <thead>
+        <tr>
+          {numbers.map((field) => (
+            <th key={field.path} scope="col" className="!text-13">
+              {field.label}, {field.unit}
+            </th>
+          ))}
+          <td />
+        </tr>
+      </thead>
+      <tbody>
+        {items.map((item, index) => {
+          const refused = problems.filter((one) => one.field.startsWith(`${path}.${index}.`));
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the items have no other identity
+            <tr key={index}>
+              {numbers.map((field) => (
+                <td key={field.path} className="!py-1">
+                  <input
+                    aria-label={`${field.label}, ${field.unit}, ${spec.item} ${index + 1}`}
+                    data-field={`${path}.${index}.${field.path}`}
+                    aria-invalid={refused.some((one) => one.field === `${path}.${index}.${field.path}`)}
+                    className="field figure w-[92px]"
+                    inputMode="decimal"
+                    autoComplete="off"
+                    maxLength={80}
+                    value={item[field.path] ?? ''}
+                    onChange={(event) =>
+                      onChange(
+                        items.map((one, at) => (at === index ? { ...one, [field.path]: event.target.value } : one)),
+                      )
+                    }
+                  />
+                </td>
+              ))}
+              <td className="!py-1 !pr-0 text-13">
+                <button
+                  type="button"
+                  className="min-h-[24px] text-act underline"
+                  onClick={() => onChange(items.filter((_, at) => at !== index))}
+                >
+                  Take away
+                </button>
+                {refused.map((one) => (
+                  <p key={one.field + one.code} className="text-limit">
+                    {one.message} {one.remedy}
+                  </p>
+                ))}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }

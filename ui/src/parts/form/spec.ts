@@ -11,7 +11,17 @@ export type Spec =
       label: string;
       kinds: { kind: string; label: string; fields: Spec[]; fresh: Body }[];
     }
-  | { type: 'list'; path: string; label: string; item: string; fields: Spec[]; fresh: Body; optional?: boolean };
+  | {
+      type: 'list';
+      path: string;
+      label: string;
+      item: string;
+      fields: Spec[];
+      fresh: Body;
+      optional?: boolean;
+      /** Each item on a line of a table: only numbers. */
+      inline?: boolean;
+    };
 
 export type Option = readonly [code: string, label: string];
 

@@ -22,6 +22,7 @@ public class BenchTest {
     private static final int AMPLIFIER = 1;
     private static final int FATHOM = 2;
     private static final int PANEL = 3;
+    private static final int SUPPLY = 5;
 
     private SimulatedStation station;
     private Bench bench;
@@ -299,5 +300,29 @@ public class BenchTest {
         station.key(false);
         station.pass(2);
         return shown;
+    }
+
+    /** Returns how far the exciter's voltage moves when it is keyed at full power, fed by a supply. */
+    private double movesBy(String supply) throws IOException {
+        try (Client meter = new Client(SUPPLY)) {
+            assertEquals(meter.ask("ROUT:SUPP " + supply + ";ROUT:SUPP?"), supply);
+            station.operate(false);
+            station.exciterW(100);
+            station.key(false);
+            station.pass(2);
+            double restingV = meter.number("MEAS:VOLT?");
+            station.key(true);
+            station.pass(2);
+            assertEquals(meter.number("MEAS:CURR?"), 21, 0.6);
+            return meter.number("MEAS:VOLT?") - restingV;
+        }
+    }
+
+    @Test
+    public void aStiffSupplyFallsLittleASoftOneMoreAndOneWithoutAScreenRises() throws IOException {
+        double windlass = movesBy("WINDLASS");
+        double capstan = movesBy("CAPSTAN");
+        assertTrue(capstan < windlass && windlass < 0, capstan + " V, " + windlass + " V");
+        assertTrue(movesBy("BILGE") > 0.2);
     }
 }

@@ -68,6 +68,7 @@ public class AccessibilityTest {
             page.getByText("Find the dials").click();
             page.getByText("Stay within").waitFor();
             check(page, "cards");
+            supplies(page);
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             check(page, "trends");
@@ -115,6 +116,40 @@ public class AccessibilityTest {
             page.getByText("Not there").waitFor();
             check(page, "no such run");
         }
+    }
+
+    /** Plans, a measured set and a high voltage: as they are, changed, and refused. */
+    private static void supplies(Page page) {
+        page.navigate("/supply");
+        page.locator("[data-part=plan]").waitFor();
+        check(page, "a plan");
+        page.locator("nav select").first().selectOption("this plan as kept");
+        page.locator("[data-part=what-if] select").nth(1).selectOption("16");
+        page.locator("[data-part=beside]").waitFor();
+        page.locator("[data-part=what-if] input").nth(1).fill("0.001");
+        page.getByRole(AriaRole.ALERT).waitFor();
+        check(page, "a plan, changed and refused");
+        page.getByText("Edit", new Page.GetByTextOptions().setExact(true)).click();
+        page.locator("[data-field='lead.fuseA']").fill("x");
+        page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByText("One field needs mending.").waitFor();
+        check(page, "the form of a plan");
+        page.getByText("Measured sets").click();
+        check(page, "the shelf");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Halyard 100 on Bilge 30"))
+                .click();
+        page.getByText("rises on transmit").first().waitFor();
+        check(page, "a supply that rises");
+        page.getByText("Measured sets").click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Halyard 100 at 13.8 V"))
+                .click();
+        page.getByText("Enough: the profile stands").waitFor();
+        check(page, "a measured set");
+        page.getByText("High voltage").first().click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Brigantine"))
+                .click();
+        page.getByText("After switch-off, if every bleeder works").waitFor();
+        check(page, "a high voltage");
     }
 
     /** Compares the wattmeter with a reference at four powers, and a voltage with what it shows. */
@@ -231,6 +266,14 @@ public class AccessibilityTest {
             page.navigate("/station/meters");
             page.getByText("No power meter yet").waitFor();
             check(page, "empty meters");
+            page.navigate("/supply");
+            page.getByText("What does the station really draw?").waitFor();
+            check(page, "empty supply");
+            page.navigate("/supply/plans/new");
+            page.getByText("Add another box").click();
+            page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+            page.getByText("mending.").waitFor();
+            check(page, "a new plan with errors");
             page.navigate("/station");
             page.getByText("No exciter").waitFor();
             check(page, "empty station");

@@ -1,6 +1,7 @@
 package org.tubrin.e2e;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.List;
@@ -69,6 +70,14 @@ public class Screenshots {
             page.getByText("on the card").first().locator("xpath=../td[2]/a").click();
             page.getByText("On the air").waitFor();
             shoot(page, "finished");
+            page.navigate("/supply");
+            page.locator("[data-part=plan]").waitFor();
+            shoot(page, "supply");
+            page.getByText("Measured sets").click();
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Halyard 100 at 13.8 V"))
+                    .click();
+            page.getByText("Enough: the profile stands").waitFor();
+            shoot(page, "profile");
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             shoot(page, "trends");

@@ -26,8 +26,6 @@ import org.tubrin.core.quantity.Unit;
  * @param points at least two, of different outputs; held in rising order of output
  */
 public record CurrentProfile(String set, double voltageV, double listeningA, List<CurrentPoint> points) {
-    private static final double SLOPE_SHARE = 0.01;
-
     public CurrentProfile {
         points = points.stream()
                 .sorted(Comparator.comparingDouble(CurrentPoint::outputW))
@@ -80,29 +78,26 @@ public record CurrentProfile(String set, double voltageV, double listeningA, Lis
         return new Quantity(current.value(), Unit.AMPERE, current.standing(), contributions);
     }
 
-    /** What the current is unsure by because the output was not read exactly, nothing in itself. */
+    /** What the current is unsure by because the output was not read exactly, nothing in itself: half of what lies that far to either side. */
     private Quantity byOutput(double outputW) {
-        double slopeA = (between(inside(outputW * (1 + SLOPE_SHARE))).value()
-                        - between(inside(outputW * (1 - SLOPE_SHARE))).value())
-                / (2 * SLOPE_SHARE);
+        double unsureW = outputUncertaintyW(outputW);
+        double fromW = inside(Math.min(outputW - unsureW, greatestW() - 2 * unsureW));
+        double halfA =
+                (between(inside(fromW + 2 * unsureW)).value() - between(fromW).value()) / 2;
         return Quantity.of(
-                0,
-                Unit.AMPERE,
-                Standing.MEASURED,
-                new ErrorSource(set, "profile", "output"),
-                Math.abs(slopeA) * outputShare(outputW));
+                0, Unit.AMPERE, Standing.MEASURED, new ErrorSource(set, "profile", "output"), Math.abs(halfA));
     }
 
     private double inside(double outputW) {
         return Math.max(points.get(0).outputW(), Math.min(greatestW(), outputW));
     }
 
-    /** Returns the standard uncertainty of an output as a share of it, from the point nearest to it that has any. */
-    private double outputShare(double outputW) {
+    /** Returns the standard uncertainty of an output in watts, as that of the point nearest to it. */
+    private double outputUncertaintyW(double outputW) {
         return points.stream()
                 .filter(point -> point.outputW() > 0)
                 .min(Comparator.comparingDouble(point -> Math.abs(point.outputW() - outputW)))
-                .map(point -> point.outputUncertaintyW() / point.outputW())
+                .map(CurrentPoint::outputUncertaintyW)
                 .orElse(0.0);
     }
 
@@ -190,7 +185,7 @@ public record CurrentProfile(String set, double voltageV, double listeningA, Lis
                 Unit.WATT,
                 Standing.MEASURED,
                 new ErrorSource(set, "profile", "output"),
-                outputShare(outputW) * outputW);
+                outputUncertaintyW(outputW));
     }
 
     /** The current that was read when the meter showed an output: whatever that meter was off by is no error of it. */

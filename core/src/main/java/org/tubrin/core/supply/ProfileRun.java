@@ -118,13 +118,15 @@ public record ProfileRun(
                 .max(Comparator.comparingDouble(Quantity::value)));
     }
 
-    /** Returns by how much the voltage falls with current up to where it was read, in ohms; empty until known. */
+    /** Returns by how much the voltage falls with current up to where it was read, in ohms; empty until known, or where it rises. */
     public Optional<Quantity> sourceOhm() {
-        return listening.flatMap(rest -> keyed.stream()
-                .max(Comparator.comparingDouble(ProfileReading::currentA))
-                .filter(most -> most.currentA() > rest.currentA())
-                .map(most -> rest.voltage("listening")
-                        .minus(most.voltage("keyed"))
-                        .over(most.current("keyed").minus(rest.current("listening")), Unit.OHM)));
+        return listening
+                .filter(rest -> riseV().isEmpty())
+                .flatMap(rest -> keyed.stream()
+                        .max(Comparator.comparingDouble(ProfileReading::currentA))
+                        .filter(most -> most.currentA() > rest.currentA())
+                        .map(most -> rest.voltage("listening")
+                                .minus(most.voltage("keyed"))
+                                .over(most.current("keyed").minus(rest.current("listening")), Unit.OHM)));
     }
 }

@@ -1,0 +1,185 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { MemoryRouter, Route, Routes } from 'react-router';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { LiveSupply, PaperView, PlanView, ProfileView } from '../../api';
+import type { Body } from '../../parts/form';
+import SupplyPage from '.';
+import { benchMeters } from './benchMeters';
+import recorded from './testSupply.json';
+
+const PLAN = recorded.plan as unknown as PaperView;
+const PROFILE = recorded.profile as unknown as PaperView;
+const VIEW = recorded.planView as unknown as PlanView;
+const PROFILE_VIEW = recorded.profileView as unknown as ProfileView;
+const LIVE: LiveSupply = {
+  benchThere: true,
+  keyed: false,
+  exciterW: 1,
+  figures: [
+    { role: 'OUTPUT', name: 'Output', meter: 'Fathom', shown: '49.9 W', health: 'OK', says: '' },
+    { role: 'SUPPLY_CURRENT', name: 'Supply current', meter: 'Sounding', shown: '15.2 A', health: 'OK', says: '' },
+    { role: 'SUPPLY_VOLTAGE', name: 'Supply voltage', meter: 'Sounding', health: 'SILENT', says: 'Silent' },
+  ],
+};
+
+interface Sent {
+  method: string;
+  path: string;
+  body: Body;
+}
+
+/** Answers as the server does; a plan's own answer can be changed by what is sent. */
+function answers(more: (sent: Sent) => [number, unknown] | undefined = () => undefined): Sent[] {
+  const all: Sent[] = [];
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const path = new URL(request.url).pathname;
+    if (request.method === 'GET') {
+      const known: Record<string, unknown> = {
+        '/api/papers': [PLAN, PROFILE],
+        '/api/supply/live': LIVE,
+        '/api/equipment': [
+          { id: 'w', revision: 1, kind: 'supply', name: 'Windlass 40', body: (PLAN.body as Body).supply },
+          { id: 'c', revision: 1, kind: 'supply', name: 'Capstan 25', body: { kind: 'supply', name: 'Capstan 25' } },
+        ],
+      };
+      return Response.json(known[path] ?? []);
+    }
+    const text = await request.text();
+    const sent = { method: request.method, path, body: text ? JSON.parse(text) : {} };
+    all.push(sent);
+    const [status, answer] =
+      more(sent) ??
+      (path === '/api/supply/plan'
+        ? [200, VIEW]
+        : path === '/api/supply/profile'
+          ? [200, PROFILE_VIEW]
+          : [200, { ...PLAN, revision: PLAN.revision + 1, body: sent.body }]);
+    return status === 204 ? new Response(null, { status }) : Response.json(answer, { status });
+  });
+  return all;
+}
+
+function show(path: string) {
+  render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <MemoryRouter initialEntries={[path]}>
+        <Routes>
+          <Route path="/supply/*" element={<SupplyPage />} />
+        </Routes>
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+const refusal = (field: string) => ({
+  title: 'Not taken',
+  detail: '',
+  problems: [
+    { code: 'OUT_OF_RANGE', field, found: '0', message: '0 is beyond the range.', allowed: '', remedy: 'More.' },
+  ],
+});
+
+describe('a plan', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('says the verdict with its reason and shows each tread of the stair with its fall', async () => {
+    answers();
+    show('/supply');
+    const verdict = await screen.findByRole('region', { name: 'Verdict' });
+    expect(within(verdict).getByText('The lead is too thin')).toBeVisible();
+    expect(within(verdict).getByText(/reach the set at its peak/)).toBeVisible();
+    expect(screen.getByRole('img', { name: /Terminals 13.80 V.*Lead back 12.24 V/ })).toBeVisible();
+    expect(screen.getByText('Next standard size')).toBeVisible();
+  });
+
+  it('is judged anew as soon as something is turned, and kept only when told', async () => {
+    const sent = answers();
+    show('/supply');
+    await screen.findByRole('region', { name: 'Verdict' });
+    await userEvent.selectOptions(screen.getByDisplayValue('2 × 4 mm²'), '2 × 16 mm²');
+    await waitFor(() => expect(sent.at(-1)?.body.lead.areaM2).toBe(16e-6));
+    expect(sent.every((one) => one.path === '/api/supply/plan')).toBe(true);
+    await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
+    const kept = sent.find((one) => one.method === 'PUT');
+    expect(kept?.body.lead.areaM2).toBe(16e-6);
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Put back' })).toBeNull());
+  });
+
+  it('keeps what was seen while something typed is refused, and says what', async () => {
+    answers((sent) => (sent.body.lead?.lengthM === 0.001 ? [422, refusal('lead.lengthM')] : undefined));
+    show('/supply');
+    await screen.findByRole('region', { name: 'Verdict' });
+    const length = screen.getByDisplayValue('7');
+    await userEvent.clear(length);
+    await userEvent.type(length, '0.001');
+    expect(await screen.findByText('0 is beyond the range.')).toBeVisible();
+    expect(screen.getByText('The lead is too thin')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Put back' }));
+    await waitFor(() => expect(screen.queryByText('0 is beyond the range.')).toBeNull());
+  });
+
+  it('moves a rating by arrows one ampere at a time, at once', async () => {
+    const sent = answers();
+    show('/supply');
+    const rating = await screen.findByRole('slider', { name: /Windlass 40: 40 A/ });
+    for (let i = 0; i < 3; i++) fireEvent.keyDown(rating, { key: 'ArrowDown' });
+    expect(rating).toHaveAttribute('aria-valuenow', '37');
+    await waitFor(() => expect(sent.at(-1)?.body.supply).toMatchObject({ continuousA: 37, intermittentA: 37 }));
+  });
+
+  it('takes a measured set into its form and goes to the field that is refused', async () => {
+    const sent = answers((one) => (one.method === 'PUT' ? [422, refusal('boxes.0.leastV')] : undefined));
+    show(`/supply/plans/${PLAN.id}/edit`);
+    await userEvent.selectOptions(await screen.findByLabelText('Add a measured set'), PROFILE.name);
+    await waitFor(() => expect(screen.getAllByDisplayValue('Halyard 100').length).toBeGreaterThan(2));
+    await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
+    const put = await waitFor(() => sent.find((one) => one.method === 'PUT') as Sent);
+    expect(put.body.boxes.at(-1)).toMatchObject({ kind: 'transmitting', profile: PROFILE_VIEW.profile });
+    const refused = document.querySelector('[data-field="boxes.0.leastV"]');
+    await waitFor(() => expect(refused).toHaveFocus());
+  });
+});
+
+describe('the measuring of a set', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('takes what instruments show by R, leaves a silent one to be typed, and records by Enter', async () => {
+    const sent = answers((one) => (one.path === '/api/supply/bench' ? [204, null] : undefined));
+    show(`/supply/profiles/${PROFILE.id}`);
+    await screen.findByText('Enough: the profile stands');
+    await waitFor(() => expect(screen.getByText('49.9 W')).toBeVisible());
+    await userEvent.keyboard(' ');
+    await waitFor(() =>
+      expect(sent.some((one) => one.body.keyed === true && one.body.supply === 'Windlass 40')).toBe(true),
+    );
+    await userEvent.keyboard('r');
+    expect(screen.getByLabelText(/Output, W/)).toHaveValue('49.9 W');
+    expect(screen.getByLabelText(/Voltage, V/)).toHaveValue('');
+    await userEvent.type(screen.getByLabelText(/Voltage, V/), '13.6{Escape}');
+    await userEvent.keyboard('{Enter}');
+    const read = await waitFor(() => sent.find((one) => one.path.endsWith('/readings')) as Sent);
+    expect(read.body).toEqual({ keyed: true, output: '49.9 W', current: '15.2 A', voltage: '13.6' });
+  });
+
+  it('takes a reading away again', async () => {
+    const sent = answers();
+    show(`/supply/profiles/${PROFILE.id}`);
+    await userEvent.click(await screen.findByRole('button', { name: 'Take away: Keyed, 49.8 W' }));
+    const put = await waitFor(() => sent.find((one) => one.method === 'PUT') as Sent);
+    const left = put.body.keyed.map((one: Body) => one.outputW);
+    expect(left).toEqual(
+      (PROFILE.body as Body).keyed.map((one: Body) => one.outputW).filter((watt: number) => watt !== 49.8),
+    );
+  });
+});
+
+describe("the bench's meters", () => {
+  it('are offered only for what nothing reads', () => {
+    const of = (figures: LiveSupply['figures']) => benchMeters({ ...LIVE, figures }).map((one) => one.kind);
+    expect(of([])).toEqual(['meter', 'instrument', 'meter', 'instrument', 'instrument']);
+    expect(of(LIVE.figures)).toEqual([]);
+    expect(of(LIVE.figures.slice(0, 1))).toEqual(['meter', 'instrument', 'instrument']);
+  });
+});
