@@ -17,7 +17,7 @@ interface Props {
   xUnit: string;
   yUnit: string;
   log?: boolean;
-  width?: number;
+  width: number;
   height?: number;
   drawing?: Ref<SVGSVGElement>;
 }
@@ -38,7 +38,7 @@ export function Course({
   xUnit,
   yUnit,
   log,
-  width = 760,
+  width,
   height = 280,
   drawing,
 }: Props) {

@@ -22,10 +22,10 @@ interface Props {
   average: string;
   ratings: Rating[];
   onRating: (key: string, ampere: number) => void;
+  width: number;
   drawing?: Ref<SVGSVGElement>;
 }
 
-const WIDTH = 760;
 const HEIGHT = 250;
 const LEFT = 34;
 const RIGHT = 176;
@@ -35,10 +35,10 @@ const LABEL_GAP = 15;
 const SECONDS = 600;
 
 /** Stacked current of all boxes over ten minutes, with average, peak and the supply's ratings; ratings can be dragged. */
-export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onRating, drawing }: Props) {
+export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onRating, width, drawing }: Props) {
   const ownRef = useRef<SVGGElement>(null);
   const most = Math.max(peakA, ...ratings.map((one) => one.ampere)) * 1.08;
-  const x = scaleLinear([0, SECONDS], [LEFT, WIDTH - RIGHT]);
+  const x = scaleLinear([0, SECONDS], [LEFT, width - RIGHT]);
   const y = scaleLinear([0, most], [HEIGHT - BOTTOM, TOP]);
   const order = [...bands].sort((a, b) => Number(a.transmits) - Number(b.transmits));
   const marks = [
@@ -53,7 +53,7 @@ export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onR
     HEIGHT - BOTTOM,
   );
   let below = new Array<number>(SECONDS).fill(0);
-  const end = WIDTH - RIGHT;
+  const end = width - RIGHT;
 
   const toAmpere = (event: PointerEvent<SVGElement>) => {
     const svg = ownRef.current?.ownerSVGElement;
@@ -67,9 +67,9 @@ export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onR
     // biome-ignore lint/a11y/useSemanticElements: a drawing with lines in it that can be dragged
     <svg
       ref={drawing}
-      width={WIDTH}
+      width={width}
       height={HEIGHT}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
       role="group"
       aria-label={`Current over ten minutes: peak ${peak}, average ${average}. ${ratings.map((one) => one.label).join('. ')}`}
       className="block h-auto w-full text-12"

@@ -13,23 +13,23 @@ interface Props {
   beside?: Tread[];
   leastV: number;
   leastLabel: string;
+  width: number;
   drawing?: Ref<SVGSVGElement>;
 }
 
-const WIDTH = 760;
 const HEIGHT = 236;
 const LEFT = 48;
 const TOP = 26;
 const BOTTOM = 28;
 
 /** Voltage from the terminals down to the set: a stair down, with what the set needs as a line. */
-export function VoltageStair({ treads, beside = [], leastV, leastLabel, drawing }: Props) {
+export function VoltageStair({ treads, beside = [], leastV, leastLabel, width, drawing }: Props) {
   const values = [...treads, ...beside].map((one) => one.volts);
   const low = Math.min(leastV, ...values);
   const high = Math.max(leastV, ...values);
   const room = Math.max(0.02, (high - low) * 0.12);
   const y = scaleLinear([low - room, high + room], [HEIGHT - BOTTOM, TOP]);
-  const wide = (WIDTH - LEFT) / Math.max(1, treads.length);
+  const wide = (width - LEFT) / Math.max(1, treads.length);
   const x = (index: number) => LEFT + index * wide;
   const path = (list: Tread[]) =>
     `M${list.map((one, index) => `${x(index)} ${y(one.volts)}L${x(index + 1)} ${y(one.volts)}`).join('L')}`;
@@ -42,9 +42,9 @@ export function VoltageStair({ treads, beside = [], leastV, leastLabel, drawing 
   return (
     <svg
       ref={drawing}
-      width={WIDTH}
+      width={width}
       height={HEIGHT}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
       role="img"
       aria-label={`${treads.map((one) => `${one.cause} ${one.shown} V`).join(', ')}. ${leastLabel}`}
       className="block h-auto w-full text-12"
@@ -52,13 +52,13 @@ export function VoltageStair({ treads, beside = [], leastV, leastLabel, drawing 
     >
       {y.ticks(5).map((tick) => (
         <g key={tick}>
-          <line x1={LEFT} x2={WIDTH} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
+          <line x1={LEFT} x2={width} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
           <text x={LEFT - 8} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
             {Number(tick.toFixed(3))}
           </text>
         </g>
       ))}
-      <line x1={LEFT} x2={WIDTH} y1={y(leastV)} y2={y(leastV)} className="stroke-limit" strokeWidth="2" />
+      <line x1={LEFT} x2={width} y1={y(leastV)} y2={y(leastV)} className="stroke-limit" strokeWidth="2" />
       <text x={LEFT + 8} y={y(leastV) + (under ? -6 : 15)} className="fill-limit">
         {leastLabel}
       </text>

@@ -6,6 +6,7 @@ export { Flows } from './Flows';
 export { Impedance } from './Impedance';
 export { Ring } from './Ring';
 export { RoomRuler } from './RoomRuler';
+export { Sized } from './Sized';
 export { Stair, type StairColumn } from './Stair';
 export { saveCsv, saveJson, savePng, saveSvg } from './saveChart';
 export { TenMinutes } from './TenMinutes';

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import type { PaperView } from '../../api';
 import { Sheet } from '../../parts';
 import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
-import { Course } from '../../plot';
+import { Course, Sized } from '../../plot';
 import { FormFoot } from './FormFoot';
 import { Facts, Findings } from './Parts';
 import { Shelf } from './SupplyPage';
@@ -61,18 +61,22 @@ export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: 
             </section>
             {last && Number.isFinite(last.atS) && (
               <Sheet title="After switch-off, if every bleeder works">
-                <Course
-                  label={`Voltage after switch-off. ${view.reason}`}
-                  xUnit="s"
-                  yUnit="V"
-                  log
-                  width={520}
-                  height={190}
-                  limit={{ y: 50, label: '50 V: short it and measure' }}
-                  lines={[
-                    { key: 'bank', look: 'main', points: view.course.map((one) => ({ x: one.atS, y: one.volts })) },
-                  ]}
-                />
+                <Sized>
+                  {(width) => (
+                    <Course
+                      width={width}
+                      label={`Voltage after switch-off. ${view.reason}`}
+                      xUnit="s"
+                      yUnit="V"
+                      log
+                      height={190}
+                      limit={{ y: 50, label: '50 V: short it and measure' }}
+                      lines={[
+                        { key: 'bank', look: 'main', points: view.course.map((one) => ({ x: one.atS, y: one.volts })) },
+                      ]}
+                    />
+                  )}
+                </Sized>
               </Sheet>
             )}
             {view.groups.map((group) => (

@@ -2,8 +2,9 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask, client, type FieldProblem, type PaperView } from '../../api';
-import { Button, FileButton, Pick, Refused } from '../../parts';
+import { Button, FileButton, Pick, Refused, TextField } from '../../parts';
 import { type Body, FormFields, fromForm, type Spec, toForm } from '../../parts/form';
+import { parseNumber, showNumber } from '../../quantity';
 import { FormFoot } from './FormFoot';
 import { Shelf } from './SupplyPage';
 import {
@@ -172,6 +173,20 @@ export function PlanEditor({ papers, kept }: { papers: PaperView[]; kept?: Paper
                   problems={problems}
                   onChange={(changed) => change({ pattern: at(form.pattern, index, changed) })}
                 />
+                {one.envelope.kind === 'keyed' && (
+                  <OwnDuty
+                    form={one}
+                    box={form.boxes.find((box: Body) => box.name === one.box)}
+                    onDuty={(onShare) =>
+                      change({
+                        pattern: at(form.pattern, index, {
+                          ...one,
+                          envelope: { ...one.envelope, onShare: showNumber(100 * onShare) },
+                        }),
+                      })
+                    }
+                  />
+                )}
                 <Button kind="quiet" onClick={() => change({ pattern: without(form.pattern, index) })}>
                   Take this transmission away
                 </Button>
@@ -295,6 +310,29 @@ function Boxes({ form, papers, problems, onChange }: BoxesProps) {
                 })
               }
             />
+            {isSet(box) && (
+              <Pick
+                label="Measured at another voltage, to see its output fall"
+                value=""
+                options={[
+                  ['', box.lower ? box.lower.set || 'described above' : 'choose'],
+                  ...profiles.map((one) => [one.id, one.name] as const),
+                ]}
+                onPick={(id) =>
+                  take.mutate(id, {
+                    onSuccess: (view) => {
+                      if (view.profile)
+                        onChange({
+                          boxes: at(form.boxes, index, {
+                            ...box,
+                            lower: toForm(SET_FIELDS, { lower: view.profile }).lower,
+                          }),
+                        });
+                    },
+                  })
+                }
+              />
+            )}
             <Button
               kind="quiet"
               onClick={() =>
@@ -318,6 +356,35 @@ function around(voltageV: number): Body {
   if (voltageV > 17)
     return { leastV: Number((0.88 * voltageV).toPrecision(3)), mostV: Number((1.05 * voltageV).toPrecision(3)) };
   return { leastV: 11.7, mostV: 15.8 };
+}
+
+/** The share of the time that one really transmits, from the average current that was read. */
+function OwnDuty({ form, box, onDuty }: { form: Body; box: Body | undefined; onDuty: (onShare: number) => void }) {
+  const [average, setAverage] = useState('');
+  const measured = useMutation({
+    mutationFn: () => {
+      const profile = fromForm(SET_FIELDS, box ?? {}).body.profile;
+      const peakEnvelopeW = parseNumber(String(form.peakEnvelopeW)) ?? 0;
+      return ask(client.POST('/api/supply/duty', { body: { profile, peakEnvelopeW, averageA: average } }));
+    },
+    onSuccess: (view) => onDuty(Number(view.onShare.toFixed(3))),
+  });
+  if (!box) return null;
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-3">
+      <TextField
+        label="Own duty: average read over a few minutes, A"
+        value={average}
+        onChange={setAverage}
+        width="w-[110px]"
+      />
+      <Button disabled={average.trim() === '' || measured.isPending} onClick={() => measured.mutate()}>
+        Take it
+      </Button>
+      {measured.data && <span role="status">{measured.data.says}</span>}
+      <Refused error={measured.error} named />
+    </div>
+  );
 }
 
 /** Returns a name that no box has yet. */

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { PaperView, PlanView } from '../../api';
 import { Button, Refused, Sheet, SignalLine, Trouble } from '../../parts';
 import type { Body } from '../../parts/form';
-import { Course, saveJson, TenMinutes, VoltageStair } from '../../plot';
+import { Course, Sized, saveJson, TenMinutes, VoltageStair } from '../../plot';
 import { Beside } from './Beside';
 import { Facts, Findings, Saves, useDrawing } from './Parts';
 import { Shelf } from './SupplyPage';
@@ -121,7 +121,7 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
     <div data-part="plan">
       <h1 className="sr-only print:not-sr-only print:px-5 print:text-27">{name}</h1>
       <SignalLine nodes={view.line} />
-      <div className="mx-5 mb-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_minmax(0,426px)]">
+      <div className="mx-5 mb-5 grid items-start gap-[14px] roomy:grid-cols-[minmax(0,1fr)_minmax(0,426px)]">
         <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px]">
           <Strip view={view} draft={draft} onDraft={onDraft} name={name} />
           {view.stair && <Stair stair={view.stair} beside={besideStair} name={name} />}
@@ -129,7 +129,7 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
           {view.battery && <RunDown battery={view.battery} />}
           <Kinds view={view} />
         </div>
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px] max-wide:order-first">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px] max-roomy:order-first">
           <section
             aria-label="Verdict"
             className={`sheet border-l-4 px-4 py-[14px] ${good ? 'border-l-act' : 'border-l-limit'}`}
@@ -202,16 +202,21 @@ function Strip({ view, draft, onDraft, name }: StripProps) {
           <Saves drawing={drawing} name={`${name} ten minutes`} rows={secondBySecond(strip)} />
         </span>
       </header>
-      <TenMinutes
-        bands={strip.bands}
-        peakA={strip.peakA}
-        peak={strip.peak}
-        averageA={strip.averageA}
-        average={strip.average}
-        ratings={ratings}
-        onRating={rate}
-        drawing={drawing}
-      />
+      <Sized>
+        {(width) => (
+          <TenMinutes
+            width={width}
+            bands={strip.bands}
+            peakA={strip.peakA}
+            peak={strip.peak}
+            averageA={strip.averageA}
+            average={strip.average}
+            ratings={ratings}
+            onRating={rate}
+            drawing={drawing}
+          />
+        )}
+      </Sized>
     </Sheet>
   );
 }
@@ -249,13 +254,18 @@ function Stair({ stair, beside, name }: StairProps) {
           />
         </span>
       </header>
-      <VoltageStair
-        treads={stair.treads}
-        {...(beside ? { beside } : {})}
-        leastV={stair.leastV}
-        leastLabel={stair.leastLabel}
-        drawing={drawing}
-      />
+      <Sized>
+        {(width) => (
+          <VoltageStair
+            width={width}
+            treads={stair.treads}
+            {...(beside ? { beside } : {})}
+            leastV={stair.leastV}
+            leastLabel={stair.leastLabel}
+            drawing={drawing}
+          />
+        )}
+      </Sized>
       <p className="figure mt-1 grid grid-cols-6 pl-[6%] text-center text-13 text-soft" data-part="falls">
         {stair.treads.map((one, index) => (
           <span key={one.cause}>{index === 0 ? 'falls by' : one.fall}</span>
@@ -370,18 +380,24 @@ function RunDown({ battery }: { battery: NonNullable<PlanView['battery']> }) {
         <p className="text-soft">{battery.reason}</p>
       </header>
       {battery.course.length > 1 && (
-        <Course
-          label={`Voltage at the set over ${battery.course.at(-1)?.hours.toFixed(1)} hours, on average and at the peak. ${battery.endLabel}`}
-          xUnit="hours from full"
-          yUnit="V at the set"
-          height={210}
-          limit={{ y: battery.endV, label: battery.endLabel }}
-          lines={[
-            { key: 'resting', points: resting, look: 'thin', label: 'at the average' },
-            { key: 'peak', points: peak, look: 'main', label: 'at the peak' },
-          ]}
-        />
+        <Sized>
+          {(width) => (
+            <Course
+              width={width}
+              label={`Voltage at the set over ${battery.course.at(-1)?.hours.toFixed(1)} hours, on average and at the peak. ${battery.endLabel}`}
+              xUnit="hours from full"
+              yUnit="V at the set"
+              height={210}
+              limit={{ y: battery.endV, label: battery.endLabel }}
+              lines={[
+                { key: 'resting', points: resting, look: 'thin', label: 'at the average' },
+                { key: 'peak', points: peak, look: 'main', label: 'at the peak' },
+              ]}
+            />
+          )}
+        </Sized>
       )}
+      <Facts facts={battery.facts} />
     </Sheet>
   );
 }

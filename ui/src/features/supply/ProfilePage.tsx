@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { ask, client, type LiveSupply, type PaperView, type ProfileView } from '../../api';
 import { Button, FileButton, LimitBar, Refused, Sheet, useKeys, useNow } from '../../parts';
 import type { Body } from '../../parts/form';
-import { Course, Ring } from '../../plot';
+import { Course, Ring, Sized } from '../../plot';
 import { benchMeters } from './benchMeters';
 import { Facts, Saves, useDrawing } from './Parts';
 import { Shelf } from './SupplyPage';
@@ -275,20 +275,32 @@ function Curve({ kept, view }: { kept: PaperView; view: ProfileView | undefined 
       </header>
       {curve.length > 0 ? (
         <>
-          <Course
-            label={`Current of ${run.set} over its output`}
-            xUnit="output, W"
-            yUnit="current, A"
-            drawing={drawing}
-            dots={dots}
-            band={curve.map((one) => ({ x: one.outputW, low: one.lowA, high: one.highA }))}
-            lines={[
-              { key: 'measured', points: points(false), look: 'main' },
-              ...(points(true).length > 0
-                ? [{ key: 'beyond', points: points(true), look: 'predicted' as const, label: 'beyond what was read' }]
-                : []),
-            ]}
-          />
+          <Sized>
+            {(width) => (
+              <Course
+                width={width}
+                label={`Current of ${run.set} over its output`}
+                xUnit="output, W"
+                yUnit="current, A"
+                drawing={drawing}
+                dots={dots}
+                band={curve.map((one) => ({ x: one.outputW, low: one.lowA, high: one.highA }))}
+                lines={[
+                  { key: 'measured', points: points(false), look: 'main' },
+                  ...(points(true).length > 0
+                    ? [
+                        {
+                          key: 'beyond',
+                          points: points(true),
+                          look: 'predicted' as const,
+                          label: 'beyond what was read',
+                        },
+                      ]
+                    : []),
+                ]}
+              />
+            )}
+          </Sized>
           {view?.law && <p className="figure text-13 text-soft">{view.law}</p>}
         </>
       ) : (

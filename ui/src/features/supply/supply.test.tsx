@@ -31,8 +31,14 @@ interface Sent {
 }
 
 /** Answers as the server does; a plan's own answer can be changed by what is sent. */
+class Observer {
+  observe() {}
+  disconnect() {}
+}
+
 function answers(more: (sent: Sent) => [number, unknown] | undefined = () => undefined): Sent[] {
   const all: Sent[] = [];
+  vi.stubGlobal('ResizeObserver', Observer);
   vi.stubGlobal('fetch', async (request: Request) => {
     const path = new URL(request.url).pathname;
     if (request.method === 'GET') {

@@ -179,4 +179,19 @@ public class SupplyApiTest extends ServerTest {
         JsonNode weak = post("/api/supply/high-voltage", supply.toString()).json();
         assertEquals(weak.get("title").asString(), "One capacitor stands too high");
     }
+
+    @Test
+    public void ownDutyIsToldFromTheAverageThatWasRead() {
+        Map<String, Object> request = new LinkedHashMap<>();
+        request.put(
+                "profile",
+                JSON.convertValue(body(paper("Skerry Point, the shack")).at("/boxes/0/profile"), Object.class));
+        request.put("peakEnvelopeW", 50);
+        request.put("averageA", "8,2");
+        JsonNode view = post("/api/supply/duty", request).json();
+        assertEquals(view.get("onShare").asDouble(), 0.5, 0.02);
+        request.put("averageA", "much");
+        assertEquals(
+                post("/api/supply/duty", request).json().at("/problems/0/field").asString(), "averageA");
+    }
 }

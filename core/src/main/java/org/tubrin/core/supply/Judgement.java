@@ -22,6 +22,7 @@ import org.tubrin.core.quantity.Unit;
  * @param mains at the wall
  * @param runDown of the battery that stands by; absent where there is none
  * @param runtimeS of it, with its uncertainty; absent where there is none, where it ends at once or never
+ * @param standby what the battery's voltage leaves of the output, and how long it lasts alone; absent where there is none
  * @param modes what the set that draws most draws in each mode at its greatest power; empty where nothing transmits
  * @param diodes what stands behind series diodes
  * @param findings what is wrong, the gravest first; empty where the supply carries it all
@@ -36,6 +37,7 @@ public record Judgement(
         MainsSide mains,
         Optional<RunDown> runDown,
         Optional<Quantity> runtimeS,
+        Optional<OnBattery> standby,
         List<ModeUse> modes,
         List<Dropped> diodes,
         List<Finding> findings,
@@ -65,6 +67,15 @@ public record Judgement(
         /** No box draws anything yet. */
         EMPTY
     }
+
+    /**
+     * A set on its battery.
+     *
+     * @param outputFullShare of the set's greatest output at the peak when the battery is full, 0 to 1
+     * @param outputEndShare the same at the end
+     * @param aloneS runtime without panel or charger; infinite where nothing is drawn
+     */
+    public record OnBattery(double outputFullShare, double outputEndShare, double aloneS) {}
 
     /**
      * A box behind series diodes.
@@ -129,11 +140,8 @@ public record Judgement(
         Optional<Box.Transmitting> fed = plan.fed();
         Optional<VoltageStair> stair = fed.map(set -> stair(plan, set, ten));
         Optional<Conductor.Choice> lead = fed.map(set -> choice(plan, set, ten));
-        Optional<Double> kept = fed.map(set -> {
-            double atV = Math.min(
-                    set.profile().voltageV(), stair.orElseThrow().atTheSetV().value());
-            return set.fall().outputAtW(atV) / set.fall().outputW();
-        });
+        Optional<Double> kept =
+                fed.map(set -> outputShare(set, stair.orElseThrow().atTheSetV().value()));
         MainsSide mains = MainsSide.of(plan.supply(), use(plan, ten), plan.circuit());
         Optional<RunDown> runDown = plan.battery().map(standby -> runDown(plan, standby, ten, fed));
         List<Finding> findings = findings(plan, ten, fed, stair, mains, runDown);
@@ -148,6 +156,9 @@ public record Judgement(
                 mains,
                 runDown,
                 plan.battery().flatMap(standby -> runtime(plan, standby, ten, fed)),
+                plan.battery()
+                        .flatMap(standby ->
+                                runDown.flatMap(down -> fed.map(set -> onBattery(plan, standby, down, ten, set)))),
                 fed.map(set -> modes(plan, set, ten.restingA())).orElse(List.of()),
                 dropped(plan),
                 findings,
@@ -246,6 +257,21 @@ public record Judgement(
             peakW = Math.max(peakW, together);
         }
         return new MainsSide.Use(ten.peakA(), ten.averageA(), peakW, averageW, plan.hoursPerDay());
+    }
+
+    private static double outputShare(Box.Transmitting set, double atV) {
+        return set.fall().outputAtW(Math.min(set.profile().voltageV(), atV))
+                / set.fall().outputW();
+    }
+
+    private static OnBattery onBattery(
+            Plan plan, Plan.Standby standby, RunDown down, TenMinutes ten, Box.Transmitting set) {
+        Plan.Standby alone = new Plan.Standby(standby.battery(), 0, standby.temperatureC());
+        List<RunDown.Point> course = down.course();
+        return new OnBattery(
+                outputShare(set, course.get(0).peakV()),
+                outputShare(set, course.get(course.size() - 1).peakV()),
+                runDown(plan, alone, ten, Optional.of(set)).runtimeS());
     }
 
     /** Method: once more with the average a standard uncertainty higher, and with a tenth less capacity. */

@@ -238,4 +238,38 @@ public class PlanTest {
             assertTrue(use.mains().averageW().value() <= key.mains().averageW().value(), use.mode() + " at the wall");
         }
     }
+
+    @Test
+    public void onItsBatteryASetLosesOutputAndAChargerAddsTime() {
+        Plan plain = plan(WINDLASS, LEAD, 100);
+        Plan.Standby standby = plain.battery().orElseThrow();
+        Plan charged = new Plan(
+                plain.name(),
+                plain.supply(),
+                plain.boxes(),
+                plain.pattern(),
+                plain.lead(),
+                plain.circuit(),
+                plain.hoursPerDay(),
+                plain.pricePerKilowattHour(),
+                Optional.of(new Plan.Standby(standby.battery(), 4, 20)),
+                List.of());
+        Judgement judgement = Judgement.of(charged, Optional.empty());
+        Judgement.OnBattery on = judgement.standby().orElseThrow();
+        assertTrue(on.outputEndShare() < on.outputFullShare() && on.outputFullShare() < 1, on.toString());
+        assertTrue(on.aloneS() < judgement.runDown().orElseThrow().runtimeS());
+        double alone =
+                Judgement.of(plain, Optional.empty()).runDown().orElseThrow().runtimeS();
+        assertEquals(on.aloneS(), alone, 1e-6);
+    }
+
+    @Test
+    public void ownDutyGivesBackTheShareThatMadeTheAverage() {
+        CurrentProfile profile = ProfileTest.halyard();
+        for (double share : new double[] {0.1, 0.45, 1}) {
+            Quantity average =
+                    Draw.of(profile, new Envelope.Keyed(share, 0.06), 80).averageA();
+            assertEquals(OwnDuty.of(profile, 80, average).value(), share, 1e-9);
+        }
+    }
 }

@@ -12,6 +12,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.supply.CurrentProfile;
 import org.tubrin.core.supply.ProfileRun;
 import org.tubrin.server.store.CoreJson;
 import org.tubrin.server.web.NotThere;
@@ -58,6 +59,11 @@ public class Papers {
     /** Returns the record that a body means. */
     public Object read(PaperKind kind, Object body) {
         return CoreJson.read(json, body, kind.type());
+    }
+
+    /** Returns the profile that a body means. */
+    CurrentProfile profile(Object body) {
+        return CoreJson.read(json, body, CurrentProfile.class);
     }
 
     /** Returns a record as a tree to send. */

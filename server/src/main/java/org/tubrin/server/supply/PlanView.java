@@ -103,7 +103,13 @@ public record PlanView(
 
     /** How a battery runs down. */
     public record BatteryView(
-            String name, String title, String reason, List<BatteryPoint> course, double endV, String endLabel) {}
+            String name,
+            String title,
+            String reason,
+            List<PlanFact> facts,
+            List<BatteryPoint> course,
+            double endV,
+            String endLabel) {}
 
     /** A moment of it. */
     public record BatteryPoint(double hours, double charge, double restingV, double peakV) {}

@@ -281,16 +281,23 @@ class PlanViewer {
         String says = !fits
                 ? words.say("own.voltage", Map.of("volts", Figures.plain(supply.voltageV(), 1)))
                 : words.say(
-                        "own.schools",
-                        Map.of(
-                                "met",
-                                met,
-                                "all",
-                                all,
-                                "continuous",
-                                ampere(supply.continuousA()),
-                                "short",
-                                ampere(supply.intermittentA())));
+                                "own.schools",
+                                Map.of(
+                                        "met",
+                                        met,
+                                        "all",
+                                        all,
+                                        "continuous",
+                                        ampere(supply.continuousA()),
+                                        "short",
+                                        ampere(supply.intermittentA())))
+                        + supply.price()
+                                .map(price -> words.say(
+                                        "own.price", Map.of("each", Figures.plain(price / supply.continuousA(), 1))))
+                                .orElse("")
+                        + supply.weightKg()
+                                .map(weight -> words.say("own.weight", Map.of("weight", Figures.plain(weight, 1))))
+                                .orElse("");
         return new PlanView.OwnSupply(
                 supply.name(),
                 says,
@@ -417,12 +424,30 @@ class PlanViewer {
                 standby.battery().name(),
                 words.say("runDown." + down.end().name(), facts),
                 words.say("runDown." + down.end().name() + ".why", facts),
+                judgement.standby().map(on -> onBattery(on, standby)).orElse(List.of()),
                 down.course().stream()
                         .map(point -> new PlanView.BatteryPoint(
                                 point.atS() / HOUR_S, point.charge(), point.restingV(), point.peakV()))
                         .toList(),
                 endV,
                 words.say("runDown.end", Map.of("volts", Figures.plain(endV, 2))));
+    }
+
+    private List<PlanView.PlanFact> onBattery(Judgement.OnBattery on, Plan.Standby standby) {
+        List<PlanView.PlanFact> facts = new ArrayList<>();
+        facts.add(new PlanView.PlanFact(
+                words.say("battery.output"),
+                Figures.plain(HUNDREDTH * on.outputFullShare(), 0)
+                        + " to "
+                        + Figures.plain(HUNDREDTH * on.outputEndShare(), 0) + THIN + "%",
+                words.say("battery.output.note")));
+        if (standby.chargingA() > 0 && Double.isFinite(on.aloneS())) {
+            facts.add(new PlanView.PlanFact(
+                    words.say("battery.alone"),
+                    Figures.plain(on.aloneS() / HOUR_S, 1) + THIN + "h",
+                    words.say("battery.alone.note", Map.of("ampere", ampere(standby.chargingA())))));
+        }
+        return facts;
     }
 
     private List<String> cautions(Plan plan) {

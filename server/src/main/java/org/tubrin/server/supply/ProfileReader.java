@@ -125,6 +125,11 @@ class ProfileReader {
                 voltage.standardUncertainty());
     }
 
+    /** Returns a current as typed, as unsure as the meter that reads it. */
+    Quantity current(String typed) {
+        return one(meters(), ReadingRole.SUPPLY_CURRENT, ScaleUnit.A, "averageA", typed);
+    }
+
     private Quantity one(List<Meter> meters, ReadingRole role, ScaleUnit scale, String field, @Nullable String typed) {
         if (typed != null && !typed.isBlank()) {
             double value = NumberEntry.parse(field, typed, scale, false);

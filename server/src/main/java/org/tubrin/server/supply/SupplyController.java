@@ -18,20 +18,25 @@ import org.tubrin.core.hv.HighVoltage;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.supply.Judgement;
+import org.tubrin.core.supply.OwnDuty;
 import org.tubrin.core.supply.Plan;
 import org.tubrin.core.supply.ProfileRun;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.station.Stations;
+import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Words;
 
 /** Judges plans, profiles and high-voltage supplies, kept or not, and reads profiles. */
 @RestController
 @RequestMapping("/api/supply")
 public class SupplyController {
     private static final double WATTMETER_W = 150;
+    private static final double LEAST_SHARE = 0.01;
 
     private final Papers papers;
     private final Stations stations;
@@ -40,6 +45,7 @@ public class SupplyController {
     private final ProfileReader reader;
     private final HighVoltageViewer highVoltages;
     private final BenchLink bench;
+    private final Words words;
 
     SupplyController(
             Papers papers,
@@ -48,7 +54,8 @@ public class SupplyController {
             ProfileViewer profiles,
             ProfileReader reader,
             HighVoltageViewer highVoltages,
-            BenchLink bench) {
+            BenchLink bench,
+            Words words) {
         this.papers = papers;
         this.stations = stations;
         this.plans = plans;
@@ -56,6 +63,7 @@ public class SupplyController {
         this.reader = reader;
         this.highVoltages = highVoltages;
         this.bench = bench;
+        this.words = words;
     }
 
     /** Returns what a plan comes to; it need not be kept. */
@@ -78,6 +86,22 @@ public class SupplyController {
     @PostMapping("/high-voltage")
     HighVoltageViewer.HighVoltageView highVoltage(@RequestBody Map<String, Object> body) {
         return highVoltages.view((HighVoltage) papers.read(PaperKind.HIGH_VOLTAGE, body));
+    }
+
+    /** An average current that was read while a set was in use, as typed, with the set's profile. */
+    public record DutyRequest(Map<String, Object> profile, double peakEnvelopeW, String averageA) {}
+
+    /** The share of the time that it really transmits. */
+    public record DutyView(double onShare, String says) {}
+
+    @PostMapping("/duty")
+    DutyView duty(@RequestBody DutyRequest request) {
+        Quantity share = OwnDuty.of(
+                papers.profile(request.profile()), request.peakEnvelopeW(), reader.current(request.averageA()));
+        double onShare = Math.max(LEAST_SHARE, Math.min(1, share.value()));
+        return new DutyView(
+                onShare,
+                words.say("duty", Map.of("percent", Figures.percent(share).withUncertainty())));
     }
 
     /** Returns what is live of a set that is measured. */
