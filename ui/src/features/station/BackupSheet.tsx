@@ -35,7 +35,7 @@ export function BackupSheet() {
   return (
     <Sheet title="Backup">
       <p className="mb-2 text-soft">
-        Station, equipment and every run with each reading as typed, in one JSON file of{' '}
+        Station, equipment, plans and every run with each reading as typed, in one JSON file of{' '}
         <a className="text-act underline" href="/api/backup/schema">
           published form
         </a>

@@ -60,7 +60,14 @@ export function NewProfile({ papers }: { papers: PaperView[] }) {
             onPick={(supply) => named({ supply })}
           />
         </div>
-        <FormFields fields={PROFILE_FIELDS} form={form} problems={keeping.problems} onChange={setForm} />
+        <FormFields
+          fields={PROFILE_FIELDS}
+          form={form}
+          problems={keeping.problems}
+          onChange={(changed) =>
+            changed.set !== form.set || changed.supply !== form.supply ? named(changed) : setForm(changed)
+          }
+        />
         <FormFoot kept={undefined} problems={keeping.problems} pending={keeping.pending} error={keeping.error} />
       </form>
     </>

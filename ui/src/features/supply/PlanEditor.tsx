@@ -273,9 +273,8 @@ function Boxes({ form, papers, problems, onChange }: BoxesProps) {
             onPick={(id) =>
               take.mutate(id, {
                 onSuccess: (view) => {
-                  const profile = view.profile as Body | undefined;
-                  if (profile)
-                    add({ ...FRESH_SET, name: free(profile.set, form.boxes), ...around(profile.voltageV), profile });
+                  const box = view.box as Body | undefined;
+                  if (box) add({ ...box, name: free(box.name, form.boxes) });
                 },
               })
             }
@@ -285,7 +284,7 @@ function Boxes({ form, papers, problems, onChange }: BoxesProps) {
         </>
       }
     >
-      {take.data && !take.data.profile && (
+      {take.data && !take.data.box && (
         <p role="status" className="text-watch">
           That set is not measured far enough yet. {take.data.title}.
         </p>
@@ -321,11 +320,12 @@ function Boxes({ form, papers, problems, onChange }: BoxesProps) {
                 onPick={(id) =>
                   take.mutate(id, {
                     onSuccess: (view) => {
-                      if (view.profile)
+                      const measured = view.box as Body | undefined;
+                      if (measured)
                         onChange({
                           boxes: at(form.boxes, index, {
                             ...box,
-                            lower: toForm(SET_FIELDS, { lower: view.profile }).lower,
+                            lower: toForm(SET_FIELDS, { lower: measured.profile }).lower,
                           }),
                         });
                     },
@@ -349,13 +349,6 @@ function Boxes({ form, papers, problems, onChange }: BoxesProps) {
       </div>
     </Part>
   );
-}
-
-/** What a set of a voltage customarily needs and bears; the manual says better. */
-function around(voltageV: number): Body {
-  if (voltageV > 17)
-    return { leastV: Number((0.88 * voltageV).toPrecision(3)), mostV: Number((1.05 * voltageV).toPrecision(3)) };
-  return { leastV: 11.7, mostV: 15.8 };
 }
 
 /** The share of the time that one really transmits, from the average current that was read. */

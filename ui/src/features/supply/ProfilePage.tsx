@@ -10,8 +10,6 @@ import { Shelf } from './SupplyPage';
 import { put, useKeep, useProfile } from './usePapers';
 
 const LIVE_MS = 300;
-const AIM_S = 5;
-const STOP_S = 10;
 const FIELDS = [
   ['output', 'OUTPUT', 'Output, W'],
   ['current', 'SUPPLY_CURRENT', 'Current, A'],
@@ -72,6 +70,7 @@ function Measure({ kept, view, live }: MeasureProps) {
   const now = useNow(200, keyed);
   const downS = keyed && ownKeyedAt !== undefined ? Math.max(0, (now - ownKeyedAt) / 1000) : 0;
   const listening = view.code === 'Listen';
+  const { aimS, stopS } = live ?? { aimS: Number.POSITIVE_INFINITY, stopS: Number.POSITIVE_INFINITY };
 
   const bench = useMutation({
     mutationFn: (body: { keyed?: boolean; powerW?: number; supply?: string }) =>
@@ -126,7 +125,7 @@ function Measure({ kept, view, live }: MeasureProps) {
   });
   // The key goes up by itself when the time is out.
   useEffect(() => {
-    if (downS > STOP_S) key(false);
+    if (downS > stopS) key(false);
   });
   const addMeters = useMutation({
     mutationFn: async (records: Body[]) => {
@@ -198,14 +197,12 @@ function Measure({ kept, view, live }: MeasureProps) {
       </section>
       <Sheet part="clock">
         <div className="flex items-center gap-5">
-          <Ring share={downS / AIM_S} label={keyed ? `${Math.floor(downS)}\u2009s` : '–'} beyond={downS > AIM_S} />
+          <Ring share={downS / aimS} label={keyed ? `${Math.floor(downS)}\u2009s` : '–'} beyond={downS > aimS} />
           <div className="text-soft">
-            <h2 className={`text-18 ${downS > AIM_S ? 'text-limit' : 'text-ink'}`}>
-              {downS > AIM_S ? 'Key up' : keyed ? 'Key down' : 'Key up'}
+            <h2 className={`text-18 ${downS > aimS ? 'text-limit' : 'text-ink'}`}>
+              {downS > aimS ? 'Key up' : keyed ? 'Key down' : 'Key up'}
             </h2>
-            <p>
-              {AIM_S} s aimed for, {STOP_S} s at most. Rest as long before the next.
-            </p>
+            <p>{live && `${aimS} s aimed for, ${stopS} s at most. `}Rest as long before the next.</p>
             {missing.length > 0 && (
               <p className="mt-1">
                 <Button disabled={addMeters.isPending} onClick={() => addMeters.mutate(missing)}>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Labelled, Pick, Sheet } from '../../parts';
+import { Button, Labelled, Pick, Sheet } from '../../parts';
 import type { Body } from '../../parts/form';
 import { parseNumber, showNumber } from '../../quantity';
 import { useEquipment } from './usePapers';
@@ -25,6 +25,7 @@ export function WhatIf({ draft, onDraft, refusal, keeping }: Props) {
     list.some((one) => one.name === name)
       ? list.map((one) => [one.name, one.name] as const)
       : [[name, name] as const, ...list.map((one) => [one.name, one.name] as const)];
+  const recorded = supplies.find((one) => one.name === draft.supply.name)?.body as Body | undefined;
   const most = Math.max(0, ...draft.pattern.map((one: Body) => one.peakEnvelopeW));
   return (
     <Sheet title="What if" part="what-if" className="noprint">
@@ -75,6 +76,13 @@ export function WhatIf({ draft, onDraft, refusal, keeping }: Props) {
           }}
         />
       </div>
+      {recorded && JSON.stringify(recorded) !== JSON.stringify(draft.supply) && (
+        <p className="mt-2">
+          <Button kind="quiet" className="!px-0" onClick={() => onDraft({ ...draft, supply: recorded })}>
+            {draft.supply.name} as Station has it now
+          </Button>
+        </p>
+      )}
       <p className="mt-2 text-13 text-soft">The supply's rating lines in the strip can be dragged, or moved by ↑ ↓.</p>
       {refusal}
       {keeping}

@@ -17,6 +17,8 @@ const LIVE: LiveSupply = {
   benchThere: true,
   keyed: false,
   exciterW: 1,
+  aimS: 5,
+  stopS: 10,
   figures: [
     { role: 'OUTPUT', name: 'Output', meter: 'Fathom', shown: '49.9 W', health: 'OK', says: '' },
     { role: 'SUPPLY_CURRENT', name: 'Supply current', meter: 'Sounding', shown: '15.2 A', health: 'OK', says: '' },
@@ -142,9 +144,98 @@ describe('a plan', () => {
     await waitFor(() => expect(screen.getAllByDisplayValue('Halyard 100').length).toBeGreaterThan(2));
     await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
     const put = await waitFor(() => sent.find((one) => one.method === 'PUT') as Sent);
-    expect(put.body.boxes.at(-1)).toMatchObject({ kind: 'transmitting', profile: PROFILE_VIEW.profile });
+    expect(put.body.boxes.at(-1)).toMatchObject({ kind: 'transmitting', profile: (PROFILE_VIEW.box as Body).profile });
     const refused = document.querySelector('[data-field="boxes.0.leastV"]');
     await waitFor(() => expect(refused).toHaveFocus());
+  });
+});
+
+describe('the form of a plan', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('takes own duty from an average that was read', async () => {
+    const sent = answers((one) =>
+      one.path === '/api/supply/duty' ? [200, { onShare: 0.412, says: 'On for 41 %' }] : undefined,
+    );
+    show(`/supply/plans/${PLAN.id}/edit`);
+    await userEvent.type(await screen.findByLabelText(/Own duty/), '8,2');
+    await userEvent.click(screen.getByRole('button', { name: 'Take it' }));
+    expect(await screen.findByText('On for 41 %')).toBeVisible();
+    expect(sent.at(-1)?.body).toMatchObject({ averageA: '8,2', peakEnvelopeW: 50, profile: { set: 'Halyard 100' } });
+    expect(document.querySelector('[data-field="pattern.0.envelope.onShare"]')).toHaveValue('41.2');
+  });
+
+  it('lets a renamed set keep its transmissions, and one taken away lose them', async () => {
+    answers();
+    show(`/supply/plans/${PLAN.id}/edit`);
+    const name = await waitFor(() => document.querySelector('[data-field="boxes.0.name"]') as HTMLInputElement);
+    fireEvent.change(name, { target: { value: 'Halyard, left' } });
+    expect(document.querySelector('[data-field="pattern.0.box"]')).toHaveValue('Halyard, left');
+    await userEvent.click(screen.getByRole('button', { name: 'Take Halyard, left away' }));
+    expect(document.querySelector('[data-field="pattern.0.box"]')).toBeNull();
+    expect(screen.getByText('Add a set first.')).toBeVisible();
+  });
+
+  it('says which field is no number, and sends nothing', async () => {
+    const sent = answers();
+    show(`/supply/plans/${PLAN.id}/edit`);
+    const cell = await waitFor(
+      () => document.querySelector('[data-field="boxes.0.profile.points.2.currentA"]') as HTMLInputElement,
+    );
+    fireEvent.change(cell, { target: { value: 'eleven' } });
+    await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
+    expect(await screen.findByText(/“eleven” is not a number/)).toBeVisible();
+    await waitFor(() => expect(cell).toHaveFocus());
+    expect(sent).toEqual([]);
+  });
+});
+
+describe('two plans', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('stand beside each other, and what differs stands out', async () => {
+    const thick = structuredClone(VIEW);
+    thick.verdict.title = 'Windlass 40 carries the station';
+    answers((sent) => (sent.body.lead?.areaM2 === 16e-6 ? [200, thick] : undefined));
+    show('/supply');
+    await screen.findByRole('region', { name: 'Verdict' });
+    await userEvent.selectOptions(screen.getByLabelText('Beside'), 'this plan as kept');
+    await userEvent.selectOptions(screen.getByDisplayValue('2 × 4 mm²'), '2 × 16 mm²');
+    const beside = await screen.findByRole('region', { name: 'Beside each other' });
+    const row = await within(beside).findByRole('row', {
+      name: /Verdict Windlass 40 carries the station The lead is too thin/,
+    });
+    expect(within(row).getAllByRole('cell')[0]).toHaveClass('font-semibold');
+  });
+});
+
+describe('a high voltage', () => {
+  afterEach(() => vi.unstubAllGlobals());
+  const HIGH = {
+    title: 'One capacitor stands too high',
+    reason: '424 V in the worst case.',
+    findings: [{ code: 'CAPACITOR_OVER', title: 'One capacitor stands too high', meaning: '', act: '' }],
+    groups: [{ title: 'Sharing', facts: [{ what: 'Worst capacitor', figure: '424 V', note: 'rated 400 V' }] }],
+    course: [
+      { atS: 0, volts: 2800 },
+      { atS: 50, volts: 20 },
+    ],
+    cautions: ['Bleeders fail.'],
+  };
+
+  it('is judged as it is typed, with its cautions, and not while a figure is none', async () => {
+    const sent = answers((one) => (one.path === '/api/supply/high-voltage' ? [200, HIGH] : undefined));
+    show('/supply/high-voltage/new');
+    const verdict = await screen.findByRole('region', { name: 'Verdict' });
+    expect(within(verdict).getByText('Bleeders fail.')).toBeVisible();
+    expect(screen.getByText('424 V')).toBeVisible();
+    const rated = document.querySelector('[data-field="bank.eachRatedV"]') as HTMLInputElement;
+    fireEvent.change(rated, { target: { value: '400' } });
+    await waitFor(() => expect(sent.at(-1)?.body.bank.eachRatedV).toBe(400));
+    const before = sent.length;
+    fireEvent.change(rated, { target: { value: 'x' } });
+    expect(sent.length).toBe(before);
+    expect(screen.getByText('424 V')).toBeVisible();
   });
 });
 
@@ -178,6 +269,27 @@ describe('the measuring of a set', () => {
     expect(left).toEqual(
       (PROFILE.body as Body).keyed.map((one: Body) => one.outputW).filter((watt: number) => watt !== 49.8),
     );
+  });
+});
+
+describe('a set to be measured', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('is named after set and supply, and begins without a reading', async () => {
+    const sent = answers((one) => (one.path === '/api/papers' ? [201, { ...PROFILE, id: 'new' }] : undefined));
+    show('/supply/profiles/new');
+    await userEvent.selectOptions(await screen.findByLabelText('on one of its supplies'), 'Capstan 25');
+    fireEvent.change(document.querySelector('[data-field=set]') as HTMLInputElement, { target: { value: 'Skiff 10' } });
+    fireEvent.change(document.querySelector('[data-field=greatestW]') as HTMLInputElement, { target: { value: '10' } });
+    await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
+    const post = await waitFor(() => sent.find((one) => one.path === '/api/papers') as Sent);
+    expect(post.body).toEqual({
+      name: 'Skiff 10 on Capstan 25',
+      set: 'Skiff 10',
+      supply: 'Capstan 25',
+      greatestW: 10,
+      keyed: [],
+    });
   });
 });
 

@@ -462,4 +462,67 @@ public class LiveTest extends ServerTest {
             socket.close();
         }
     }
+
+    /** Measures a set as the page does, by the bench's own meters, until it is enough or to be stopped; returns the last view. */
+    private JsonNode measured(String supply) {
+        Map<String, Object> fresh = new LinkedHashMap<>();
+        fresh.put("name", "Halyard on " + supply);
+        fresh.put("set", "Halyard 100");
+        fresh.put("supply", supply);
+        fresh.put("greatestW", 100);
+        fresh.put("keyed", List.of());
+        JsonNode kept = post("/api/papers?kind=PROFILE", fresh).json();
+        for (int i = 0; i < 12; i++) {
+            JsonNode view =
+                    post("/api/supply/profile", kept.get("body").toString()).json();
+            String code = view.get("code").asString();
+            if (code.equals("Enough") || code.equals("Stop")) {
+                return view;
+            }
+            boolean keyed = code.equals("Key");
+            Map<String, Object> act = new LinkedHashMap<>();
+            act.put("supply", supply);
+            act.put("keyed", keyed);
+            if (keyed) {
+                act.put("powerW", Math.max(0.1, view.get("nextW").asDouble()));
+            }
+            assertEquals(post("/api/supply/bench", act).status(), 204);
+            pause(2500);
+            Map<String, Object> reading = Map.of("keyed", keyed);
+            Reply read = post(
+                    "/api/supply/profiles/" + kept.get("id").asString() + "/readings?revision="
+                            + kept.get("revision").asInt(),
+                    reading);
+            assertEquals(read.status(), 200, read.text());
+            kept = read.json();
+        }
+        throw new AssertionError("no end");
+    }
+
+    @Test
+    public void aSetIsMeasuredOnTheBenchAndItsCurveIsTheBenchsOwn() {
+        JsonNode view = measured("Windlass 40");
+        assertEquals(view.get("code").asString(), "Enough");
+        for (JsonNode point : view.get("curve")) {
+            double outputW = point.get("outputW").asDouble();
+            if (outputW > 15 && !point.get("predicted").asBoolean()) {
+                double trueA = 1.2 + 1.98 * Math.sqrt(outputW);
+                assertEquals(point.get("currentA").asDouble(), trueA, 0.08 * trueA, "at " + outputW + " W");
+            }
+        }
+        JsonNode live = get("/api/supply/live").json();
+        assertEquals(live.get("figures").size(), 3);
+        post("/api/supply/bench", Map.of("keyed", false));
+        assertFalse(get("/api/supply/live").json().get("keyed").asBoolean());
+    }
+
+    @Test
+    public void aSupplyThatRisesOnTheBenchStopsTheMeasuringAndEveryPlanWithIt() {
+        JsonNode view = measured("Bilge 30");
+        assertEquals(view.get("code").asString(), "Stop", view.toString());
+        post("/api/supply/bench", Map.of("keyed", false));
+        Reply refused = post("/api/supply/bench", Map.of("supply", "Mainstay 50"));
+        assertEquals(refused.json().at("/problems/0/code").asString(), "BENCH_REFUSES");
+        assertTrue(refused.text().contains("Capstan, Windlass or Bilge"), refused.text());
+    }
 }

@@ -104,7 +104,7 @@ public class SupplyApiTest extends ServerTest {
         }
         JsonNode view = next(kept);
         assertEquals(view.get("code").asString(), "Enough");
-        assertEquals(view.at("/profile/points").size(), 5);
+        assertEquals(view.at("/box/profile/points").size(), 5);
         assertEquals(view.at("/rows/3/outputW").asDouble(), 2.5);
         assertTrue(view.get("law").asString().contains("10 W"), view.get("law").asString());
         Reply file = get("/api/papers/" + kept.get("id").asString() + "/readings.csv");

@@ -64,4 +64,9 @@ public record Supply(
         price.ifPresent(one -> checks.range("price", one, 0, 100_000, Unit.ONE));
         checks.done();
     }
+
+    /** Returns what an ampere for ever costs, in the station's own money; empty where the price is not known. */
+    public Optional<Double> pricePerAmpere() {
+        return price.map(one -> one / continuousA);
+    }
 }

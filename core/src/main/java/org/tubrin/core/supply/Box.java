@@ -54,6 +54,11 @@ public sealed interface Box {
             Optional<Double> fuseA,
             Optional<CurrentProfile> lower)
             implements Box {
+        private static final double MOBILE_LEAST_V = 11.7;
+        private static final double MOBILE_MOST_V = 15.8;
+        private static final double LEAST_SHARE = 0.88;
+        private static final double MOST_SHARE = 1.05;
+
         public Transmitting {
             Checks checks = new Checks()
                     .name("name", name)
@@ -61,6 +66,21 @@ public sealed interface Box {
                     .range("mostV", mostV, leastV, 400, Unit.VOLT);
             fuseA.ifPresent(fuse -> checks.range("fuseA", fuse, 0.1, 200, Unit.AMPERE));
             checks.done();
+        }
+
+        /**
+         * Returns a set as measured, with what such sets customarily need and bear: 11.7 to 15.8 V where it is fed with 13.8 V, else
+         * 12 % below and 5 % above the voltage that it was measured at. The maker's manual says better.
+         */
+        public static Transmitting customary(CurrentProfile profile) {
+            boolean mobile = profile.voltageV() > 11 && profile.voltageV() < 17;
+            return new Transmitting(
+                    profile.set(),
+                    profile,
+                    mobile ? MOBILE_LEAST_V : LEAST_SHARE * profile.voltageV(),
+                    mobile ? MOBILE_MOST_V : MOST_SHARE * profile.voltageV(),
+                    Optional.empty(),
+                    Optional.empty());
         }
 
         /** Returns how its greatest output falls with voltage: measured from two profiles, else assumed. */

@@ -148,6 +148,12 @@ public record Plan(
                 .orElse(set.profile().greatestW());
     }
 
+    /** Returns whether a supply's voltage is one that the set that draws most can work with. */
+    public boolean suits(Supply other) {
+        return fed().map(set -> other.voltageV() >= set.leastV() && other.voltageV() <= set.mostV())
+                .orElse(true);
+    }
+
     /** Returns the fuses of what may transmit at once with those of the rest; empty where one is not known. */
     Optional<Double> fusesA() {
         Set<String> at = new HashSet<>();

@@ -29,6 +29,11 @@ public record ProfileRun(
         double greatestW,
         Optional<ProfileReading> listening,
         List<ProfileReading> keyed) {
+    /** Key-down to aim for, in seconds. */
+    public static final double KEY_DOWN_AIM_S = 5;
+    /** Key-down never to pass, in seconds. */
+    public static final double KEY_DOWN_STOP_S = 10;
+
     private static final List<Double> RUNGS = List.of(0.0, 0.1, 0.25, 0.5, 1.0);
     private static final double NEAR = 0.3;
     private static final double NEAR_NOTHING = 0.02;

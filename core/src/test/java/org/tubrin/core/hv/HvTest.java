@@ -214,4 +214,30 @@ public class HvTest {
                 && with.oneOpen().worstLeftV() > 300);
         assertTrue(with.underLoad().meanV() < 2800 && with.underLoad().settled());
     }
+
+    @Test
+    public void theCourseAfterSwitchOffMeetsTheIntegratorWhereFiftyVoltsAreLeft() {
+        HighVoltage.Judgement judged = brigantine(47e3, 450, Optional.empty()).judged();
+        double lowAfterS = judged.allWork().terminalsS();
+        for (HighVoltage.Point point : judged.course()) {
+            double volts = Math.sqrt(2) * 1980 * Math.exp(-point.atS() / (47e3 * 220e-6));
+            assertEquals(point.volts(), volts, 0.01 * volts, "at " + point.atS() + " s");
+        }
+        assertTrue(judged.slowestS() > lowAfterS, "capacitors above their mark hold longer");
+        assertTrue(judged.softly().isEmpty() && judged.findings().isEmpty());
+    }
+
+    @Test
+    public void whatAHighVoltageSupplyCannotBeIsRefusedByName() {
+        Refused refused = refused(() -> new HighVoltage(
+                "",
+                new Rectifier(Rectifier.Circuit.BRIDGE, 1980, 60, 50, 6, 1000, 60),
+                bank(47e3, NONE),
+                -1,
+                12,
+                Optional.empty()));
+        assertEquals(
+                refused.problems().stream().map(problem -> problem.path()).toList(),
+                List.of("name", "loadA", "primaryRmsV"));
+    }
 }

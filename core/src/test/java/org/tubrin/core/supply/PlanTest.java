@@ -272,4 +272,60 @@ public class PlanTest {
             assertEquals(OwnDuty.of(profile, 80, average).value(), share, 1e-9);
         }
     }
+
+    @Test
+    public void aMeasuredSetNeedsWhatSuchSetsNeed() {
+        Box.Transmitting mobile = Box.Transmitting.customary(ProfileTest.halyard());
+        assertEquals(mobile.leastV(), 11.7);
+        assertEquals(mobile.mostV(), 15.8);
+        CurrentProfile fifty =
+                new CurrentProfile("Ketch 600", 50, 0.6, ProfileTest.halyard().points());
+        Box.Transmitting large = Box.Transmitting.customary(fifty);
+        assertEquals(large.leastV(), 44, 1e-9);
+        assertEquals(large.mostV(), 52.5, 1e-9);
+    }
+
+    @Test
+    public void aSupplySuitsBySetsVoltageAndItsPriceIsToldByTheAmpere() {
+        Plan plan = plan(WINDLASS, LEAD, 100);
+        assertTrue(plan.suits(rated(5, 5, 13.8)) && !plan.suits(rated(20, 20, 24)) && !plan.suits(rated(20, 20, 12)));
+        assertTrue(rated(20, 20, 13.8).pricePerAmpere().isEmpty());
+    }
+
+    @DataProvider
+    public Object[][] widths() {
+        return new Object[][] {{1.5e-6}, {2.5e-6}, {6e-6}, {16e-6}};
+    }
+
+    @Test(dataProvider = "widths")
+    public void aLongerLeadAlwaysDropsMoreAndKeepsLessOutputAndTheSizeItNeedsNeverShrinks(double areaM2) {
+        double drop = 0;
+        double kept = 1;
+        double size = 0;
+        for (double lengthM : new double[] {0.5, 1, 2, 4, 8, 16}) {
+            Judgement judgement = Judgement.of(
+                    plan(WINDLASS, new Plan.Lead(lengthM, areaM2, 30, 25, 0.003, 0.003), 100), Optional.empty());
+            double now = WINDLASS.voltageV()
+                    - judgement.stair().orElseThrow().atTheSetV().value();
+            assertTrue(now > drop, lengthM + " m");
+            assertTrue(judgement.outputKeptShare().orElseThrow() <= kept);
+            assertTrue(judgement.lead().orElseThrow().areaM2() >= size);
+            drop = now;
+            kept = judgement.outputKeptShare().orElseThrow();
+            size = judgement.lead().orElseThrow().areaM2();
+        }
+    }
+
+    @Test
+    public void theRuntimeIsAsUnsureAsItsAverageAndCapacityAndNeverMoreThanWithLessDraw() {
+        double before = Double.POSITIVE_INFINITY;
+        for (double watt : new double[] {10, 30, 60, 100}) {
+            Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, watt), Optional.empty());
+            Quantity runtime = judgement.runtimeS().orElseThrow();
+            assertTrue(runtime.value() < before, watt + " W");
+            double share = runtime.standardUncertainty() / runtime.value();
+            assertTrue(share >= 0.099 && share < 0.3, "a tenth of capacity at least, not " + share);
+            before = runtime.value();
+        }
+    }
 }

@@ -1,8 +1,5 @@
 package org.tubrin.server.card;
 
-import java.io.IOException;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
@@ -10,7 +7,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.card.CardRow;
@@ -25,6 +21,7 @@ import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
+import org.tubrin.server.web.Csv;
 
 /** Tune cards as a file of comma-separated values, out and in. */
 final class CardFile {
@@ -85,36 +82,10 @@ final class CardFile {
 
     /** Returns the rows of a file; fails with {@link Refused}, each problem with its line and column. */
     static List<CardRow> rows(String text) {
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setHeader()
-                .setSkipHeaderRecord(true)
-                .setIgnoreEmptyLines(true)
-                .setTrim(true)
-                .get();
-        try (var parser = format.parse(new StringReader(text.replaceFirst("^\uFEFF", "")))) {
-            List<String> missing = HEADER.stream()
-                    .filter(name -> !MAY_MISS.contains(name) && !name.contains("Uncertainty"))
-                    .filter(name -> !parser.getHeaderMap().containsKey(name))
-                    .toList();
-            if (!missing.isEmpty()) {
-                throw new Refused(missing.stream()
-                        .map(name -> new Problem(ProblemCode.MISSING, name, "", new Allowed.Nothing()))
-                        .toList());
-            }
-            List<CSVRecord> records = parser.getRecords();
-            if (records.isEmpty() || records.size() > MOST_ROWS) {
-                throw new Refused(new Problem(
-                        ProblemCode.OUT_OF_RANGE,
-                        "rows",
-                        Integer.toString(records.size()),
-                        new Allowed.Range(1, MOST_ROWS, Unit.ONE)));
-            }
-            return read(records);
-        } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
-            throw new Refused(
-                    new Problem(ProblemCode.MALFORMED, "file", String.valueOf(e.getMessage()), new Allowed.Nothing()));
-        }
+        List<String> columns = HEADER.stream()
+                .filter(name -> !MAY_MISS.contains(name) && !name.contains("Uncertainty"))
+                .toList();
+        return read(Csv.records(text, columns, MOST_ROWS));
     }
 
     private static List<CardRow> read(List<CSVRecord> records) {

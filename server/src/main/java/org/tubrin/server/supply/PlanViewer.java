@@ -273,9 +273,7 @@ class PlanViewer {
     }
 
     private PlanView.OwnSupply ownSupply(Plan plan, Judgement judgement, Supply supply) {
-        boolean fits = plan.fed()
-                .map(set -> supply.voltageV() >= set.leastV() && supply.voltageV() <= set.mostV())
-                .orElse(true);
+        boolean fits = plan.suits(supply);
         int met = judgement.sizing().metBy(supply).size();
         int all = judgement.sizing().needs().size();
         String says = !fits
@@ -291,9 +289,8 @@ class PlanViewer {
                                         ampere(supply.continuousA()),
                                         "short",
                                         ampere(supply.intermittentA())))
-                        + supply.price()
-                                .map(price -> words.say(
-                                        "own.price", Map.of("each", Figures.plain(price / supply.continuousA(), 1))))
+                        + supply.pricePerAmpere()
+                                .map(each -> words.say("own.price", Map.of("each", Figures.plain(each, 1))))
                                 .orElse("")
                         + supply.weightKg()
                                 .map(weight -> words.say("own.weight", Map.of("weight", Figures.plain(weight, 1))))

@@ -1,12 +1,8 @@
 package org.tubrin.server.supply;
 
-import java.io.IOException;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
@@ -52,33 +48,14 @@ final class ProfileFile {
 
     /** Returns the readings of a file; fails with {@link Refused}, each problem with its row and column. */
     static PaperController.FileReadings read(String text) {
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setHeader()
-                .setSkipHeaderRecord(true)
-                .setIgnoreEmptyLines(true)
-                .setTrim(true)
-                .get();
-        try (var parser = format.parse(new StringReader(text.replaceFirst("^\uFEFF", "")))) {
-            List<Problem> missing = HEADER.stream()
-                    .filter(name -> !parser.getHeaderMap().containsKey(name))
-                    .map(name -> new Problem(ProblemCode.MISSING, name, "", new Allowed.Nothing()))
-                    .toList();
-            if (!missing.isEmpty()) {
-                throw new Refused(missing);
-            }
-            return readings(parser.getRecords());
-        } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
-            throw new Refused(
-                    new Problem(ProblemCode.MALFORMED, "file", String.valueOf(e.getMessage()), new Allowed.Nothing()));
-        }
+        return readings(Csv.records(text, HEADER, MOST_ROWS));
     }
 
     private static PaperController.FileReadings readings(List<CSVRecord> records) {
         List<ProfileReading> listening = new ArrayList<>();
         List<ProfileReading> keyed = new ArrayList<>();
         List<Problem> problems = new ArrayList<>();
-        for (CSVRecord record : records.subList(0, Math.min(MOST_ROWS, records.size()))) {
+        for (CSVRecord record : records) {
             String row = "row " + (record.getRecordNumber() + 1);
             int before = problems.size();
             List<Double> values = HEADER.subList(1, HEADER.size()).stream()

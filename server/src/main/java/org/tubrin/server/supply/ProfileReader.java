@@ -19,6 +19,7 @@ import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.supply.ProfileReading;
+import org.tubrin.core.supply.ProfileRun;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.feed.Feed;
 import org.tubrin.server.station.Stations;
@@ -54,8 +55,9 @@ class ProfileReader {
             String health,
             String says) {}
 
-    /** What is live while a set is measured; the bench's key and power where there is one. */
-    public record LiveSupply(List<LiveFigure> figures, boolean benchThere, boolean keyed, double exciterW) {}
+    /** What is live while a set is measured; the bench's key and power where there is one; key-down to aim for and to stop at. */
+    public record LiveSupply(
+            List<LiveFigure> figures, boolean benchThere, boolean keyed, double exciterW, double aimS, double stopS) {}
 
     /** What is typed of a reading, each absent where an instrument reads it. */
     public record Typed(
@@ -90,7 +92,9 @@ class ProfileReader {
                 figures,
                 panel.isPresent(),
                 panel.map(BenchLink.Panel::keyed).orElse(false),
-                panel.map(BenchLink.Panel::exciterW).orElse(0.0));
+                panel.map(BenchLink.Panel::exciterW).orElse(0.0),
+                ProfileRun.KEY_DOWN_AIM_S,
+                ProfileRun.KEY_DOWN_STOP_S);
     }
 
     private LiveFigure figure(Meter meter, ReadingRole role) {

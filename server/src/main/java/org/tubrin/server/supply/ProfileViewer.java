@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.supply.Box;
 import org.tubrin.core.supply.CurrentProfile;
 import org.tubrin.core.supply.ProfileFit;
 import org.tubrin.core.supply.ProfileReading;
@@ -42,7 +43,7 @@ class ProfileViewer {
      * @param curve current over output, with its uncertainty; empty until there is a profile
      * @param law the law through the points; absent until there is one
      * @param facts figures that follow
-     * @param profile the form of it that a plan holds; absent until there is one
+     * @param box the form of it that a plan holds; absent until there is one
      */
     public record ProfileView(
             String code,
@@ -53,7 +54,7 @@ class ProfileViewer {
             List<ProfileCurve> curve,
             @Nullable String law,
             List<PlanView.PlanFact> facts,
-            @Nullable Object profile) {}
+            @Nullable Object box) {}
 
     /** What was read once, and what follows; without output no efficiency. */
     public record ProfileRow(
@@ -88,7 +89,7 @@ class ProfileViewer {
                 profile.map(ProfileViewer::curve).orElse(List.of()),
                 profile.flatMap(CurrentProfile::fit).map(this::law).orElse(null),
                 facts(run),
-                profile.map(papers::write).orElse(null));
+                profile.map(Box.Transmitting::customary).map(papers::write).orElse(null));
     }
 
     private static String figure(Quantity quantity, String unit) {

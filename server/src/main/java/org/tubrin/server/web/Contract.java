@@ -25,7 +25,8 @@ import org.springframework.context.annotation.Configuration;
 /** The contract of the API, generated from the code; the page's types are generated from it. */
 @Configuration(proxyBeanMethods = false)
 class Contract {
-    private final Map<String, Set<String>> mayBeAbsent = new ConcurrentHashMap<>();
+    /** Shared by all contexts of one Java: the library keeps one converter of a class for them all. */
+    private static final Map<String, Set<String>> MAY_BE_ABSENT = new ConcurrentHashMap<>();
 
     /** Notes which components of each record may be absent. */
     @Bean
@@ -44,7 +45,7 @@ class Contract {
     }
 
     private void note(Class<?> record) {
-        mayBeAbsent.put(
+        MAY_BE_ABSENT.put(
                 record.getSimpleName(),
                 Stream.of(record.getRecordComponents())
                         .filter(component -> component.getAnnotatedType().isAnnotationPresent(Nullable.class))
@@ -69,7 +70,7 @@ class Contract {
             List<String> required = new ArrayList<>();
             schema.getProperties().keySet().stream()
                     .filter(property ->
-                            !mayBeAbsent.getOrDefault(name, Set.of()).contains(property))
+                            !MAY_BE_ABSENT.getOrDefault(name, Set.of()).contains(property))
                     .forEach(required::add);
             schema.setRequired(required);
         }

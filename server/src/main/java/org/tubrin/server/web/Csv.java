@@ -1,14 +1,23 @@
 package org.tubrin.server.web;
 
 import java.io.IOException;
+import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
+import org.apache.commons.csv.CSVRecord;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Unit;
 
 /** Replies with a table as a file of comma-separated values (RFC 4180), numbers with a decimal point. */
 public final class Csv {
@@ -33,6 +42,35 @@ public final class Csv {
                 .contentType(MediaType.parseMediaType(TYPE))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + fileName + "\"")
                 .body(text.toString());
+    }
+
+    /**
+     * Returns the rows of a file with a header; fails with {@link Refused} where it is none, lacks a column that it must have, or
+     * has no rows or too many.
+     */
+    public static List<CSVRecord> records(String text, List<String> columns, int mostRows) {
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setIgnoreEmptyLines(true)
+                .setTrim(true)
+                .get();
+        try (CSVParser parser = format.parse(new StringReader(text.replaceFirst("^\uFEFF", "")))) {
+            List<Problem> missing = columns.stream()
+                    .filter(name -> !parser.getHeaderMap().containsKey(name))
+                    .map(name -> new Problem(ProblemCode.MISSING, name, "", new Allowed.Nothing()))
+                    .toList();
+            if (!missing.isEmpty()) {
+                throw new Refused(missing);
+            }
+            List<CSVRecord> records = parser.getRecords();
+            new Checks().range("rows", records.size(), 1, mostRows, Unit.ONE).done();
+            return records;
+        } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
+            throw new Refused(
+                    new Problem(ProblemCode.MALFORMED, "file", String.valueOf(e.getMessage()), new Allowed.Nothing()));
+        }
     }
 
     private static Object harmless(@Nullable Object cell) {
