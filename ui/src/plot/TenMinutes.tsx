@@ -52,7 +52,7 @@ export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onR
     TOP + 4,
     HEIGHT - BOTTOM,
   );
-  let below = new Array<number>(SECONDS).fill(0);
+  let below = new Array<number>(bands[0]?.currentA.length ?? 0).fill(0);
   const end = width - RIGHT;
 
   const toAmpere = (event: PointerEvent<SVGElement>) => {

@@ -81,6 +81,12 @@ function show(path: string) {
   );
 }
 
+/** Returns a field of a form, once it is there. */
+async function field(path: string): Promise<HTMLInputElement> {
+  await waitFor(() => expect(document.querySelector(`[data-field="${path}"]`)).not.toBeNull());
+  return document.querySelector(`[data-field="${path}"]`) as HTMLInputElement;
+}
+
 const refusal = (field: string) => ({
   title: 'Not taken',
   detail: '',
@@ -168,7 +174,7 @@ describe('the form of a plan', () => {
   it('lets a renamed set keep its transmissions, and one taken away lose them', async () => {
     answers();
     show(`/supply/plans/${PLAN.id}/edit`);
-    const name = await waitFor(() => document.querySelector('[data-field="boxes.0.name"]') as HTMLInputElement);
+    const name = await field('boxes.0.name');
     fireEvent.change(name, { target: { value: 'Halyard, left' } });
     expect(document.querySelector('[data-field="pattern.0.box"]')).toHaveValue('Halyard, left');
     await userEvent.click(screen.getByRole('button', { name: 'Take Halyard, left away' }));
@@ -179,9 +185,7 @@ describe('the form of a plan', () => {
   it('says which field is no number, and sends nothing', async () => {
     const sent = answers();
     show(`/supply/plans/${PLAN.id}/edit`);
-    const cell = await waitFor(
-      () => document.querySelector('[data-field="boxes.0.profile.points.2.currentA"]') as HTMLInputElement,
-    );
+    const cell = await field('boxes.0.profile.points.2.currentA');
     fireEvent.change(cell, { target: { value: 'eleven' } });
     await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
     expect(await screen.findByText(/“eleven” is not a number/)).toBeVisible();
@@ -260,6 +264,50 @@ describe('the measuring of a set', () => {
     expect(read.body).toEqual({ keyed: true, output: '49.9 W', current: '15.2 A', voltage: '13.6' });
   });
 
+  it('undoes the last reading by Z, once', async () => {
+    const sent = answers((one) =>
+      one.path.endsWith('/readings') ? [200, { ...PROFILE, revision: PROFILE.revision + 1 }] : undefined,
+    );
+    show(`/supply/profiles/${PROFILE.id}`);
+    await screen.findByText('Enough: the profile stands');
+    await userEvent.keyboard('z');
+    expect(sent.some((one) => one.method === 'PUT')).toBe(false);
+    await userEvent.keyboard('{Enter}');
+    await screen.findByRole('button', { name: /Undo/ });
+    await userEvent.keyboard('z');
+    const put = await waitFor(() => sent.find((one) => one.method === 'PUT') as Sent);
+    expect(put.body).toEqual(PROFILE.body);
+    await waitFor(() => expect(screen.queryByRole('button', { name: /Undo/ })).toBeNull());
+  });
+
+  it('lets the key of the bench up by itself when the time is out', async () => {
+    const sent = answers((one) => (one.path === '/api/supply/bench' ? [204, null] : undefined));
+    show(`/supply/profiles/${PROFILE.id}`);
+    await screen.findByText('Enough: the profile stands');
+    await waitFor(() => expect(screen.getByText('49.9 W')).toBeVisible());
+    const started = Date.now();
+    vi.spyOn(Date, 'now').mockImplementation(() => started);
+    LIVE.keyed = true;
+    await userEvent.keyboard(' ');
+    await waitFor(() => expect(sent.some((one) => one.body.keyed === true)).toBe(true));
+    vi.spyOn(Date, 'now').mockImplementation(() => started + 10_500);
+    await waitFor(() => expect(sent.some((one) => one.body.keyed === false)).toBe(true), { timeout: 3000 });
+    LIVE.keyed = false;
+    vi.restoreAllMocks();
+  });
+
+  it('offers the meters of the bench where nothing reads, and adds them to the station', async () => {
+    const figures = LIVE.figures;
+    LIVE.figures = [];
+    const sent = answers((one) => (one.path === '/api/equipment' ? [201, {}] : undefined));
+    show(`/supply/profiles/${PROFILE.id}`);
+    await userEvent.click(await screen.findByRole('button', { name: "Read the bench's meters" }));
+    await waitFor(() => expect(sent.filter((one) => one.path === '/api/equipment')).toHaveLength(5));
+    const roles = sent.filter((one) => one.body.kind === 'instrument').map((one) => one.body.role);
+    expect(roles).toEqual(['OUTPUT', 'SUPPLY_CURRENT', 'SUPPLY_VOLTAGE']);
+    LIVE.figures = figures;
+  });
+
   it('takes a reading away again', async () => {
     const sent = answers();
     show(`/supply/profiles/${PROFILE.id}`);
@@ -278,7 +326,8 @@ describe('a set to be measured', () => {
   it('is named after set and supply, and begins without a reading', async () => {
     const sent = answers((one) => (one.path === '/api/papers' ? [201, { ...PROFILE, id: 'new' }] : undefined));
     show('/supply/profiles/new');
-    await userEvent.selectOptions(await screen.findByLabelText('on one of its supplies'), 'Capstan 25');
+    await screen.findByRole('option', { name: 'Capstan 25' });
+    await userEvent.selectOptions(screen.getByLabelText('on one of its supplies'), 'Capstan 25');
     fireEvent.change(document.querySelector('[data-field=set]') as HTMLInputElement, { target: { value: 'Skiff 10' } });
     fireEvent.change(document.querySelector('[data-field=greatestW]') as HTMLInputElement, { target: { value: '10' } });
     await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
