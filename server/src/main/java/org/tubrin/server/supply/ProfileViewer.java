@@ -78,7 +78,7 @@ class ProfileViewer {
                 "set", run.set(),
                 "supply", run.supply(),
                 "watt", Figures.plain(nextW.orElse(0.0), 1),
-                "rise", run.riseV().map(rise -> figure(rise, "V")).orElse(""));
+                "rise", run.riseV().map(rise -> Figures.written(rise, "V")).orElse(""));
         Optional<CurrentProfile> profile = run.profile();
         return new ProfileView(
                 code,
@@ -90,10 +90,6 @@ class ProfileViewer {
                 profile.flatMap(CurrentProfile::fit).map(this::law).orElse(null),
                 facts(run),
                 profile.map(Box.Transmitting::customary).map(papers::write).orElse(null));
-    }
-
-    private static String figure(Quantity quantity, String unit) {
-        return Figures.of(quantity, 1, unit).withUncertainty() + THIN + unit;
     }
 
     private List<ProfileRow> rows(ProfileRun run, Optional<CurrentProfile> profile) {
@@ -111,17 +107,17 @@ class ProfileViewer {
                                                 .withUncertainty()
                                         + THIN + "%")
                                 .orElse(null),
-                        profile.map(known -> figure(known.heatW(one.outputW()), "W"))
+                        profile.map(known -> Figures.written(known.heatW(one.outputW()), "W"))
                                 .orElse(null)));
         return Stream.concat(listening, keyed).toList();
     }
 
     private static String current(ProfileReading one) {
-        return figure(one.current(), "A");
+        return Figures.written(one.current(), "A");
     }
 
     private static String voltage(ProfileReading one) {
-        return figure(one.voltage(), "V");
+        return Figures.written(one.voltage(), "V");
     }
 
     private static List<ProfileCurve> curve(CurrentProfile profile) {
@@ -155,7 +151,7 @@ class ProfileViewer {
                         words.say("profile.source.note"))));
         run.riseV()
                 .ifPresent(rise -> facts.add(new PlanView.PlanFact(
-                        words.say("profile.rise"), figure(rise, "V"), words.say("profile.rise.note"))));
+                        words.say("profile.rise"), Figures.written(rise, "V"), words.say("profile.rise.note"))));
         return facts;
     }
 }

@@ -57,6 +57,16 @@ public final class Figures {
         return of(ratio, 0.01, "%");
     }
 
+    /** Returns a quantity as one reads it aloud, in a unit that is so many of the core's unit: the value, ± and the uncertainty, the unit. */
+    public static String written(Quantity quantity, double inUnit, String symbol) {
+        return of(quantity, inUnit, symbol).withUncertainty() + THIN + symbol;
+    }
+
+    /** Returns the same in the core's unit. */
+    public static String written(Quantity quantity, String symbol) {
+        return written(quantity, 1, symbol);
+    }
+
     /** Returns a number with just so many decimals. */
     public static String fixed(double value, int decimals) {
         return minus(BigDecimal.valueOf(value)

@@ -1,0 +1,269 @@
+import type { PlanView } from '../../api';
+import { Sheet } from '../../parts';
+import type { Body } from '../../parts/form';
+import { Course, Sized, TenMinutes, VoltageStair } from '../../plot';
+import { Facts, Saves, useDrawing } from './Parts';
+
+interface StripProps {
+  view: PlanView;
+  draft: Body;
+  onDraft: (draft: Body) => void;
+  name: string;
+}
+
+/** What is drawn over the worst ten minutes, with the ratings to be dragged. */
+export function Strip({ view, draft, onDraft, name }: StripProps) {
+  const strip = view.strip;
+  const drawing = useDrawing();
+  const both = draft.supply.intermittentShare === 1;
+  // A line that is dragged moves at once; its words follow with the answer.
+  const { continuousA, intermittentA } = draft.supply as { continuousA: number; intermittentA: number };
+  const ratings = [
+    { key: 'continuousA', ampere: continuousA, label: strip.continuous },
+    ...(both ? [] : [{ key: 'intermittentA', ampere: intermittentA, label: strip.intermittent }]),
+  ];
+  const rate = (key: string, ampere: number) => {
+    const supply = { ...draft.supply, [key]: ampere };
+    if (key === 'continuousA') supply.intermittentA = both ? ampere : Math.max(ampere, supply.intermittentA);
+    else supply.continuousA = Math.min(ampere, supply.continuousA);
+    onDraft({ ...draft, supply });
+  };
+  const steady = strip.bands.filter((one) => !one.transmits);
+  return (
+    <Sheet>
+      <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
+        <h2 className="text-22">{strip.title}</h2>
+        <p className="text-soft">
+          from {strip.supply}
+          {steady.length > 0 && `; grey: ${steady.map((one) => one.box).join(', ')}`}
+        </p>
+        <span className="ml-auto flex items-baseline gap-4 text-13 text-soft">
+          A
+          <Saves drawing={drawing} name={`${name} ten minutes`} rows={secondBySecond(strip)} />
+        </span>
+      </header>
+      <Sized>
+        {(width) => (
+          <TenMinutes
+            width={width}
+            bands={strip.bands}
+            peakA={strip.peakA}
+            peak={strip.peak}
+            averageA={strip.averageA}
+            average={strip.average}
+            ratings={ratings}
+            onRating={rate}
+            drawing={drawing}
+          />
+        )}
+      </Sized>
+    </Sheet>
+  );
+}
+
+function secondBySecond(strip: PlanView['strip']): string[][] {
+  const seconds = strip.bands[0]?.currentA.map((_, index) => index) ?? [];
+  return [
+    ['second', ...strip.bands.map((one) => `${one.box}, A`)],
+    ...seconds.map((second) => [
+      String(strip.fromS + second),
+      ...strip.bands.map((one) => String(one.currentA[second] ?? '')),
+    ]),
+  ];
+}
+
+interface StairProps {
+  stair: NonNullable<PlanView['stair']>;
+  beside: NonNullable<PlanView['stair']>['treads'] | undefined;
+  name: string;
+}
+
+/** The voltage from the terminals down to the set. */
+export function Stair({ stair, beside, name }: StairProps) {
+  const drawing = useDrawing();
+  return (
+    <Sheet>
+      <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
+        <h2 className="text-22">From terminals to {stair.title}</h2>
+        <p className="text-soft">{stair.subtitle}</p>
+        <span className="ml-auto flex items-baseline gap-4 text-13 text-soft">
+          V
+          <Saves
+            drawing={drawing}
+            name={`${name} stair`}
+            rows={[['behind', 'V', 'falls by'], ...stair.treads.map((one) => [one.cause, one.shown, one.fall])]}
+          />
+        </span>
+      </header>
+      <Sized>
+        {(width) => (
+          <VoltageStair
+            width={width}
+            treads={stair.treads}
+            {...(beside ? { beside } : {})}
+            leastV={stair.leastV}
+            leastLabel={stair.leastLabel}
+            drawing={drawing}
+          />
+        )}
+      </Sized>
+      <p className="figure mt-1 grid grid-cols-6 pl-[6%] text-center text-13 text-soft" data-part="falls">
+        {stair.treads.map((one, index) => (
+          <span key={one.cause}>{index === 0 ? 'falls by' : one.fall}</span>
+        ))}
+      </p>
+    </Sheet>
+  );
+}
+
+/** How large a supply each school asks for, and which own supplies would do. */
+export function Schools({ view }: { view: PlanView }) {
+  const most = Math.max(view.strip.intermittentA, ...view.schools.map((one) => one.toA)) * 1.06;
+  const at = (ampere: number) => `${(ampere / most) * 100}%`;
+  return (
+    <Sheet title="How big, by each school">
+      {view.schools.length === 0 && <p className="text-soft">Nothing is measured or fused yet.</p>}
+      <ul className="grid gap-3">
+        {view.schools.map((school) => (
+          <li key={school.code} data-part="school">
+            <p className="flex flex-wrap justify-between gap-x-3">
+              <span>
+                {school.name}
+                {school.governs && <b className="head"> governs</b>}
+              </span>
+              <span className="figure">
+                {school.asks}
+                <span className={school.met ? 'text-soft' : 'text-limit'}> {school.met ? 'met' : 'not met'}</span>
+              </span>
+            </p>
+            <div aria-hidden="true" className="relative mt-1 h-[14px]">
+              <div className="absolute top-[6px] h-px w-full bg-rule" />
+              <div className="absolute top-[4px] h-[4px] bg-ink" style={{ width: at(school.fromA) }} />
+              <div
+                className="absolute top-[4px] h-[4px] border-t-4 border-dotted border-soft"
+                style={{ left: at(school.fromA), width: at(school.toA - school.fromA) }}
+              />
+              <div
+                className="absolute top-0 h-[13px] w-[3px] bg-limit"
+                style={{ left: at(view.strip.intermittentA) }}
+              />
+            </div>
+          </li>
+        ))}
+      </ul>
+      {view.standard && (
+        <p className="mt-2">
+          Next standard size <b className="figure">{view.standard}</b>
+        </p>
+      )}
+      {view.supplies.length > 0 && (
+        <table className="table mt-3 w-full">
+          <caption className="mb-1 text-left text-13 text-soft">Own supplies</caption>
+          <tbody>
+            {view.supplies.map((one) => (
+              <tr key={one.name}>
+                <th scope="row" className={one.chosen ? 'head !text-ink' : ''}>
+                  {one.name}
+                </th>
+                <td className="!pr-0 text-right text-13">
+                  <span className={one.serves ? '' : 'text-soft'}>{one.says}</span>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </Sheet>
+  );
+}
+
+/** What the set draws in each mode. */
+export function Modes({ view }: { view: PlanView }) {
+  if (view.modes.length === 0) return null;
+  return (
+    <Sheet title={`What ${view.stair?.title ?? 'the set'} draws by mode, ${view.modes[0]?.peak} at its peak`}>
+      <div className="overflow-x-auto">
+        <table className="table w-full">
+          <thead>
+            <tr>
+              <th scope="col">Mode</th>
+              <th scope="col">Average</th>
+              <th scope="col">Mean output</th>
+              <th scope="col">From the wall</th>
+              <th scope="col">Heat into the room</th>
+            </tr>
+          </thead>
+          <tbody>
+            {view.modes.map((one) => (
+              <tr key={one.mode}>
+                <th scope="row" className="!text-ink">
+                  {one.mode}
+                  <span className="block text-13 text-soft">{one.source}</span>
+                </th>
+                <td className="figure whitespace-nowrap">{one.average}</td>
+                <td className="figure whitespace-nowrap">{one.output}</td>
+                <td className="figure whitespace-nowrap">{one.wall}</td>
+                <td className="figure whitespace-nowrap">{one.heat}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </Sheet>
+  );
+}
+
+/** How the battery that stands by runs down. */
+export function RunDown({ battery }: { battery: NonNullable<PlanView['battery']> }) {
+  const resting = battery.course.map((one) => ({ x: one.hours, y: one.restingV }));
+  const peak = battery.course.map((one) => ({ x: one.hours, y: one.peakV }));
+  return (
+    <Sheet>
+      <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
+        <h2 className="text-22">{battery.title}</h2>
+        <p className="text-soft">{battery.reason}</p>
+      </header>
+      {battery.course.length > 1 && (
+        <Sized>
+          {(width) => (
+            <Course
+              width={width}
+              label={`Voltage at the set over ${battery.course.at(-1)?.hours.toFixed(1)} hours, on average and at the peak. ${battery.endLabel}`}
+              xUnit="hours from full"
+              yUnit="V at the set"
+              height={210}
+              limit={{ y: battery.endV, label: battery.endLabel }}
+              lines={[
+                { key: 'resting', points: resting, look: 'thin', label: 'at the average' },
+                { key: 'peak', points: peak, look: 'main', label: 'at the peak' },
+              ]}
+            />
+          )}
+        </Sized>
+      )}
+      <Facts facts={battery.facts} />
+    </Sheet>
+  );
+}
+
+/** Kinds of supply, by what the operator wants first. */
+export function Kinds({ view }: { view: PlanView }) {
+  return (
+    <Sheet title="Kinds of supply, by your wishes">
+      <table className="table w-full">
+        <tbody>
+          {view.kinds.map((kind) => (
+            <tr key={kind.code}>
+              <th scope="row" className={kind.chosen ? 'head !text-ink' : ''}>
+                {kind.name}
+              </th>
+              <td className="!pr-0 text-13">
+                {kind.caution} <span className="text-soft">It {kind.givesUp}.</span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Sheet>
+  );
+}
