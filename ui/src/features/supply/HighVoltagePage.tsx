@@ -70,7 +70,7 @@ export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: 
                       yUnit="V"
                       log
                       height={190}
-                      limit={{ y: 50, label: '50 V: short it and measure' }}
+                      limit={{ y: view.lowV, label: view.lowLabel }}
                       lines={[
                         { key: 'bank', look: 'main', points: view.course.map((one) => ({ x: one.atS, y: one.volts })) },
                       ]}

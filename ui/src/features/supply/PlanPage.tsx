@@ -141,7 +141,7 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
             <Findings findings={view.findings.slice(1)} />
           </section>
           {beside}
-          <WhatIf draft={draft} onDraft={onDraft} refusal={refusal} keeping={keeping} />
+          <WhatIf draft={draft} areasM2={view.areasM2} onDraft={onDraft} refusal={refusal} keeping={keeping} />
           <Schools view={view} />
           <Sheet title="Lead and voltage">
             <Facts facts={view.lead} />

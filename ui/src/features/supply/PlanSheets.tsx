@@ -107,7 +107,7 @@ export function Stair({ stair, beside, name }: StairProps) {
           />
         )}
       </Sized>
-      <p className="figure mt-1 grid grid-cols-6 pl-[6%] text-center text-13 text-soft" data-part="falls">
+      <p className="figure mt-1 grid grid-cols-6 pl-[48px] text-center text-13 text-soft" data-part="falls">
         {stair.treads.map((one, index) => (
           <span key={one.cause}>{index === 0 ? 'falls by' : one.fall}</span>
         ))}

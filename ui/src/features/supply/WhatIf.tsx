@@ -4,23 +4,24 @@ import type { Body } from '../../parts/form';
 import { parseNumber, showNumber } from '../../quantity';
 import { useEquipment } from './usePapers';
 
-const AREAS = [0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70];
 const SQUARE_MILLIMETRE = 1e-6;
 
 interface Props {
   draft: Body;
+  areasM2: number[];
   onDraft: (draft: Body) => void;
   refusal: React.ReactNode;
   keeping: React.ReactNode;
 }
 
 /** The few things that one turns to see what would be. */
-export function WhatIf({ draft, onDraft, refusal, keeping }: Props) {
+export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
   const supplies = useEquipment('supply');
   const batteries = useEquipment('battery');
   const lead = (change: Body) => onDraft({ ...draft, lead: { ...draft.lead, ...change } });
-  const areas = AREAS.map((one) => [String(one), `2 × ${one} mm²`] as const);
-  const area = String(Number((draft.lead.areaM2 / SQUARE_MILLIMETRE).toPrecision(6)));
+  const square = (m2: number) => String(Number((m2 / SQUARE_MILLIMETRE).toPrecision(6)));
+  const areas = areasM2.map((one) => [square(one), `2 × ${square(one)} mm²`] as const);
+  const area = square(draft.lead.areaM2);
   const known = (list: typeof supplies, name: string) =>
     list.some((one) => one.name === name)
       ? list.map((one) => [one.name, one.name] as const)

@@ -20,9 +20,9 @@ const LIVE: LiveSupply = {
   aimS: 5,
   stopS: 10,
   figures: [
-    { role: 'OUTPUT', name: 'Output', meter: 'Fathom', shown: '49.9 W', health: 'OK', says: '' },
-    { role: 'SUPPLY_CURRENT', name: 'Supply current', meter: 'Sounding', shown: '15.2 A', health: 'OK', says: '' },
-    { role: 'SUPPLY_VOLTAGE', name: 'Supply voltage', meter: 'Sounding', health: 'SILENT', says: 'Silent' },
+    { role: 'OUTPUT', meter: 'Fathom', shown: '49.9 W', health: 'OK', says: '' },
+    { role: 'SUPPLY_CURRENT', meter: 'Sounding', shown: '15.2 A', health: 'OK', says: '' },
+    { role: 'SUPPLY_VOLTAGE', meter: 'Sounding', health: 'SILENT', says: 'Silent' },
   ],
 };
 
@@ -230,6 +230,8 @@ describe('a high voltage', () => {
     reason: '424 V in the worst case.',
     findings: [{ code: 'CAPACITOR_OVER', title: 'One capacitor stands too high', meaning: '', act: '' }],
     groups: [{ title: 'Sharing', facts: [{ what: 'Worst capacitor', figure: '424 V', note: 'rated 400 V' }] }],
+    lowV: 50,
+    lowLabel: '50 V: short it and measure',
     course: [
       { atS: 0, volts: 2800 },
       { atS: 50, volts: 20 },

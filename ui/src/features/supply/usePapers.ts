@@ -40,6 +40,8 @@ export function useRemove() {
 /** Puts a paper that the server replied with at the head of the list. */
 export function put(queries: ReturnType<typeof useQueryClient>, paper: PaperView): void {
   queries.setQueryData<PaperView[]>(PAPERS, (list) => [paper, ...(list ?? []).filter((one) => one.id !== paper.id)]);
+  // A rise that was measured stops plans that were judged before.
+  void queries.invalidateQueries({ queryKey: ['judged'] });
 }
 
 /** Returns what a plan comes to, kept or not; meanwhile what the one before came to. */

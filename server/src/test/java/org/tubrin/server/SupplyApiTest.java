@@ -56,6 +56,14 @@ public class SupplyApiTest extends ServerTest {
         plan.set("supply", equipment("Bilge 30"));
         JsonNode view = judged(plan);
         assertEquals(view.at("/verdict/title").asString(), "Stop: the supply rises on transmit");
+        Map<String, Object> begun = new LinkedHashMap<>();
+        begun.put("name", "Begun anew");
+        begun.put("set", "Halyard 100");
+        begun.put("supply", "Bilge 30");
+        begun.put("greatestW", 100);
+        begun.put("keyed", List.of());
+        assertEquals(post("/api/papers?kind=PROFILE", begun).status(), 201);
+        assertEquals(judged(plan).at("/verdict/code").asString(), "STOP", "a measuring only begun clears nothing");
         JsonNode run = post(
                         "/api/supply/profile",
                         body(paper("Halyard 100 on Bilge 30")).toString())

@@ -137,7 +137,13 @@ public class WordsTest {
             add(wanted, "hvFault.*." + part, HighVoltage.Fault.values());
         }
         for (String part : List.of("title", "reason")) {
-            add(wanted, "supply.*." + part, Judgement.Verdict.values());
+            for (Judgement.Verdict verdict : Judgement.Verdict.values()) {
+                // Those with something against them speak by their gravest finding.
+                boolean byFinding = verdict == Judgement.Verdict.STOP || verdict == Judgement.Verdict.MEND;
+                if (!byFinding) {
+                    wanted.add("supply." + verdict.name() + "." + part);
+                }
+            }
         }
         for (Class<?> next : ProfileRun.Next.class.getPermittedSubclasses()) {
             wanted.add("profile." + next.getSimpleName());

@@ -147,7 +147,9 @@ public record HighVoltage(
     private List<Finding> findings(Sharing sharing, Inrush atOnce, Optional<Inrush> softly) {
         List<Finding> found = new ArrayList<>();
         above(found, Fault.CAPACITOR_OVER, sharing.worstV(), bank.eachRatedV());
-        above(found, Fault.RESISTOR_LARGE, bank.resistorOhm(), sharing.mostResistorOhm());
+        if (sharing.mostResistorOhm() > 0) {
+            above(found, Fault.RESISTOR_LARGE, bank.resistorOhm(), sharing.mostResistorOhm());
+        }
         above(found, Fault.RESISTOR_HOT, sharing.resistorShare(), HOT_SHARE);
         above(found, Fault.DIODES_INVERSE, rectifier.inverseShare(), IN_HAND);
         above(found, Fault.DIODES_SURGE, softly.orElse(atOnce).peakA(), rectifier.diodeSurgeA());

@@ -66,6 +66,11 @@ public record UnderLoad(double meanV, double ripplePeakToPeakV, double chargePea
         return 1 - meanV / rectifier.openV();
     }
 
+    /** Returns the ripple as a share of the direct voltage, peak to peak. */
+    public double rippleShare() {
+        return ripplePeakToPeakV / meanV;
+    }
+
     private record Law(Rectifier rectifier, Bank bank, double currentA) implements OrdinaryDifferentialEquation {
         private boolean isBridge() {
             return rectifier.circuit() == Rectifier.Circuit.BRIDGE;

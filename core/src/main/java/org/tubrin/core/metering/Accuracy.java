@@ -9,6 +9,11 @@ import org.tubrin.core.quantity.Unit;
  */
 public sealed interface Accuracy {
 
+    /** Returns what a digital meter of unknown class is taken for: 1 % of the reading and a digit of a hundredth. */
+    static Accuracy unknownDigital() {
+        return new OfReading(0.01, 0.01);
+    }
+
     /** Returns the standard uncertainty of a reading; value and full scale in the same unit. */
     default double standardUncertainty(double value, double fullScale) {
         return bound(value, fullScale) / Math.sqrt(3);

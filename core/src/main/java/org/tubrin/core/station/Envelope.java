@@ -42,9 +42,12 @@ public sealed interface Envelope {
      * @param slotS how long one stretch of on or off lasts, 0.01 to 3600 s: a dot of CW, a slot of data
      */
     record Keyed(double onShare, double slotS) implements Envelope {
+        /** The least share of the time that is reckoned with. */
+        public static final double LEAST_SHARE = 0.01;
+
         public Keyed {
             new Checks()
-                    .range("onShare", onShare, 0.01, 1, Unit.ONE)
+                    .range("onShare", onShare, LEAST_SHARE, 1, Unit.ONE)
                     .range("slotS", slotS, 0.01, 3600, Unit.SECOND)
                     .done();
         }

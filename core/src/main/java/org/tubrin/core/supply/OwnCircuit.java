@@ -11,9 +11,10 @@ import org.tubrin.core.station.Mains;
  * code decides.
  *
  * @param breakerA the least that serves; absent where none that is sold does
+ * @param halfVoltageV half the voltage that it is made for
  * @param halfVoltageA what it would draw at half the voltage, for the same power
  */
-public record OwnCircuit(Optional<Double> breakerA, double halfVoltageA) {
+public record OwnCircuit(Optional<Double> breakerA, double halfVoltageV, double halfVoltageA) {
     private static final List<Double> SOLD_A =
             List.of(10.0, 13.0, 15.0, 16.0, 20.0, 25.0, 30.0, 32.0, 40.0, 50.0, 63.0);
 
@@ -23,6 +24,7 @@ public record OwnCircuit(Optional<Double> breakerA, double halfVoltageA) {
                 SOLD_A.stream()
                         .filter(breaker -> continuousShare * breaker >= mains.currentAcRmsA())
                         .findFirst(),
+                mains.voltageAcRmsV() / 2,
                 2 * mains.currentAcRmsA());
     }
 }

@@ -123,6 +123,11 @@ public record ProfileRun(
                 .max(Comparator.comparingDouble(Quantity::value)));
     }
 
+    /** Returns whether it says if the supply rises: it was stopped by a rise, or gone through to the end without one. */
+    public boolean tellsOfRise() {
+        return riseV().isPresent() || next() instanceof Next.Enough;
+    }
+
     /** Returns by how much the voltage falls with current up to where it was read, in ohms; empty until known, or where it rises. */
     public Optional<Quantity> sourceOhm() {
         return listening

@@ -83,4 +83,11 @@ public class ProfileRunTest {
         double slopeShare = 0.5 * 1.98 * Math.sqrt(50) * 0.05;
         assertEquals(current.standardUncertainty(), Math.hypot(0.05, slopeShare), 0.05);
     }
+
+    @Test
+    public void onlyAMeasuringThatCameToAnEndSaysWhetherTheSupplyRises() {
+        ProfileRun begun = FRESH.with(read(0, 1.2, 0), false).with(read(0, 1.3, 0), true);
+        assertTrue(!FRESH.tellsOfRise() && !begun.tellsOfRise(), "begun");
+        assertTrue(followed(0).tellsOfRise() && followed(0.006).tellsOfRise(), "come to its end");
+    }
 }

@@ -30,6 +30,8 @@ class HighVoltageViewer {
      * @param findings parts beyond what they bear, the gravest first
      * @param groups figures, by what they are about
      * @param course voltage after switch-off, if every resistor works
+     * @param lowV below which it is left to be shorted and measured
+     * @param lowLabel words for it
      * @param cautions in plain words
      */
     public record HighVoltageView(
@@ -38,6 +40,8 @@ class HighVoltageViewer {
             List<PlanView.PlanFinding> findings,
             List<FactGroup> groups,
             List<BleedPoint> course,
+            double lowV,
+            String lowLabel,
             List<String> cautions) {}
 
     /** Figures about one thing. */
@@ -52,6 +56,7 @@ class HighVoltageViewer {
                 judged.findings().stream().map(this::finding).toList();
         Map<String, Object> facts = Map.of(
                 "name", supply.name(),
+                "low", volts(HighVoltage.LOW_V),
                 "time", time(judged.allWork().terminalsS()),
                 "volts", volts(supply.rectifier().openV()));
         return new HighVoltageView(
@@ -70,6 +75,8 @@ class HighVoltageViewer {
                 judged.course().stream()
                         .map(point -> new BleedPoint(point.atS(), point.volts()))
                         .toList(),
+                HighVoltage.LOW_V,
+                words.say("hv.low", Map.of("low", volts(HighVoltage.LOW_V))),
                 List.of(words.say("hv.caution.measure"), words.say("hv.caution.lethal")));
     }
 
@@ -95,7 +102,7 @@ class HighVoltageViewer {
     }
 
     private PlanView.PlanFact fact(String key, String figure, Map<String, Object> facts) {
-        return new PlanView.PlanFact(words.say("hv." + key), figure, words.say("hv." + key + ".note", facts));
+        return new PlanView.PlanFact(words.say("hv." + key, facts), figure, words.say("hv." + key + ".note", facts));
     }
 
     private FactGroup sharing(HighVoltage supply, HighVoltage.Judgement judged) {
@@ -127,7 +134,7 @@ class HighVoltageViewer {
                 fact(
                         "bleed",
                         time(judged.allWork().terminalsS()),
-                        Map.of("slow", time(judged.slowestS()), "volts", volts(HighVoltage.LOW_V))),
+                        Map.of("slow", time(judged.slowestS()), "low", volts(HighVoltage.LOW_V))),
                 fact("open", time(open.everyCapacitorS()), Map.of("left", volts(open.worstLeftV()))),
                 fact(
                         "energy",
@@ -152,11 +159,7 @@ class HighVoltageViewer {
                         Figures.plain(judged.underLoad().ripplePeakToPeakV(), 1) + THIN + "V",
                         Map.of(
                                 "percent",
-                                Figures.plain(
-                                        PERCENT
-                                                * judged.underLoad().ripplePeakToPeakV()
-                                                / judged.underLoad().meanV(),
-                                        2))),
+                                Figures.plain(PERCENT * judged.underLoad().rippleShare(), 2))),
                 fact("charge", Figures.plain(judged.underLoad().chargePeakA(), 1) + THIN + "A", Map.of()),
                 fact(
                         "inverse",

@@ -45,13 +45,13 @@ public class Papers {
         return Optional.ofNullable(mapper.byId(id)).map(this::kept).orElseThrow(() -> new NotThere(id.toString()));
     }
 
-    /** Returns by how much the voltage of a supply was last seen to rise on transmission; empty where it did not, or was never read. */
+    /** Returns by how much the voltage of a supply rose on transmission when last measured to the end; empty where it did not, or never was. */
     public Optional<Quantity> riseV(String supply) {
         return all().stream()
                 .map(Kept::paper)
                 .filter(ProfileRun.class::isInstance)
                 .map(ProfileRun.class::cast)
-                .filter(run -> run.supply().equals(supply))
+                .filter(run -> run.supply().equals(supply) && run.tellsOfRise())
                 .findFirst()
                 .flatMap(ProfileRun::riseV);
     }

@@ -203,7 +203,7 @@ class PlanFacts {
                         Map.of(
                                 "volts", Figures.plain(mains.voltageAcRmsV(), 0),
                                 "breaker", Figures.plain(circuit.breakerA().orElse(0.0), 0),
-                                "half", Figures.plain(mains.voltageAcRmsV() / 2, 0),
+                                "half", Figures.plain(circuit.halfVoltageV(), 0),
                                 "more", Figures.plain(circuit.halfVoltageA(), 0))));
     }
 
@@ -214,13 +214,11 @@ class PlanFacts {
                 "hours", runtime.map(one -> Figures.written(one, HOUR_S, "h")).orElse(""));
         double endV = plan.fed().map(Box.Transmitting::leastV).orElse(1.0);
         return new PlanView.BatteryView(
-                standby.battery().name(),
                 words.say("runDown." + down.end().name(), facts),
                 words.say("runDown." + down.end().name() + ".why", facts),
                 judgement.standby().map(on -> onBattery(on, standby)).orElse(List.of()),
                 down.course().stream()
-                        .map(point -> new PlanView.BatteryPoint(
-                                point.atS() / HOUR_S, point.charge(), point.restingV(), point.peakV()))
+                        .map(point -> new PlanView.BatteryPoint(point.atS() / HOUR_S, point.restingV(), point.peakV()))
                         .toList(),
                 endV,
                 words.say("runDown.end", Map.of("volts", Figures.plain(endV, 2))));

@@ -19,6 +19,7 @@ import org.tubrin.server.run.RunView;
  * @param mains at the wall
  * @param amplifiers circuits that the station's large amplifiers ask for
  * @param lead what the lead is to be
+ * @param areasM2 cross-sections that are sold
  * @param modes what the set draws in each mode
  * @param battery that stands by; absent where there is none
  * @param cautions in plain words
@@ -36,6 +37,7 @@ public record PlanView(
         List<PlanFact> mains,
         List<PlanFact> amplifiers,
         List<PlanFact> lead,
+        List<Double> areasM2,
         List<DrawRow> modes,
         @Nullable BatteryView battery,
         List<String> cautions) {
@@ -54,8 +56,7 @@ public record PlanView(
      *
      * @param fromS where they begin in the pattern
      * @param bands of each box, current second by second
-     * @param continuousA rating that can be dragged
-     * @param intermittentA rating that can be dragged
+     * @param intermittentA rating of the supply that schools are held against
      */
     public record PlanStrip(
             String title,
@@ -66,7 +67,6 @@ public record PlanView(
             String peak,
             double averageA,
             String average,
-            double continuousA,
             String continuous,
             double intermittentA,
             String intermittent) {}
@@ -103,7 +103,6 @@ public record PlanView(
 
     /** How a battery runs down. */
     public record BatteryView(
-            String name,
             String title,
             String reason,
             List<PlanFact> facts,
@@ -112,5 +111,5 @@ public record PlanView(
             String endLabel) {}
 
     /** A moment of it. */
-    public record BatteryPoint(double hours, double charge, double restingV, double peakV) {}
+    public record BatteryPoint(double hours, double restingV, double peakV) {}
 }

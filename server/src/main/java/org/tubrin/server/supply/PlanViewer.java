@@ -9,6 +9,7 @@ import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Supply;
 import org.tubrin.core.supply.Box;
+import org.tubrin.core.supply.Conductor;
 import org.tubrin.core.supply.Judgement;
 import org.tubrin.core.supply.Plan;
 import org.tubrin.core.supply.Sizing;
@@ -62,6 +63,7 @@ class PlanViewer {
                         .flatMap(one -> one.mains().map(mains -> facts.amplifier(plan, one, mains)).stream())
                         .toList(),
                 facts.lead(plan, judgement),
+                Conductor.STANDARD_M2,
                 judgement.modes().stream().map(facts::mode).toList(),
                 judgement
                         .runDown()
@@ -204,7 +206,6 @@ class PlanViewer {
                 Figures.written(ten.peakA(), "A"),
                 ten.averageA().value(),
                 Figures.written(ten.averageA(), "A"),
-                supply.continuousA(),
                 words.say(
                         "strip.continuous",
                         Map.of("supply", supply.name(), "ampere", PlanFacts.ampere(supply.continuousA()))),

@@ -7,6 +7,7 @@ import org.springframework.stereotype.Component;
 import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.NumberEntry;
+import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Allowed;
@@ -31,8 +32,6 @@ import org.tubrin.server.words.Words;
 class ProfileReader {
     private static final double WINDOW_S = 1;
     private static final String THIN = "\u2009";
-    /** A meter that the station has no record of is taken for a digital one. */
-    private static final Accuracy UNRECORDED = new Accuracy.OfReading(0.01, 0.01);
 
     private final Stations stations;
     private final Feed feed;
@@ -46,14 +45,9 @@ class ProfileReader {
         this.words = words;
     }
 
-    /** Something live: what it is, the figure, how its source is. */
+    /** Something live: its role, the figure, how its source is. */
     public record LiveFigure(
-            String role,
-            String name,
-            String meter,
-            @Nullable String shown,
-            String health,
-            String says) {}
+            String role, String meter, @Nullable String shown, String health, String says) {}
 
     /** What is live while a set is measured; the bench's key and power where there is one; key-down to aim for and to stop at. */
     public record LiveSupply(
@@ -103,13 +97,7 @@ class ProfileReader {
         String shown = now.value()
                 .map(value -> Figures.plain(value, role == ReadingRole.OUTPUT ? 1 : 2) + THIN + unit)
                 .orElse(null);
-        return new LiveFigure(
-                role.name(),
-                words.name(role.name()),
-                meter.name(),
-                shown,
-                now.health(),
-                words.say("source." + now.health()));
+        return new LiveFigure(role.name(), meter.name(), shown, now.health(), words.say("source." + now.health()));
     }
 
     /** Returns a reading: what is typed, and off instruments what is not. */
@@ -159,12 +147,16 @@ class ProfileReader {
         return channel.measured(value, meter.name(), channel.rangeFor(value));
     }
 
+    /** A meter that the station has no record of: a wattmeter as such are, for volts and amperes a digital one. */
     private static Quantity unrecorded(ReadingRole role, double value) {
+        if (role == ReadingRole.OUTPUT) {
+            return PowerEntry.stated(value, PowerEntry.WATTMETER_SHARE);
+        }
         return Quantity.of(
                 value,
                 role.unit(),
                 Standing.MEASURED,
                 new ErrorSource("typed", role.name(), ""),
-                UNRECORDED.standardUncertainty(value, value));
+                Accuracy.unknownDigital().standardUncertainty(value, value));
     }
 }

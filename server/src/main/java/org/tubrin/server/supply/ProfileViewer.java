@@ -147,7 +147,7 @@ class ProfileViewer {
         run.sourceOhm()
                 .ifPresent(ohm -> facts.add(new PlanView.PlanFact(
                         words.say("profile.source"),
-                        Figures.of(ohm, 1e-3, "mΩ").withUncertainty() + THIN + "mΩ",
+                        Figures.written(ohm, 1e-3, "mΩ"),
                         words.say("profile.source.note"))));
         run.riseV()
                 .ifPresent(rise -> facts.add(new PlanView.PlanFact(

@@ -20,6 +20,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Envelope;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.supply.Judgement;
 import org.tubrin.core.supply.OwnDuty;
@@ -36,7 +37,6 @@ import org.tubrin.server.words.Words;
 @RequestMapping("/api/supply")
 public class SupplyController {
     private static final double WATTMETER_W = 150;
-    private static final double LEAST_SHARE = 0.01;
 
     private final Papers papers;
     private final Stations stations;
@@ -98,7 +98,7 @@ public class SupplyController {
     DutyView duty(@RequestBody DutyRequest request) {
         Quantity share = OwnDuty.of(
                 papers.profile(request.profile()), request.peakEnvelopeW(), reader.current(request.averageA()));
-        double onShare = Math.max(LEAST_SHARE, Math.min(1, share.value()));
+        double onShare = Math.max(Envelope.Keyed.LEAST_SHARE, Math.min(1, share.value()));
         return new DutyView(
                 onShare,
                 words.say("duty", Map.of("percent", Figures.percent(share).withUncertainty())));
