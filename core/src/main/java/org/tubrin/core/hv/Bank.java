@@ -53,6 +53,12 @@ public record Bank(
         return 0.5 * wholeF() * voltageV * voltageV;
     }
 
+    /** Returns the same with other capacitors. */
+    Bank withEachF(double otherF) {
+        return new Bank(
+                count, otherF, eachRatedV, leakSpreadA, resistorOhm, resistorTolerance, resistorRatedW, bleederOhm);
+    }
+
     /** Returns the same with other equalising resistors. */
     public Bank withResistorOhm(double ohm) {
         return new Bank(count, eachF, eachRatedV, leakSpreadA, ohm, resistorTolerance, resistorRatedW, bleederOhm);

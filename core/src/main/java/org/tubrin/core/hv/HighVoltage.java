@@ -3,6 +3,7 @@ package org.tubrin.core.hv;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
@@ -24,7 +25,7 @@ public record HighVoltage(
     private static final double HOT_SHARE = 0.5;
     private static final double IN_HAND = 0.8;
     /** By how much the capacitance of electrolytic capacitors may lie above its mark. */
-    private static final double CAPACITOR_TOLERANCE = 0.2;
+    static final double CAPACITOR_TOLERANCE = 0.2;
 
     private static final int COURSE_POINTS = 40;
     private static final double BEYOND_LOW = 1.25;
@@ -57,29 +58,65 @@ public record HighVoltage(
     /** What can be beyond what a part bears, the gravest first. */
     public enum Fault {
         /** One capacitor would stand above its rating in the worst case. */
-        CAPACITOR_OVER,
+        CAPACITOR_OVER(Unit.VOLT),
         /** The equalising resistors are too large to hold the capacitors alike. */
-        RESISTOR_LARGE,
+        RESISTOR_LARGE(Unit.OHM),
         /** An equalising resistor works at more than half of what it bears. */
-        RESISTOR_HOT,
+        RESISTOR_HOT(Unit.ONE),
         /** The diodes block with too little in hand. */
-        DIODES_INVERSE,
+        DIODES_INVERSE(Unit.ONE),
         /** More flows at switch-on than the diodes bear for half a cycle. */
-        DIODES_SURGE,
+        DIODES_SURGE(Unit.AMPERE),
         /** The soft start's resistor takes more energy than it bears. */
-        SOFT_START_ENERGY,
+        SOFT_START_ENERGY(Unit.JOULE),
         /** The soft start ends before the capacitors are charged. */
-        SOFT_START_SHORT
+        SOFT_START_SHORT(Unit.SECOND);
+
+        private final Unit unit;
+
+        Fault(Unit unit) {
+            this.unit = unit;
+        }
+
+        /** Returns the unit of the figure and of what it is held against; a share where it is one. */
+        public Unit unit() {
+            return unit;
+        }
+
+        /** Returns the figure and what it is held against; not a number where the supply has no such part. */
+        public Held held(HighVoltage supply, Judgement judged) {
+            Sharing sharing = judged.sharing();
+            return switch (this) {
+                case CAPACITOR_OVER -> new Held(sharing.worstV(), supply.bank().eachRatedV());
+                // Where no resistor would do, there are too few capacitors.
+                case RESISTOR_LARGE ->
+                    new Held(
+                            sharing.mostResistorOhm() > 0 ? supply.bank().resistorOhm() : Double.NaN,
+                            sharing.mostResistorOhm());
+                case RESISTOR_HOT -> new Held(sharing.resistorShare(), HOT_SHARE);
+                case DIODES_INVERSE -> new Held(supply.rectifier().inverseShare(), IN_HAND);
+                case DIODES_SURGE ->
+                    new Held(
+                            judged.softly().orElse(judged.atOnce()).peakA(),
+                            supply.rectifier().diodeSurgeA());
+                case SOFT_START_ENERGY ->
+                    new Held(
+                            judged.softly().map(Inrush::resistorEnergyJ).orElse(Double.NaN),
+                            supply.softStart().map(SoftStart::ratedJ).orElse(Double.NaN));
+                case SOFT_START_SHORT ->
+                    new Held(
+                            judged.softly().map(Inrush::chargedS).orElse(Double.NaN),
+                            supply.softStart().map(SoftStart::bridgedAfterS).orElse(Double.NaN));
+            };
+        }
     }
 
-    /**
-     * A part beyond what it bears.
-     *
-     * @param fault which
-     * @param found the figure, in the SI unit of what it is held against; a share for resistors and diodes
-     * @param bound what it is held against
-     */
-    public record Finding(Fault fault, double found, double bound) {}
+    /** A figure and what it is held against. */
+    public record Held(double found, double bound) {
+        boolean isBeyond() {
+            return found > bound;
+        }
+    }
 
     /** A moment after switch-off. */
     public record Point(double atS, double volts) {}
@@ -95,7 +132,6 @@ public record HighVoltage(
      * @param softly the same with it; absent where there is none
      * @param slowestS the same as the first, with capacitors at the top of their tolerance
      * @param course voltage after switch-off if every resistor works, in equal steps of time
-     * @param findings the gravest first
      */
     public record Judgement(
             Sharing sharing,
@@ -105,33 +141,33 @@ public record HighVoltage(
             Inrush atOnce,
             Optional<Inrush> softly,
             double slowestS,
-            List<Point> course,
-            List<Finding> findings) {
+            List<Point> course) {
         public Judgement {
             course = List.copyOf(course);
-            findings = List.copyOf(findings);
         }
+    }
+
+    /** Returns the same with another transformer or bank. */
+    HighVoltage with(Rectifier otherRectifier, Bank otherBank) {
+        return new HighVoltage(name, otherRectifier, otherBank, loadA, primaryRmsV, softStart);
     }
 
     /** Returns what it comes to. Cost: some hundred cycles of the mains, integrated. */
     public Judgement judged() {
         double openV = rectifier.openV();
-        Sharing sharing = Sharing.of(bank, openV);
-        Inrush atOnce = Inrush.of(rectifier, bank, 0, primaryRmsV);
         double ratio = rectifier.secondaryRmsV() / primaryRmsV;
         Optional<Inrush> softly =
                 softStart.map(one -> Inrush.of(rectifier, bank, one.ohm() * ratio * ratio, primaryRmsV));
         BleedDown allWork = BleedDown.of(bank, openV, LOW_V, 0);
         return new Judgement(
-                sharing,
+                Sharing.of(bank, openV),
                 allWork,
                 BleedDown.of(bank, openV, LOW_V, 1),
                 UnderLoad.of(rectifier, bank, loadA),
-                atOnce,
+                Inrush.of(rectifier, bank, 0, primaryRmsV),
                 softly,
                 allWork.terminalsS() * (1 + CAPACITOR_TOLERANCE),
-                course(openV, allWork.terminalsS()),
-                findings(sharing, atOnce, softly));
+                course(openV, allWork.terminalsS()));
     }
 
     /** With capacitors that are alike the whole bank falls as one exponential. */
@@ -144,25 +180,10 @@ public record HighVoltage(
         return course;
     }
 
-    private List<Finding> findings(Sharing sharing, Inrush atOnce, Optional<Inrush> softly) {
-        List<Finding> found = new ArrayList<>();
-        above(found, Fault.CAPACITOR_OVER, sharing.worstV(), bank.eachRatedV());
-        if (sharing.mostResistorOhm() > 0) {
-            above(found, Fault.RESISTOR_LARGE, bank.resistorOhm(), sharing.mostResistorOhm());
-        }
-        above(found, Fault.RESISTOR_HOT, sharing.resistorShare(), HOT_SHARE);
-        above(found, Fault.DIODES_INVERSE, rectifier.inverseShare(), IN_HAND);
-        above(found, Fault.DIODES_SURGE, softly.orElse(atOnce).peakA(), rectifier.diodeSurgeA());
-        softStart.ifPresent(resistor -> softly.ifPresent(inrush -> {
-            above(found, Fault.SOFT_START_ENERGY, inrush.resistorEnergyJ(), resistor.ratedJ());
-            above(found, Fault.SOFT_START_SHORT, inrush.chargedS(), resistor.bridgedAfterS());
-        }));
-        return found;
-    }
-
-    private static void above(List<Finding> found, Fault fault, double value, double bound) {
-        if (value > bound) {
-            found.add(new Finding(fault, value, bound));
-        }
+    /** Returns what is beyond what it bears, the gravest first. */
+    public List<Fault> faults(Judgement judged) {
+        return Stream.of(Fault.values())
+                .filter(fault -> fault.held(this, judged).isBeyond())
+                .toList();
     }
 }

@@ -42,6 +42,12 @@ public record Rectifier(
                 .done();
     }
 
+    /** Returns the same with other figures of the transformer. */
+    Rectifier with(double otherSecondaryRmsV, double otherSourceOhm) {
+        return new Rectifier(
+                circuit, otherSecondaryRmsV, otherSourceOhm, frequencyHz, diodesInSeries, diodeRatedV, diodeSurgeA);
+    }
+
     /** Returns the secondary's peak, in volts. */
     public double peakV() {
         return Math.sqrt(2) * secondaryRmsV;

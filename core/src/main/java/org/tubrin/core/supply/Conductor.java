@@ -3,6 +3,9 @@ package org.tubrin.core.supply;
 import java.util.List;
 import java.util.function.DoublePredicate;
 import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 
 /**
@@ -26,6 +29,8 @@ public record Conductor(double lengthM, double areaM2, double temperatureC) {
     private static final double SQUARE_MILLIMETRE = 1e-6;
     private static final double CARRIES_A = 13.5;
     private static final double CARRIES_EXPONENT = 0.625;
+    /** Standard uncertainty of what it carries, as a share: tables for the same cross-section differ by so much. */
+    private static final double CARRIES_SHARE = 0.1;
 
     /** Cross-sections that are sold, in m². */
     public static final List<Double> STANDARD_M2 =
@@ -55,9 +60,11 @@ public record Conductor(double lengthM, double areaM2, double temperatureC) {
     }
 
     /** Returns the current that it carries for ever in surroundings of a temperature in °C; 0 where they are as hot as it may get. */
-    public double carriesA(double ambientC) {
+    public Quantity carriesA(double ambientC) {
         double share = Math.sqrt(Math.max(0, INSULATION_C - ambientC) / TABLE_RISE_K);
-        return CARRIES_A * Math.pow(areaM2 / SQUARE_MILLIMETRE, CARRIES_EXPONENT) * share;
+        double ampere = CARRIES_A * Math.pow(areaM2 / SQUARE_MILLIMETRE, CARRIES_EXPONENT) * share;
+        return Quantity.of(
+                ampere, Unit.AMPERE, Standing.ASSUMED, new ErrorSource("lead", "carries", ""), CARRIES_SHARE * ampere);
     }
 
     /** Returns the same of another cross-section. */
@@ -90,7 +97,7 @@ public record Conductor(double lengthM, double areaM2, double temperatureC) {
      */
     public Choice choice(double peakA, double averageA, double mostDropV, double ambientC) {
         double byDrop = least(area -> of(area).dropV(peakA) <= mostDropV);
-        double byCurrent = least(area -> of(area).carriesA(ambientC) >= averageA);
+        double byCurrent = least(area -> of(area).carriesA(ambientC).value() >= averageA);
         double most = STANDARD_M2.get(STANDARD_M2.size() - 1);
         double area = Math.max(byDrop, byCurrent);
         return new Choice(Math.min(area, most), byDrop >= byCurrent ? Rule.DROP : Rule.CURRENT, area <= most);

@@ -49,6 +49,11 @@ public record CurrentProfile(String set, double voltageV, double listeningA, Lis
         return points.get(points.size() - 1).outputW();
     }
 
+    /** Returns the standard uncertainty of that, as a share of it; 0 where nothing was put out. */
+    double greatestShare() {
+        return greatestW() > 0 ? outputUncertaintyW(greatestW()) / greatestW() : 0;
+    }
+
     /**
      * Returns the current at an output in watts, keyed: measured between the points, predicted beyond them.
      *

@@ -33,7 +33,7 @@ public record Judgement(
         Sizing sizing,
         Optional<VoltageStair> stair,
         Optional<Conductor.Choice> lead,
-        Optional<Double> outputKeptShare,
+        Optional<Quantity> outputKeptShare,
         MainsSide mains,
         Optional<RunDown> runDown,
         Optional<Quantity> runtimeS,
@@ -48,6 +48,8 @@ public record Judgement(
     private static final double ALWAYS = 0.975;
     /** Standard uncertainty of a battery's capacity, as a share of it. */
     private static final double CAPACITY_SHARE = 0.1;
+    /** The same of its internal resistance. */
+    private static final double INTERNAL_SHARE = 0.2;
 
     public Judgement {
         modes = List.copyOf(modes);
@@ -73,9 +75,9 @@ public record Judgement(
      *
      * @param outputFullShare of the set's greatest output at the peak when the battery is full, 0 to 1
      * @param outputEndShare the same at the end
-     * @param aloneS runtime without panel or charger; infinite where nothing is drawn
+     * @param aloneS runtime without panel or charger; absent where it ends at once or never
      */
-    public record OnBattery(double outputFullShare, double outputEndShare, double aloneS) {}
+    public record OnBattery(Quantity outputFullShare, Quantity outputEndShare, Optional<Quantity> aloneS) {}
 
     /**
      * A box behind series diodes.
@@ -85,7 +87,7 @@ public record Judgement(
      * @param behindV what is left of the supply's voltage
      * @param heatEachW of each diode
      */
-    public record Dropped(String box, double dropV, double behindV, double heatEachW) {}
+    public record Dropped(String box, Quantity dropV, Quantity behindV, Quantity heatEachW) {}
 
     /** What can be wrong with a plan, the gravest first. */
     public enum Fault {
@@ -132,16 +134,13 @@ public record Judgement(
         TenMinutes ten = TenMinutes.of(plan.boxes(), plan.pattern());
         boolean sends = !plan.pattern().isEmpty();
         Sizing sizing = sends
-                ? Sizing.of(
-                        Optional.of(ten.peakA().value()),
-                        Optional.of(ten.averageA().value()),
-                        plan.fusesA())
+                ? Sizing.of(Optional.of(ten.peakA()), Optional.of(ten.averageA()), plan.fusesA())
                 : Sizing.of(Optional.empty(), Optional.empty(), plan.fusesA());
         Optional<Box.Transmitting> fed = plan.fed();
         Optional<VoltageStair> stair = fed.map(set -> stair(plan, set, ten));
         Optional<Conductor.Choice> lead = fed.map(set -> choice(plan, set, ten));
-        Optional<Double> kept =
-                fed.map(set -> outputShare(set, stair.orElseThrow().atTheSetV().value()));
+        Optional<Quantity> kept =
+                fed.map(set -> set.fall().shareAt(stair.orElseThrow().atTheSetV()));
         MainsSide mains = MainsSide.of(plan.supply(), use(plan, ten), plan.circuit());
         Optional<RunDown> runDown = plan.battery().map(standby -> runDown(plan, standby, ten, fed));
         List<Finding> findings = findings(plan, ten, fed, stair, mains, runDown);
@@ -198,9 +197,9 @@ public record Judgement(
         for (Box box : plan.boxes()) {
             if (box instanceof Box.Steady steady && steady.currentA() > 0) {
                 steady.seriesDiodes().ifPresent(diodes -> {
-                    double dropV = diodes.dropV(steady.currentA());
+                    Quantity dropV = diodes.dropV(steady.currentA());
                     dropped.add(new Dropped(
-                            box.name(), dropV, plan.supply().voltageV() - dropV, diodes.heatEachW(steady.currentA())));
+                            box.name(), dropV, openV(plan).minus(dropV), diodes.heatEachW(steady.currentA())));
                 });
             }
         }
@@ -216,21 +215,27 @@ public record Judgement(
     }
 
     private static VoltageStair stair(Plan plan, Box.Transmitting set, TenMinutes ten) {
-        Quantity open = Quantity.exact(plan.supply().voltageV(), Unit.VOLT, Standing.ASSUMED);
-        return VoltageStair.of(open, ten.peakA(), peakOf(plan, set), path(plan));
+        return VoltageStair.of(openV(plan), ten.peakA(), peakOf(plan, set), path(plan));
+    }
+
+    private static Quantity openV(Plan plan) {
+        return Quantity.exact(plan.supply().voltageV(), Unit.VOLT, Standing.ASSUMED);
     }
 
     private static Quantity peakOf(Plan plan, Box.Transmitting set) {
         return set.profile().currentA(plan.peakEnvelopeW(set));
     }
 
-    private static double averageOf(TenMinutes ten, Box.Transmitting set) {
-        return ten.strips().stream()
+    /** Returns what flows to a set on average over the ten minutes, as unsure as its peak. */
+    private static Quantity averageOf(Plan plan, TenMinutes ten, Box.Transmitting set) {
+        double averageA = ten.strips().stream()
                 .filter(strip -> strip.box().equals(set.name()))
                 .flatMap(strip -> strip.currentA().stream())
                 .mapToDouble(Double::doubleValue)
                 .average()
                 .orElse(0);
+        Quantity peakA = peakOf(plan, set);
+        return peakA.value() > 0 ? peakA.scaled(averageA / peakA.value()) : exact(averageA, Unit.AMPERE);
     }
 
     private static Conductor.Choice choice(Plan plan, Box.Transmitting set, TenMinutes ten) {
@@ -238,7 +243,7 @@ public record Judgement(
                 .conductor()
                 .choice(
                         peakOf(plan, set).value(),
-                        averageOf(ten, set),
+                        averageOf(plan, ten, set).value(),
                         DROP_SHARE * plan.supply().voltageV(),
                         plan.lead().ambientC());
     }
@@ -259,19 +264,35 @@ public record Judgement(
         return new MainsSide.Use(ten.peakA(), ten.averageA(), peakW, averageW, plan.hoursPerDay());
     }
 
-    private static double outputShare(Box.Transmitting set, double atV) {
-        return set.fall().outputAtW(Math.min(set.profile().voltageV(), atV))
-                / set.fall().outputW();
-    }
-
     private static OnBattery onBattery(
             Plan plan, Plan.Standby standby, RunDown down, TenMinutes ten, Box.Transmitting set) {
         Plan.Standby alone = new Plan.Standby(standby.battery(), 0, standby.temperatureC());
         List<RunDown.Point> course = down.course();
         return new OnBattery(
-                outputShare(set, course.get(0).peakV()),
-                outputShare(set, course.get(course.size() - 1).peakV()),
-                runDown(plan, alone, ten, Optional.of(set)).runtimeS());
+                set.fall().shareAt(peakV(plan, standby, ten, course.get(0))),
+                set.fall().shareAt(peakV(plan, standby, ten, course.get(course.size() - 1))),
+                runtime(plan, alone, ten, Optional.of(set)));
+    }
+
+    /** Returns the voltage that a peak leaves at the set, as unsure as the peak and what it flows through. */
+    private static Quantity peakV(Plan plan, Plan.Standby standby, TenMinutes ten, RunDown.Point at) {
+        double internalOhm = standby.battery().internalOhm()
+                * CellLaw.of(standby.battery().chemistry()).resistanceFactor(standby.temperatureC());
+        Quantity ohm = ohm("battery", internalOhm, INTERNAL_SHARE)
+                .plus(ohm("path", pathOhm(plan), VoltageStair.RESISTANCE_SHARE));
+        Quantity fall = ten.peakA().times(ohm, Unit.VOLT);
+        return Quantity.exact(at.peakV() + fall.value(), Unit.VOLT, Standing.PREDICTED)
+                .minus(fall);
+    }
+
+    private static Quantity ohm(String of, double ohm, double share) {
+        return Quantity.of(ohm, Unit.OHM, Standing.ASSUMED, new ErrorSource(of, "resistance", ""), share * ohm);
+    }
+
+    private static double pathOhm(Plan plan) {
+        return 2 * plan.lead().conductor().oneWayOhm()
+                + plan.lead().fuseOhm()
+                + plan.lead().connectorsOhm();
     }
 
     /** Method: once more with the average a standard uncertainty higher, and with a tenth less capacity. */
@@ -302,9 +323,6 @@ public record Judgement(
     }
 
     private static RunDown runDown(Plan plan, Plan.Standby standby, TenMinutes ten, Optional<Box.Transmitting> fed) {
-        double pathOhm = 2 * plan.lead().conductor().oneWayOhm()
-                + plan.lead().fuseOhm()
-                + plan.lead().connectorsOhm();
         return RunDown.of(
                 standby.battery(),
                 new RunDown.Use(
@@ -312,7 +330,7 @@ public record Judgement(
                         Math.max(ten.averageA().value(), ten.peakA().value()),
                         standby.chargingA(),
                         fed.map(Box.Transmitting::leastV).orElse(1.0),
-                        pathOhm,
+                        pathOhm(plan),
                         standby.temperatureC()));
     }
 
@@ -328,19 +346,21 @@ public record Judgement(
         above(found, Fault.SUPPLY_AVERAGE, ten.averageA(), plan.supply().continuousA());
         fed.ifPresent(set -> {
             Quantity peak = peakOf(plan, set);
-            double bears = plan.lead().conductor().carriesA(plan.lead().ambientC());
-            above(found, Fault.LEAD_HOT, exact(averageOf(ten, set), Unit.AMPERE), bears);
+            double bears =
+                    plan.lead().conductor().carriesA(plan.lead().ambientC()).value();
+            above(found, Fault.LEAD_HOT, averageOf(plan, ten, set), bears);
             above(found, Fault.FUSE_SMALL, peak, plan.lead().fuseA());
             above(found, Fault.FUSE_LARGE, exact(plan.lead().fuseA(), Unit.AMPERE), bears);
             Quantity atSet = stair.orElseThrow().atTheSetV();
             below(found, Fault.VOLTAGE_LOW, atSet, set.leastV());
             above(found, Fault.VOLTAGE_HIGH, exact(plan.supply().voltageV(), Unit.VOLT), set.mostV());
-            double drop = plan.lead().conductor().dropV(peak.value());
-            above(
-                    found,
-                    Fault.LEAD_THIN,
-                    exact(drop, Unit.VOLT),
-                    DROP_SHARE * plan.supply().voltageV());
+            Quantity drop = peak.times(
+                    ohm("path", 2 * plan.lead().conductor().oneWayOhm(), VoltageStair.RESISTANCE_SHARE), Unit.VOLT);
+            double customaryV = DROP_SHARE * plan.supply().voltageV();
+            // By its value alone, as a lead is chosen.
+            if (drop.value() > customaryV) {
+                found.add(new Finding(Fault.LEAD_THIN, drop, customaryV, drop.probabilityAbove(customaryV)));
+            }
         });
         if (mains.averageAcRmsA().value() > mains.mayContinuouslyA()) {
             above(found, Fault.CIRCUIT_FULL, mains.averageAcRmsA(), mains.mayContinuouslyA());
@@ -352,7 +372,11 @@ public record Judgement(
                 .ifPresent(down -> below(
                         found,
                         Fault.BATTERY_AT_ONCE,
-                        exact(down.course().get(0).peakV(), Unit.VOLT),
+                        peakV(
+                                plan,
+                                plan.battery().orElseThrow(),
+                                ten,
+                                down.course().get(0)),
                         fed.map(Box.Transmitting::leastV).orElse(1.0)));
         return found;
     }

@@ -1,26 +1,35 @@
 package org.tubrin.core.supply;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
 
 /**
  * How a set's greatest output falls with its voltage, {@code P = P1·(V/V1)^k}.
  *
- * <p>Method: from profiles at two voltages {@code k = ln(P1/P2)/ln(V1/V2)}; with one only, {@code k = 2} is assumed, which is a
- * stage that its supply limits. Source: our own.
+ * <p>Method: from profiles at two voltages {@code k = ln(P1/P2)/ln(V1/V2)}, as unsure as the two outputs; with one only, {@code
+ * k = 2 ± 0.5} is assumed, which is a stage that its supply limits. Source: our own.
  *
  * @param voltageV V1
  * @param outputW P1
- * @param exponent k, 0 to 12
- * @param standing measured from two profiles, or assumed
+ * @param exponent k, 0 to 12; measured from two profiles, or assumed
  */
-public record OutputFall(double voltageV, double outputW, double exponent, Standing standing) {
+public record OutputFall(double voltageV, double outputW, Quantity exponent) {
     private static final double SQUARE_LAW = 2;
+    private static final double SQUARE_LAW_UNCERTAINTY = 0.5;
     private static final double MOST_EXPONENT = 12;
     private static final double LEAST_RATIO = 1.01;
+    private static final ErrorSource EXPONENT = new ErrorSource("set", "fall of output", "");
 
     /** Returns the fall that is assumed with one profile. */
     public static OutputFall assumed(CurrentProfile profile) {
-        return new OutputFall(profile.voltageV(), profile.greatestW(), SQUARE_LAW, Standing.ASSUMED);
+        return new OutputFall(
+                profile.voltageV(),
+                profile.greatestW(),
+                Quantity.of(SQUARE_LAW, Unit.ONE, Standing.ASSUMED, EXPONENT, SQUARE_LAW_UNCERTAINTY));
     }
 
     /** Returns the fall that two profiles show, each taken to its greatest output; the assumed one where their voltages are alike. */
@@ -30,13 +39,29 @@ public record OutputFall(double voltageV, double outputW, double exponent, Stand
         if (high.voltageV() < LEAST_RATIO * low.voltageV() || !(low.greatestW() > 0)) {
             return assumed(high);
         }
-        double exponent = Math.log(high.greatestW() / low.greatestW()) / Math.log(high.voltageV() / low.voltageV());
+        double ratio = Math.log(high.voltageV() / low.voltageV());
+        double exponent = Math.log(high.greatestW() / low.greatestW()) / ratio;
+        double uncertainty = Math.hypot(high.greatestShare(), low.greatestShare()) / ratio;
         return new OutputFall(
-                high.voltageV(), high.greatestW(), Math.max(0, Math.min(MOST_EXPONENT, exponent)), Standing.MEASURED);
+                high.voltageV(),
+                high.greatestW(),
+                Quantity.of(
+                        Math.max(0, Math.min(MOST_EXPONENT, exponent)),
+                        Unit.ONE,
+                        Standing.MEASURED,
+                        EXPONENT,
+                        uncertainty));
     }
 
-    /** Returns the greatest output at a voltage, in watts. */
-    public double outputAtW(double voltageV) {
-        return outputW * Math.pow(Math.max(0, voltageV) / this.voltageV, exponent);
+    /** Returns what is left of the greatest output at a voltage above 0, as a share of that at V1; 1 at most. */
+    public Quantity shareAt(Quantity voltageV) {
+        double ratio = Math.min(1, Math.max(0, voltageV.value()) / this.voltageV);
+        double share = Math.pow(ratio, exponent.value());
+        double perVolt = exponent.value() * share / Math.max(this.voltageV * ratio, Double.MIN_NORMAL);
+        double perExponent = ratio > 0 ? share * Math.log(ratio) : 0;
+        Map<ErrorSource, Double> unsure = new LinkedHashMap<>();
+        voltageV.contributions().forEach((source, volts) -> unsure.merge(source, perVolt * volts, Double::sum));
+        exponent.contributions().forEach((source, of) -> unsure.merge(source, perExponent * of, Double::sum));
+        return new Quantity(share, Unit.ONE, exponent.standing().combinedWith(voltageV.standing()), unsure);
     }
 }

@@ -3,6 +3,9 @@ package org.tubrin.core.supply;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Supply;
 
 /**
@@ -41,10 +44,10 @@ public record Sizing(List<Need> needs) {
      * @param shortTermA rating that it must have for a short while, no less
      * @param atMostA upper end of what the school names; the same as the least where it names one figure
      */
-    public record Need(School school, double continuousA, double shortTermA, double atMostA) {
+    public record Need(School school, Quantity continuousA, Quantity shortTermA, Quantity atMostA) {
         /** Returns whether a supply's two ratings meet it. */
         public boolean metBy(Supply supply) {
-            return supply.continuousA() >= continuousA && supply.intermittentA() >= shortTermA;
+            return supply.continuousA() >= continuousA.value() && supply.intermittentA() >= shortTermA.value();
         }
     }
 
@@ -55,12 +58,13 @@ public record Sizing(List<Need> needs) {
      * @param averageA over the worst ten minutes; absent where it cannot be told
      * @param fuseA sum of the fuses of what may transmit at once; absent where not known
      */
-    public static Sizing of(Optional<Double> peakA, Optional<Double> averageA, Optional<Double> fuseA) {
+    public static Sizing of(Optional<Quantity> peakA, Optional<Quantity> averageA, Optional<Double> fuseA) {
         List<Need> needs = new ArrayList<>();
-        peakA.ifPresent(peak ->
-                needs.add(new Need(School.MEASURED_PEAK, PEAK_MARGIN * peak, PEAK_MARGIN * peak, PEAK_MARGIN * peak)));
-        fuseA.ifPresent(
-                fuse -> needs.add(new Need(School.FUSE, FUSE_LEAST * fuse, FUSE_LEAST * fuse, FUSE_MOST * fuse)));
+        peakA.map(peak -> peak.scaled(PEAK_MARGIN))
+                .ifPresent(most -> needs.add(new Need(School.MEASURED_PEAK, most, most, most)));
+        fuseA.map(fuse -> Quantity.exact(fuse, Unit.AMPERE, Standing.ASSUMED))
+                .ifPresent(fuse -> needs.add(new Need(
+                        School.FUSE, fuse.scaled(FUSE_LEAST), fuse.scaled(FUSE_LEAST), fuse.scaled(FUSE_MOST))));
         peakA.ifPresent(peak ->
                 averageA.ifPresent(average -> needs.add(new Need(School.TEN_MINUTE_DUTY, average, peak, peak))));
         return new Sizing(needs);
@@ -68,14 +72,16 @@ public record Sizing(List<Need> needs) {
 
     /** Returns the school that asks for the greatest short-term rating; empty where none can be told. */
     public Optional<Need> governs() {
-        return needs.stream().max((a, b) -> Double.compare(a.shortTermA(), b.shortTermA()));
+        return needs.stream()
+                .max((a, b) ->
+                        Double.compare(a.shortTermA().value(), b.shortTermA().value()));
     }
 
     /** Returns the least standard rating that meets every school; empty where none is needed or none is large enough. */
     public Optional<Double> nextStandardA() {
         return governs()
                 .flatMap(need -> STANDARD_A.stream()
-                        .filter(size -> size >= need.shortTermA())
+                        .filter(size -> size >= need.shortTermA().value())
                         .findFirst());
     }
 

@@ -18,7 +18,7 @@ import org.tubrin.core.quantity.Unit;
  */
 public record VoltageStair(List<Tread> treads) {
     /** Standard uncertainty of a resistance, as a share. */
-    private static final double RESISTANCE_SHARE = 0.1;
+    static final double RESISTANCE_SHARE = 0.1;
 
     public VoltageStair {
         treads = List.copyOf(treads);

@@ -7,9 +7,12 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToDoubleBiFunction;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Unit;
 
 /** The high-voltage supply against closed forms where they exist, and its laws elsewhere. */
 public class HvTest {
@@ -185,9 +188,7 @@ public class HvTest {
     }
 
     private static List<HighVoltage.Fault> faults(HighVoltage supply) {
-        return supply.judged().findings().stream()
-                .map(HighVoltage.Finding::fault)
-                .toList();
+        return supply.faults(supply.judged());
     }
 
     @Test
@@ -217,14 +218,62 @@ public class HvTest {
 
     @Test
     public void theCourseAfterSwitchOffMeetsTheIntegratorWhereFiftyVoltsAreLeft() {
-        HighVoltage.Judgement judged = brigantine(47e3, 450, Optional.empty()).judged();
+        HighVoltage supply = brigantine(47e3, 450, Optional.empty());
+        HighVoltage.Judgement judged = supply.judged();
         double lowAfterS = judged.allWork().terminalsS();
         for (HighVoltage.Point point : judged.course()) {
             double volts = Math.sqrt(2) * 1980 * Math.exp(-point.atS() / (47e3 * 220e-6));
             assertEquals(point.volts(), volts, 0.01 * volts, "at " + point.atS() + " s");
         }
         assertTrue(judged.slowestS() > lowAfterS, "capacitors above their mark hold longer");
-        assertTrue(judged.softly().isEmpty() && judged.findings().isEmpty());
+        assertTrue(judged.softly().isEmpty() && supply.faults(judged).isEmpty());
+    }
+
+    @Test
+    public void eachFigureIsAsUnsureAsThePartsThatItHangsOn() {
+        HighVoltage supply = brigantine(47e3, 450, Optional.of(new HighVoltage.SoftStart(22, 500, 3)));
+        Spread spread = Spread.of(supply);
+        double capacitors = 0.2 / Math.sqrt(3);
+        Quantity energy = figure(
+                spread,
+                Unit.JOULE,
+                (of, judged) -> of.bank().energyJ(of.rectifier().openV()));
+        assertEquals(share(energy), Math.hypot(capacitors, 1.03 * 1.03 - 1), 1e-9, "C and V squared");
+        Quantity bleed =
+                figure(spread, Unit.SECOND, (of, judged) -> judged.allWork().terminalsS());
+        double byLine = Math.log(1.03) / Math.log(Math.sqrt(2) * 1980 / 50);
+        double closed = Math.hypot(byLine, Math.hypot(capacitors, 0.05 / Math.sqrt(3)));
+        assertEquals(share(bleed), closed, 0.001, "R, C and the line's logarithm");
+        Quantity inrush =
+                figure(spread, Unit.AMPERE, (of, judged) -> judged.atOnce().peakA());
+        assertEquals(share(inrush), Math.hypot(0.03, 1 - 1 / 1.1), 0.001, "only line and source hold it");
+        assertTrue(
+                spread.figure(Unit.SECOND, (of, judged) -> judged.oneOpen().everyCapacitorS())
+                        .isEmpty(),
+                "never is not a figure");
+        Quantity worst = spread.figure(HighVoltage.Fault.CAPACITOR_OVER).orElseThrow();
+        assertEquals(worst.value(), spread.judged().sharing().worstV());
+        assertTrue(share(worst) > 0.02 && share(worst) < 0.04, worst.toString());
+        assertTrue(spread.figure(HighVoltage.Fault.SOFT_START_ENERGY).isPresent());
+    }
+
+    @Test
+    public void aSpreadIsToldAtTheEndOfARangeToo() {
+        Rectifier most = new Rectifier(Rectifier.Circuit.BRIDGE, 10_000, 10_000, 50, 40, 20_000, 60);
+        HighVoltage supply = new HighVoltage(
+                "Most", most, new Bank(40, 1e-4, 450, 1e-3, 1e7, 0.05, 10, NONE), 20, 480, Optional.empty());
+        Quantity open = figure(
+                Spread.of(supply), Unit.VOLT, (of, judged) -> of.rectifier().openV());
+        assertEquals(share(open), 0.03, 1e-9);
+    }
+
+    private static Quantity figure(
+            Spread spread, Unit unit, ToDoubleBiFunction<HighVoltage, HighVoltage.Judgement> of) {
+        return spread.figure(unit, of).orElseThrow();
+    }
+
+    private static double share(Quantity figure) {
+        return figure.standardUncertainty() / figure.value();
     }
 
     @Test

@@ -74,7 +74,7 @@ public class PlanTest {
         assertEquals(judgement.tenMinutes().peakA().value(), 21 + 1.9, 1e-9);
         assertEquals(judgement.sizing().needs().size(), 3);
         assertTrue(judgement.stair().orElseThrow().atTheSetV().value() > 13, judgement.toString());
-        assertTrue(judgement.outputKeptShare().orElseThrow() > 0.9);
+        assertTrue(judgement.outputKeptShare().orElseThrow().value() > 0.9);
         assertTrue(judgement.runDown().orElseThrow().runtimeS() > 3600, "an hour at least");
         assertTrue(judgement.mains().averageHeatW().value() > 0);
     }
@@ -135,7 +135,8 @@ public class PlanTest {
         assertTrue(Judgement.of(plan(WINDLASS, mended, 100), Optional.empty())
                         .outputKeptShare()
                         .orElseThrow()
-                > before.outputKeptShare().orElseThrow());
+                        .value()
+                > before.outputKeptShare().orElseThrow().value());
     }
 
     @Test
@@ -224,8 +225,9 @@ public class PlanTest {
                         .map(point -> new CurrentPoint(0.55 * point.outputW(), point.currentA(), 0.1, 0))
                         .toList());
         Box.Transmitting set = new Box.Transmitting("H", high, 11, 15, Optional.empty(), Optional.of(low));
-        assertEquals(set.fall().standing(), Standing.MEASURED);
-        assertEquals(set.fall().outputAtW(12), low.greatestW(), 1e-9);
+        assertEquals(set.fall().exponent().standing(), Standing.MEASURED);
+        Quantity twelve = Quantity.exact(12, Unit.VOLT, Standing.ASSUMED);
+        assertEquals(set.fall().shareAt(twelve).value() * high.greatestW(), low.greatestW(), 1e-9);
     }
 
     @Test
@@ -256,11 +258,13 @@ public class PlanTest {
                 List.of());
         Judgement judgement = Judgement.of(charged, Optional.empty());
         Judgement.OnBattery on = judgement.standby().orElseThrow();
-        assertTrue(on.outputEndShare() < on.outputFullShare() && on.outputFullShare() < 1, on.toString());
-        assertTrue(on.aloneS() < judgement.runDown().orElseThrow().runtimeS());
+        assertTrue(on.outputEndShare().value() < on.outputFullShare().value(), on.toString());
+        assertTrue(on.outputFullShare().value() < 1 && on.outputFullShare().standardUncertainty() > 0, on.toString());
+        double aloneS = on.aloneS().orElseThrow().value();
+        assertTrue(aloneS < judgement.runDown().orElseThrow().runtimeS());
         double alone =
                 Judgement.of(plain, Optional.empty()).runDown().orElseThrow().runtimeS();
-        assertEquals(on.aloneS(), alone, 1e-6);
+        assertEquals(aloneS, alone, 1e-6);
     }
 
     @Test
@@ -308,10 +312,10 @@ public class PlanTest {
             double now = WINDLASS.voltageV()
                     - judgement.stair().orElseThrow().atTheSetV().value();
             assertTrue(now > drop, lengthM + " m");
-            assertTrue(judgement.outputKeptShare().orElseThrow() <= kept);
+            assertTrue(judgement.outputKeptShare().orElseThrow().value() <= kept);
             assertTrue(judgement.lead().orElseThrow().areaM2() >= size);
             drop = now;
-            kept = judgement.outputKeptShare().orElseThrow();
+            kept = judgement.outputKeptShare().orElseThrow().value();
             size = judgement.lead().orElseThrow().areaM2();
         }
     }

@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Envelope;
 
 /** A set's current over its output: the law behind it, what lies between points, and what a mode makes of it. */
@@ -111,12 +113,28 @@ public class ProfileTest {
         CurrentProfile high = profile(13.8, 1, 2, 19, 0.5, 50, 100);
         CurrentProfile low = profile(12, 1, 2, 19, 0.5, 25, 55);
         OutputFall fall = OutputFall.between(low, high);
-        assertEquals(fall.outputAtW(13.8), 100, 1e-9);
-        assertEquals(fall.outputAtW(12), 55, 1e-9);
-        assertEquals(fall.standing(), Standing.MEASURED);
+        assertEquals(fall.shareAt(volts(13.8, 0)).value(), 1, 1e-12);
+        assertEquals(fall.shareAt(volts(12, 0)).value(), 0.55, 1e-12);
+        assertEquals(fall.exponent().standing(), Standing.MEASURED);
         OutputFall alone = OutputFall.between(high, high);
-        assertEquals(alone.standing(), Standing.ASSUMED);
-        assertEquals(alone.outputAtW(12), 100 * (12 / 13.8) * (12 / 13.8), 1e-9);
+        assertEquals(alone.exponent().standing(), Standing.ASSUMED);
+        assertEquals(alone.shareAt(volts(12, 0)).value(), (12 / 13.8) * (12 / 13.8), 1e-12);
+        assertEquals(alone.shareAt(volts(15, 0)).value(), 1.0, "more voltage is not told to give more");
+    }
+
+    @Test
+    public void theOutputLeftIsAsUnsureAsTheVoltageAndTheLaw() {
+        OutputFall fall = new OutputFall(
+                13.8, 100, Quantity.of(2, Unit.ONE, Standing.ASSUMED, new ErrorSource("set", "fall", ""), 0.5));
+        Quantity left = fall.shareAt(volts(12, 0.1));
+        double byVoltage = (Math.pow(12.1 / 13.8, 2) - Math.pow(11.9 / 13.8, 2)) / 2;
+        double byLaw = (Math.pow(12 / 13.8, 1.5) - Math.pow(12 / 13.8, 2.5)) / 2;
+        assertEquals(left.standardUncertainty(), Math.hypot(byVoltage, byLaw), 1e-3);
+        assertTrue(fall.shareAt(volts(0, 0.1)).value() == 0, "nothing is left of nothing");
+    }
+
+    private static Quantity volts(double value, double unsure) {
+        return Quantity.of(value, Unit.VOLT, Standing.ASSUMED, new ErrorSource("meter", "V", ""), unsure);
     }
 
     @Test

@@ -88,8 +88,9 @@ public class SupplyTest {
         }
         Conductor.Choice shortOne = new Conductor(0.2, 6e-6, 30).choice(60, 55, 2, 30);
         assertEquals(shortOne.governs(), Conductor.Rule.CURRENT, "a short lead is chosen by its heat");
-        assertTrue(new Conductor(1, 6e-6, 30).carriesA(60) < new Conductor(1, 6e-6, 30).carriesA(20));
-        assertEquals(new Conductor(1, 6e-6, 30).carriesA(80), 0.0);
+        Conductor six = new Conductor(1, 6e-6, 30);
+        assertTrue(six.carriesA(60).value() < six.carriesA(20).value());
+        assertEquals(six.carriesA(80).value(), 0.0);
     }
 
     @Test
@@ -113,11 +114,12 @@ public class SupplyTest {
 
     @Test
     public void schoolsOfSizingAskForWhatTheySay() {
-        Sizing sizing = Sizing.of(Optional.of(24.5), Optional.of(9.1), Optional.of(25.0));
-        assertEquals(sizing.needs().get(0).shortTermA(), 30.625, 1e-9);
-        assertEquals(sizing.needs().get(1).shortTermA(), 31.25, 1e-9);
-        assertEquals(sizing.needs().get(1).atMostA(), 37.5, 1e-9);
-        assertEquals(sizing.needs().get(2).continuousA(), 9.1, 1e-9);
+        Sizing sizing = Sizing.of(Optional.of(amperes(24.5, 0.4)), Optional.of(amperes(9.1, 0.2)), Optional.of(25.0));
+        assertEquals(sizing.needs().get(0).shortTermA().value(), 30.625, 1e-9);
+        assertEquals(sizing.needs().get(0).shortTermA().standardUncertainty(), 0.5, 1e-9);
+        assertEquals(sizing.needs().get(1).shortTermA().value(), 31.25, 1e-9);
+        assertEquals(sizing.needs().get(1).atMostA().value(), 37.5, 1e-9);
+        assertEquals(sizing.needs().get(2).continuousA().value(), 9.1, 1e-9);
         assertEquals(sizing.governs().orElseThrow().school(), Sizing.School.FUSE);
         assertEquals(sizing.nextStandardA(), Optional.of(40.0));
         assertEquals(sizing.metBy(WINDLASS).size(), 3);
@@ -288,9 +290,10 @@ public class SupplyTest {
     @Test
     public void seriesDiodesTakeAboutTheirRuleAndTheirHeat() {
         SeriesDiodes two = new SeriesDiodes(2);
-        assertTrue(two.dropV(0.5) > 1.4 && two.dropV(2) < 2.0, two.dropV(2) + " V");
-        assertTrue(two.dropV(2) > two.dropV(0.5));
-        assertEquals(2 * two.heatEachW(2), two.dropV(2) * 2, 1e-12);
+        double atHalfV = two.dropV(0.5).value();
+        double atTwoV = two.dropV(2).value();
+        assertTrue(atHalfV > 1.4 && atTwoV > atHalfV && atTwoV < 2.0, atHalfV + " V, " + atTwoV + " V");
+        assertEquals(2 * two.heatEachW(2).value(), atTwoV * 2, 1e-12);
     }
 
     @Test

@@ -3,10 +3,14 @@ package org.tubrin.server.supply;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.function.ToDoubleBiFunction;
 import org.springframework.stereotype.Component;
-import org.tubrin.core.hv.BleedDown;
 import org.tubrin.core.hv.HighVoltage;
 import org.tubrin.core.hv.Inrush;
+import org.tubrin.core.hv.Spread;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Unit;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -15,6 +19,7 @@ import org.tubrin.server.words.Words;
 class HighVoltageViewer {
     private static final String THIN = "\u2009";
     private static final double PERCENT = 100;
+    private static final double KILOHM = 1000;
 
     private final Words words;
 
@@ -51,148 +56,199 @@ class HighVoltageViewer {
     public record BleedPoint(double atS, double volts) {}
 
     HighVoltageView view(HighVoltage supply) {
-        HighVoltage.Judgement judged = supply.judged();
-        List<PlanView.PlanFinding> findings =
-                judged.findings().stream().map(this::finding).toList();
-        Map<String, Object> facts = Map.of(
-                "name", supply.name(),
-                "low", volts(HighVoltage.LOW_V),
-                "time", time(judged.allWork().terminalsS()),
-                "volts", volts(supply.rectifier().openV()));
-        return new HighVoltageView(
-                findings.isEmpty()
-                        ? words.say("hv.sound", facts)
-                        : findings.get(0).title(),
-                findings.isEmpty()
-                        ? words.say("hv.sound.why", facts)
-                        : findings.get(0).meaning() + " " + findings.get(0).act(),
-                findings,
-                List.of(
-                        sharing(supply, judged),
-                        bleeding(supply, judged),
-                        load(supply, judged),
-                        switchOn(supply, judged)),
-                judged.course().stream()
-                        .map(point -> new BleedPoint(point.atS(), point.volts()))
-                        .toList(),
-                HighVoltage.LOW_V,
-                words.say("hv.low", Map.of("low", volts(HighVoltage.LOW_V))),
-                List.of(words.say("hv.caution.measure"), words.say("hv.caution.lethal")));
+        return new Told(supply).view();
     }
 
-    private PlanView.PlanFinding finding(HighVoltage.Finding finding) {
-        String key = "hvFault." + finding.fault().name();
-        Map<String, Object> facts =
-                Map.of("found", finding.found(), "bound", finding.bound(), "ratio", finding.found() / finding.bound());
-        return new PlanView.PlanFinding(
-                finding.fault().name(),
-                words.say(key + ".title", facts),
-                words.say(key + ".meaning", facts),
-                words.say(key + ".act", facts));
-    }
+    /** One supply being told. */
+    private final class Told {
+        private final HighVoltage supply;
+        private final Spread spread;
+        private final HighVoltage.Judgement judged;
 
-    private static String volts(double value) {
-        return Figures.plain(value, 0) + THIN + "V";
-    }
+        Told(HighVoltage supply) {
+            this.supply = supply;
+            this.spread = Spread.of(supply);
+            this.judged = spread.judged();
+        }
 
-    private String time(double seconds) {
-        return Double.isInfinite(seconds)
-                ? words.say("hv.never")
-                : Figures.plain(seconds, seconds < 1 ? 3 : seconds < 10 ? 1 : 0) + THIN + "s";
-    }
+        HighVoltageView view() {
+            List<PlanView.PlanFinding> findings =
+                    supply.faults(judged).stream().map(this::finding).toList();
+            Map<String, Object> facts = Map.of(
+                    "name", supply.name(),
+                    "low", low(),
+                    "time", figure(Unit.SECOND, (of, as) -> as.allWork().terminalsS()),
+                    "volts", openVoltage());
+            return new HighVoltageView(
+                    findings.isEmpty()
+                            ? words.say("hv.sound", facts)
+                            : findings.get(0).title(),
+                    findings.isEmpty()
+                            ? words.say("hv.sound.why", facts)
+                            : findings.get(0).meaning() + " " + findings.get(0).act(),
+                    findings,
+                    List.of(sharing(), bleeding(), load(), switchOn()),
+                    judged.course().stream()
+                            .map(point -> new BleedPoint(point.atS(), point.volts()))
+                            .toList(),
+                    HighVoltage.LOW_V,
+                    words.say("hv.low", Map.of("low", low())),
+                    List.of(words.say("hv.caution.measure"), words.say("hv.caution.lethal")));
+        }
 
-    private PlanView.PlanFact fact(String key, String figure, Map<String, Object> facts) {
-        return new PlanView.PlanFact(words.say("hv." + key, facts), figure, words.say("hv." + key + ".note", facts));
-    }
+        private PlanView.PlanFinding finding(HighVoltage.Fault fault) {
+            String key = "hvFault." + fault.name();
+            double bound = fault.held(supply, judged).bound();
+            Map<String, Object> facts = Map.of(
+                    "found",
+                    spread.figure(fault)
+                            .map(found -> fault.unit() == Unit.ONE ? percent(found) : written(found))
+                            .orElse(words.say("hv.never")),
+                    "bound",
+                    Figures.plain(bound, 0),
+                    "ratio",
+                    spread.figure(fault)
+                            .map(found -> Figures.of(found, bound, "").withUncertainty())
+                            .orElse(""));
+            return new PlanView.PlanFinding(
+                    fault.name(),
+                    words.say(key + ".title", facts),
+                    words.say(key + ".meaning", facts),
+                    words.say(key + ".act", facts));
+        }
 
-    private FactGroup sharing(HighVoltage supply, HighVoltage.Judgement judged) {
-        double most = judged.sharing().mostResistorOhm();
-        List<PlanView.PlanFact> facts = List.of(
-                fact(
-                        "each",
-                        volts(judged.sharing().worstV()),
-                        Map.of(
-                                "even", volts(judged.sharing().evenV()),
-                                "rated", volts(supply.bank().eachRatedV()))),
-                fact(
-                        "resistor",
-                        Double.isInfinite(most) ? words.say("hv.any") : Figures.plain(most / 1000, 0) + THIN + "kΩ",
-                        Map.of("fitted", Figures.plain(supply.bank().resistorOhm() / 1000, 1))),
-                fact(
-                        "resistorHeat",
-                        Figures.plain(judged.sharing().resistorHeatW(), 1) + THIN + "W",
-                        Map.of(
-                                "percent",
-                                        Figures.plain(PERCENT * judged.sharing().resistorShare(), 0),
-                                "rated", Figures.plain(supply.bank().resistorRatedW(), 1))));
-        return new FactGroup(words.say("hv.sharing"), facts);
-    }
+        private String low() {
+            return Figures.plain(HighVoltage.LOW_V, 0) + THIN + "V";
+        }
 
-    private FactGroup bleeding(HighVoltage supply, HighVoltage.Judgement judged) {
-        BleedDown open = judged.oneOpen();
-        List<PlanView.PlanFact> facts = List.of(
-                fact(
-                        "bleed",
-                        time(judged.allWork().terminalsS()),
-                        Map.of("slow", time(judged.slowestS()), "low", volts(HighVoltage.LOW_V))),
-                fact("open", time(open.everyCapacitorS()), Map.of("left", volts(open.worstLeftV()))),
-                fact(
-                        "energy",
-                        Figures.plain(supply.bank().energyJ(supply.rectifier().openV()), 0) + THIN + "J",
-                        Map.of()));
-        return new FactGroup(words.say("hv.bleeding"), facts);
-    }
+        private String openVoltage() {
+            return figure(Unit.VOLT, (of, as) -> of.rectifier().openV());
+        }
 
-    private FactGroup load(HighVoltage supply, HighVoltage.Judgement judged) {
-        List<PlanView.PlanFact> facts = List.of(
-                fact("open.voltage", volts(supply.rectifier().openV()), Map.of()),
-                fact(
-                        "loaded",
-                        volts(judged.underLoad().meanV()),
-                        Map.of(
-                                "ampere", Figures.plain(supply.loadA(), 2),
-                                "sag",
-                                        Figures.plain(
-                                                PERCENT * judged.underLoad().sag(supply.rectifier()), 1))),
-                fact(
-                        "ripple",
-                        Figures.plain(judged.underLoad().ripplePeakToPeakV(), 1) + THIN + "V",
-                        Map.of(
-                                "percent",
-                                Figures.plain(PERCENT * judged.underLoad().rippleShare(), 2))),
-                fact("charge", Figures.plain(judged.underLoad().chargePeakA(), 1) + THIN + "A", Map.of()),
-                fact(
-                        "inverse",
-                        volts(supply.rectifier().inverseV()),
-                        Map.of(
-                                "percent",
-                                Figures.plain(PERCENT * supply.rectifier().inverseShare(), 0))));
-        return new FactGroup(words.say("hv.load"), facts);
-    }
+        private String figure(Unit unit, ToDoubleBiFunction<HighVoltage, HighVoltage.Judgement> of) {
+            return spread.figure(unit, of).map(this::written).orElse(words.say("hv.never"));
+        }
 
-    private FactGroup switchOn(HighVoltage supply, HighVoltage.Judgement judged) {
-        List<PlanView.PlanFact> facts = new ArrayList<>();
-        facts.add(inrush("atOnce", judged.atOnce()));
-        judged.softly().ifPresent(soft -> {
-            facts.add(inrush("softly", soft));
-            facts.add(fact(
-                    "softEnergy",
-                    Figures.plain(soft.resistorEnergyJ(), 0) + THIN + "J",
+        private String share(ToDoubleBiFunction<HighVoltage, HighVoltage.Judgement> of) {
+            return spread.figure(Unit.ONE, of).map(this::percent).orElse("");
+        }
+
+        private String written(Quantity figure) {
+            return Figures.written(figure, words.say("unit." + figure.unit().name()));
+        }
+
+        private String percent(Quantity share) {
+            return Figures.written(share, 1 / PERCENT, "%");
+        }
+
+        private PlanView.PlanFact fact(String key, String figure, Map<String, Object> facts) {
+            return new PlanView.PlanFact(
+                    words.say("hv." + key, facts), figure, words.say("hv." + key + ".note", facts));
+        }
+
+        private FactGroup sharing() {
+            List<PlanView.PlanFact> facts = List.of(
+                    fact(
+                            "each",
+                            figure(Unit.VOLT, (of, as) -> as.sharing().worstV()),
+                            Map.of(
+                                    "even",
+                                    figure(Unit.VOLT, (of, as) -> as.sharing().evenV()),
+                                    "rated",
+                                    Figures.plain(supply.bank().eachRatedV(), 0))),
+                    fact(
+                            "resistor",
+                            spread.figure(Unit.OHM, (of, as) -> as.sharing().mostResistorOhm())
+                                    .map(ohm -> Figures.written(ohm, KILOHM, "kΩ"))
+                                    .orElse(words.say("hv.any")),
+                            Map.of("fitted", Figures.plain(supply.bank().resistorOhm() / KILOHM, 1))),
+                    fact(
+                            "resistorHeat",
+                            figure(Unit.WATT, (of, as) -> as.sharing().resistorHeatW()),
+                            Map.of(
+                                    "percent",
+                                    share((of, as) -> as.sharing().resistorShare()),
+                                    "rated",
+                                    Figures.plain(supply.bank().resistorRatedW(), 1))));
+            return new FactGroup(words.say("hv.sharing"), facts);
+        }
+
+        private FactGroup bleeding() {
+            double slowestS = judged.slowestS();
+            List<PlanView.PlanFact> facts = List.of(
+                    fact(
+                            "bleed",
+                            figure(Unit.SECOND, (of, as) -> as.allWork().terminalsS()),
+                            Map.of(
+                                    "slow",
+                                    Double.isInfinite(slowestS)
+                                            ? words.say("hv.never")
+                                            : Figures.plain(slowestS, 0) + THIN + "s",
+                                    "low",
+                                    low())),
+                    fact(
+                            "open",
+                            figure(Unit.SECOND, (of, as) -> as.oneOpen().everyCapacitorS()),
+                            Map.of(
+                                    "left",
+                                    figure(Unit.VOLT, (of, as) -> as.oneOpen().worstLeftV()))),
+                    fact(
+                            "energy",
+                            figure(
+                                    Unit.JOULE,
+                                    (of, as) -> of.bank().energyJ(of.rectifier().openV())),
+                            Map.of()));
+            return new FactGroup(words.say("hv.bleeding"), facts);
+        }
+
+        private FactGroup load() {
+            List<PlanView.PlanFact> facts = List.of(
+                    fact("open.voltage", openVoltage(), Map.of()),
+                    fact(
+                            "loaded",
+                            figure(Unit.VOLT, (of, as) -> as.underLoad().meanV()),
+                            Map.of(
+                                    "ampere",
+                                    Figures.plain(supply.loadA(), 2),
+                                    "sag",
+                                    share((of, as) -> as.underLoad().sag(of.rectifier())))),
+                    fact(
+                            "ripple",
+                            figure(Unit.VOLT, (of, as) -> as.underLoad().ripplePeakToPeakV()),
+                            Map.of("percent", share((of, as) -> as.underLoad().rippleShare()))),
+                    fact(
+                            "charge",
+                            figure(Unit.AMPERE, (of, as) -> as.underLoad().chargePeakA()),
+                            Map.of()),
+                    fact(
+                            "inverse",
+                            figure(Unit.VOLT, (of, as) -> of.rectifier().inverseV()),
+                            Map.of("percent", share((of, as) -> of.rectifier().inverseShare()))));
+            return new FactGroup(words.say("hv.load"), facts);
+        }
+
+        private FactGroup switchOn() {
+            List<PlanView.PlanFact> facts = new ArrayList<>();
+            facts.add(inrush("atOnce", HighVoltage.Judgement::atOnce));
+            supply.softStart().ifPresent(soft -> {
+                facts.add(inrush("softly", as -> as.softly().orElseThrow()));
+                facts.add(fact(
+                        "softEnergy",
+                        figure(Unit.JOULE, (of, as) -> as.softly().orElseThrow().resistorEnergyJ()),
+                        Map.of("rated", Figures.plain(soft.ratedJ(), 0))));
+            });
+            return new FactGroup(words.say("hv.switchOn"), facts);
+        }
+
+        private PlanView.PlanFact inrush(String key, Function<HighVoltage.Judgement, Inrush> which) {
+            return fact(
+                    key,
+                    figure(Unit.AMPERE, (of, as) -> which.apply(as).primaryPeakA()),
                     Map.of(
-                            "rated",
-                            Figures.plain(
-                                    supply.softStart()
-                                            .map(HighVoltage.SoftStart::ratedJ)
-                                            .orElse(0.0),
-                                    0))));
-        });
-        return new FactGroup(words.say("hv.switchOn"), facts);
-    }
-
-    private PlanView.PlanFact inrush(String key, Inrush inrush) {
-        return fact(
-                key,
-                Figures.plain(inrush.primaryPeakA(), 0) + THIN + "A",
-                Map.of("secondary", Figures.plain(inrush.peakA(), 1), "time", time(inrush.chargedS())));
+                            "secondary",
+                            figure(Unit.AMPERE, (of, as) -> which.apply(as).peakA()),
+                            "time",
+                            figure(Unit.SECOND, (of, as) -> which.apply(as).chargedS())));
+        }
     }
 }

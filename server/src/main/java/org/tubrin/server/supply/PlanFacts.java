@@ -54,11 +54,11 @@ class PlanFacts {
                         words.say(
                                 "sizing." + need.school().name(),
                                 Map.of(
-                                        "continuous", ampere(need.continuousA()),
-                                        "short", ampere(need.shortTermA()),
-                                        "most", ampere(need.atMostA()))),
-                        need.shortTermA(),
-                        need.atMostA(),
+                                        "continuous", Figures.written(need.continuousA(), "A"),
+                                        "short", Figures.written(need.shortTermA(), "A"),
+                                        "most", Figures.written(need.atMostA(), "A"))),
+                        need.shortTermA().value(),
+                        need.atMostA().value(),
                         need.metBy(plan.supply()),
                         sizing.governs().filter(need::equals).isPresent()))
                 .toList();
@@ -134,7 +134,7 @@ class PlanFacts {
                         "hours", Figures.plain(plan.hoursPerDay(), 1),
                         "cost",
                                 Figures.of(mains.costPerMonth(plan.pricePerKilowattHour()), 1, "")
-                                        .shown())));
+                                        .withUncertainty())));
         return facts;
     }
 
@@ -153,7 +153,7 @@ class PlanFacts {
         Conductor conductor = plan.lead().conductor();
         facts.add(new PlanView.PlanFact(
                 words.say("lead.carries"),
-                Figures.plain(conductor.carriesA(plan.lead().ambientC()), 0) + THIN + "A",
+                Figures.written(conductor.carriesA(plan.lead().ambientC()), "A"),
                 words.say(
                         "lead.carries.note",
                         Map.of("ambient", Figures.plain(plan.lead().ambientC(), 0)))));
@@ -161,24 +161,27 @@ class PlanFacts {
                 .outputKeptShare()
                 .ifPresent(kept -> facts.add(new PlanView.PlanFact(
                         words.say("lead.output"),
-                        Figures.plain(HUNDREDTH * kept, 0) + THIN + "%",
+                        percent(kept),
                         words.say("lead.output."
                                 + plan.fed()
-                                        .map(set -> set.fall().standing().name())
+                                        .map(set ->
+                                                set.fall().exponent().standing().name())
                                         .orElse("ASSUMED")))));
         judgement
                 .diodes()
                 .forEach(one -> facts.add(new PlanView.PlanFact(
                         one.box(),
-                        Figures.plain(one.behindV(), 1) + THIN + "V",
+                        Figures.written(one.behindV(), "V"),
                         words.say(
                                 "lead.diodes",
                                 Map.of(
-                                        "drop",
-                                        Figures.plain(one.dropV(), 1),
-                                        "heat",
-                                        Figures.plain(one.heatEachW(), 1))))));
+                                        "drop", Figures.written(one.dropV(), "V"),
+                                        "heat", Figures.written(one.heatEachW(), "W"))))));
         return facts;
+    }
+
+    private static String percent(Quantity share) {
+        return Figures.written(share, 1 / HUNDREDTH, "%");
     }
 
     PlanView.DrawRow mode(ModeUse use) {
@@ -228,16 +231,16 @@ class PlanFacts {
         List<PlanView.PlanFact> facts = new ArrayList<>();
         facts.add(new PlanView.PlanFact(
                 words.say("battery.output"),
-                Figures.plain(HUNDREDTH * on.outputFullShare(), 0)
-                        + " to "
-                        + Figures.plain(HUNDREDTH * on.outputEndShare(), 0) + THIN + "%",
+                words.say(
+                        "battery.fromTo",
+                        Map.of("full", percent(on.outputFullShare()), "end", percent(on.outputEndShare()))),
                 words.say("battery.output.note")));
-        if (standby.chargingA() > 0 && Double.isFinite(on.aloneS())) {
-            facts.add(new PlanView.PlanFact(
-                    words.say("battery.alone"),
-                    Figures.plain(on.aloneS() / HOUR_S, 1) + THIN + "h",
-                    words.say("battery.alone.note", Map.of("ampere", ampere(standby.chargingA())))));
-        }
+        on.aloneS()
+                .filter(alone -> standby.chargingA() > 0)
+                .ifPresent(alone -> facts.add(new PlanView.PlanFact(
+                        words.say("battery.alone"),
+                        Figures.written(alone, HOUR_S, "h"),
+                        words.say("battery.alone.note", Map.of("ampere", ampere(standby.chargingA()))))));
         return facts;
     }
 }

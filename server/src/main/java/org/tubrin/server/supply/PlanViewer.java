@@ -77,11 +77,11 @@ class PlanViewer {
         Map<String, Object> facts = Map.of(
                 "supply", plan.supply().name(),
                 "most",
-                        PlanFacts.ampere(judgement
+                        judgement
                                 .sizing()
                                 .governs()
-                                .map(Sizing.Need::shortTermA)
-                                .orElse(0.0)),
+                                .map(need -> Figures.written(need.shortTermA(), "A"))
+                                .orElse(""),
                 "cause",
                         judgement
                                 .stair()
