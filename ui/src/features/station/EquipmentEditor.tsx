@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ask, client, type EquipmentView, type FieldProblem, Refusal } from '../../api';
-import { Button, Trouble } from '../../parts';
+import { Button, LeftAsItWas, Trouble, useDraft } from '../../parts';
 import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
 import { AntennaFile } from './AntennaFile';
 import { KINDS } from './spec';
@@ -37,7 +37,10 @@ function TwinLink({ known }: { known: EquipmentView }) {
 function Editor({ known, what }: { known: EquipmentView | undefined; what: (typeof KINDS)[string] }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const [form, setForm] = useState<Body>(() => toForm(what.fields, (known?.body as Body | undefined) ?? what.fresh));
+  const draft = useDraft<Body>(`equipment.${known?.id ?? what.name}`, known?.revision ?? 0, () =>
+    toForm(what.fields, (known?.body as Body | undefined) ?? what.fresh),
+  );
+  const { value: form, change: setForm } = draft;
   const [problems, setProblems] = useState<FieldProblem[]>([]);
   const [kept, setKept] = useState(false);
   const [revision, setRevision] = useState(known?.revision ?? 0);
@@ -55,6 +58,7 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
         ? ask(client.PUT('/api/equipment/{id}', { params: { path: { id: known.id }, query: { revision } }, body }))
         : ask(client.POST('/api/equipment', { body })),
     onSuccess: async (view) => {
+      draft.forget();
       setKept(true);
       setRevision(view.revision);
       await refresh();
@@ -115,6 +119,7 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
         <Button kind="main" type="submit" disabled={save.isPending}>
           Keep
         </Button>
+        <LeftAsItWas draft={draft} />
         {kept && <span role="status">Kept. Runs made before hold the record as it was.</span>}
         {problems.length > 0 && (
           <span role="alert" className="text-limit">

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { FieldProblem, PaperView } from '../../api';
-import { Button, Trouble } from '../../parts';
+import { Button, type Draft, LeftAsItWas, Trouble } from '../../parts';
+import type { Body } from '../../parts/form';
 import { useRemove } from './usePapers';
 
 interface Props {
+  draft: Draft<Body>;
   kept: PaperView | undefined;
   problems: FieldProblem[];
   pending: boolean;
@@ -12,7 +14,7 @@ interface Props {
 }
 
 /** Keep, what was refused, take away. */
-export function FormFoot({ kept, problems, pending, error }: Props) {
+export function FormFoot({ draft, kept, problems, pending, error }: Props) {
   const navigate = useNavigate();
   const remove = useRemove();
   const [removing, setRemoving] = useState(false);
@@ -22,6 +24,7 @@ export function FormFoot({ kept, problems, pending, error }: Props) {
         <Button kind="main" type="submit" disabled={pending}>
           Keep
         </Button>
+        <LeftAsItWas draft={draft} />
         {problems.length > 0 && (
           <span role="alert" className="text-limit">
             {problems.length === 1 ? 'One field needs mending.' : `${problems.length} fields need mending.`}

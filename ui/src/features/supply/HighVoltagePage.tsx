@@ -1,7 +1,6 @@
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PaperView } from '../../api';
-import { Sheet } from '../../parts';
+import { Sheet, useDraft } from '../../parts';
 import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
 import { Course, Sized } from '../../plot';
 import { FormFoot } from './FormFoot';
@@ -14,13 +13,14 @@ import { useHighVoltage } from './usePapers';
 /** An amplifier's high-voltage supply: what it is made of, and what that comes to. */
 export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: PaperView }) {
   const navigate = useNavigate();
-  const [form, setForm] = useState<Body>(() =>
+  const draft = useDraft<Body>(`highVoltage.${kept?.id ?? 'new'}`, kept?.revision ?? 0, () =>
     toForm(HIGH_VOLTAGE_FIELDS, (kept?.body as Body | undefined) ?? FRESH_HIGH_VOLTAGE),
   );
+  const { value: form, change: setForm } = draft;
   const read = fromForm(HIGH_VOLTAGE_FIELDS, form);
   const nameless = { ...read.body, name: String(read.body.name).trim() || 'New' };
   const judged = useHighVoltage(read.problems.length === 0 ? nameless : undefined);
-  const keeping = usePaperForm('HIGH_VOLTAGE', kept, (paper) => navigate(`/supply/high-voltage/${paper.id}`));
+  const keeping = usePaperForm('HIGH_VOLTAGE', kept, draft, (paper) => navigate(`/supply/high-voltage/${paper.id}`));
   const view = judged.data;
   const last = view?.course.at(-1);
   return (
@@ -39,7 +39,13 @@ export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: 
         >
           <h1 className="mb-3 text-22">{kept ? `High voltage of ${kept.name}` : 'High voltage of an amplifier'}</h1>
           <FormFields fields={HIGH_VOLTAGE_FIELDS} form={form} problems={keeping.problems} onChange={setForm} />
-          <FormFoot kept={kept} problems={keeping.problems} pending={keeping.pending} error={keeping.error} />
+          <FormFoot
+            draft={draft}
+            kept={kept}
+            problems={keeping.problems}
+            pending={keeping.pending}
+            error={keeping.error}
+          />
         </form>
         {view && (
           <div className="grid gap-[14px]">

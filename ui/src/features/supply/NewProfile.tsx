@@ -1,7 +1,6 @@
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PaperView } from '../../api';
-import { Pick } from '../../parts';
+import { Pick, useDraft } from '../../parts';
 import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
 import { FormFoot } from './FormFoot';
 import { Shelf } from './SupplyPage';
@@ -15,8 +14,9 @@ export function NewProfile({ papers }: { papers: PaperView[] }) {
   const exciters = useEquipment('exciter');
   const amplifiers = useEquipment('amplifier');
   const supplies = useEquipment('supply');
-  const [form, setForm] = useState<Body>(() => toForm(PROFILE_FIELDS, {}));
-  const keeping = usePaperForm('PROFILE', undefined, (paper) => navigate(`/supply/profiles/${paper.id}`));
+  const draft = useDraft<Body>('profile.new', 0, () => toForm(PROFILE_FIELDS, {}));
+  const { value: form, change: setForm } = draft;
+  const keeping = usePaperForm('PROFILE', undefined, draft, (paper) => navigate(`/supply/profiles/${paper.id}`));
   const sets = [
     ...exciters.map((one) => [one.name, (one.body as Body).powerMaxW] as const),
     ...amplifiers
@@ -68,7 +68,13 @@ export function NewProfile({ papers }: { papers: PaperView[] }) {
             changed.set !== form.set || changed.supply !== form.supply ? named(changed) : setForm(changed)
           }
         />
-        <FormFoot kept={undefined} problems={keeping.problems} pending={keeping.pending} error={keeping.error} />
+        <FormFoot
+          draft={draft}
+          kept={undefined}
+          problems={keeping.problems}
+          pending={keeping.pending}
+          error={keeping.error}
+        />
       </form>
     </>
   );

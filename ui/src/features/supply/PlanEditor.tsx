@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { FieldProblem, PaperView } from '../../api';
-import { Button, FileButton, Pick, Refused } from '../../parts';
+import { Button, FileButton, Pick, Refused, useDraft } from '../../parts';
 import { type Body, FormFields, fromForm, type Spec, toForm } from '../../parts/form';
 import { showNumber } from '../../quantity';
 import { at, Boxes, fieldsOf, isSet, OwnDuty, Part, without } from './Boxes';
@@ -59,11 +59,14 @@ function read(form: Body): { body: Body; problems: FieldProblem[] } {
 /** All of a plan as a form. */
 export function PlanEditor({ papers, kept }: { papers: PaperView[]; kept?: PaperView }) {
   const navigate = useNavigate();
-  const [form, setForm] = useState<Body>(() => opened((kept?.body as Body | undefined) ?? FRESH_PLAN));
+  const draft = useDraft<Body>(`plan.${kept?.id ?? 'new'}`, kept?.revision ?? 0, () =>
+    opened((kept?.body as Body | undefined) ?? FRESH_PLAN),
+  );
+  const { value: form, change: setForm } = draft;
   const supplies = useEquipment('supply');
   const batteries = useEquipment('battery');
   const toPlan = (paper: PaperView) => navigate(`/supply/plans/${paper.id}`);
-  const keeping = usePaperForm('PLAN', kept, toPlan);
+  const keeping = usePaperForm('PLAN', kept, draft, toPlan);
   const { problems } = keeping;
   const change = (part: Body) => setForm({ ...form, ...part });
   const sets: string[] = [...new Set<string>(form.boxes.filter(isSet).map((box: Body) => box.name))];
@@ -205,7 +208,7 @@ export function PlanEditor({ papers, kept }: { papers: PaperView[]; kept?: Paper
             onChange={(circuit) => change({ circuit })}
           />
         </Part>
-        <FormFoot kept={kept} problems={problems} pending={keeping.pending} error={keeping.error} />
+        <FormFoot draft={draft} kept={kept} problems={problems} pending={keeping.pending} error={keeping.error} />
       </form>
     </>
   );

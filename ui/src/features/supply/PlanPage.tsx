@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PaperView, PlanView } from '../../api';
-import { Button, Refused, Sheet, SignalLine, Trouble } from '../../parts';
+import { Button, Refused, Sheet, SignalLine, Trouble, useDraft } from '../../parts';
 import type { Body } from '../../parts/form';
 import { saveJson } from '../../plot';
 import { Beside } from './Beside';
@@ -14,7 +14,8 @@ import { WhatIf } from './WhatIf';
 /** A plan: what it comes to, and what it would come to if something were otherwise. */
 export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PaperView }) {
   const body = kept.body as Body;
-  const [draft, setDraft] = useState<Body>(body);
+  const typed = useDraft<Body>(`whatIf.${kept.id}`, kept.revision, () => body);
+  const { value: draft, change: setDraft } = typed;
   const [besideId, setBesideId] = useState('');
   const changed = JSON.stringify(draft) !== JSON.stringify(body);
   const judged = useJudged(draft);
@@ -81,7 +82,7 @@ export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PaperVie
                 >
                   Keep as another plan
                 </Button>
-                <Button kind="quiet" onClick={() => setDraft(body)}>
+                <Button kind="quiet" onClick={typed.drop}>
                   Put back
                 </Button>
                 <Refused error={keep.error ?? keepAnew.error} />

@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -25,6 +25,9 @@ const LIVE: LiveSupply = {
     { role: 'SUPPLY_VOLTAGE', meter: 'Sounding', health: 'SILENT', says: 'Silent' },
   ],
 };
+
+// What is typed in one test is no draft of the next.
+afterEach(() => localStorage.clear());
 
 interface Sent {
   method: string;
@@ -190,6 +193,19 @@ describe('the form of a plan', () => {
     fireEvent.click(screen.getByText('Take Halyard, left away'));
     expect(document.querySelector('[data-field="pattern.0.box"]')).toBeNull();
     expect(screen.getByText('Add a set first.')).toBeVisible();
+  });
+
+  it('stands as it was left when the page is opened anew, until one begins anew', async () => {
+    answers();
+    show(`/supply/plans/${PLAN.id}/edit`);
+    fireEvent.change(await field('lead.lengthM'), { target: { value: '17' } });
+    cleanup();
+    show(`/supply/plans/${PLAN.id}/edit`);
+    expect(await field('lead.lengthM')).toHaveValue('17');
+    expect(screen.getByText(/As you left it/)).toBeVisible();
+    fireEvent.click(screen.getByText('Begin anew'));
+    expect(await field('lead.lengthM')).not.toHaveValue('17');
+    expect(screen.queryByText(/As you left it/)).toBeNull();
   });
 
   it('says which field is no number, and sends nothing', async () => {

@@ -1,10 +1,16 @@
 import { useEffect, useRef, useState } from 'react';
 import { type FieldProblem, type PaperView, Refusal } from '../../api';
+import type { Draft } from '../../parts';
 import type { Body } from '../../parts/form';
 import { useKeep } from './usePapers';
 
 /** The keeping of a form: what of it was refused, and the field to go to. */
-export function usePaperForm(kind: PaperView['kind'], kept: PaperView | undefined, onKept: (paper: PaperView) => void) {
+export function usePaperForm(
+  kind: PaperView['kind'],
+  kept: PaperView | undefined,
+  draft: Draft<Body>,
+  onKept: (paper: PaperView) => void,
+) {
   const [problems, setProblems] = useState<FieldProblem[]>([]);
   const form = useRef<HTMLFormElement>(null);
   const keep = useKeep(kind, kept);
@@ -16,7 +22,10 @@ export function usePaperForm(kind: PaperView['kind'], kept: PaperView | undefine
     setProblems(read.problems);
     if (read.problems.length > 0) return;
     keep.mutate(read.body, {
-      onSuccess: onKept,
+      onSuccess: (paper) => {
+        draft.forget();
+        onKept(paper);
+      },
       onError: (error) => setProblems(error instanceof Refusal ? error.problems : []),
     });
   };
