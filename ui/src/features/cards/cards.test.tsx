@@ -49,6 +49,7 @@ const choices = {
   bands: [{ band: 'MHZ_7', name: '7 MHz', lowestHz: 6.9e6, highestHz: 7.3e6 }],
   carriers: [],
   schools: [],
+  suggestions: [],
   rungs: [],
   sources: [],
 } as unknown as Choices;

@@ -41,6 +41,7 @@ const choices: Choices = {
       costs: 'Little.',
     },
   ],
+  suggestions: [{ amplifierId: 'Brigantine', band: 'MHZ_7', school: 'GRID_TARGET', why: 'the twin knows this band.' }],
   rungs: [
     { code: 'DOUBLING', name: 'Doubling', detail: '' },
     { code: 'OWN', name: 'Own list', detail: '' },
@@ -63,6 +64,14 @@ describe('what to tune', () => {
     expect(within(school).queryByText('Peak both.')).not.toBeInTheDocument();
     await userEvent.click(screen.getByRole('radio', { name: 'Peak, then heavier' }));
     expect(change).toHaveBeenLastCalledWith({ school: 'PEAK_THEN_HEAVIER' });
+  });
+
+  it('marks the school that is suggested and says why', () => {
+    show({ school: 'PEAK_THEN_HEAVIER' });
+    expect(screen.getByRole('radio', { name: 'Grid target suggested' })).not.toBeChecked();
+    expect(screen.getByRole('group', { name: 'School' })).toHaveTextContent(
+      'Suggested here: Grid target, since the twin knows this band.',
+    );
   });
 
   it('takes a pad, and none again', async () => {

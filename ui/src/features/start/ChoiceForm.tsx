@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Choices } from '../../api';
-import type { Choice } from './useChoice';
+import { type Choice, suggestion } from './useChoice';
 
 interface Props {
   choices: Choices;
@@ -129,10 +129,16 @@ export function ChoiceForm({ choices, choice, change }: Props) {
 /** How to decide: what each school does, when it suits, what it costs in heat. */
 function Schools({ choices, choice, change }: Props) {
   const chosen = choices.schools.find((one) => one.code === choice.school);
+  const nameOf = (code: string) => choices.schools.find((one) => one.code === code)?.name;
+  const suggested = suggestion(choices, choice.amplifierId, choice.band);
   return (
     <Boxes
       label="School"
-      options={choices.schools.map(({ code, name }) => ({ code, name }))}
+      options={choices.schools.map(({ code, name }) => ({
+        code,
+        name,
+        ...(code === suggested?.school ? { detail: 'suggested' } : {}),
+      }))}
       chosen={[choice.school]}
       onPick={(school) => change({ school: school as Choice['school'] })}
     >
@@ -140,6 +146,12 @@ function Schools({ choices, choice, change }: Props) {
         <p className="basis-full text-13 text-soft" data-part="school">
           <span className="text-ink">{chosen.detail}</span> <b className="font-semibold">Suits:</b> {chosen.suits}{' '}
           <b className="font-semibold">Heat:</b> {chosen.costs}
+          {suggested && (
+            <>
+              {' '}
+              <b className="font-semibold">Suggested here:</b> {nameOf(suggested.school)}, since {suggested.why}
+            </>
+          )}
         </p>
       )}
     </Boxes>
@@ -196,8 +208,7 @@ function Boxes({ label, options, chosen, many, onPick, children }: BoxesProps) {
               className="accent-act"
             />
             <span className={disabled ? 'text-soft' : ''}>
-              <span className="head">{name}</span>
-              {detail && <span className="ml-2 text-13 text-soft">{detail}</span>}
+              <span className="head">{name}</span> {detail && <span className="ml-1 text-13 text-soft">{detail}</span>}
             </span>
           </label>
         ))}

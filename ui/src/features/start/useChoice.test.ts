@@ -30,6 +30,10 @@ const choices: Choices = {
   ],
   carriers: [],
   schools: [],
+  suggestions: [
+    { amplifierId: 'Brigantine', band: 'MHZ_7', school: 'MAKERS_CHART', why: 'the twin knows this band.' },
+    { amplifierId: 'Brigantine', band: 'MHZ_14', school: 'PEAK_THEN_HEAVIER', why: 'no twin knows this band yet.' },
+  ],
   rungs: [],
   sources: [{ code: 'TYPED', name: 'Typed', detail: '' }],
 };
@@ -83,5 +87,21 @@ describe('another amplifier', () => {
     expect(result.current[0].meterIds).toEqual(['Brigantine panel', 'Fathom']);
     act(() => result.current[1]({ amplifierId: 'Barque' }));
     expect(result.current[0].meterIds).toEqual(['Barque panel', 'Fathom']);
+  });
+});
+
+describe('the school', () => {
+  it('is the one suggested for amplifier and band, and follows it until another is chosen', () => {
+    localStorage.clear();
+    const { result } = renderHook(() => useChoice(choices));
+    expect(result.current[0].school).toBe('MAKERS_CHART');
+    act(() => result.current[1]({ band: 'MHZ_14' }));
+    expect(result.current[0].school).toBe('PEAK_THEN_HEAVIER');
+    act(() => result.current[1]({ school: 'DIP_AND_LOAD' }));
+    act(() => result.current[1]({ band: 'MHZ_7' }));
+    expect(result.current[0].school).toBe('DIP_AND_LOAD');
+  });
+  it('is the customary one where nothing is suggested', () => {
+    expect(complete(choices, { amplifierId: 'Barque' }).school).toBe('PEAK_THEN_HEAVIER');
   });
 });

@@ -72,10 +72,15 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
       wanted.amplifierId === amplifierId && wanted.meterIds
         ? wanted.meterIds.filter((id) => choices.meters.some((one) => one.id === id))
         : fittingMeters(choices, amplifier?.name ?? ''),
-    school: wanted.school ?? 'PEAK_THEN_HEAVIER',
+    school: wanted.school ?? suggestion(choices, amplifierId, band)?.school ?? 'PEAK_THEN_HEAVIER',
     source: (choices.sources.find((one) => one.code === wanted.source) ?? choices.sources[0])?.code as Choice['source'],
     frequency: typed || inBand ? (wanted.frequency ?? '') : limits ? middle(limits.lowestHz, limits.highestHz) : '',
   };
+}
+
+/** Returns which school suits an amplifier on a band, and why. */
+export function suggestion(choices: Choices, amplifierId: string, band: Choice['band']) {
+  return choices.suggestions.find((one) => one.amplifierId === amplifierId && one.band === band);
 }
 
 /** Returns meters that between them read each thing once: the amplifier's own before those of no or another amplifier. */
@@ -110,9 +115,12 @@ export function useChoice(choices: Choices): [Choice, (change: Partial<Choice>) 
       setWanted({
         ...choice,
         ...change,
-        // Another band has another middle, another amplifier other meters.
+        // Another band has another middle, another amplifier other meters; a school taken as suggested follows what is suggested.
         ...(change.band ? { frequency: undefined } : {}),
         ...(change.amplifierId ? { meterIds: undefined } : {}),
+        ...(choice.school === suggestion(choices, choice.amplifierId, choice.band)?.school && !change.school
+          ? { school: undefined }
+          : {}),
       }),
   ];
 }

@@ -76,13 +76,27 @@ public class LiveJourneysTest {
     @Test
     public void aWholeClimbOnTheBenchWithKeysOnlyGivesWhatTheHiddenTruthAllows() {
         operator.startsClimb("Simulated bench");
+        climbsToTheCard(12);
+        assertTheDialsLeftAreGood();
+    }
+
+    @Test(dependsOnMethods = "aWholeClimbOnTheBenchWithKeysOnlyGivesWhatTheHiddenTruthAllows")
+    public void whatIsSuggestedComesToAsMuchWithFewKeyDowns() {
+        operator.page.evaluate("localStorage.clear()");
+        operator.startsClimb("Simulated bench", "Maker’s chart suggested");
+        climbsToTheCard(4);
+        assertTheDialsLeftAreGood();
+    }
+
+    /** Does what the next move says until the row is on the card, with so many key-downs at most. */
+    private void climbsToTheCard(int most) {
         operator.getsReadyOnTheBench();
         int keyed = 0;
         for (String said = operator.sentence(); !said.startsWith("Write it on the card"); said = operator.sentence()) {
             if (said.startsWith("Rest")) {
                 operator.page.waitForTimeout(500);
             } else if (said.startsWith("Key at")) {
-                assertTrue(keyed++ < 12, "it asks for one key-down after another: " + said);
+                assertTrue(keyed++ < most, "it asks for one key-down after another: " + said);
                 keysPeaksAndTakes();
             } else {
                 operator.follows(said);
@@ -90,7 +104,9 @@ public class LiveJourneysTest {
         }
         operator.presses("Enter");
         operator.page.getByText("is on the card").waitFor();
+    }
 
+    private void assertTheDialsLeftAreGood() {
         JsonObject row = card();
         double driveW = row.get("driveW").getAsDouble();
         SimulatedStation station = new SimulatedStation(SEED, 1);
@@ -132,7 +148,7 @@ public class LiveJourneysTest {
         return ((Outcome.Settled<TubePoint>) outcome).point();
     }
 
-    @Test(dependsOnMethods = "aWholeClimbOnTheBenchWithKeysOnlyGivesWhatTheHiddenTruthAllows")
+    @Test(dependsOnMethods = "whatIsSuggestedComesToAsMuchWithFewKeyDowns")
     public void theBenchPulledInMidClimbLeavesTheRunAndComesBackByItself() throws InterruptedException {
         operator.startsClimb("Simulated bench");
         operator.getsReadyOnTheBench();

@@ -101,12 +101,19 @@ final class Operator implements AutoCloseable {
         startsClimb("Typed");
     }
 
-    /** The same with readings from a source. */
+    /** The same with readings from a source; climbs by doubling, whatever is suggested. */
     void startsClimb(String source) {
+        startsClimb(source, "Peak, then heavier");
+    }
+
+    /** The same by a school. */
+    void startsClimb(String source, String school) {
         page.navigate("/tune");
         page.getByText("Start the climb").waitFor();
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^" + source)))
-                .check();
+        for (String wanted : List.of(school, source)) {
+            page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^" + wanted)))
+                    .check();
+        }
         page.locator("body").evaluate("() => document.activeElement.blur()");
         presses("Enter");
         awaits("Have you read the limits");

@@ -3,7 +3,10 @@ package org.tubrin.core.tuneup;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
@@ -11,6 +14,7 @@ import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Probe;
 import org.tubrin.core.twin.TargetSearch;
 import org.tubrin.core.twin.TubePoint;
+import org.tubrin.core.twin.TubeTwin;
 
 /**
  * What the twin says of steps to come, set right by the steps done: where LOAD is to end, what output to expect, and how much
@@ -51,8 +55,15 @@ final class Foresight {
 
     /** Returns whether there is any: with a twin for the band, and a meter that tells of LOAD. */
     static boolean applies(TuneSetup setup) {
-        return setup.channelFor(tellingRole(setup.tubes())).isPresent()
-                && Expected.twin(setup).isPresent();
+        return applies(
+                setup.amplifier(), setup.band(), role -> setup.channelFor(role).isPresent());
+    }
+
+    /** Returns the same of an amplifier on a band, with meters that read some roles. */
+    static boolean applies(Amplifier amplifier, Band band, Predicate<ReadingRole> isRead) {
+        return amplifier.stage() instanceof Stage.Tubes tubes
+                && isRead.test(tellingRole(tubes))
+                && TubeTwin.of(amplifier).filter(twin -> twin.covers(band)).isPresent();
     }
 
     /** Returns the foresight of a school after some whole steps; empty where it does not apply. */

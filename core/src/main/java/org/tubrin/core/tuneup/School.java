@@ -1,7 +1,11 @@
 package org.tubrin.core.tuneup;
 
 import java.util.List;
+import java.util.Set;
 import org.tubrin.core.device.Construction;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
 
 /** How a run decides where the dials go. */
@@ -46,6 +50,15 @@ public enum School {
     /** Returns the schools by which a stage can be tuned. */
     public static List<School> forStage(Stage.Tubes tubes) {
         return List.of(values()).stream().filter(school -> school.suits(tubes)).toList();
+    }
+
+    /**
+     * Returns the school to suggest for an amplifier with dials on a band, with meters that read some roles: where a twin knows
+     * the band and a meter tells of LOAD, dials set before the first carrier need the fewest key-downs; else the readings of
+     * each step decide. Source: our own, {@code docs/decisions/8-the-finish-stays-heavier.md}.
+     */
+    public static School suggested(Amplifier amplifier, Band band, Set<ReadingRole> read) {
+        return Foresight.applies(amplifier, band, read::contains) ? MAKERS_CHART : PEAK_THEN_HEAVIER;
     }
 
     /** Returns what PLATE is turned for. */

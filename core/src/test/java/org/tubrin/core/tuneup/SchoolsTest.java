@@ -8,6 +8,7 @@ import static org.testng.Assert.expectThrows;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
@@ -18,6 +19,8 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.twin.Twins;
 
@@ -347,6 +350,26 @@ public class SchoolsTest {
                 .toList();
         assertEquals(above.size(), 1, "SSB at 100 W drives more than 2 W through 16 dB, CW at 70 W does not");
         assertEquals(above.get(0).numbers().get("drive"), 2 * Math.pow(10, 1.6), 1e-6);
+    }
+
+    @Test
+    public void dialsAreSetAheadWhereATwinKnowsTheBandAndAMeterTellsOfLoad() {
+        Amplifier known = Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE);
+        Set<ReadingRole> read = Set.of(ReadingRole.OUTPUT, ReadingRole.PLATE_CURRENT, ReadingRole.GRID_CURRENT);
+        assertEquals(School.suggested(known, Band.MHZ_7, read), School.MAKERS_CHART);
+        assertEquals(School.suggested(Sample.BRIGANTINE, Band.MHZ_7, read), School.PEAK_THEN_HEAVIER, "no twin");
+        assertEquals(
+                School.suggested(known, Band.MHZ_7, Set.of(ReadingRole.OUTPUT, ReadingRole.PLATE_CURRENT)),
+                School.PEAK_THEN_HEAVIER,
+                "nothing tells of LOAD");
+        Amplifier barque = Twins.BARQUES_RECORD.withTwin(Twins.BARQUE);
+        assertEquals(
+                School.suggested(barque, Band.MHZ_7, read),
+                School.PEAK_THEN_HEAVIER,
+                "of a tetrode's LOAD its screen current tells");
+        Set<ReadingRole> screen = Set.of(ReadingRole.OUTPUT, ReadingRole.SCREEN_CURRENT);
+        assertEquals(School.suggested(barque, Band.MHZ_7, screen), School.MAKERS_CHART);
+        assertEquals(School.suggested(barque, Band.MHZ_28, screen), School.PEAK_THEN_HEAVIER, "no tank");
     }
 
     @Test

@@ -1,9 +1,12 @@
 package org.tubrin.server.run;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -17,6 +20,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
@@ -99,6 +104,9 @@ public class RunController {
     /** A school: what it does, when it suits, and what it costs in heat. */
     public record SchoolChoice(School code, String name, String detail, String suits, String costs) {}
 
+    /** Which school suits an amplifier on a band, and why. */
+    public record SchoolSuggestion(UUID amplifierId, Band band, School school, String why) {}
+
     /** All that can be chosen at the start. */
     public record Choices(
             boolean stationDescribed,
@@ -110,6 +118,7 @@ public class RunController {
             List<BandChoice> bands,
             List<NamedChoice> carriers,
             List<SchoolChoice> schools,
+            List<SchoolSuggestion> suggestions,
             List<NamedChoice> rungs,
             List<NamedChoice> sources,
             @Nullable RunSummary inProgress,
@@ -198,6 +207,7 @@ public class RunController {
                                 words.say("school." + school.name() + ".suits"),
                                 words.say("school." + school.name() + ".costs")))
                         .toList(),
+                suggestions(kept),
                 List.of(Rungs.values()).stream()
                         .map(rungs -> new NamedChoice(rungs.name(), words.name(rungs.name()), ""))
                         .toList(),
@@ -224,6 +234,25 @@ public class RunController {
                 .map(source -> new NamedChoice(
                         source.name(), words.name(source.name()), words.say("sourceOf." + source.name())))
                 .toList();
+    }
+
+    private List<SchoolSuggestion> suggestions(List<Stations.Kept> kept) {
+        Set<ReadingRole> read = kept.stream()
+                .filter(one -> one.equipment() instanceof Meter)
+                .flatMap(one -> ((Meter) one.equipment()).channels().stream())
+                .map(Channel::role)
+                .collect(Collectors.toSet());
+        List<SchoolSuggestion> suggestions = new ArrayList<>();
+        for (Stations.Kept one : kept) {
+            if (one.equipment() instanceof Amplifier amplifier && amplifier.stage() instanceof Stage.Tubes) {
+                for (Band band : amplifier.bands()) {
+                    School school = School.suggested(amplifier, band, read);
+                    suggestions.add(new SchoolSuggestion(
+                            one.id(), band, school, words.say("school." + school.name() + ".suggested")));
+                }
+            }
+        }
+        return suggestions;
     }
 
     private List<Choice> choices(List<Stations.Kept> kept, Class<? extends Equipment> type) {
