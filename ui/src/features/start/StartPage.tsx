@@ -67,6 +67,7 @@ function Start({ choices }: { choices: Choices }) {
   const amplifier = choices.amplifiers.find((one) => one.id === choice.amplifierId);
   const bandName = choices.bands.find((one) => one.band === choice.band)?.name;
   const termination = choices.terminations.find((one) => one.id === choice.terminationId);
+  const school = choices.schools.find((one) => one.code === choice.school);
   return (
     <div className="m-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_360px]">
       <ChoiceForm choices={choices} choice={choice} change={change} />
@@ -77,8 +78,8 @@ function Start({ choices }: { choices: Choices }) {
             Climb {bandName} with {amplifier?.name}
           </p>
           <p className="mt-2 text-soft">
-            Into {termination?.name}. First the points before power and the warm-up, then up in steps of drive. Have the
-            meters in sight and a hand on PLATE.
+            Into {termination?.name}, by the school “{school?.name}”. First the points before power and the warm-up,
+            then up in drive. Have the meters in sight and a hand on PLATE.
           </p>
           <div className="mt-3">
             <Button kind="main" hotkey="Enter" disabled={start.isPending} onClick={() => start.mutate()}>

@@ -131,6 +131,7 @@ public class WordsTest {
         add(wanted, "draw.*.source", DrawMode.values());
         add(wanted, "runDown.*", RunDown.End.values());
         add(wanted, "runDown.*.why", RunDown.End.values());
+        add(wanted, "battery.output.note.*", RunDown.End.values());
         add(wanted, "lead.*", Conductor.Rule.values());
         for (String part : List.of("title", "meaning", "act")) {
             add(wanted, "fault.*." + part, Judgement.Fault.values());

@@ -15,9 +15,6 @@ import org.tubrin.core.tuneup.Step;
 
 /** Runs every case by every procedure. */
 final class Campaign {
-    /** A standard uncertainty times this is the 95 % interval. */
-    private static final double EXPANDED = 1.96;
-
     /** Before the name of a school in which the next move was followed. */
     static final String FOLLOWED = "tubrin, ";
 
@@ -50,9 +47,9 @@ final class Campaign {
         return school.name().toLowerCase(Locale.ROOT);
     }
 
-    /** Returns what it comes to when the next move is followed. */
+    /** Returns what it comes to when the school that is suggested is taken and the next move followed. */
     static Score tubrin(Case given) {
-        return followed(given, "tubrin");
+        return followed(given.by(given.suggested()), "tubrin");
     }
 
     private static Score followed(Case given, String procedure) {
@@ -111,6 +108,6 @@ final class Campaign {
     }
 
     private static void add(List<Boolean> held, Optional<Quantity> stated, double truth) {
-        stated.ifPresent(one -> held.add(Math.abs(one.value() - truth) <= EXPANDED * one.standardUncertainty()));
+        stated.ifPresent(one -> held.add(Math.abs(one.value() - truth) <= Coverage.halfWidth(one)));
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.stream.Collectors;
 import org.tubrin.bench.SkerryPoint;
 import org.tubrin.bench.Truth;
 import org.tubrin.core.device.Tube;
@@ -126,6 +127,17 @@ record Case(
                 0.3 * (2 * random.nextDouble() - 1) * mark,
                 1 + 0.03 * random.nextGaussian(),
                 random.nextLong());
+    }
+
+    /** Returns the school that is suggested for it. */
+    School suggested() {
+        return School.suggested(
+                setup.amplifier(),
+                setup.band(),
+                setup.meters().stream()
+                        .flatMap(meter -> meter.channels().stream())
+                        .map(Channel::role)
+                        .collect(Collectors.toSet()));
     }
 
     /** Returns the same tuned by another school, for pulses with a wattmeter that holds their peaks. */

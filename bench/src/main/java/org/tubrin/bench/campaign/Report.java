@@ -58,6 +58,12 @@ final class Report {
 
     private static final double LEAST_WORSE = 0.05;
 
+    private static final String PROCEDURES = """
+
+            `tubrin` is the school that the start page suggests for the amplifier, the band and its meters, with the next move
+            followed; the others are the schools told plainly.
+            """;
+
     private static final String EACH_SCHOOL = """
 
             ## Each school with its next move followed
@@ -77,7 +83,8 @@ final class Report {
             - **beyond_limit_s**: seconds in which a current or the output really was beyond its limit, seen or not.
             - **peak_heat_percent**: how hot the plates got, of what their rated dissipation makes them, first order with 25 s.
             - **imd3_db**: third order at speech drive with the dials left, below one of two tones.
-            - **coverage_percent**: of the stated 95 % intervals of efficiency, heat and gain at the last step.
+            - **coverage_percent**: of the 95 % intervals of efficiency, heat and gain at the last step; shares of their
+              uncertainty anywhere within their bounds with equal chance, as a meter's class is understood, their sum by trials.
 
             A case: one to three triodes or a tetrode, tank Q and supply stiffness at random; tubes, line and drive a few per cent
             off the record, dials up to 0.15 and 0.3 of a mark; a band, a frequency in it, a dummy load of 48 to 55 ohm or an
@@ -97,7 +104,7 @@ final class Report {
                         seed,
                         date));
         table(out, told());
-        out.append(EACH_SCHOOL);
+        out.append(PROCEDURES).append(EACH_SCHOOL);
         table(out, inEachSchool());
         out.append('\n');
         inEachSchool()

@@ -6,10 +6,14 @@ import static org.testng.Assert.assertTrue;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.ToDoubleFunction;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.tuneup.Practice;
 import org.tubrin.core.tuneup.RunState;
@@ -118,6 +122,46 @@ public class CampaignTest {
                     beyondS(Campaign.FOLLOWED + name) <= 1 || beyondS(Campaign.FOLLOWED + name) < 0.2 * beyondS(name),
                     school + " followed is beyond its limits for " + beyondS(Campaign.FOLLOWED + name) + " s");
         }
+    }
+
+    @Test
+    public void whatIsSuggestedNeedsNoMoreKeyDownsNorCarrierThanAnySchoolToldPlainly() {
+        for (School school : School.values()) {
+            String plain = school.name().toLowerCase(java.util.Locale.ROOT);
+            assertTrue(
+                    median("tubrin", Score::keyDowns) <= median(plain, Score::keyDowns),
+                    "key-downs of " + plain + ": " + median(plain, Score::keyDowns));
+            assertTrue(
+                    median("tubrin", Score::carrierS) < median(plain, Score::carrierS),
+                    "carrier of " + plain + ": " + median(plain, Score::carrierS));
+        }
+    }
+
+    @Test
+    public void anIntervalKnowsThatFewEvenErrorsReachLessFarThanNormalOnes() {
+        Quantity one = even(0);
+        assertEquals(Coverage.halfWidth(one), 0.95 * Math.sqrt(3), 0.01, "one: 95 % of its bound");
+        Quantity two = one.plus(even(1));
+        double triangle = 2 * Math.sqrt(3) * (1 - Math.sqrt(0.05));
+        assertEquals(Coverage.halfWidth(two), triangle, 0.02, "two alike: a triangle");
+        Quantity many = two;
+        for (int i = 2; i < 16; i++) {
+            many = many.plus(even(i));
+        }
+        assertEquals(Coverage.halfWidth(many), 1.96 * 4, 0.08, "many: normal");
+    }
+
+    private static Quantity even(int source) {
+        return Quantity.of(0, Unit.WATT, Standing.MEASURED, new ErrorSource("meter " + source, "", ""), 1);
+    }
+
+    private static double median(String procedure, ToDoubleFunction<Score> of) {
+        double[] sorted = SCORES.stream()
+                .filter(score -> score.procedure().equals(procedure))
+                .mapToDouble(of)
+                .sorted()
+                .toArray();
+        return sorted[sorted.length / 2];
     }
 
     private static double beyondS(String procedure) {

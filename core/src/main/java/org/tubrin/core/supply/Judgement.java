@@ -357,8 +357,8 @@ public record Judgement(
             Quantity drop = peak.times(
                     ohm("path", 2 * plan.lead().conductor().oneWayOhm(), VoltageStair.RESISTANCE_SHARE), Unit.VOLT);
             double customaryV = DROP_SHARE * plan.supply().voltageV();
-            // By its value alone, as a lead is chosen.
-            if (drop.value() > customaryV) {
+            // By its value alone, as a lead is chosen; where the set does not work with it, that says more.
+            if (drop.value() > customaryV && found.stream().noneMatch(one -> one.fault() == Fault.VOLTAGE_LOW)) {
                 found.add(new Finding(Fault.LEAD_THIN, drop, customaryV, drop.probabilityAbove(customaryV)));
             }
         });

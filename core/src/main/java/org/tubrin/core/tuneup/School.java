@@ -55,7 +55,7 @@ public enum School {
     /**
      * Returns the school to suggest for an amplifier with dials on a band, with meters that read some roles: where a twin knows
      * the band and a meter tells of LOAD, dials set before the first carrier need the fewest key-downs; else the readings of
-     * each step decide. Source: our own, {@code docs/decisions/8-the-finish-stays-heavier.md}.
+     * each step decide. Source: our own, {@code docs/decisions/8-the-suggested-school.md}.
      */
     public static School suggested(Amplifier amplifier, Band band, Set<ReadingRole> read) {
         return Foresight.applies(amplifier, band, read::contains) ? MAKERS_CHART : PEAK_THEN_HEAVIER;

@@ -120,6 +120,10 @@ public class PlanTest {
         assertTrue(
                 !faults(plan(near, nearLead, 100)).contains(fault),
                 faults(plan(near, nearLead, 100)).toString());
+        assertTrue(
+                !faults(plan(supply, lead, 100))
+                        .containsAll(List.of(Judgement.Fault.VOLTAGE_LOW, Judgement.Fault.LEAD_THIN)),
+                "a lead with which the set does not work is not merely thin");
     }
 
     @Test

@@ -219,7 +219,10 @@ class PlanFacts {
         return new PlanView.BatteryView(
                 words.say("runDown." + down.end().name(), facts),
                 words.say("runDown." + down.end().name() + ".why", facts),
-                judgement.standby().map(on -> onBattery(on, standby)).orElse(List.of()),
+                judgement
+                        .standby()
+                        .map(on -> onBattery(on, standby, down.end()))
+                        .orElse(List.of()),
                 down.course().stream()
                         .map(point -> new PlanView.BatteryPoint(point.atS() / HOUR_S, point.restingV(), point.peakV()))
                         .toList(),
@@ -227,14 +230,16 @@ class PlanFacts {
                 words.say("runDown.end", Map.of("volts", Figures.plain(endV, 2))));
     }
 
-    private List<PlanView.PlanFact> onBattery(Judgement.OnBattery on, Plan.Standby standby) {
+    private List<PlanView.PlanFact> onBattery(Judgement.OnBattery on, Plan.Standby standby, RunDown.End end) {
         List<PlanView.PlanFact> facts = new ArrayList<>();
         facts.add(new PlanView.PlanFact(
                 words.say("battery.output"),
-                words.say(
-                        "battery.fromTo",
-                        Map.of("full", percent(on.outputFullShare()), "end", percent(on.outputEndShare()))),
-                words.say("battery.output.note")));
+                end == RunDown.End.VOLTAGE_AT_PEAK || end == RunDown.End.CHARGE
+                        ? words.say(
+                                "battery.fromTo",
+                                Map.of("full", percent(on.outputFullShare()), "end", percent(on.outputEndShare())))
+                        : percent(on.outputFullShare()),
+                words.say("battery.output.note." + end.name())));
         on.aloneS()
                 .filter(alone -> standby.chargingA() > 0)
                 .ifPresent(alone -> facts.add(new PlanView.PlanFact(
