@@ -34,6 +34,12 @@ public record ProfileReading(
                 .done();
     }
 
+    /** Returns the output with its uncertainty. */
+    public Quantity output() {
+        ErrorSource source = new ErrorSource("set", "output", "");
+        return Quantity.of(outputW, Unit.WATT, Standing.MEASURED, source, outputUncertaintyW);
+    }
+
     /** Returns the current with its uncertainty. */
     public Quantity current() {
         return current("");

@@ -61,8 +61,8 @@ public record ProfileRun(
         /** What it draws keyed at an output in watts; 0 for none. */
         record Key(double outputW) implements Next {}
 
-        /** All was read. */
-        record Enough() implements Next {}
+        /** All was read; one more would tell most at an output in watts, halfway between the two whose currents differ most. */
+        record Enough(double betweenW) implements Next {}
 
         /** RF gets into the supply's regulator: nothing more is to be sent with it. */
         record Stop() implements Next {}
@@ -80,7 +80,22 @@ public record ProfileRun(
                 .filter(rung -> keyed.stream().noneMatch(reading -> near(reading, rung)))
                 .findFirst()
                 .<Next>map(rung -> new Next.Key(rung * greatestW))
-                .orElseGet(Next.Enough::new);
+                .orElseGet(() -> new Next.Enough(betweenW()));
+    }
+
+    private double betweenW() {
+        double betweenW = greatestW;
+        double mostA = 0;
+        for (int i = 1; i < keyed.size(); i++) {
+            ProfileReading low = keyed.get(i - 1);
+            ProfileReading high = keyed.get(i);
+            double apartA = Math.abs(high.currentA() - low.currentA());
+            if (apartA > mostA) {
+                mostA = apartA;
+                betweenW = (low.outputW() + high.outputW()) / 2;
+            }
+        }
+        return betweenW;
     }
 
     private boolean near(ProfileReading reading, double rung) {

@@ -42,7 +42,7 @@ public class ProfileRunTest {
     @Test
     public void followingWhatIsAskedEndsInAProfileThatGivesTheSetsOwnLawBack() {
         ProfileRun run = followed(0);
-        assertEquals(run.next(), new ProfileRun.Next.Enough());
+        assertTrue(run.next() instanceof ProfileRun.Next.Enough, run.toString());
         assertEquals(run.keyed().size(), 5);
         CurrentProfile profile = run.profile().orElseThrow();
         assertEquals(profile.currentA(60).value(), keyedA(60), 0.1);
@@ -61,7 +61,30 @@ public class ProfileRunTest {
 
     @Test
     public void aRiseWithinWhatTheMeterLeavesOpenIsNone() {
-        assertEquals(followed(0.0001).next(), new ProfileRun.Next.Enough());
+        assertTrue(followed(0.0001).next() instanceof ProfileRun.Next.Enough);
+    }
+
+    @Test
+    public void oneMoreReadingIsProposedWhereTheCurveIsLeastKnownAndCurrentsComeEverNearer() {
+        ProfileRun run = followed(0);
+        double apartA = widestA(run);
+        for (int more = 0; more < 6; more++) {
+            double betweenW = ((ProfileRun.Next.Enough) run.next()).betweenW();
+            run = run.with(read(betweenW, keyedA(betweenW), 0), true);
+            assertTrue(widestA(run) <= apartA, run.toString());
+            apartA = widestA(run);
+        }
+        assertTrue(apartA < 0.6 * widestA(followed(0)), apartA + " A");
+    }
+
+    private static double widestA(ProfileRun run) {
+        double widest = 0;
+        for (int i = 1; i < run.keyed().size(); i++) {
+            widest = Math.max(
+                    widest,
+                    run.keyed().get(i).currentA() - run.keyed().get(i - 1).currentA());
+        }
+        return widest;
     }
 
     @Test

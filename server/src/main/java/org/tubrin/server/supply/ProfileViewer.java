@@ -38,7 +38,7 @@ class ProfileViewer {
      * @param code what is next
      * @param title the next move
      * @param why its reason
-     * @param nextW output to key at next; absent where nothing is to be keyed
+     * @param nextW output to key at next, or where one more reading would tell most; absent where nothing is to be keyed
      * @param rows what was read, listening first
      * @param curve current over output, with its uncertainty; empty until there is a profile
      * @param law the law through the points; absent until there is one
@@ -71,8 +71,9 @@ class ProfileViewer {
     ProfileView view(ProfileRun run) {
         ProfileRun.Next next = run.next();
         String code = next.getClass().getSimpleName();
-        Optional<Double> nextW =
-                next instanceof ProfileRun.Next.Key key ? Optional.of(key.outputW()) : Optional.empty();
+        Optional<Double> nextW = next instanceof ProfileRun.Next.Key key
+                ? Optional.of(key.outputW())
+                : next instanceof ProfileRun.Next.Enough enough ? Optional.of(enough.betweenW()) : Optional.empty();
         String key = "profile." + code + (nextW.filter(watt -> watt == 0).isPresent() ? ".idle" : "");
         Map<String, Object> facts = Map.of(
                 "set", run.set(),
@@ -98,7 +99,7 @@ class ProfileViewer {
                         new ProfileRow(words.say("profile.listening"), null, current(one), voltage(one), null, null));
         Stream<ProfileRow> keyed = run.keyed().stream()
                 .map(one -> new ProfileRow(
-                        words.say("profile.keyed", Map.of("watt", Figures.plain(one.outputW(), 1))),
+                        words.say("profile.keyed", Map.of("watt", Figures.written(one.output(), "W"))),
                         one.outputW(),
                         current(one),
                         voltage(one),
