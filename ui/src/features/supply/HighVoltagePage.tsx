@@ -26,7 +26,7 @@ export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: 
   return (
     <>
       <Shelf papers={papers} />
-      <div className="mx-5 mt-3 mb-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_minmax(0,520px)]">
+      <div className="mx-5 mt-3 mb-5 grid grid-cols-[minmax(0,1fr)] items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_minmax(0,520px)]">
         <form
           ref={keeping.form}
           aria-label={kept?.name ?? 'New high-voltage supply'}

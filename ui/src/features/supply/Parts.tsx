@@ -9,10 +9,12 @@ export function Facts({ facts }: { facts: PlanFact[] }) {
     <table className="table w-full" data-part="facts">
       <tbody>
         {facts.map((one) => (
-          <tr key={one.what}>
+          <tr key={one.what} className="max-phone:grid max-phone:grid-cols-[1fr_auto]">
             <th scope="row">{one.what}</th>
             <td className="figure whitespace-nowrap">{one.figure || '–'}</td>
-            <td className="!pr-0 text-right text-13 text-soft">{one.note}</td>
+            <td className="!pr-0 text-right text-13 text-soft max-phone:col-span-2 max-phone:border-t-0 max-phone:pt-0 max-phone:text-left">
+              {one.note}
+            </td>
           </tr>
         ))}
       </tbody>

@@ -61,7 +61,7 @@ function Plain({ spec, value, path, problems, onChange }: FieldProps<Of<'text'> 
     'aria-describedby': problem ? `${id}-problem` : undefined,
   };
   return (
-    <div className="grid grid-cols-[210px_1fr] items-baseline gap-x-3">
+    <div className="grid phone:grid-cols-[210px_1fr] items-baseline gap-x-3">
       <label htmlFor={id} className="text-soft">
         {spec.label}
       </label>
@@ -78,7 +78,7 @@ function Plain({ spec, value, path, problems, onChange }: FieldProps<Of<'text'> 
           <>
             <input
               {...common}
-              className={`field ${spec.type === 'number' ? 'figure w-[110px]' : 'w-[260px]'}`}
+              className={`field ${spec.type === 'number' ? 'figure w-[110px]' : 'w-[260px] max-w-full'}`}
               inputMode={spec.type === 'number' ? 'decimal' : 'text'}
               maxLength={80}
               autoComplete="off"
@@ -106,7 +106,7 @@ function Plain({ spec, value, path, problems, onChange }: FieldProps<Of<'text'> 
 function Many({ spec, value, onChange }: FieldProps<Of<'many'>>) {
   const chosen = (value ?? []) as string[];
   return (
-    <fieldset className="grid grid-cols-[210px_1fr] gap-x-3">
+    <fieldset className="grid phone:grid-cols-[210px_1fr] gap-x-3">
       <legend className="sr-only">{spec.label}</legend>
       <span aria-hidden="true" className="text-soft">
         {spec.label}

@@ -142,7 +142,10 @@ public class SupplyApiTest extends ServerTest {
         reading.put("output", "30");
         assertEquals(post(path + 7, reading).status(), 409, "somebody else read meanwhile");
         Reply file = post("/api/papers/readings", Map.of("text", "keyed,outputW\nyes,3\n"));
-        assertEquals(file.json().at("/problems/0/field").asString(), "outputUncertaintyW");
+        assertEquals(file.json().at("/problems/0/code").asString(), "NO_COLUMN");
+        assertEquals(
+                file.json().at("/problems/0/found").asString(),
+                "outputUncertaintyW, currentA, currentUncertaintyA, voltageV, voltageUncertaintyV");
         Reply bad = post(
                 "/api/papers/readings",
                 Map.of(

@@ -13,6 +13,7 @@ public enum ProblemCode {
     DUPLICATE,
     MALFORMED,
     UNKNOWN_FIELD,
+    NO_COLUMN,
     RUN_ENDED,
     PREFLIGHT_OPEN,
     NOT_WARM,

@@ -57,12 +57,12 @@ public final class Csv {
                 .setTrim(true)
                 .get();
         try (CSVParser parser = format.parse(new StringReader(text.replaceFirst("^\uFEFF", "")))) {
-            List<Problem> missing = columns.stream()
+            List<String> missing = columns.stream()
                     .filter(name -> !parser.getHeaderMap().containsKey(name))
-                    .map(name -> new Problem(ProblemCode.MISSING, name, "", new Allowed.Nothing()))
                     .toList();
             if (!missing.isEmpty()) {
-                throw new Refused(missing);
+                throw new Refused(new Problem(
+                        ProblemCode.NO_COLUMN, "file", String.join(", ", missing), new Allowed.OneOf(columns)));
             }
             List<CSVRecord> records = parser.getRecords();
             new Checks().range("rows", records.size(), 1, mostRows, Unit.ONE).done();
