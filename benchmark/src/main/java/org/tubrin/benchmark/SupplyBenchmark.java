@@ -16,6 +16,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import org.tubrin.core.hv.Bank;
 import org.tubrin.core.hv.HighVoltage;
 import org.tubrin.core.hv.Rectifier;
+import org.tubrin.core.hv.Spread;
 import org.tubrin.core.station.Envelope;
 import org.tubrin.core.station.Supply;
 import org.tubrin.core.supply.Box;
@@ -89,9 +90,9 @@ public class SupplyBenchmark {
         return Judgement.of(plan, Optional.empty());
     }
 
-    /** A whole high-voltage supply, its integrators with it. */
+    /** A whole high-voltage supply with what its figures are unsure by: six times its integrators. */
     @Benchmark
-    public HighVoltage.Judgement judgedHighVoltage() {
-        return highVoltage.judged();
+    public Spread judgedHighVoltage() {
+        return Spread.of(highVoltage);
     }
 }
