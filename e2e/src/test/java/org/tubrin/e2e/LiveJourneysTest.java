@@ -7,7 +7,9 @@ import static org.testng.Assert.assertTrue;
 import com.google.gson.JsonArray;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.AfterClass;
@@ -82,7 +84,10 @@ public class LiveJourneysTest {
 
     @Test(dependsOnMethods = "aWholeClimbOnTheBenchWithKeysOnlyGivesWhatTheHiddenTruthAllows")
     public void whatIsSuggestedComesToAsMuchWithFewKeyDowns() {
-        operator.page.evaluate("localStorage.clear()");
+        operator.page.navigate("/tune");
+        assertThat(operator.page.getByRole(
+                        AriaRole.RADIO, new Page.GetByRoleOptions().setName("Maker’s chart suggested")))
+                .isChecked();
         operator.startsClimb("Simulated bench", "Maker’s chart suggested");
         climbsToTheCard(4);
         assertTheDialsLeftAreGood();
