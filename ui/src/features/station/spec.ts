@@ -401,6 +401,13 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }
       number('powerFactor', 'Power factor', '', { hint: '0.6 where nothing corrects it' }),
       number('idleW', 'From the mains with nothing connected', 'W'),
       number('inrushPeakA', 'Inrush at the mains', 'A', { optional: true }),
+      {
+        type: 'group',
+        path: 'adjustable',
+        label: 'Can be set',
+        optional: { lowestV: 12, highestV: 15 },
+        fields: [number('lowestV', 'from', 'V'), number('highestV', 'to', 'V')],
+      },
       number('weightKg', 'Weight', 'kg', { optional: true }),
       number('price', 'Price', '', { optional: true }),
     ],

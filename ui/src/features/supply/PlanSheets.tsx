@@ -57,6 +57,7 @@ export function Strip({ view, draft, onDraft, name }: StripProps) {
           />
         )}
       </Sized>
+      <p className="mt-1 text-13 text-soft">{strip.windows}.</p>
     </Sheet>
   );
 }

@@ -1,10 +1,12 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { ask, client, type PaperView, type ProfileView } from '../../api';
 import { FileButton, Refused, Sheet } from '../../parts';
 import type { Body } from '../../parts/form';
 import { Course, Sized } from '../../plot';
+import { parseNumber } from '../../quantity';
 import { Measure } from './Measure';
-import { Saves, useDrawing } from './Parts';
+import { Facts, Saves, useDrawing } from './Parts';
 import { Shelf } from './SupplyPage';
 import { useKeep, useProfile } from './usePapers';
 
@@ -13,7 +15,8 @@ const LIVE_MS = 300;
 /** The measuring of a set: the next reading, what is live, what was read and the profile that comes of it. */
 export function ProfilePage({ papers, kept }: { papers: PaperView[]; kept: PaperView }) {
   const run = kept.body as Body;
-  const profile = useProfile(run);
+  const [at, setAt] = useState('');
+  const profile = useProfile(run, parseNumber(at));
   const live = useQuery({
     queryKey: ['supply', 'live'],
     queryFn: () => ask(client.GET('/api/supply/live')),
@@ -37,10 +40,44 @@ export function ProfilePage({ papers, kept }: { papers: PaperView[]; kept: Paper
         <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px]">
           <Curve kept={kept} view={view} />
           <Readings kept={kept} view={view} />
+          {view?.box !== undefined && <AtOutput text={at} onText={setAt} view={view} error={profile.error} />}
         </div>
         {view && <Measure key={kept.id} kept={kept} view={view} live={live.data} />}
       </div>
     </>
+  );
+}
+
+interface AtOutputProps {
+  text: string;
+  onText: (text: string) => void;
+  view: ProfileView;
+  error: unknown;
+}
+
+/** What the set draws at any output. */
+function AtOutput({ text, onText, view, error }: AtOutputProps) {
+  return (
+    <Sheet title="At any output">
+      <label className="flex items-center gap-2 text-soft">
+        At, W
+        <input
+          className="field figure w-[110px] text-ink"
+          inputMode="decimal"
+          autoComplete="off"
+          maxLength={20}
+          aria-invalid={text !== '' && (parseNumber(text) === undefined || Boolean(error))}
+          value={text}
+          onChange={(event) => onText(event.target.value)}
+        />
+      </label>
+      <Refused error={error} named />
+      {text !== '' && view.at.length > 0 && (
+        <div className="mt-2">
+          <Facts facts={view.at} />
+        </div>
+      )}
+    </Sheet>
   );
 }
 

@@ -84,7 +84,7 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
           </Button>
         </p>
       )}
-      <p className="mt-2 text-13 text-soft">The supply's rating lines in the strip can be dragged, or moved by ↑ ↓.</p>
+      <p className="mt-2 text-13 text-soft">Rating lines in the strip can be dragged, or moved by ↑ ↓.</p>
       {refusal}
       {keeping}
     </Sheet>

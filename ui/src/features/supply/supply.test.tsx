@@ -32,6 +32,7 @@ afterEach(() => localStorage.clear());
 interface Sent {
   method: string;
   path: string;
+  query: string;
   body: Body;
 }
 
@@ -45,7 +46,7 @@ function answers(more: (sent: Sent) => [number, unknown] | undefined = () => und
   const all: Sent[] = [];
   vi.stubGlobal('ResizeObserver', Observer);
   vi.stubGlobal('fetch', async (request: Request) => {
-    const path = new URL(request.url).pathname;
+    const { pathname: path, search: query } = new URL(request.url);
     if (request.method === 'GET') {
       const known: Record<string, unknown> = {
         '/api/papers': [PLAN, PROFILE],
@@ -58,7 +59,7 @@ function answers(more: (sent: Sent) => [number, unknown] | undefined = () => und
       return Response.json(known[path] ?? []);
     }
     const text = await request.text();
-    const sent = { method: request.method, path, body: text ? JSON.parse(text) : {} };
+    const sent = { method: request.method, path, query, body: text ? JSON.parse(text) : {} };
     all.push(sent);
     const [status, answer] =
       more(sent) ??
@@ -306,6 +307,25 @@ describe('the measuring of a set', () => {
     const put = await found(sent, (one) => one.method === 'PUT');
     expect(put.body).toEqual(PROFILE.body);
     await waitFor(() => expect(screen.queryByRole('button', { name: /Undo/ })).toBeNull());
+  });
+
+  it('says what the set draws at any output, and where that is refused', async () => {
+    const sent = answers((one) =>
+      one.query === '?atW=37'
+        ? [200, { ...PROFILE_VIEW, at: [{ what: 'Current', figure: '13.2 ± 0.4 A', note: 'between what was read' }] }]
+        : one.query === '?atW=9000'
+          ? [422, refusal('atW')]
+          : undefined,
+    );
+    show(`/supply/profiles/${PROFILE.id}`);
+    const at = within(await screen.findByRole('region', { name: 'At any output' }));
+    await userEvent.type(at.getByLabelText('At, W'), '37');
+    expect(await at.findByText('13.2 ± 0.4 A')).toBeVisible();
+    await userEvent.clear(at.getByLabelText('At, W'));
+    expect(at.queryByText('13.2 ± 0.4 A')).toBeNull();
+    fireEvent.change(at.getByLabelText('At, W'), { target: { value: '9000' } });
+    expect(await at.findByText(/atW/)).toBeVisible();
+    expect(sent.some((one) => one.query === '?atW=9000')).toBe(true);
   });
 
   it('lets the key of the bench up by itself when the time is out', async () => {

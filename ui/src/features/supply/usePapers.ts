@@ -63,13 +63,21 @@ function useLast<T>(value: T | undefined): T | undefined {
   return last.current;
 }
 
-/** Returns what the measuring of a profile has come to. */
-export function useProfile(run: Body) {
-  return useQuery({
-    queryKey: ['profile', run],
-    queryFn: () => ask(client.POST('/api/supply/profile', { body: run })),
+/** Returns what the measuring of a profile has come to, with what it says of an output in watts. */
+export function useProfile(run: Body, atW?: number) {
+  const query = useQuery({
+    queryKey: ['profile', run, atW],
+    queryFn: () =>
+      ask(
+        client.POST('/api/supply/profile', {
+          params: { query: atW === undefined ? {} : { atW } },
+          body: run,
+        }),
+      ),
     placeholderData: keepPreviousData,
+    retry: false,
   });
+  return { ...query, data: useLast(query.data) };
 }
 
 /** Returns what a high-voltage supply comes to, kept or not. */

@@ -68,6 +68,7 @@ public class SupplyBenchmark {
                 6,
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
         return new Plan(
                 "An hour",

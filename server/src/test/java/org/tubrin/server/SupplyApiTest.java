@@ -115,6 +115,12 @@ public class SupplyApiTest extends ServerTest {
         assertEquals(view.at("/box/profile/points").size(), 5);
         assertEquals(view.at("/rows/3/outputW").asDouble(), 2.5);
         assertTrue(view.get("law").asString().contains("10 W"), view.get("law").asString());
+        JsonNode at =
+                post("/api/supply/profile?atW=7", body(kept).toString()).json().get("at");
+        assertEquals(at.get(0).get("note").asString(), "between what was read");
+        assertEquals(at.size(), 3, "current, efficiency, heat: " + at);
+        Reply beyond = post("/api/supply/profile?atW=-1", body(kept).toString());
+        assertEquals(beyond.json().at("/problems/0/field").asString(), "atW");
         Reply file = get("/api/papers/" + kept.get("id").asString() + "/readings.csv");
         assertEquals(file.text().lines().count(), 7, file.text());
         JsonNode back =

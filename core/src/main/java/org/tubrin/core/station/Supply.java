@@ -9,7 +9,7 @@ import org.tubrin.core.quantity.Unit;
  *
  * @param name its name
  * @param type how it is built
- * @param voltageV at its terminals without load, as set, 1 to 400 V
+ * @param voltageV at its terminals without load, as set, 1 to 400 V; within what it can be set to
  * @param sourceOhm by which its voltage falls with current, 0 to 5 Ω
  * @param continuousA current that it gives for ever, 0.1 to 1000 A
  * @param intermittentA current that it gives for a share of the time, from that to 1000 A
@@ -18,6 +18,7 @@ import org.tubrin.core.quantity.Unit;
  * @param powerFactor at the mains, 0.3 to 1
  * @param idleW what it takes from the mains with nothing connected, 0 to 500 W
  * @param inrushPeakA at the mains at switch-on, 0.1 to 500 A; absent where not known
+ * @param adjustable where it can be set; absent where it cannot
  * @param weightKg 0.05 to 500 kg; absent where not known
  * @param price in the station's own money, 0 to 100 000; absent where not known
  */
@@ -33,6 +34,7 @@ public record Supply(
         double powerFactor,
         double idleW,
         Optional<Double> inrushPeakA,
+        Optional<Adjustable> adjustable,
         Optional<Double> weightKg,
         Optional<Double> price)
         implements Equipment {
@@ -48,10 +50,30 @@ public record Supply(
         LIGHTING
     }
 
+    /**
+     * Voltages without load that it can be set to.
+     *
+     * @param lowestV 1 to 400 V
+     * @param highestV from that to 400 V
+     */
+    public record Adjustable(double lowestV, double highestV) {
+        public Adjustable {
+            new Checks()
+                    .range("lowestV", lowestV, 1, 400, Unit.VOLT)
+                    .range("highestV", highestV, Math.min(400, Math.max(1, lowestV)), 400, Unit.VOLT)
+                    .done();
+        }
+    }
+
     public Supply {
         Checks checks = new Checks()
                 .name("name", name)
-                .range("voltageV", voltageV, 1, 400, Unit.VOLT)
+                .range(
+                        "voltageV",
+                        voltageV,
+                        adjustable.map(Adjustable::lowestV).orElse(1.0),
+                        adjustable.map(Adjustable::highestV).orElse(400.0),
+                        Unit.VOLT)
                 .range("sourceOhm", sourceOhm, 0, 5, Unit.OHM)
                 .range("continuousA", continuousA, 0.1, 1000, Unit.AMPERE)
                 .range("intermittentA", intermittentA, Math.min(1000, Math.max(0.1, continuousA)), 1000, Unit.AMPERE)
@@ -63,6 +85,16 @@ public record Supply(
         weightKg.ifPresent(weight -> checks.range("weightKg", weight, 0.05, 500, Unit.KILOGRAM));
         price.ifPresent(one -> checks.range("price", one, 0, 100_000, Unit.ONE));
         checks.done();
+    }
+
+    /** Returns the lowest voltage that it can be set to; the one that it has where it cannot be set. */
+    public double lowestV() {
+        return adjustable.map(Adjustable::lowestV).orElse(voltageV);
+    }
+
+    /** Returns the highest voltage that it can be set to; the one that it has where it cannot be set. */
+    public double highestV() {
+        return adjustable.map(Adjustable::highestV).orElse(voltageV);
     }
 
     /** Returns what an ampere for ever costs, in the station's own money; empty where the price is not known. */

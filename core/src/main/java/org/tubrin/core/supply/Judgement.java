@@ -14,6 +14,7 @@ import org.tubrin.core.quantity.Unit;
  * What a plan comes to.
  *
  * @param tenMinutes what is drawn over the worst ten minutes
+ * @param windows averages over shorter and longer times
  * @param sizing what each school asks for
  * @param stair from the terminals down to the set that draws most, at its peak with all else that is drawn at once from the
  *     supply; absent where nothing transmits
@@ -30,6 +31,7 @@ import org.tubrin.core.quantity.Unit;
  */
 public record Judgement(
         TenMinutes tenMinutes,
+        List<TenMinutes.Window> windows,
         Sizing sizing,
         Optional<VoltageStair> stair,
         Optional<Conductor.Choice> lead,
@@ -52,6 +54,7 @@ public record Judgement(
     private static final double INTERNAL_SHARE = 0.2;
 
     public Judgement {
+        windows = List.copyOf(windows);
         modes = List.copyOf(modes);
         diodes = List.copyOf(diodes);
         findings = List.copyOf(findings);
@@ -148,6 +151,7 @@ public record Judgement(
         findings.sort(Comparator.comparing(Finding::fault));
         return new Judgement(
                 ten,
+                TenMinutes.windows(plan.boxes(), plan.pattern()),
                 sizing,
                 stair,
                 lead,

@@ -148,9 +148,9 @@ public record Plan(
                 .orElse(set.profile().greatestW());
     }
 
-    /** Returns whether a supply's voltage is one that the set that draws most can work with. */
+    /** Returns whether a supply has, or can be set to, a voltage that the set that draws most can work with. */
     public boolean suits(Supply other) {
-        return fed().map(set -> other.voltageV() >= set.leastV() && other.voltageV() <= set.mostV())
+        return fed().map(set -> other.highestV() >= set.leastV() && other.lowestV() <= set.mostV())
                 .orElse(true);
     }
 

@@ -25,6 +25,9 @@ public record TenMinutes(double fromS, List<Strip> strips, Quantity peakA, Quant
     /** Length of the window, in seconds. */
     public static final int WINDOW_S = 600;
 
+    /** Windows that an average is told over besides, in seconds. */
+    private static final List<Integer> WINDOWS_S = List.of(60, 300, WINDOW_S, 1800, 3600);
+
     private static final double GOLDEN = 0.6180339887498949;
     /** Slots at least this long are drawn as they are, in seconds. */
     private static final double SLOW_SLOT_S = 2;
@@ -48,12 +51,43 @@ public record TenMinutes(double fromS, List<Strip> strips, Quantity peakA, Quant
     }
 
     /**
+     * An average.
+     *
+     * @param lengthS over how long, in seconds
+     * @param averageA over the worst such time of the pattern
+     */
+    public record Window(int lengthS, Quantity averageA) {}
+
+    /** Returns averages over the worst minute and longer, up to ten minutes or the whole pattern. */
+    public static List<Window> windows(List<Box> boxes, List<Stretch> pattern) {
+        List<Sent> sent = sent(boxes, pattern);
+        int length = Math.max(WINDOW_S, lengthS(pattern));
+        return WINDOWS_S.stream()
+                .filter(windowS -> windowS <= length)
+                .map(windowS ->
+                        new Window(windowS, average(sent, worst(sent, length, windowS), windowS, restingA(boxes))))
+                .toList();
+    }
+
+    /**
      * Returns the worst ten minutes of a pattern; what lies beyond its end is rest.
      *
      * @param boxes each with a name of its own
      * @param pattern of boxes that can transmit; stretches of one box do not overlap
      */
     public static TenMinutes of(List<Box> boxes, List<Stretch> pattern) {
+        List<Sent> sent = sent(boxes, pattern);
+        double restingA = restingA(boxes);
+        int from = worst(sent, Math.max(WINDOW_S, lengthS(pattern)), WINDOW_S);
+        return new TenMinutes(
+                from,
+                strips(boxes, sent, from),
+                peak(sent, restingA),
+                average(sent, from, WINDOW_S, restingA),
+                restingA);
+    }
+
+    private static List<Sent> sent(List<Box> boxes, List<Stretch> pattern) {
         List<Sent> sent = new ArrayList<>();
         for (Stretch stretch : pattern) {
             for (Box box : boxes) {
@@ -62,14 +96,18 @@ public record TenMinutes(double fromS, List<Strip> strips, Quantity peakA, Quant
                 }
             }
         }
-        double ends = pattern.stream()
+        return sent;
+    }
+
+    private static int lengthS(List<Stretch> pattern) {
+        return (int) Math.ceil(pattern.stream()
                 .mapToDouble(stretch -> stretch.fromS() + stretch.lengthS())
                 .max()
-                .orElse(0);
-        double restingA = boxes.stream().mapToDouble(Box::restingA).sum();
-        int from = worst(sent, Math.max(WINDOW_S, (int) Math.ceil(ends)));
-        return new TenMinutes(
-                from, strips(boxes, sent, from), peak(sent, restingA), average(sent, from, restingA), restingA);
+                .orElse(0));
+    }
+
+    private static double restingA(List<Box> boxes) {
+        return boxes.stream().mapToDouble(Box::restingA).sum();
     }
 
     /**
@@ -96,8 +134,8 @@ public record TenMinutes(double fromS, List<Strip> strips, Quantity peakA, Quant
         }
 
         /** Seconds of it within a window. */
-        double within(double from) {
-            double end = Math.min(stretch.fromS() + stretch.lengthS(), from + WINDOW_S);
+        double within(double from, int windowS) {
+            double end = Math.min(stretch.fromS() + stretch.lengthS(), from + windowS);
             return Math.max(0, end - Math.max(stretch.fromS(), from));
         }
 
@@ -127,15 +165,15 @@ public record TenMinutes(double fromS, List<Strip> strips, Quantity peakA, Quant
         return Quantity.exact(currentA, Unit.AMPERE, Standing.COMPUTED);
     }
 
-    private static int worst(List<Sent> sent, int length) {
+    private static int worst(List<Sent> sent, int length, int windowS) {
         int worst = 0;
         double most = -1;
         double[] beyondA =
                 sent.stream().mapToDouble(one -> one.beyondRestA().value()).toArray();
-        for (int from = 0; from <= length - WINDOW_S; from++) {
+        for (int from = 0; from <= length - windowS; from++) {
             double charge = 0;
             for (int i = 0; i < beyondA.length; i++) {
-                charge += sent.get(i).within(from) * beyondA[i];
+                charge += sent.get(i).within(from, windowS) * beyondA[i];
             }
             if (charge > most + EXACT) {
                 most = charge;
@@ -145,10 +183,10 @@ public record TenMinutes(double fromS, List<Strip> strips, Quantity peakA, Quant
         return worst;
     }
 
-    private static Quantity average(List<Sent> sent, double from, double restingA) {
+    private static Quantity average(List<Sent> sent, double from, int windowS, double restingA) {
         Quantity average = exact(restingA);
         for (Sent one : sent) {
-            average = average.plus(one.beyondRestA().scaled(one.within(from) / WINDOW_S));
+            average = average.plus(one.beyondRestA().scaled(one.within(from, windowS) / windowS));
         }
         return average;
     }

@@ -3,14 +3,17 @@ package org.tubrin.core.supply;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Battery;
@@ -38,6 +41,7 @@ public class SupplyTest {
             0.95,
             6,
             Optional.of(18.0),
+            Optional.empty(),
             Optional.of(2.4),
             Optional.of(160.0));
     private static final Supply CAPSTAN = new Supply(
@@ -51,6 +55,7 @@ public class SupplyTest {
             0.55,
             0.7,
             12,
+            Optional.empty(),
             Optional.empty(),
             Optional.of(11.0),
             Optional.of(240.0));
@@ -162,6 +167,34 @@ public class SupplyTest {
                         new Stretch("Halyard 100", 300, 300, Envelope.slotted(), 50),
                         new Stretch("Halyard 100", 700, 120, Envelope.speech(), 100),
                         new Stretch("Halyard 100", 900, 120, Envelope.processed(), 100)));
+    }
+
+    @Test
+    public void anAverageOverALongerTimeIsNeverMoreWherePiecesFitAndAMinuteOfCarrierIsItsPeak() {
+        List<Stretch> pattern = List.of(
+                new Stretch("H", 30, 90, new Envelope.Constant(), 100),
+                new Stretch("H", 900, 1500, Envelope.speech(), 100),
+                new Stretch("H", 3000, 600, Envelope.slotted(), 100));
+        List<Box> boxes =
+                List.of(new Box.Transmitting("H", ProfileTest.halyard(), 11, 15, Optional.empty(), Optional.empty()));
+        List<TenMinutes.Window> windows = TenMinutes.windows(boxes, pattern);
+        assertEquals(windows.stream().map(TenMinutes.Window::lengthS).toList(), List.of(60, 300, 600, 1800, 3600));
+        assertEquals(
+                windows.get(0).averageA().value(),
+                ProfileTest.halyard().currentA(100).value(),
+                1e-9);
+        assertEquals(
+                windows.get(2).averageA().value(),
+                TenMinutes.of(boxes, pattern).averageA().value(),
+                1e-12);
+        // Each of 60, 300, 600 and of 600, 1800, 3600 is a whole number of the one before: some part of it is no less.
+        for (int i = 1; i < windows.size(); i++) {
+            assertTrue(
+                    windows.get(i).averageA().value()
+                            <= windows.get(i - 1).averageA().value() + 1e-9,
+                    windows.toString());
+        }
+        assertEquals(TenMinutes.windows(boxes, pattern.subList(0, 1)).size(), 3, "no longer than ten minutes");
     }
 
     @Test
@@ -285,6 +318,36 @@ public class SupplyTest {
         assertTrue(RunDown.of(KEEL, use(5, 20, 2, 11)).runtimeS()
                 > RunDown.of(KEEL, use(5, 20, 0, 11)).runtimeS());
         assertEquals(RunDown.of(KEEL, use(5, 200, 0, 12)).end(), RunDown.End.AT_ONCE);
+    }
+
+    @Test
+    public void aSupplyStandsWithinWhatItCanBeSetTo() {
+        Refused refused = expectThrows(
+                Refused.class,
+                () -> new Supply(
+                        "Set",
+                        Supply.Kind.LINEAR,
+                        15.5,
+                        0.01,
+                        20,
+                        20,
+                        1,
+                        0.55,
+                        0.7,
+                        10,
+                        Optional.empty(),
+                        Optional.of(new Supply.Adjustable(12, 15)),
+                        Optional.empty(),
+                        Optional.empty()));
+        assertEquals(refused.problems().get(0).path(), "voltageV");
+        assertEquals(refused.problems().get(0).allowed(), new Allowed.Range(12, 15, Unit.VOLT));
+        assertEquals(WINDLASS.lowestV(), WINDLASS.highestV(), "one that cannot be set has one voltage");
+        assertEquals(
+                expectThrows(Refused.class, () -> new Supply.Adjustable(15, 12))
+                        .problems()
+                        .get(0)
+                        .path(),
+                "highestV");
     }
 
     @Test

@@ -81,6 +81,13 @@ class PlanFacts {
                                         ampere(supply.continuousA()),
                                         "short",
                                         ampere(supply.intermittentA())))
+                        + supply.adjustable()
+                                .map(range -> words.say(
+                                        "own.adjustable",
+                                        Map.of(
+                                                "low", Figures.plain(range.lowestV(), 1),
+                                                "high", Figures.plain(range.highestV(), 1))))
+                                .orElse("")
                         + supply.pricePerAmpere()
                                 .map(each -> words.say("own.price", Map.of("each", Figures.plain(each, 1))))
                                 .orElse("")

@@ -57,6 +57,7 @@ public record PlanView(
      * @param fromS where they begin in the pattern
      * @param bands of each box, current second by second
      * @param intermittentA rating of the supply that schools are held against
+     * @param windows averages over shorter and longer times
      */
     public record PlanStrip(
             String title,
@@ -69,7 +70,8 @@ public record PlanView(
             String average,
             String continuous,
             double intermittentA,
-            String intermittent) {}
+            String intermittent,
+            String windows) {}
 
     /** A box's part of the strip. */
     public record PlanBand(String box, boolean transmits, List<Double> currentA) {}

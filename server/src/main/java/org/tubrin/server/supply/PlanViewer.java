@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Equipment;
@@ -23,6 +24,7 @@ import org.tubrin.server.words.Words;
 @Component
 class PlanViewer {
     private static final double HUNDREDTH = 100;
+    private static final double MINUTE_S = 60;
     private static final String THIN = "\u2009";
 
     private final Words words;
@@ -215,7 +217,18 @@ class PlanViewer {
                         Map.of(
                                 "supply", supply.name(),
                                 "ampere", PlanFacts.ampere(supply.intermittentA()),
-                                "percent", Figures.plain(HUNDREDTH * supply.intermittentShare(), 0))));
+                                "percent", Figures.plain(HUNDREDTH * supply.intermittentShare(), 0))),
+                words.say("strip.windows", Map.of("list", windows(judgement))));
+    }
+
+    private String windows(Judgement judgement) {
+        return judgement.windows().stream()
+                .map(window -> words.say(
+                        "strip.window",
+                        Map.of(
+                                "minutes", Figures.plain(window.lengthS() / MINUTE_S, 0),
+                                "ampere", Figures.written(window.averageA(), "A"))))
+                .collect(Collectors.joining("; "));
     }
 
     private PlanView.PlanStair stair(Plan plan, VoltageStair stair, Box.Transmitting set) {

@@ -7,8 +7,10 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.supply.Box;
 import org.tubrin.core.supply.CurrentProfile;
 import org.tubrin.core.supply.ProfileFit;
@@ -20,9 +22,10 @@ import org.tubrin.server.words.Words;
 /** Tells what the measuring of a profile has come to, and what is next. */
 @Component
 class ProfileViewer {
-    private static final String THIN = "\u2009";
     private static final int CURVE_POINTS = 60;
     private static final double BEYOND = 1.2;
+    private static final double MOST_W = 5000;
+    private static final double HUNDREDTH = 100;
 
     private final Words words;
     private final Papers papers;
@@ -43,6 +46,7 @@ class ProfileViewer {
      * @param curve current over output, with its uncertainty; empty until there is a profile
      * @param law the law through the points; absent until there is one
      * @param facts figures that follow
+     * @param at what it draws at an output that was asked for; empty where none was, or until there is a profile
      * @param box the form of it that a plan holds; absent until there is one
      */
     public record ProfileView(
@@ -54,6 +58,7 @@ class ProfileViewer {
             List<ProfileCurve> curve,
             @Nullable String law,
             List<PlanView.PlanFact> facts,
+            List<PlanView.PlanFact> at,
             @Nullable Object box) {}
 
     /** What was read once, and what follows; without output no efficiency. */
@@ -68,7 +73,7 @@ class ProfileViewer {
     /** A point of the curve. */
     public record ProfileCurve(double outputW, double currentA, double lowA, double highA, boolean predicted) {}
 
-    ProfileView view(ProfileRun run) {
+    ProfileView view(ProfileRun run, Optional<Double> atW) {
         ProfileRun.Next next = run.next();
         String code = next.getClass().getSimpleName();
         Optional<Double> nextW = next instanceof ProfileRun.Next.Key key
@@ -90,6 +95,7 @@ class ProfileViewer {
                 profile.map(ProfileViewer::curve).orElse(List.of()),
                 profile.flatMap(CurrentProfile::fit).map(this::law).orElse(null),
                 facts(run),
+                atW.flatMap(watt -> profile.map(known -> at(known, watt))).orElse(List.of()),
                 profile.map(Box.Transmitting::customary).map(papers::write).orElse(null));
     }
 
@@ -104,9 +110,7 @@ class ProfileViewer {
                         current(one),
                         voltage(one),
                         profile.filter(ignored -> one.outputW() > 0)
-                                .map(known -> Figures.percent(known.efficiency(one.outputW()))
-                                                .withUncertainty()
-                                        + THIN + "%")
+                                .map(known -> Figures.written(known.efficiency(one.outputW()), 1 / HUNDREDTH, "%"))
                                 .orElse(null),
                         profile.map(known -> Figures.written(known.heatW(one.outputW()), "W"))
                                 .orElse(null)));
@@ -141,6 +145,25 @@ class ProfileViewer {
                         "most", Figures.plain(fit.greatestW(), 1),
                         "exponent", Figures.fixed(fit.exponent(), 2),
                         "uncertainty", Figures.fixed(fit.exponentUncertainty(), 2)));
+    }
+
+    private List<PlanView.PlanFact> at(CurrentProfile profile, double outputW) {
+        new Checks().range("atW", outputW, 0, MOST_W, Unit.WATT).done();
+        Quantity current = profile.currentA(outputW);
+        List<PlanView.PlanFact> facts = new ArrayList<>();
+        facts.add(new PlanView.PlanFact(
+                words.say("profile.at.current"),
+                Figures.written(current, "A"),
+                words.say("profile.at." + current.standing().name())));
+        if (outputW > 0) {
+            facts.add(new PlanView.PlanFact(
+                    words.say("profile.at.efficiency"),
+                    Figures.written(profile.efficiency(outputW), 1 / HUNDREDTH, "%"),
+                    ""));
+        }
+        facts.add(
+                new PlanView.PlanFact(words.say("profile.at.heat"), Figures.written(profile.heatW(outputW), "W"), ""));
+        return facts;
     }
 
     private List<PlanView.PlanFact> facts(ProfileRun run) {

@@ -76,10 +76,11 @@ public class SupplyController {
         return plans.view(plan, judgement, station);
     }
 
-    /** Returns what the measuring of a profile has come to; it need not be kept. */
+    /** Returns what the measuring of a profile has come to, with what it says of an output in watts; it need not be kept. */
     @PostMapping("/profile")
-    ProfileViewer.ProfileView profile(@RequestBody Map<String, Object> body) {
-        return profiles.view((ProfileRun) papers.read(PaperKind.PROFILE, body));
+    ProfileViewer.ProfileView profile(
+            @RequestBody Map<String, Object> body, @RequestParam(required = false) @Nullable Double atW) {
+        return profiles.view((ProfileRun) papers.read(PaperKind.PROFILE, body), Optional.ofNullable(atW));
     }
 
     /** Returns what a high-voltage supply comes to; it need not be kept. */
