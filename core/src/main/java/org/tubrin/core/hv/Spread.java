@@ -101,12 +101,15 @@ public final class Spread {
         return judged;
     }
 
-    /** Returns the figure that is held against what a part bears, where it is beyond that. */
+    /** Returns the figure that is held against what a part bears; empty as any other. */
     public Optional<Quantity> figure(HighVoltage.Fault fault) {
         return figure(fault.unit(), (of, as) -> fault.held(of, as).found());
     }
 
-    /** Returns one figure with its uncertainty; empty where it is not finite, such as the time to bleed through a resistor that is open. */
+    /**
+     * Returns one figure with its uncertainty; empty where it is not finite, such as the time to bleed through a resistor that is
+     * open, or would not be with a part off.
+     */
     public Optional<Quantity> figure(Unit unit, ToDoubleBiFunction<HighVoltage, HighVoltage.Judgement> of) {
         double value = of.applyAsDouble(supply, judged);
         if (!Double.isFinite(value)) {
@@ -115,6 +118,9 @@ public final class Spread {
         Quantity figure = Quantity.exact(value, unit, Standing.PREDICTED);
         for (Case one : cases) {
             double other = of.applyAsDouble(one.supply(), one.judged());
+            if (!Double.isFinite(other)) {
+                return Optional.empty();
+            }
             figure = figure.plus(Quantity.of(0, unit, Standing.PREDICTED, one.off(), Math.abs(other - value)));
         }
         return Optional.of(figure);

@@ -8,16 +8,15 @@ import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 
 /**
- * How a set's greatest output falls with its voltage, {@code P = P1·(V/V1)^k}.
+ * How a set's greatest output falls with its voltage, {@code P = P1·(V/V1)^k}, with P1 at V1.
  *
  * <p>Method: from profiles at two voltages {@code k = ln(P1/P2)/ln(V1/V2)}, as unsure as the two outputs; with one only, {@code
  * k = 2 ± 0.5} is assumed, which is a stage that its supply limits. Source: our own.
  *
  * @param voltageV V1
- * @param outputW P1
  * @param exponent k, 0 to 12; measured from two profiles, or assumed
  */
-public record OutputFall(double voltageV, double outputW, Quantity exponent) {
+public record OutputFall(double voltageV, Quantity exponent) {
     private static final double SQUARE_LAW = 2;
     private static final double SQUARE_LAW_UNCERTAINTY = 0.5;
     private static final double MOST_EXPONENT = 12;
@@ -28,7 +27,6 @@ public record OutputFall(double voltageV, double outputW, Quantity exponent) {
     public static OutputFall assumed(CurrentProfile profile) {
         return new OutputFall(
                 profile.voltageV(),
-                profile.greatestW(),
                 Quantity.of(SQUARE_LAW, Unit.ONE, Standing.ASSUMED, EXPONENT, SQUARE_LAW_UNCERTAINTY));
     }
 
@@ -44,7 +42,6 @@ public record OutputFall(double voltageV, double outputW, Quantity exponent) {
         double uncertainty = Math.hypot(high.greatestShare(), low.greatestShare()) / ratio;
         return new OutputFall(
                 high.voltageV(),
-                high.greatestW(),
                 Quantity.of(
                         Math.max(0, Math.min(MOST_EXPONENT, exponent)),
                         Unit.ONE,

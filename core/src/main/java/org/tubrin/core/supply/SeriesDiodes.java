@@ -9,8 +9,8 @@ import org.tubrin.core.quantity.Unit;
 /**
  * Silicon diodes in series with a set that wants less voltage than its supply gives.
  *
- * <p>Method: {@code V = 0.7 V + 0.1 V·log10(I/0.1 A)} a diode, held between 0.6 and 1.1 V, all of them alike to a tenth. Source: customary, 0.7 to 1 V; the
- * slope is ours.
+ * <p>Method: {@code V = 0.7 V + 0.1 V·log10(I/0.1 A)} a diode, held between 0.6 and 1.1 V, all of them alike to
+ * a tenth. Source: customary, 0.7 to 1 V; the slope is ours.
  *
  * @param count 1 to 6
  */

@@ -258,6 +258,35 @@ public class HvTest {
     }
 
     @Test
+    public void aTimeThatAPartOffWouldMakeEndlessIsNotTold() {
+        // Charged just before the end of what is looked at; with more capacitance it would not be.
+        double ohm = 1;
+        HighVoltage supply = slow(ohm);
+        while (Double.isFinite(supply.judged().softly().orElseThrow().chargedS())) {
+            ohm *= 1.1;
+            supply = slow(ohm);
+        }
+        Spread spread = Spread.of(slow(ohm / 1.1));
+        assertTrue(Double.isFinite(spread.judged().softly().orElseThrow().chargedS()));
+        assertTrue(
+                spread.figure(Unit.SECOND, (of, as) -> as.softly().orElseThrow().chargedS())
+                        .isEmpty());
+        assertTrue(spread.figure(
+                        Unit.JOULE, (of, as) -> of.bank().energyJ(of.rectifier().openV()))
+                .isPresent());
+    }
+
+    private static HighVoltage slow(double softStartOhm) {
+        return new HighVoltage(
+                "Slow",
+                new Rectifier(Rectifier.Circuit.BRIDGE, 1980, 60, 50, 6, 1000, 60),
+                new Bank(2, 0.025, 450, 1e-3, 47e3, 0.05, 10, NONE),
+                0.6,
+                230,
+                Optional.of(new HighVoltage.SoftStart(softStartOhm, 500, 3)));
+    }
+
+    @Test
     public void aSpreadIsToldAtTheEndOfARangeToo() {
         Rectifier most = new Rectifier(Rectifier.Circuit.BRIDGE, 10_000, 10_000, 50, 40, 20_000, 60);
         HighVoltage supply = new HighVoltage(

@@ -125,7 +125,7 @@ public class ProfileTest {
     @Test
     public void theOutputLeftIsAsUnsureAsTheVoltageAndTheLaw() {
         OutputFall fall = new OutputFall(
-                13.8, 100, Quantity.of(2, Unit.ONE, Standing.ASSUMED, new ErrorSource("set", "fall", ""), 0.5));
+                13.8, Quantity.of(2, Unit.ONE, Standing.ASSUMED, new ErrorSource("set", "fall", ""), 0.5));
         Quantity left = fall.shareAt(volts(12, 0.1));
         double byVoltage = (Math.pow(12.1 / 13.8, 2) - Math.pow(11.9 / 13.8, 2)) / 2;
         double byLaw = (Math.pow(12 / 13.8, 1.5) - Math.pow(12 / 13.8, 2.5)) / 2;
