@@ -299,22 +299,7 @@ public class PlanTest {
         Plan plan = plan(WINDLASS, LEAD, 100);
         assertTrue(plan.suits(rated(5, 5, 13.8)) && !plan.suits(rated(20, 20, 24)) && !plan.suits(rated(20, 20, 12)));
         assertTrue(rated(20, 20, 13.8).pricePerAmpere().isEmpty());
-        Supply set = new Supply(
-                "Set",
-                Supply.Kind.LINEAR,
-                18,
-                0.01,
-                20,
-                20,
-                1,
-                0.55,
-                0.7,
-                10,
-                Optional.empty(),
-                Optional.of(new Supply.Adjustable(13, 20)),
-                Optional.empty(),
-                Optional.empty());
-        assertTrue(plan.suits(set), "it can be turned down");
+        assertTrue(plan.suits(SupplyTest.settable(18, 13, 20)), "it can be turned down");
         assertTrue(!plan.suits(rated(20, 20, 18)));
     }
 

@@ -320,25 +320,27 @@ public class SupplyTest {
         assertEquals(RunDown.of(KEEL, use(5, 200, 0, 12)).end(), RunDown.End.AT_ONCE);
     }
 
+    static Supply settable(double voltageV, double lowestV, double highestV) {
+        return new Supply(
+                "Set",
+                Supply.Kind.LINEAR,
+                voltageV,
+                0.01,
+                20,
+                20,
+                1,
+                0.55,
+                0.7,
+                10,
+                Optional.empty(),
+                Optional.of(new Supply.Adjustable(lowestV, highestV)),
+                Optional.empty(),
+                Optional.empty());
+    }
+
     @Test
     public void aSupplyStandsWithinWhatItCanBeSetTo() {
-        Refused refused = expectThrows(
-                Refused.class,
-                () -> new Supply(
-                        "Set",
-                        Supply.Kind.LINEAR,
-                        15.5,
-                        0.01,
-                        20,
-                        20,
-                        1,
-                        0.55,
-                        0.7,
-                        10,
-                        Optional.empty(),
-                        Optional.of(new Supply.Adjustable(12, 15)),
-                        Optional.empty(),
-                        Optional.empty()));
+        Refused refused = expectThrows(Refused.class, () -> settable(15.5, 12, 15));
         assertEquals(refused.problems().get(0).path(), "voltageV");
         assertEquals(refused.problems().get(0).allowed(), new Allowed.Range(12, 15, Unit.VOLT));
         assertEquals(WINDLASS.lowestV(), WINDLASS.highestV(), "one that cannot be set has one voltage");
