@@ -8,5 +8,7 @@ public enum Caution {
     BAND_SWITCH_UNKEYED,
     RF_EXPOSURE,
     LICENCE,
+    /** The exciter cannot go as low as a climb should begin. */
+    BEGINS_HIGH,
     MAKER_WINS
 }

@@ -25,9 +25,15 @@ public final class Ladder {
             case DOUBLING -> spaced(setup, topW, setup.settings().driveRatio());
             case TRIPLING -> spaced(setup, topW, 3);
             case QUARTERS -> listed(setup, topW, List.of(topW / 4, topW / 2));
-            case PROOF -> listed(setup, topW, List.of(topW * PROOF_SHARE));
+            // Never without a low step, though it be as low as the exciter can go.
+            case PROOF -> listed(setup, topW, List.of(Math.max(setup.leastDriveW(), topW * PROOF_SHARE)));
             case OWN -> listed(setup, topW, setup.customs().ownDrivesW());
         };
+    }
+
+    /** Returns whether exciter and pad cannot go as low as a climb should begin. */
+    static boolean beginsHigh(TuneSetup setup) {
+        return setup.leastDriveW() > SAME * setup.topDriveW() * setup.settings().firstDriveFraction();
     }
 
     private static List<Double> spaced(TuneSetup setup, double topW, double ratio) {

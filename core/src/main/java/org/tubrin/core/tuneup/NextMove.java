@@ -36,7 +36,10 @@ public final class NextMove {
     private static Advice preflight(RunState state) {
         Check check = state.openBeforePower().get(0);
         List<Caution> cautions = switch (check) {
-            case LIMITS_READ -> List.of(Caution.MAKER_WINS);
+            case LIMITS_READ ->
+                Ladder.beginsHigh(state.setup())
+                        ? List.of(Caution.BEGINS_HIGH, Caution.MAKER_WINS)
+                        : List.of(Caution.MAKER_WINS);
             case COVERS_ON -> List.of(Caution.HIGH_VOLTAGE);
             case BAND_SWITCH -> List.of(Caution.BAND_SWITCH_UNKEYED);
             case BYPASS_LOW_POWER, MATCHED_IN_BYPASS -> List.of(Caution.RF_EXPOSURE);

@@ -6,7 +6,7 @@ public enum Rungs {
     TRIPLING,
     /** A quarter, a half, all of the operating drive. */
     QUARTERS,
-    /** A sixteenth to see that all is in line, then operating drive. */
+    /** A sixteenth, or as little as the exciter gives, to see that all is in line; then operating drive. */
     PROOF,
     /** The operator's own list. */
     OWN

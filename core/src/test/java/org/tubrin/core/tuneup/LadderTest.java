@@ -1,6 +1,7 @@
 package org.tubrin.core.tuneup;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
@@ -77,6 +78,23 @@ public class LadderTest {
     @Test
     public void anExciterThatStartsHighStartsThere() {
         assertEquals(Ladder.drivesW(setup(70, 15, 100), School.PEAK_THEN_HEAVIER), List.of(17.5, 35.0, 70.0));
+    }
+
+    @Test
+    public void theChartIsNeverWithoutALowStepUnlessTheExciterHasNone() {
+        assertEquals(Ladder.drivesW(setup(2, 1, 100), School.MAKERS_CHART), List.of(1.0, 2.0));
+        assertEquals(Ladder.drivesW(setup(70, 1, 100), School.MAKERS_CHART), List.of(4.4, 70.0));
+        assertEquals(Ladder.drivesW(setup(2, 2, 100), School.MAKERS_CHART), List.of(2.0));
+    }
+
+    @Test
+    public void whoCannotBeginLowIsToldOfItBeforePower() {
+        assertTrue(beforePower(setup(2, 1, 100)).contains(Caution.BEGINS_HIGH), "half of full drive is no beginning");
+        assertFalse(beforePower(setup(70, 4.4, 100)).contains(Caution.BEGINS_HIGH), "a sixteenth is");
+    }
+
+    private static List<Caution> beforePower(TuneSetup setup) {
+        return new Climber(setup).advice().cautions();
     }
 
     @Test
