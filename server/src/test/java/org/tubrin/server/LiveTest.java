@@ -262,6 +262,31 @@ public class LiveTest extends ServerTest {
         does("ABANDON");
     }
 
+    @Test
+    public void theBenchsWattmeterStandsOnTheRangeThatTheRunBeginsWith() throws IOException {
+        Map<String, Object> request = new LinkedHashMap<>(start("MHZ_7", "7.1"));
+        request.put("amplifierId", equipmentId("Barque"));
+        request.put("meterIds", List.of(equipmentId("Fathom"), equipmentId("Barque panel")));
+        request.put("school", "MAKERS_CHART");
+        request.put("source", "BENCH");
+        run = post("/api/runs", request).json();
+        assertEquals(wattmeterEndsAtW(), 1500.0, "a tetrode's first step brings hundreds of watts");
+        does("ABANDON");
+        begins();
+        assertEquals(wattmeterEndsAtW(), 150.0, "the triodes' first step does not");
+        does("ABANDON");
+    }
+
+    private static double wattmeterEndsAtW() throws IOException {
+        try (Socket wattmeter = new Socket(InetAddress.getLoopbackAddress(), bench.port(2))) {
+            wattmeter.setSoTimeout(5000);
+            wattmeter.getOutputStream().write("SENS:POW:RANG?\n".getBytes(StandardCharsets.US_ASCII));
+            return Double.parseDouble(
+                    new BufferedReader(new InputStreamReader(wattmeter.getInputStream(), StandardCharsets.US_ASCII))
+                            .readLine());
+        }
+    }
+
     private static void heaters(String state) throws IOException {
         try (Socket panel = new Socket(InetAddress.getLoopbackAddress(), bench.port(1))) {
             panel.getOutputStream().write(("PAN:HEAT " + state + ";*OPC?\n").getBytes(StandardCharsets.US_ASCII));

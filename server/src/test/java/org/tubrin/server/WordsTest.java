@@ -111,6 +111,8 @@ public class WordsTest {
         for (String part : List.of("title", "remedy")) {
             add(wanted, "gap.*." + part, Gaps.Code.values());
         }
+        add(wanted, "work.*", Move.Drill.values());
+        add(wanted, "work.*.1", Move.Drill.values());
         add(wanted, "reason.*", Reason.values());
         add(wanted, "rule.*", Reason.Rule.values());
         add(wanted, "caution.*", Caution.values());

@@ -22,7 +22,6 @@ import org.tubrin.core.tuneup.RunEvent;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.SeenSign;
-import org.tubrin.core.tuneup.Sign;
 
 /** A person who does what the next move says, and nothing else. */
 final class Novice {
@@ -103,7 +102,7 @@ final class Novice {
             hand.range(output(range.to()));
         } else if (move instanceof Move.WorkThrough work) {
             shack.pass(20);
-            if (work.sign() == Sign.Code.PLATE_CURRENT_WITHOUT_OUTPUT) {
+            if (work.drill() == Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT) {
                 hand.set(Control.PLATE, shack.given.setup().preset().plate());
             }
             shack.reset();

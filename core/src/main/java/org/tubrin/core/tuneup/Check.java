@@ -66,7 +66,8 @@ public enum Check {
         boolean hasRanges = setup.channelFor(ReadingRole.OUTPUT)
                 .filter(channel -> channel.ranges().size() > 1)
                 .isPresent();
-        if (hasRanges && setup.readings() == ReadingSource.TYPED) {
+        // The bench is told its range; every other meter is set by hand.
+        if (hasRanges && setup.readings() != ReadingSource.BENCH) {
             points.add(METER_RANGE);
         }
         points.add(METER_ON_CURRENT);

@@ -62,7 +62,20 @@ public sealed interface Move {
     record EnterPosition(Control control) implements Move {}
 
     /** Look at these, in this order, with the key up; then try again. */
-    record WorkThrough(Sign.Code sign) implements Move {}
+    record WorkThrough(Drill drill) implements Move {}
+
+    /** What is looked at in an order of its own. */
+    enum Drill {
+        PLATE_CURRENT_WITHOUT_OUTPUT,
+        METERS_STILL,
+        EFFICIENCY_TOO_HIGH,
+        EFFICIENCY_LOW,
+        ARC_SEEN,
+        TRIPPED,
+        KNOB_SLIPS,
+        /** A limit is passed at the least drive that exciter and pad give. */
+        NEEDS_PAD
+    }
 
     /** Record the step. */
     record RecordStep(double driveW) implements Move {}

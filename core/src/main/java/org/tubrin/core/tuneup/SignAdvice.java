@@ -55,8 +55,8 @@ final class SignAdvice {
             case TRIP -> afterTrip();
             case ARC ->
                 heavier(setup.settings().finishMarks(), Reason.AFTER_ARC)
-                        .orElseGet(() -> workThrough(Sign.Code.ARC_SEEN, Reason.AFTER_ARC));
-            case KNOB_SLIPS -> workThrough(Sign.Code.KNOB_SLIPS, Reason.KNOB_FIRST);
+                        .orElseGet(() -> workThrough(Move.Drill.ARC_SEEN, Reason.AFTER_ARC));
+            case KNOB_SLIPS -> workThrough(Move.Drill.KNOB_SLIPS, Reason.KNOB_FIRST);
         };
     }
 
@@ -73,14 +73,14 @@ final class SignAdvice {
                 .filter(one -> one.from() != one.to());
         return turn.isPresent() && !state.movedSinceSign().contains(Control.LOAD)
                 ? Advice.of(turn.get(), Reason.AFTER_TRIP)
-                : workThrough(Sign.Code.TRIPPED, Reason.RESET_AFTER_TRIP);
+                : workThrough(Move.Drill.TRIPPED, Reason.RESET_AFTER_TRIP);
     }
 
     private Optional<Advice> mend(Sign sign) {
         double step = setup.settings().finishMarks();
         return switch (sign.code()) {
-            case PLATE_CURRENT_WITHOUT_OUTPUT -> Optional.of(offResonance(sign));
-            case METERS_STILL -> Optional.of(workThrough(sign.code(), Reason.NOTHING_MOVES));
+            case PLATE_CURRENT_WITHOUT_OUTPUT -> Optional.of(offResonance());
+            case METERS_STILL -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES));
             case GRID_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.GRID_CURRENT_OVER));
             case SCREEN_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.TOO_LIGHT));
             case COUPLED_TOO_LIGHTLY ->
@@ -93,11 +93,11 @@ final class SignAdvice {
                         driveForOutputW(setup.station().licenceLimitW()), Reason.OUTPUT_OVER, Caution.LICENCE));
             case LOAD_POWER_LIMIT -> Optional.of(oneRungLower(Reason.LOAD_POWER_OVER));
             case DRIVE_LIMIT -> Optional.of(lowerDrive(setup.amplifier().driveLimitW(), Reason.DRIVE_OVER));
-            case KNOB_SLIPS -> once(workThrough(sign.code(), Reason.KNOB_FIRST));
+            case KNOB_SLIPS -> once(workThrough(Move.Drill.KNOB_SLIPS, Reason.KNOB_FIRST));
             case COUPLED_TOO_HEAVILY -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
             case PLATE_OFF_PEAK -> backToTwin().or(() -> once(rePeak(Reason.TOO_HEAVY_OR_OFF)));
-            case EFFICIENCY_TOO_HIGH -> once(workThrough(sign.code(), Reason.METER_LIES));
-            case EFFICIENCY_LOW -> once(workThrough(sign.code(), Reason.OUTPUT_POOR));
+            case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
+            case EFFICIENCY_LOW -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR));
             default -> Optional.empty();
         };
     }
@@ -118,13 +118,13 @@ final class SignAdvice {
     }
 
     /** Where working through it did not help, the dials may have gone far astray: from the start again. */
-    private Advice offResonance(Sign sign) {
+    private Advice offResonance() {
         Preset preset = setup.preset();
         boolean astray = state.keyDownsInStep() >= MOST_PEAKINGS && preset.source() != Preset.Source.NONE;
         return astray
                 ? Advice.striking(
                         new Move.SetDials(preset.plate(), preset.load(), preset.source()), Reason.BACK_TO_START)
-                : workThrough(sign.code(), Reason.PLATE_OFF_RESONANCE);
+                : workThrough(Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT, Reason.PLATE_OFF_RESONANCE);
     }
 
     /** A PLATE that stands marks away from the twin's resonance is not found by peaking: there is no slope to climb. */
@@ -198,7 +198,7 @@ final class SignAdvice {
     private Advice lowerDrive(double wantedW, Reason reason, Caution... cautions) {
         double toW = Math.max(wantedW, Ladder.settable(setup.leastDriveW()));
         if (toW >= draft.driveW().value()) {
-            return Advice.striking(new Move.WorkThrough(Sign.Code.DRIVE_LIMIT), Reason.NEEDS_PAD, cautions);
+            return Advice.striking(new Move.WorkThrough(Move.Drill.NEEDS_PAD), Reason.NEEDS_PAD, cautions);
         }
         return Advice.striking(new Move.Turn(Control.DRIVE, draft.driveW().value(), toW, 0), reason, cautions);
     }
@@ -208,10 +208,10 @@ final class SignAdvice {
         return Ladder.settable(draft.driveW().value() * limitW / outputW * MARGIN);
     }
 
-    private static Advice workThrough(Sign.Code sign, Reason reason) {
-        Caution[] cautions = sign == Sign.Code.PLATE_CURRENT_WITHOUT_OUTPUT || sign == Sign.Code.METERS_STILL
+    private static Advice workThrough(Move.Drill drill, Reason reason) {
+        Caution[] cautions = drill == Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT || drill == Move.Drill.METERS_STILL
                 ? new Caution[] {Caution.BAND_SWITCH_UNKEYED}
                 : new Caution[0];
-        return Advice.striking(new Move.WorkThrough(sign), reason, cautions);
+        return Advice.striking(new Move.WorkThrough(drill), reason, cautions);
     }
 }

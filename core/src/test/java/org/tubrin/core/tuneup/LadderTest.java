@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Random;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
+import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Amplifier;
@@ -91,6 +92,19 @@ public class LadderTest {
     public void whoCannotBeginLowIsToldOfItBeforePower() {
         assertTrue(beforePower(setup(2, 1, 100)).contains(Caution.BEGINS_HIGH), "half of full drive is no beginning");
         assertFalse(beforePower(setup(70, 4.4, 100)).contains(Caution.BEGINS_HIGH), "a sixteenth is");
+    }
+
+    @Test
+    public void aLimitPassedAtTheLeastDriveTakesAPad() {
+        Climber climber = new Climber(setup(2, 1, 100)).isReady().moves(Control.PLATE, 5.1);
+        climber.moves(Control.LOAD, 4.5).moves(Control.DRIVE, 1).does(new RunEvent.Keyed());
+        climber.does(new RunEvent.Unkeyed());
+        climber.reads(ReadingRole.OUTPUT, 1300)
+                .reads(ReadingRole.PLATE_CURRENT, 0.6)
+                .reads(ReadingRole.GRID_CURRENT, 0.1)
+                .reads(ReadingRole.PLATE_VOLTAGE, 2600);
+        assertEquals(climber.advice().move(), new Move.WorkThrough(Move.Drill.NEEDS_PAD));
+        assertEquals(climber.advice().reason(), Reason.NEEDS_PAD);
     }
 
     private static List<Caution> beforePower(TuneSetup setup) {

@@ -71,7 +71,7 @@ public class MendingTest {
     @Test
     public void anArcAtTheHeavyEndIsLookedInto() {
         Climber climber = at70W(10).does(new RunEvent.SignSeen(SeenSign.ARC));
-        assertEquals(climber.advice().move(), new Move.WorkThrough(Sign.Code.ARC_SEEN));
+        assertEquals(climber.advice().move(), new Move.WorkThrough(Move.Drill.ARC_SEEN));
         climber.does(new RunEvent.TriedAgain());
         assertTrue(climber.state().openSign().isEmpty());
     }
@@ -87,7 +87,7 @@ public class MendingTest {
     public void aSlippingDialComesBeforeTuning() {
         Advice advice =
                 at70W(4.5).does(new RunEvent.SignSeen(SeenSign.KNOB_SLIPS)).advice();
-        assertEquals(advice.move(), new Move.WorkThrough(Sign.Code.KNOB_SLIPS));
+        assertEquals(advice.move(), new Move.WorkThrough(Move.Drill.KNOB_SLIPS));
     }
 
     @Test

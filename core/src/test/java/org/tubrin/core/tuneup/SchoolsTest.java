@@ -225,7 +225,7 @@ public class SchoolsTest {
         Following.events(heavier, climber.now).forEach(climber::does);
         Advice reset = climber.advice();
         assertEquals(reset.reason(), Reason.RESET_AFTER_TRIP);
-        assertEquals(reset.move(), new Move.WorkThrough(Sign.Code.TRIPPED));
+        assertEquals(reset.move(), new Move.WorkThrough(Move.Drill.TRIPPED));
         Following.events(reset, climber.now).forEach(climber::does);
         assertTrue(climber.state().openSign().isEmpty(), "the climb goes on");
         assertEquals(climber.state().draft().driveW().value(), 17.5);

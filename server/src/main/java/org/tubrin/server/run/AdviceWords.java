@@ -82,8 +82,8 @@ class AdviceWords {
         } else if (move instanceof Move.EnterPosition enter) {
             args.put("control", words.name(enter.control().name()));
         } else if (move instanceof Move.WorkThrough work) {
-            key = "work." + work.sign().name();
-            lookAt = numbered("work." + work.sign().name() + ".");
+            key = "work." + work.drill().name();
+            lookAt = numbered("work." + work.drill().name() + ".");
         } else if (move instanceof Move.RecordStep step) {
             args.put("drive", Figures.plain(step.driveW(), 2));
         }

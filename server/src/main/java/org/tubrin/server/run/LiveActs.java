@@ -168,9 +168,13 @@ class LiveActs {
         new Checks().range("to", to, dial.least(), dial.most(), Unit.MARK).done();
     }
 
-    /** Makes the bench ready for a run on it: amplifier, band, frequency; refuses where it is away or has no such amplifier. */
-    void prepare(TuneSetup setup) {
-        if (setup.readings() == ReadingSource.BENCH) {
+    /**
+     * Makes the bench ready for a run on it: amplifier, band, frequency, the wattmeter's range; refuses where it is away or has
+     * no such amplifier.
+     */
+    void prepare(RunState begun) {
+        TuneSetup setup = begun.setup();
+        if (onBench(begun)) {
             bench.amplifier(setup.amplifier().name());
             bench.band(setup.band());
             bench.frequency(setup.frequencyHz());
@@ -181,6 +185,7 @@ class LiveActs {
             bench.detector(setup.readsPeaks());
             bench.pulse(dutyFactor(setup, setup.school()));
             bench.pad(setup.pad().map(Pad::attenuationDb).orElse(0.0));
+            range(setup, begun.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
         }
     }
 
@@ -217,11 +222,14 @@ class LiveActs {
         } else if (event instanceof RunEvent.DialMoved moved) {
             turn(state.setup(), moved.control(), moved.position());
         } else if (event instanceof RunEvent.RangeChosen chosen && chosen.role() == ReadingRole.OUTPUT) {
-            state.setup()
-                    .channelFor(ReadingRole.OUTPUT)
-                    .flatMap(channel -> channel.range(chosen.range()))
-                    .ifPresent(range -> bench.range(range.fullScale()));
+            range(state.setup(), chosen.range());
         }
+    }
+
+    private void range(TuneSetup setup, String name) {
+        setup.channelFor(ReadingRole.OUTPUT)
+                .flatMap(channel -> channel.range(name))
+                .ifPresent(range -> bench.range(range.fullScale()));
     }
 
     private static boolean onBench(RunState state) {

@@ -93,8 +93,8 @@ public class Runs {
     /** Begins a run; where one of that id was begun before, returns it. */
     public RunView begin(StartRequest request) {
         TuneSetup setup = setup(request);
-        live.prepare(setup);
         Recorded first = new Recorded(1, clock.instant(), new RunEvent.Started(setup));
+        live.prepare(Replay.of(List.of(first)));
         try {
             store.begin(request.runId(), request.runId(), List.of(first));
         } catch (Stale e) {
