@@ -7,7 +7,9 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
@@ -38,7 +40,12 @@ public final class Expected {
 
     /** Returns the twin of a run's amplifier, where its record has one that knows the run's band. */
     public static Optional<TubeTwin> twin(TuneSetup setup) {
-        return TubeTwin.of(setup.amplifier()).filter(twin -> twin.covers(setup.band()));
+        return twin(setup.amplifier(), setup.band());
+    }
+
+    /** Returns the twin of an amplifier, where its record has one that knows a band. */
+    static Optional<TubeTwin> twin(Amplifier amplifier, Band band) {
+        return TubeTwin.of(amplifier).filter(twin -> twin.covers(band));
     }
 
     /** Returns the setting of a run's twin at a drive in watts and two marks. */

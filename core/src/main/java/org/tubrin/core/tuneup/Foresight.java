@@ -14,7 +14,6 @@ import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Probe;
 import org.tubrin.core.twin.TargetSearch;
 import org.tubrin.core.twin.TubePoint;
-import org.tubrin.core.twin.TubeTwin;
 
 /**
  * What the twin says of steps to come, set right by the steps done: where LOAD is to end, what output to expect, and how much
@@ -63,7 +62,7 @@ final class Foresight {
     static boolean applies(Amplifier amplifier, Band band, Predicate<ReadingRole> isRead) {
         return amplifier.stage() instanceof Stage.Tubes tubes
                 && isRead.test(tellingRole(tubes))
-                && TubeTwin.of(amplifier).filter(twin -> twin.covers(band)).isPresent();
+                && Expected.twin(amplifier, band).isPresent();
     }
 
     /** Returns the foresight of a school after some whole steps; empty where it does not apply. */
