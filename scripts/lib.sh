@@ -1,4 +1,4 @@
-# What ./start and ./test share. Sourced, from the root of the project.
+# What ./start, ./test and the scripts share. Sourced, from the root of the project.
 
 say() { printf '%s\n' "$*" >&2; }
 
@@ -46,18 +46,20 @@ stamp=target/app/built
 # Everything that the application is built from.
 sources() { ls -d pom.xml .mvn core/pom.xml core/src/main bench/pom.xml bench/src/main server/pom.xml server/src/main ui/pom.xml ui/src ui/public ui/index.html ui/*.json ui/*.ts; }
 
+build_failed() {
+  say "The build failed; target/build.log says:"
+  grep -E 'ERROR' target/build.log | head -n 20 >&2
+  exit 1
+}
+
 build_if_stale() {
   if [ -f "$stamp" ] && [ -z "$(find $(sources) -newer "$stamp" -type f -print -quit)" ]; then return; fi
   say "Building Tubrin; the first time this takes a few minutes …"
   mkdir -p target
   # The pipe only shows how far it is; whether it went well stands in the file.
-  { mvn -B package -pl core,bench,ui,server -DskipTests 2>&1; echo $? >target/build.code; } | tee target/build.log \
+  { mvn -B package -pl server,bench -am -DskipTests 2>&1; echo $? >target/build.code; } | tee target/build.log \
     | grep --line-buffered -oE 'Building Tubrin .*|^Downloading' | uniq | sed -u 's/^/  /' >&2 || true
-  if [ "$(cat target/build.code)" != 0 ]; then
-    say "The build failed; target/build.log says:"
-    grep -E 'ERROR' target/build.log | head -n 20 >&2
-    exit 1
-  fi
+  [ "$(cat target/build.code)" = 0 ] || build_failed
   lay_out
 }
 
@@ -70,21 +72,45 @@ lay_out() {
   touch "$stamp"
 }
 
-# Runs the simulated bench on a port and the five after it; it stays until it is ended.
-run_bench() { exec java -XX:+UseSerialGC -Xmx128m -Xss512k -cp 'target/app/bench.jar:target/app/lib/*' org.tubrin.bench.BenchMain; }
-
-# Trains the class-data archive with a short run on the database at hand.
-train_if_stale() {
-  [ -f "$archive" ] && return
-  say "Preparing a fast start …"
-  java $JAVA_SPEED -XX:ArchiveClassesAtExit="$archive" -Dspring.context.exit=onRefresh -jar "$app_jar" >"$1/train.log" 2>&1 \
-    || { say "The preparing run failed:"; tail -n 5 "$1/train.log" >&2; exit 1; }
+# Sets class_path to a module's own classes and all that they need. Where anything is newer, builds it first, with all that
+# it needs and in one call of Maven: Tubrin's own modules are looked for nowhere else.
+class_path=
+module_if_stale() { # MODULE CLASSES
+  local module=$1 list=$1/target/classpath
+  if [ ! -f "$list" ] || [ -n "$(find $(sources) "$module/src" "$module/pom.xml" -newer "$list" -type f -print -quit)" ]; then
+    say "Building $module and what it needs …"
+    mkdir -p target
+    mvn -B package -pl "$module" -am -DskipTests >target/build.log 2>&1 || build_failed
+  fi
+  class_path=$module/target/$2:$(cat "$list")
 }
 
-free_port_from() {
-  local port=$1
-  while (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; do port=$((port + 1)); done
-  echo "$port"
+# Runs the simulated bench on a port and the five after it; it stays until it is ended.
+run_bench() { exec java -XX:+UseSerialGC -Xmx128m -Xss512k -cp "$app/bench.jar:$app/lib/*" org.tubrin.bench.BenchMain; }
+
+# Words that run a command without root's rights, where this is root; as PostgreSQL, Tubrin never runs as root.
+as_other=()
+drop_root() {
+  [ "$(id -u)" = 0 ] || return 0
+  local user=postgres
+  id -u $user >/dev/null 2>&1 || user=nobody
+  as_other=(setpriv --reuid=$user --regid="$(id -g $user)" --init-groups)
+  other_user=$user
+}
+other_user=
+
+taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+# The first of a row of so many ports that are all free.
+free_ports_from() { # FIRST COUNT
+  local first=$1 count=$2 port
+  while :; do
+    for ((port = first; port < first + count; port++)); do
+      if taken "$port"; then first=$((port + 1)); continue 2; fi
+    done
+    echo "$first"
+    return
+  done
 }
 
 # Whether an address answers 200; without curl, which a bare machine lacks.
@@ -96,12 +122,22 @@ curl_ok() (
   IFS=' ' read -r -t 5 _ status _ <&3 && [ "$status" = 200 ]
 )
 
-build_benchmark() {
-  mkdir -p target
-  mvn -B -q package -pl core,bench,benchmark -DskipTests >target/build.log 2>&1 || { grep ERROR target/build.log | head -n 20 >&2; exit 1; }
+# A process is known by its number and the moment it began, since numbers are used again.
+began() { sed 's/.*) //' "/proc/$1/stat" 2>/dev/null | cut -d' ' -f20; }
+note_process() { echo "$1 $(began "$1")" >"$2"; } # PID FILE
+noted_process() { # FILE: prints the number of the process if it still runs
+  local pid since
+  [ -f "$1" ] && read -r pid since <"$1" || return 1
+  [ -n "$since" ] && [ "$(began "$pid")" = "$since" ] && echo "$pid"
 }
 
-benchmark_classpath() {
-  mvn -B -q dependency:build-classpath -pl core,bench,benchmark -Dmdep.outputFile=target/classpath -Dmdep.includeScope=runtime >/dev/null
-  echo "benchmark/target/classes:bench/target/classes:core/target/classes:$(cat benchmark/target/classpath)"
+# Ends a process: asks it, and after so many seconds makes it.
+end_process() { # PID SECONDS
+  kill -TERM "$1" 2>/dev/null || return 0
+  local try
+  for ((try = 0; try < $2 * 10; try++)); do
+    kill -0 "$1" 2>/dev/null || return 0
+    sleep 0.1
+  done
+  kill -KILL "$1" 2>/dev/null || true
 }

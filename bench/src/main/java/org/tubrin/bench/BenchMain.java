@@ -1,6 +1,7 @@
 package org.tubrin.bench;
 
 import java.io.IOException;
+import java.net.BindException;
 
 /** Starts the bench and stays until it is ended. */
 public final class BenchMain {
@@ -18,6 +19,10 @@ public final class BenchMain {
                 System.out.println("127.0.0.1:" + bench.port(i));
             }
             Thread.currentThread().join();
+        } catch (BindException taken) {
+            System.err.println("One of the ports " + port + " to " + (port + Bench.INSTRUMENTS - 1)
+                    + " is taken. Set TUBRIN_BENCH_PORT to the first of " + Bench.INSTRUMENTS + " free ones.");
+            System.exit(1);
         }
     }
 

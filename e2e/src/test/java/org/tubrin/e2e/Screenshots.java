@@ -5,15 +5,27 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.List;
-import org.testng.annotations.Test;
 
-/** Takes the pictures of the main views from the demo data; run by scripts/screenshots, not with the tests. */
-public class Screenshots {
-    private static final Path FOLDER = App.root().resolve("docs/screenshots");
+/** Takes the pictures of the main views from the demo data; run by scripts/screenshots. */
+public final class Screenshots {
+    private final Path folder;
+    private int taken;
 
-    private static void shoot(Page page, String name) {
+    private Screenshots(Path folder) {
+        this.folder = folder;
+    }
+
+    /** Takes all; the argument is the folder. */
+    public static void main(String[] arguments) {
+        Screenshots screenshots = new Screenshots(Path.of(arguments[0]));
+        screenshots.takeAll();
+        System.out.println(screenshots.taken + " pictures");
+    }
+
+    private void shoot(Page page, String name) {
         page.waitForTimeout(400);
-        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+        taken++;
     }
 
     /** Climbs to full drive on the bench and stays there keyed. */
@@ -42,8 +54,7 @@ public class Screenshots {
         }
     }
 
-    @Test
-    public void takeAll() {
+    private void takeAll() {
         try (App app = App.fresh("screenshots", true);
                 Operator day = new Operator(app.url());
                 Operator lamp = new Operator(app.url(), ColorScheme.DARK)) {

@@ -3,13 +3,19 @@ package org.tubrin.server;
 import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.web.server.context.WebServerPortFileWriter;
 import org.springframework.context.annotation.Bean;
 
-/** Starts the server. */
+/** Starts the server; where the property {@code tubrin.port-file} names a file, it writes there on which port it listens. */
 @SpringBootApplication(proxyBeanMethods = false)
 public class TubrinApplication {
     public static void main(String[] args) {
-        SpringApplication.run(TubrinApplication.class, args);
+        SpringApplication application = new SpringApplication(TubrinApplication.class);
+        String portFile = System.getProperty("tubrin.port-file");
+        if (portFile != null) {
+            application.addListeners(new WebServerPortFileWriter(portFile));
+        }
+        application.run(args);
     }
 
     @Bean
