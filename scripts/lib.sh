@@ -81,6 +81,7 @@ module_if_stale() { # MODULE CLASSES
     say "Building $module and what it needs …"
     mkdir -p target
     mvn -B package -pl "$module" -am -DskipTests >target/build.log 2>&1 || build_failed
+    touch "$list" # an unchanged list is not written again
   fi
   class_path=$module/target/$2:$(cat "$list")
 }

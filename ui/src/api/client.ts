@@ -23,9 +23,9 @@ export class Refusal extends Error {
     super(title);
   }
 
-  /** Whether trying again later may help: nothing was refused, somebody did not answer. */
+  /** Whether trying again later may help: nothing was refused, somebody did not answer or failed. */
   get passing(): boolean {
-    return this.status === 0 || this.status === 503;
+    return this.status === 0 || this.status >= 500;
   }
 }
 
@@ -47,7 +47,12 @@ export async function ask<T>(call: Promise<Reply<T>>): Promise<T> {
   try {
     reply = await call;
   } catch {
-    throw new Refusal(0, 'Tubrin does not answer', 'Start it again with ./start. Nothing that was kept is lost.', []);
+    throw new Refusal(
+      0,
+      'Tubrin does not answer',
+      'Try again in a few seconds; if it stays so, start it again with ./start. What was saved is not lost.',
+      [],
+    );
   }
   if (!reply.response.ok) {
     throw refusal(reply.response.status, reply.error);

@@ -35,18 +35,28 @@ describe('outbox', () => {
   let refused: string[] = [];
   let stale: string[] = [];
   const storage = new Map<string, string>();
+  let full = false;
+  let viewFails = false;
   const open = () => {
     const box = new Outbox({
       runId: 'r',
       sequence: () => sequence,
       onView: (view: RunView) => {
         sequence = view.sequence;
+        if (viewFails) throw new Error('the page fell over');
       },
       onRefused: (act) => refused.push(act.text ?? ''),
-      onStale: (act) => stale.push(act.text ?? ''),
+      onStale: (acts) => stale.push(...acts.map((act) => act.act)),
       storage: {
+        get length() {
+          return storage.size;
+        },
+        key: (index) => [...storage.keys()][index] ?? null,
         getItem: (key) => storage.get(key) ?? null,
-        setItem: (key, value) => void storage.set(key, value),
+        setItem: (key, value) => {
+          if (full) throw new Error('QuotaExceededError');
+          storage.set(key, value);
+        },
         removeItem: (key) => void storage.delete(key),
       },
     });
@@ -62,6 +72,8 @@ describe('outbox', () => {
     refused = [];
     stale = [];
     storage.clear();
+    full = false;
+    viewFails = false;
   });
   afterEach(() => {
     vi.useRealTimers();
@@ -83,7 +95,7 @@ describe('outbox', () => {
     box.add(read('2'));
     await vi.advanceTimersByTimeAsync(10);
     expect(box.snapshot().waiting).toBe(true);
-    await vi.advanceTimersByTimeAsync(10_000);
+    await vi.advanceTimersByTimeAsync(20_000);
     expect(server.taken).toEqual(['1', '2']);
     expect(box.snapshot()).toEqual({ pending: [], waiting: false, problems: {} });
   });
@@ -91,12 +103,15 @@ describe('outbox', () => {
   it('keeps what waits through a reload', async () => {
     server.script = ['down'];
     const before = open();
-    before.add(read('1'));
+    for (const text of ['1', '2', '3']) {
+      before.add(read(text));
+      vi.advanceTimersByTime(2);
+    }
     await vi.advanceTimersByTimeAsync(10);
     before.close();
     open();
     await flush();
-    expect(server.taken).toEqual(['1']);
+    expect(server.taken).toEqual(['1', '2', '3']);
     expect(storage.size).toBe(0);
   });
 
@@ -146,14 +161,70 @@ describe('outbox', () => {
     expect(refused).toEqual(['too long']);
   });
 
-  it('stops and tells when the run moved on elsewhere', async () => {
-    server.sequence = 7;
+  it('keeps what was typed while the database is away, however long and whatever the failure is called', async () => {
+    server.script = [...Array(9).fill(500), ...Array(9).fill(503), 507, 502];
+    const box = open();
+    for (const text of ['1', '2', '3', '4']) box.add(read(text));
+    await vi.advanceTimersByTimeAsync(30_000);
+    expect(box.snapshot().pending).toHaveLength(4);
+    expect(box.snapshot().waiting).toBe(true);
+    await vi.advanceTimersByTimeAsync(200_000);
+    expect(server.taken).toEqual(['1', '2', '3', '4']);
+    expect(storage.size).toBe(0);
+  });
+
+  it('says within a second that what was entered waits when no answer comes', async () => {
+    vi.stubGlobal('fetch', () => new Promise(() => undefined));
+    const box = open();
+    box.add(read('1'));
+    await vi.advanceTimersByTimeAsync(600);
+    expect(box.snapshot().waiting).toBe(false);
+    await vi.advanceTimersByTimeAsync(400);
+    expect(box.snapshot().waiting).toBe(true);
+  });
+
+  it('goes on when the page falls over at a view, and when the storage is full', async () => {
+    viewFails = true;
+    full = true;
     const box = open();
     box.add(read('1'));
     box.add(read('2'));
     await flush();
-    expect(stale).toEqual(['1']);
+    box.add(read('3'));
+    await flush();
+    expect(server.taken).toEqual(['1', '2', '3']);
+  });
+
+  it('never clears what was typed when the run moved on elsewhere', async () => {
+    server.sequence = 7;
+    const box = open();
+    box.add(read('1'));
+    box.add({ act: 'SET', control: 'LOAD', text: '4.5' });
+    box.add({ act: 'RECORD' });
+    await flush();
     expect(server.taken).toEqual([]);
     expect(box.snapshot().pending).toEqual([]);
+    expect(Object.values(box.snapshot().problems).map((problem) => [problem.field, problem.found])).toEqual([
+      ['OUTPUT', '1'],
+      ['LOAD', '4.5'],
+    ]);
+    expect(stale).toEqual(['RECORD']);
+    expect(storage.size).toBe(0);
+  });
+
+  it('leaves alone what another window of the same run keeps', async () => {
+    server.script = ['down'];
+    const other = open();
+    other.add(read('1'));
+    await vi.advanceTimersByTimeAsync(10);
+    const box = open();
+    await flush();
+    expect(server.taken).toEqual(['1']);
+    server.script = ['down'];
+    other.add(read('2'));
+    await vi.advanceTimersByTimeAsync(10);
+    box.add({ act: 'NOTE', text: 'other' });
+    await vi.advanceTimersByTimeAsync(10);
+    expect([...storage.values()].some((kept) => kept.includes('"2"'))).toBe(true);
   });
 });

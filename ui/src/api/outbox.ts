@@ -9,7 +9,7 @@ export type Pending = Act & { clientId: string };
 
 export interface OutboxState {
   pending: readonly Pending[];
-  /** Whether the server does not answer and the acts wait. */
+  /** Whether the server does not answer, or is slow to, and the acts wait. */
   waiting: boolean;
   /** What was refused of an entry, by its field, until it is entered again. */
   problems: Readonly<Record<string, FieldProblem>>;
@@ -29,26 +29,43 @@ export function fieldOf(act: Act): string | undefined {
   }
 }
 
+/** What keeps acts through a reload; the browser's own storage is one. */
+export interface Keeper {
+  readonly length: number;
+  key(index: number): string | null;
+  getItem(key: string): string | null;
+  setItem(key: string, value: string): void;
+  removeItem(key: string): void;
+}
+
 interface Wires {
   runId: string;
   sequence: () => number;
   onView: (view: RunView) => void;
   /** Called for refusals that belong to no field. */
   onRefused: (act: Act, refusal: Refusal) => void;
-  onStale: (act: Act) => void;
-  storage?: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
-  retryMs?: number;
+  /** Called when the run moved on elsewhere, with what was not taken and belongs to no field. */
+  onStale: (acts: Act[]) => void;
+  storage?: Keeper;
 }
 
+/** How long an answer may take before the operator is told that what was entered waits. */
+const SLOW_MS = 700;
+/** How long an answer may take before the same act is sent again under its old id. */
+const GIVE_UP_MS = 10_000;
+const FIRST_PAUSE_MS = 500;
+const LONGEST_PAUSE_MS = 8000;
+
 /**
- * Sends a run's acts one after the other, each at the sequence that the one before left. While the server does not answer
- * they wait, here and in the browser's storage, and go out with their old ids when it is back.
+ * Sends a run's acts one after the other, each at the sequence that the one before left. While the server does not answer, or
+ * answers that it cannot keep anything now, they wait, here and in the browser's storage, and go out with their old ids.
  */
 export class Outbox {
   private state: OutboxState;
   private readonly listeners = new Set<() => void>();
   private busy = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private pauseMs = FIRST_PAUSE_MS;
   private closed = true;
 
   constructor(private readonly wires: Wires) {
@@ -64,7 +81,9 @@ export class Outbox {
 
   add(act: Act): void {
     const { [fieldOf(act) ?? '']: _mended, ...problems } = this.state.problems;
-    this.set({ pending: [...this.state.pending, { ...act, clientId: crypto.randomUUID() }], problems });
+    const pending = { ...act, clientId: crypto.randomUUID() };
+    this.keep(pending);
+    this.set({ pending: [...this.state.pending, pending], problems });
     void this.send();
   }
 
@@ -83,64 +102,130 @@ export class Outbox {
     if (this.busy || this.closed) return;
     this.busy = true;
     clearTimeout(this.timer);
-    while (this.state.pending.length > 0 && !this.closed) {
-      const act = this.state.pending[0] as Pending;
-      try {
-        const view = await ask(
-          client.POST('/api/runs/{id}/acts', {
-            params: { path: { id: this.wires.runId } },
-            body: { ...act, expectedSequence: this.wires.sequence() },
-          }),
-        );
-        this.wires.onView(view);
-        this.set({ pending: this.state.pending.slice(1), waiting: false });
-      } catch (error) {
-        if (this.handle(act, error as Refusal)) break;
+    try {
+      while (this.state.pending.length > 0 && !this.closed) {
+        if (!(await this.sendFirst(this.state.pending[0] as Pending))) break;
       }
+    } finally {
+      this.busy = false;
     }
-    this.busy = false;
   }
 
-  /** Returns whether to stop sending for now. */
+  /** Sends the first act; returns whether to go on with the next. */
+  private async sendFirst(act: Pending): Promise<boolean> {
+    const slow = setTimeout(() => this.set({ waiting: true }), SLOW_MS);
+    let view: RunView;
+    try {
+      view = await ask(
+        client.POST('/api/runs/{id}/acts', {
+          params: { path: { id: this.wires.runId } },
+          body: { ...act, expectedSequence: this.wires.sequence() },
+          signal: AbortSignal.timeout(GIVE_UP_MS),
+        }),
+      );
+    } catch (error) {
+      clearTimeout(slow);
+      return this.handle(act, error as Refusal);
+    }
+    clearTimeout(slow);
+    this.pauseMs = FIRST_PAUSE_MS;
+    this.forget(act);
+    this.set({ pending: this.state.pending.filter((one) => one !== act), waiting: false });
+    try {
+      this.wires.onView(view);
+    } catch {
+      // What it shows is the page's matter; what was taken is taken, and the next act goes out.
+    }
+    return true;
+  }
+
+  /** Returns whether to go on with the next act. */
   private handle(act: Pending, refusal: Refusal): boolean {
     if (refusal.passing) {
       this.set({ waiting: true });
-      this.timer = setTimeout(() => void this.send(), this.wires.retryMs ?? 2000);
-      return true;
+      this.timer = setTimeout(() => void this.send(), this.pauseMs);
+      this.pauseMs = Math.min(2 * this.pauseMs, LONGEST_PAUSE_MS);
+      return false;
     }
     if (refusal.status === 409) {
-      // What follows was meant for a run that stood otherwise.
-      this.set({ pending: [], waiting: false });
-      this.wires.onStale(act);
-      return true;
+      this.stale();
+      return false;
     }
     const field = fieldOf(act);
     const problem = refusal.problems[0];
     const problems = field && problem ? { ...this.state.problems, [field]: problem } : this.state.problems;
+    this.forget(act);
     this.set({ pending: this.state.pending.slice(1), waiting: false, problems });
     if (!field || !problem) this.wires.onRefused(act, refusal);
-    return false;
+    return true;
+  }
+
+  /** What waits was meant for a run that stood otherwise: none of it is sent, and all that was typed stays where it is. */
+  private stale(): void {
+    const acts = this.state.pending;
+    const problems = { ...this.state.problems };
+    for (const act of acts) {
+      const field = fieldOf(act);
+      if (field) problems[field] = notTaken(act, field);
+      this.forget(act);
+    }
+    this.set({ pending: [], waiting: false, problems });
+    this.wires.onStale(acts.filter((act) => fieldOf(act) === undefined));
   }
 
   private set(change: Partial<OutboxState>): void {
     this.state = { ...this.state, ...change };
-    if (this.state.pending.length > 0) {
-      this.wires.storage?.setItem(this.key(), JSON.stringify(this.state.pending));
-    } else {
-      this.wires.storage?.removeItem(this.key());
-    }
     for (const listener of this.listeners) listener();
+  }
+
+  // Each act is kept under a key of its own: windows of the same run do not put each other's away.
+
+  private keep(act: Pending): void {
+    try {
+      this.wires.storage?.setItem(`${this.prefix()}${Date.now()}.${act.clientId}`, JSON.stringify(act));
+    } catch {
+      // The storage is full or closed: it still goes out from here.
+    }
+  }
+
+  private forget(act: Pending): void {
+    try {
+      for (const key of this.keys().filter((one) => one.endsWith(act.clientId))) this.wires.storage?.removeItem(key);
+    } catch {
+      // It would go out once more after a reload, with its old id.
+    }
   }
 
   private read(): Pending[] {
     try {
-      return JSON.parse(this.wires.storage?.getItem(this.key()) ?? '[]') as Pending[];
+      return this.keys().flatMap((key) => {
+        const kept = this.wires.storage?.getItem(key);
+        return kept ? [JSON.parse(kept) as Pending] : [];
+      });
     } catch {
       return [];
     }
   }
 
-  private key(): string {
-    return `tubrin.outbox.${this.wires.runId}`;
+  /** Returns the keys of what this run keeps, oldest first. */
+  private keys(): string[] {
+    const { storage } = this.wires;
+    const keys = Array.from({ length: storage?.length ?? 0 }, (_, index) => storage?.key(index) ?? '');
+    return keys.filter((key) => key.startsWith(this.prefix())).sort();
   }
+
+  private prefix(): string {
+    return `tubrin.outbox.${this.wires.runId}.`;
+  }
+}
+
+function notTaken(act: Act, field: string): FieldProblem {
+  return {
+    code: 'STALE',
+    field,
+    found: act.text ?? '',
+    message: 'Not entered: the run moved on in another window.',
+    allowed: '',
+    remedy: 'Look at the run as it stands now; enter it again if it still holds.',
+  };
 }

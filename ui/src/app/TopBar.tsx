@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { NavLink, useMatch } from 'react-router';
 import { ask, client, type RunView } from '../api';
 import { Kbd } from '../parts';
+import { KeyedSign } from './KeyedSign';
 import { PLACES } from './places';
 import { toggleTheme, useTheme } from './theme';
 
@@ -35,6 +36,7 @@ export function TopBar({ onHelp, onCommands }: { onHelp: () => void; onCommands:
         ))}
       </nav>
       <div className="ml-auto flex items-center gap-5 text-13 text-soft">
+        <KeyedSign />
         <span>{station.data?.station?.name}</span>
         {run.data && <span className="max-wide:hidden">{SOURCES[run.data.source]}</span>}
         <button type="button" onClick={onCommands} className="flex min-h-[28px] items-center gap-1 max-wide:hidden">

@@ -9,4 +9,5 @@ export { Sheet } from './Sheet';
 export { SignalLine } from './SignalLine';
 export { type Draft, useDraft } from './useDraft';
 export { useKeys } from './useKeys';
+export { useKeyUp } from './useKeyUp';
 export { useNow } from './useNow';

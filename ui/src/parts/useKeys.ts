@@ -2,7 +2,8 @@ import { useEffect, useRef } from 'react';
 
 export type KeyMap = Record<string, (event: KeyboardEvent) => void>;
 
-const isTyping = (target: EventTarget | null) =>
+/** Whether something is typed or chosen into what has the focus. */
+export const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)) &&
   !(target instanceof HTMLInputElement && ['checkbox', 'radio', 'button', 'file'].includes(target.type));

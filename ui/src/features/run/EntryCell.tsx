@@ -10,6 +10,8 @@ interface Props {
   problem?: FieldProblem;
   /** Whether what was entered is on its way to the server. */
   pending?: boolean;
+  /** Whether it waits, since the server does not answer: it is not entered yet. */
+  waiting?: boolean;
   doubt?: boolean;
   /** Whether it belongs to this step, and is not just where the last one left it. */
   settled?: boolean;
@@ -24,6 +26,7 @@ export function EntryCell({
   sequence,
   problem,
   pending = false,
+  waiting = false,
   doubt,
   settled = true,
   onCommit,
@@ -86,9 +89,14 @@ export function EntryCell({
       onFocus={(event) => event.target.select()}
       onBlur={commit}
       onKeyDown={onKeyDown}
-      className={`h-[22px] w-full border-x-2 bg-transparent text-center ${settled || text !== undefined ? 'font-semibold text-act' : 'text-soft'} ${
-        refused ? 'border-limit' : doubt ? 'border-watch' : 'border-transparent'
-      }`}
+      data-waiting={waiting || undefined}
+      className={`h-[22px] w-full border-x-2 bg-transparent text-center ${
+        waiting
+          ? 'text-watch italic underline decoration-dotted underline-offset-4'
+          : settled || text !== undefined
+            ? 'font-semibold text-act'
+            : 'text-soft'
+      } ${refused ? 'border-limit' : doubt ? 'border-watch' : 'border-transparent'}`}
     />
   );
 }

@@ -139,7 +139,8 @@ describe('the run', () => {
     server.answer = () => json(409, { title: 'Changed', detail: '' });
     await userEvent.type(screen.getByLabelText('Output, W'), '870{Enter}');
     expect(await screen.findByText('This run moved on in another window')).toBeInTheDocument();
-    expect(screen.getByText(/“870”/)).toBeInTheDocument();
+    expect(screen.getByLabelText('Output, W')).toHaveValue('870');
+    expect(screen.getByText(/Not entered/)).toBeInTheDocument();
   });
 
   it('never goes back to an older view that was under way', async () => {
@@ -158,7 +159,7 @@ describe('the run', () => {
       throw new TypeError('refused');
     };
     await userEvent.type(screen.getByLabelText('Output, W'), '870{Enter}');
-    expect(await screen.findByText('Not saved yet.')).toBeInTheDocument();
+    expect(await screen.findByText(/Not saved yet: output/)).toBeInTheDocument();
     expect(screen.getByLabelText('Output, W')).toHaveValue('870');
   });
 

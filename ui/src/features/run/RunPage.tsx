@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect, useRef } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { RunView } from '../../api';
-import { Answer, Button, Diamond, Loading, useKeys } from '../../parts';
+import { Answer, Button, Diamond, Loading, useKeys, useKeyUp } from '../../parts';
 import { Afterwards } from './Afterwards';
 import { BeforePower } from './BeforePower';
 import { Dials } from './Dials';
@@ -19,6 +19,7 @@ import { TripReset } from './TripReset';
 import { useDials } from './useDials';
 import { LiveContext, useLiveStream } from './useLive';
 import { type Run, useRun } from './useRun';
+import { useUnkey } from './useUnkey';
 
 const MapSheet = lazy(() => import('./map/MapSheet'));
 const PowerSheet = lazy(() => import('./PowerSheet'));
@@ -44,6 +45,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
   const ended = view.phase === 'FINISHED' || view.phase === 'ABANDONED';
   const beforePower = view.phase === 'PREFLIGHT' || view.phase === 'WARMING';
   const dials = useDials(view, run.act);
+  const unkey = useUnkey(view, run);
   const navigate = useNavigate();
   const tab = tabOf(useParams().tab);
 
@@ -80,7 +82,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
       ? {}
       : {
           Enter: follow,
-          Space: () => run.act({ act: view.clock.phase === 'KEY_DOWN' ? 'UNKEY' : 'KEY' }),
+          Space: () => run.act({ act: 'KEY' }),
           r: read,
           e: type,
           y: () => keep?.(),
@@ -94,10 +96,12 @@ function Running({ run, view }: { run: Run; view: RunView }) {
         },
   );
 
+  useKeyUp(view.clock.phase === 'KEY_DOWN', view.source === 'BENCH', unkey);
+
   return (
     <div ref={page}>
       <LiveLine view={view} />
-      <KeyGuard view={view} skewMs={run.skewMs} act={run.act} />
+      <KeyGuard view={view} skewMs={run.skewMs} unkey={unkey} />
       <div className="mx-5 mb-5 grid grid-cols-[minmax(0,1fr)] items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_360px]">
         <div className="grid grid-cols-[minmax(0,1fr)] gap-[13px]">
           <Messages run={run} />
@@ -138,8 +142,8 @@ function Messages({ run }: { run: Run }) {
         <p role="status" className="sheet flex items-center gap-2 border-l-4 border-l-watch px-4 py-2">
           <Diamond />
           <span>
-            <b className="font-semibold">Not saved yet.</b> Tubrin does not answer; what you entered is kept here and
-            goes out by itself when it is back.
+            <b className="font-semibold">Not saved yet: {run.waiting.join(', ')}.</b> Tubrin does not answer, or cannot
+            save now. It is kept in this browser and goes out by itself.
           </span>
         </p>
       )}

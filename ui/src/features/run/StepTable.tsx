@@ -92,6 +92,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
             sequence={view.sequence}
             problem={run.fieldProblems[control]}
             pending={run.pendingFields.includes(control)}
+            waiting={run.waiting !== undefined && run.pendingFields.includes(control)}
             onCommit={(text) => run.act({ act: 'SET', control, text })}
           />
         ) : (
@@ -154,6 +155,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
                     sequence={view.sequence}
                     problem={run.fieldProblems[reading.role]}
                     pending={run.pendingFields.includes(reading.role)}
+                    waiting={run.waiting !== undefined && run.pendingFields.includes(reading.role)}
                     doubt={cell(step, reading.role)?.question !== undefined}
                     onCommit={(text) => run.act({ act: 'READ', role: reading.role, text })}
                   />

@@ -6,12 +6,22 @@ export type Trouble = Pick<LiveReading, 'role' | 'says'>;
 
 const NOTHING: LiveFrame = { readings: [], expected: [] };
 
-/** Holds the last frame of a run's live stream; parts of the page look at what they need of it. */
+/** How long a frame counts as live. */
+const STALE_MS = 1500;
+
+/**
+ * Holds the last frame of a run's live stream; parts of the page look at what they need of it. Of all windows that show the
+ * run, one reads the stream and tells the others: a browser opens few connections to one host, and the key must always get
+ * through. A hidden window reads nothing.
+ */
 export class Live {
   private frame: LiveFrame = NOTHING;
   /** The same list as long as nothing changes, so that what shows it is drawn again only then. */
   private troubles: Trouble[] = [];
-  private source: EventSource | undefined;
+  private channel: BroadcastChannel | undefined;
+  private turn: AbortController | undefined;
+  private stale: ReturnType<typeof setTimeout> | undefined;
+  private runId = '';
   private readonly listeners = new Set<() => void>();
 
   subscribe = (listener: () => void) => {
@@ -24,19 +34,64 @@ export class Live {
   troubled = () => this.troubles;
 
   open(runId: string) {
-    this.source = new EventSource(`/api/runs/${runId}/live`);
-    this.source.onmessage = (event) => this.take(JSON.parse(event.data as string) as LiveFrame);
-    // The browser connects again by itself; meanwhile nothing old is shown as live.
-    this.source.onerror = () => this.take(NOTHING);
+    this.runId = runId;
+    this.channel = new BroadcastChannel(`tubrin.live.${runId}`);
+    this.channel.onmessage = (event) => this.take(event.data as LiveFrame);
+    document.addEventListener('visibilitychange', this.seen);
+    this.seen();
   }
 
   close() {
-    this.source?.close();
+    document.removeEventListener('visibilitychange', this.seen);
+    this.endTurn();
+    this.channel?.close();
     this.take(NOTHING);
+    clearTimeout(this.stale);
+  }
+
+  /** While the window is seen, waits for its turn to read. */
+  private seen = () => {
+    if (document.visibilityState === 'hidden') {
+      this.endTurn();
+    } else if (!this.turn) {
+      const turn = new AbortController();
+      this.turn = turn;
+      const read = () => this.read(turn.signal);
+      // Where the browser has no locks each window reads for itself.
+      const reading = navigator.locks?.request(`tubrin.live.${this.runId}`, { signal: turn.signal }, read) ?? read();
+      // Given up before its turn came.
+      reading.catch(() => undefined);
+    }
+  };
+
+  private endTurn() {
+    this.turn?.abort();
+    this.turn = undefined;
+  }
+
+  /** Reads the stream until its turn ends. */
+  private read(signal: AbortSignal): Promise<void> {
+    return new Promise((done) => {
+      const source = new EventSource(`/api/runs/${this.runId}/live`);
+      source.onmessage = (event) => this.tell(JSON.parse(event.data as string) as LiveFrame);
+      // The browser connects again by itself; meanwhile nothing old is shown as live.
+      source.onerror = () => this.tell(NOTHING);
+      signal.addEventListener('abort', () => {
+        source.close();
+        done();
+      });
+    });
+  }
+
+  private tell(frame: LiveFrame) {
+    this.take(frame);
+    this.channel?.postMessage(frame);
   }
 
   take(frame: LiveFrame) {
     this.frame = frame;
+    clearTimeout(this.stale);
+    if (frame !== NOTHING) this.stale = setTimeout(() => this.take(NOTHING), STALE_MS);
     const troubles = frame.readings.filter((one) => one.says !== '').map(({ role, says }) => ({ role, says }));
     if (JSON.stringify(troubles) !== JSON.stringify(this.troubles)) this.troubles = troubles;
     for (const listener of this.listeners) listener();

@@ -23,9 +23,24 @@ function newer(known: RunView | undefined, read: RunView): RunView {
   return known && known.sequence > read.sequence ? known : read;
 }
 
+const DONE: Partial<Record<Act['act'], string>> = {
+  FOLLOW: 'the next move done',
+  KEY: 'key down',
+  UNKEY: 'key up',
+  TAKE: 'all meters read',
+  RECORD: 'the step recorded',
+  UNDO: 'the last step undone',
+  AGAIN: 'the step tried again',
+  SIGN: 'what was seen or heard',
+  FINISH: 'the run finished',
+  ABANDON: 'the run left',
+};
+
 /** Returns what an act was, in the words of a notice. */
 function described(act: Act): string {
-  return act.text ? `“${act.text}”` : act.act.toLowerCase();
+  const field = fieldOf(act);
+  const words = field ? field.toLowerCase().replaceAll('_', ' ') : (DONE[act.act] ?? act.act.toLowerCase());
+  return act.text ? `${words} “${act.text}”` : words;
 }
 
 /** Keeps one run: its view, what is on its way to the server, and what was refused of it. */
@@ -51,10 +66,11 @@ export function useRun(runId: string) {
         onView: (view) => {
           queries.setQueryData<RunView>(key, (known) => newer(known, view));
         },
-        onStale: (act) => {
+        onStale: (acts) => {
+          const lost = acts.map(described).join(', ');
           setNotice({
             title: 'This run moved on in another window',
-            detail: `It is shown here as it stands now. What you did last (${described(act)}) was not taken: look, then do it again.`,
+            detail: `It is shown here as it stands now. ${lost ? `Not done: ${lost}. ` : ''}Look, then do it again if it still holds. What you typed is still in its field.`,
           });
           void queries.invalidateQueries({ queryKey: key });
         },
@@ -62,7 +78,7 @@ export function useRun(runId: string) {
           const problem = refusal.problems[0];
           setNotice({
             title: problem ? `${refusal.title}. ${problem.message}` : refusal.title,
-            detail: problem?.remedy ?? refusal.detail,
+            detail: `${problem?.remedy ?? refusal.detail}${refusal.reference ? ` Reference ${refusal.reference}.` : ''}`,
           });
         },
       }),
@@ -98,7 +114,8 @@ export function useRun(runId: string) {
     pendingFields: sending.pending.map(fieldOf),
     notice,
     dismiss: () => setNotice(undefined),
-    waiting: sending.waiting,
+    /** What waits because the server does not answer, in words; undefined while all goes out at once. */
+    waiting: sending.waiting ? sending.pending.map(described) : undefined,
     /** Whether something is on its way: what the next move says may be about to change. */
     busy: sending.pending.length > 0,
   };

@@ -109,8 +109,9 @@ final class App implements AutoCloseable {
 
     /** Ends the server and the database as a power cut would: both at once, without a word. */
     void powerCut() {
+        Optional<ProcessHandle> postmaster = postmaster();
         server().orElseThrow().destroyForcibly();
-        postmaster().orElseThrow().destroyForcibly();
+        postmaster.ifPresent(ProcessHandle::destroyForcibly);
         awaitEnd();
     }
 
@@ -118,6 +119,60 @@ final class App implements AutoCloseable {
     void killServer() {
         server().orElseThrow().destroyForcibly();
         awaitEnd();
+    }
+
+    /** Ends the database alone, without a word; {@code ./start} starts it again. */
+    void killDatabase() {
+        postmaster().ifPresent(ProcessHandle::destroyForcibly);
+    }
+
+    /** Stops the database's processes where they stand, so that nothing answers, until {@link #letDatabaseGo}. */
+    void holdDatabase() {
+        signalDatabase("-STOP");
+    }
+
+    /** Lets the database go on. */
+    void letDatabaseGo() {
+        signalDatabase("-CONT");
+    }
+
+    private void signalDatabase(String signal) {
+        ProcessHandle postmaster = postmaster().orElseThrow();
+        List<String> command = new ArrayList<>(List.of("kill", signal, Long.toString(postmaster.pid())));
+        postmaster.descendants().forEach(child -> command.add(Long.toString(child.pid())));
+        try {
+            new ProcessBuilder(command).inheritIO().start().waitFor();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Ends {@code ./start} alone, without a word; what it started goes on. */
+    void killStart() {
+        process.destroyForcibly();
+        awaitEnd();
+    }
+
+    boolean isRunning() {
+        return process.isAlive();
+    }
+
+    /** Returns what {@code ./start} says, and its exit code, when it is started once more beside the running one. */
+    String startsTwice() {
+        ProcessBuilder builder = new ProcessBuilder(root().resolve("start").toString()).redirectErrorStream(true);
+        builder.environment().put("TUBRIN_HOME", home.toString());
+        try {
+            Process second = builder.start();
+            String said = new String(second.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            return second.waitFor() + " " + said;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return "";
+        }
     }
 
     private Optional<ProcessHandle> server() {
@@ -162,8 +217,8 @@ final class App implements AutoCloseable {
             }
             return ProcessHandle.of(Long.parseLong(
                     Files.readAllLines(folder.resolve("data/postmaster.pid")).get(0)));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        } catch (IOException notRunning) {
+            return Optional.empty();
         }
     }
 

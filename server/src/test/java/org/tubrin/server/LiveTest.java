@@ -427,6 +427,87 @@ public class LiveTest extends ServerTest {
     }
 
     @Test
+    public void aPageThatDoesNotReadHoldsUpNobody() throws Exception {
+        isReady();
+        String request = "GET /api/runs/" + id() + "/live HTTP/1.1\r\nHost: 127.0.0.1:" + port + "\r\n\r\n";
+        List<Socket> stalled = new java.util.ArrayList<>();
+        for (int i = 0; i < 6; i++) {
+            Socket socket = new Socket();
+            socket.setReceiveBufferSize(1024);
+            socket.connect(new java.net.InetSocketAddress(InetAddress.getLoopbackAddress(), port));
+            socket.getOutputStream().write(request.getBytes(StandardCharsets.US_ASCII));
+            stalled.add(socket);
+        }
+        HttpResponse<InputStream> stream = HttpClient.newHttpClient()
+                .send(request("/api/runs/" + id() + "/live").GET().build(), HttpResponse.BodyHandlers.ofInputStream());
+        try (BufferedReader in = new BufferedReader(new InputStreamReader(stream.body(), StandardCharsets.UTF_8))) {
+            long started = System.nanoTime();
+            long last = started;
+            long longest = 0;
+            while (last - started < 12_000_000_000L) {
+                if (in.readLine().startsWith("data:")) {
+                    long now = System.nanoTime();
+                    longest = Math.max(longest, now - last);
+                    last = now;
+                }
+            }
+            assertTrue(longest < 2_000_000_000L, "no frame for " + longest / 1e9 + " s");
+        }
+        for (Socket socket : stalled) {
+            socket.close();
+        }
+    }
+
+    @Test
+    public void aRecordThatCannotBeReadAndPortsThatAreNoneEndNothing() {
+        database.update("insert into equipment (id, revision, name, body) values (gen_random_uuid(), 1, 'Broken',"
+                + " '{\"kind\": \"instrument\", \"name\": \"Broken\", \"port\": 65536}')");
+        Map<String, Object> beyond = instrument("Beyond", 65_535, "GRID_CURRENT", 0.5);
+        beyond.put("host", "bench");
+        Map<String, Object> nameless = instrument("Nameless", 5025, "PLATE_VOLTAGE", 0.5);
+        nameless.put("host", "bad.cafe");
+        for (Map<String, Object> one : List.of(beyond, nameless)) {
+            assertEquals(post("/api/equipment", one).status(), 201);
+        }
+        assertEquals(post("/api/instruments/try", beyond).json().get("health").asString(), "AWAY");
+        assertEquals(
+                post("/api/instruments/try", nameless)
+                        .json()
+                        .at("/problems/0/code")
+                        .asString(),
+                "HOST_NOT_LISTED");
+        Map<String, Object> database = instrument("Database", databasePort(), "GRID_CURRENT", 0.5);
+        assertEquals(
+                post("/api/instruments/try", database)
+                        .json()
+                        .at("/problems/0/code")
+                        .asString(),
+                "NO_INSTRUMENT_PORT");
+        this.database.update("delete from equipment where name = 'Broken'");
+        begins();
+        waitFor(frame -> health(frame, "OUTPUT").equals("OK"));
+    }
+
+    private static int databasePort() {
+        return Integer.parseInt(Postgres.setting("TUBRIN_JDBC_URL").replaceAll(".*:(\\d+)/.*", "$1"));
+    }
+
+    @Test
+    public void theKeyGoesUpFromAnywhereAndTheRunNotesIt() {
+        isReady();
+        does("SET", "control", "DRIVE", "text", "10");
+        does("KEY");
+        waitFor(frame -> frame.get("bench").get("keyed").asBoolean());
+        pause(100);
+        double keyedForS = get("/api/bench").json().get("keyedForS").asDouble();
+        assertTrue(keyedForS > 0.05 && keyedForS < PATIENCE_MS / 1000.0, "keyed for " + keyedForS);
+        assertEquals(post("/api/bench/key-up?noted=false", "").status(), 204);
+        assertFalse(frame().get("bench").get("keyed").asBoolean());
+        assertEquals(get("/api/runs/" + id()).json().at("/clock/phase").asString(), "RESTING");
+        assertTrue(get("/api/bench").json().path("keyedForS").isMissingNode());
+    }
+
+    @Test
     public void onlyThisMachineAndOnlyQuestionsAreAskedFor() {
         Map<String, Object> far = instrument("Far", 5025, "OUTPUT", 0.5);
         far.put("host", "192.0.2.1");

@@ -14,6 +14,7 @@ import java.util.Map;
 
 /** A real PostgreSQL of the tests' own, started by the project's script, thrown away with the build folder. */
 public final class Postgres {
+    private static final String FOLDER = "folder of the cluster";
     private static final Map<String, String> SETTINGS = start();
 
     private Postgres() {}
@@ -21,6 +22,29 @@ public final class Postgres {
     /** Returns one of TUBRIN_JDBC_URL, TUBRIN_JDBC_USER, TUBRIN_JDBC_PASSWORD. */
     public static String setting(String name) {
         return SETTINGS.get(name);
+    }
+
+    /** Runs statements as the cluster's superuser, beside the database of the application. */
+    static void asSuperuser(String... statements) {
+        asSuperuserIn("postgres", statements);
+    }
+
+    /** Runs statements as the cluster's superuser in a database. */
+    static void asSuperuserIn(String database, String... statements) {
+        String url = setting("TUBRIN_JDBC_URL").replaceFirst("/[^/]*$", "/" + database);
+        try {
+            String password = Files.readString(Path.of(setting(FOLDER)).resolve("password"));
+            try (var connection = DriverManager.getConnection(url, "tubrin", password.strip());
+                    var statement = connection.createStatement()) {
+                for (String one : statements) {
+                    statement.execute(one);
+                }
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     /** Returns the root of the project. */
@@ -50,6 +74,10 @@ public final class Postgres {
                 throw new IllegalStateException("scripts/postgres start failed");
             }
             Runtime.getRuntime().addShutdownHook(new Thread(() -> stop(script, home)));
+            Path elsewhere = home.resolve("elsewhere");
+            settings.put(
+                    FOLDER,
+                    Files.exists(elsewhere) ? Files.readString(elsewhere).strip() : home.toString());
             empty(settings);
             return settings;
         } catch (IOException e) {

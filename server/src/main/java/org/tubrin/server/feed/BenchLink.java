@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.quantity.Allowed;
@@ -22,6 +24,7 @@ import org.tubrin.core.tuneup.Control;
  */
 @Component
 public class BenchLink implements SmartLifecycle {
+    private static final Logger LOG = LoggerFactory.getLogger(BenchLink.class);
     private static final String IDENTITY = "Tubrin,Simulated bench";
     private static final int EXCITER = 1;
     private static final int AMPLIFIER = 2;
@@ -34,6 +37,9 @@ public class BenchLink implements SmartLifecycle {
     private final Hosts hosts;
     private final Line[] lines = new Line[SUPPLY + 1];
     private volatile Optional<Panel> panel = Optional.empty();
+    /** When the key was first seen down, by {@link System#nanoTime}; meaningless while it is up. */
+    private volatile long keyedSinceNs;
+
     private volatile boolean running;
     private Thread watcher = new Thread(this::watch, "bench");
 
@@ -65,10 +71,24 @@ public class BenchLink implements SmartLifecycle {
         return panel;
     }
 
+    /** Returns for how long its key has been down; empty while it is up or the bench away. */
+    public Optional<Double> keyedForS() {
+        return panel.filter(Panel::keyed).map(shown -> (System.nanoTime() - keyedSinceNs) / 1e9);
+    }
+
+    private void show(Optional<Panel> seen) {
+        boolean goesDown = seen.filter(Panel::keyed).isPresent()
+                && panel.filter(Panel::keyed).isEmpty();
+        if (goesDown) {
+            keyedSinceNs = System.nanoTime();
+        }
+        panel = seen;
+    }
+
     /** Keys or unkeys its exciter; refuses where it is away. */
     public void key(boolean down) {
         set(EXCITER, "OUTP " + (down ? "ON" : "OFF"));
-        panel.ifPresent(shown -> panel = look());
+        panel.ifPresent(shown -> show(look()));
     }
 
     /** Moves a control to a mark, or the exciter to a power in watts. */
@@ -78,7 +98,7 @@ public class BenchLink implements SmartLifecycle {
             case PLATE -> set(AMPLIFIER, "PAN:PLAT " + number(to));
             case LOAD -> set(AMPLIFIER, "PAN:LOAD " + number(to));
         }
-        panel = look();
+        show(look());
     }
 
     /** Sets the band switch, which must not be turned keyed. */
@@ -157,7 +177,7 @@ public class BenchLink implements SmartLifecycle {
                 said = said(instrument, command);
             } catch (IOException e) {
                 drop(instrument);
-                panel = Optional.empty();
+                show(Optional.empty());
                 throw new Refused(new Problem(ProblemCode.BENCH_AWAY, "bench", "", new Allowed.Nothing()));
             }
         }
@@ -232,7 +252,11 @@ public class BenchLink implements SmartLifecycle {
 
     private void watch() {
         while (running) {
-            panel = look();
+            try {
+                show(look());
+            } catch (RuntimeException e) {
+                LOG.warn("the bench could not be looked at; it is looked at again", e);
+            }
             try {
                 Thread.sleep(panel.isPresent() ? POLL_MS : AWAY_MS);
             } catch (InterruptedException stopped) {

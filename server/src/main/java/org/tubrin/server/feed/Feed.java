@@ -9,7 +9,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
-import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.Steadied;
@@ -70,7 +69,8 @@ public class Feed implements SmartLifecycle {
         while (running) {
             try {
                 match();
-            } catch (DataAccessException e) {
+            } catch (RuntimeException e) {
+                // The database may be away, or a record be of no use: whatever it is, the keeper goes on.
                 LOG.debug("the instruments could not be read; those known go on", e);
             }
             try {
@@ -83,7 +83,7 @@ public class Feed implements SmartLifecycle {
 
     private void match() {
         Map<String, Instrument> wanted = new HashMap<>();
-        for (Stations.Kept kept : stations.equipment()) {
+        for (Stations.Kept kept : stations.readableEquipment()) {
             if (kept.equipment() instanceof Instrument instrument) {
                 wanted.put(instrument.name(), instrument);
             }

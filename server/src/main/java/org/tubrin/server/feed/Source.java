@@ -5,6 +5,8 @@ import java.net.SocketTimeoutException;
 import java.util.Arrays;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.tubrin.core.metering.Steadied;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Instrument;
@@ -13,6 +15,7 @@ import org.tubrin.core.station.Instrument;
  * Asks one instrument again and again, on a thread of its own, and keeps its last readings; whatever it does stays with it.
  */
 final class Source implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(Source.class);
     private static final int KEPT = 128;
     private static final long BACK_OFF_MS = 500;
     private static final double SLOW_SHARE = 0.5;
@@ -75,6 +78,9 @@ final class Source implements AutoCloseable {
                 next = Health.AWAY;
             } catch (Refused e) {
                 next = Health.NOT_LISTED;
+            } catch (RuntimeException e) {
+                LOG.warn("instrument {} could not be asked; it is asked again", instrument.name(), e);
+                next = Health.AWAY;
             }
             boolean talks =
                     next == Health.OK || next == Health.SLOW || next == Health.UNREADABLE || next == Health.IMPLAUSIBLE;

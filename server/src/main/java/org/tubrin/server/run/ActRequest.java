@@ -43,6 +43,12 @@ public record ActRequest(
         @Nullable School school,
         @Nullable ConditionsEntry conditions) {
 
+    /** Returns an act that says nothing more. */
+    static ActRequest of(UUID clientId, long expectedSequence, Act act) {
+        return new ActRequest(
+                clientId, expectedSequence, act, null, null, null, null, null, null, null, null, null, null);
+    }
+
     /**
      * What the run is made under, as typed; each may be left away.
      *

@@ -120,6 +120,11 @@ class LiveActs {
                 OptionalDouble.empty());
     }
 
+    /** Lets the key of the bench go; refuses where it is away. */
+    void keyUp() {
+        bench.key(false);
+    }
+
     /** Returns how many times faster than real ones the bench's heaters warm, where it answers. */
     Optional<Double> benchWarmUpSpeed() {
         return bench.panel().map(BenchLink.Panel::warmUpSpeed);

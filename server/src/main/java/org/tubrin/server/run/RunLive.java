@@ -6,10 +6,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Timer;
-import java.util.TimerTask;
 import java.util.UUID;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -33,12 +38,18 @@ import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Sends the pages of a run what its meters show, what the bench's panels show and what the twin expects, 20 times a second. */
+/**
+ * Sends the pages of a run what its meters show, what the bench's panels show and what the twin expects, 20 times a second.
+ *
+ * <p>A frame is made once a run and handed to each page's own writer, which keeps the newest alone: a page that does not read
+ * holds up nobody, misses frames, and is let go when a write has not gone through in the connection's time-out.
+ */
 @Component
 public class RunLive implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(RunLive.class);
     private static final long FRAME_MS = 50;
     private static final long LONGEST_MS = Duration.ofHours(12).toMillis();
+    private static final int MOST_WATCHERS = 24;
 
     private final Feed feed;
     private final BenchLink bench;
@@ -46,7 +57,10 @@ public class RunLive implements SmartLifecycle {
     private final Words words;
     private final JsonMapper json;
     private final List<Watcher> watchers = new CopyOnWriteArrayList<>();
-    private Timer clock = new Timer("live", true);
+    /** The newest state of each run that is looked at. */
+    private final Map<UUID, RunState> states = new ConcurrentHashMap<>();
+
+    private @Nullable ScheduledExecutorService clock;
     private volatile boolean running;
 
     RunLive(Feed feed, BenchLink bench, ExpectedWords expected, Words words, JsonMapper json) {
@@ -89,51 +103,83 @@ public class RunLive implements SmartLifecycle {
     /** What the twin expects a meter to show, in the unit of its scale. */
     public record ExpectedCell(ReadingRole role, double value, double low, double high, String shown) {}
 
-    /** A page that looks on. */
-    private static final class Watcher {
+    /** A page that looks on, with a thread of its own that writes to it. */
+    private final class Watcher {
         private final UUID runId;
         private final SseEmitter emitter;
-        private volatile RunState state;
+        private final BlockingQueue<String> newest = new ArrayBlockingQueue<>(1);
+        private final Thread writer;
 
-        Watcher(UUID runId, SseEmitter emitter, RunState state) {
+        Watcher(UUID runId, SseEmitter emitter) {
             this.runId = runId;
             this.emitter = emitter;
-            this.state = state;
+            writer = new Thread(this::write, "live-writer");
+            writer.setDaemon(true);
+        }
+
+        /** Puts a frame in place of one that has not been written yet. */
+        void offer(String frame) {
+            while (!newest.offer(frame)) {
+                newest.poll();
+            }
+        }
+
+        private void write() {
+            try {
+                while (true) {
+                    emitter.send(SseEmitter.event().data(newest.take(), MediaType.TEXT_PLAIN));
+                }
+            } catch (IOException | IllegalStateException gone) {
+                emitter.completeWithError(gone);
+            } catch (InterruptedException ended) {
+                emitter.complete();
+            } finally {
+                watchers.remove(this);
+            }
+        }
+
+        void end() {
+            watchers.remove(this);
+            writer.interrupt();
         }
     }
 
-    /** Begins to send to a page. */
+    /** Begins to send to a page; the page that has been looking on longest gives way where there are too many. */
     SseEmitter watch(UUID runId, RunState state) {
         SseEmitter emitter = new SseEmitter(LONGEST_MS);
-        Watcher watcher = new Watcher(runId, emitter, state);
-        emitter.onCompletion(() -> watchers.remove(watcher));
-        emitter.onTimeout(() -> watchers.remove(watcher));
-        emitter.onError(gone -> watchers.remove(watcher));
+        Watcher watcher = new Watcher(runId, emitter);
+        emitter.onCompletion(watcher::end);
+        emitter.onTimeout(watcher::end);
+        emitter.onError(gone -> watcher.end());
+        states.put(runId, state);
         watchers.add(watcher);
+        watcher.writer.start();
+        while (watchers.size() > MOST_WATCHERS) {
+            watchers.get(0).end();
+        }
         return emitter;
     }
 
     /** Says that a run moved on. */
     void changed(UUID runId, RunState state) {
-        for (Watcher watcher : watchers) {
-            if (watcher.runId.equals(runId)) {
-                watcher.state = state;
-            }
-        }
+        states.computeIfPresent(runId, (id, known) -> known.sequence() > state.sequence() ? known : state);
     }
 
     private void send() {
-        for (Watcher watcher : watchers) {
-            try {
-                String frame = json.writeValueAsString(frame(watcher.state));
-                watcher.emitter.send(SseEmitter.event().data(frame, MediaType.TEXT_PLAIN));
-            } catch (IOException | IllegalStateException gone) {
-                // Ending it takes the watcher away.
-                watcher.emitter.completeWithError(gone);
-            } catch (RuntimeException e) {
-                LOG.warn("a live frame of run {} could not be made", watcher.runId, e);
+        Map<UUID, List<Watcher>> byRun = watchers.stream().collect(Collectors.groupingBy(watcher -> watcher.runId));
+        states.keySet().retainAll(byRun.keySet());
+        byRun.forEach((runId, looking) -> {
+            RunState state = states.get(runId);
+            if (state == null) {
+                return;
             }
-        }
+            try {
+                String frame = json.writeValueAsString(frame(state));
+                looking.forEach(watcher -> watcher.offer(frame));
+            } catch (RuntimeException e) {
+                LOG.warn("a live frame of run {} could not be made", runId, e);
+            }
+        });
     }
 
     /** Returns what is live of a run now. */
@@ -213,27 +259,35 @@ public class RunLive implements SmartLifecycle {
     }
 
     @Override
+    @SuppressWarnings("FutureReturnValueIgnored") // what it throws is caught in it
     public void start() {
         running = true;
         // Started again after a stop, it needs another clock.
-        clock = new Timer("live", true);
-        clock.schedule(
-                new TimerTask() {
-                    @Override
-                    public void run() {
-                        send();
-                    }
-                },
-                FRAME_MS,
-                FRAME_MS);
+        ScheduledExecutorService fresh = Executors.newSingleThreadScheduledExecutor(work -> {
+            Thread thread = new Thread(work, "live");
+            thread.setDaemon(true);
+            return thread;
+        });
+        clock = fresh;
+        fresh.scheduleWithFixedDelay(this::sendAll, FRAME_MS, FRAME_MS, TimeUnit.MILLISECONDS);
+    }
+
+    private void sendAll() {
+        try {
+            send();
+        } catch (RuntimeException e) {
+            LOG.warn("the live frames could not be sent; they go on", e);
+        }
     }
 
     /** Ends all streams, early in a shutdown, so that open pages do not hold it up. */
     @Override
     public void stop() {
         running = false;
-        clock.cancel();
-        watchers.forEach(watcher -> watcher.emitter.complete());
+        if (clock != null) {
+            clock.shutdownNow();
+        }
+        watchers.forEach(Watcher::end);
     }
 
     @Override

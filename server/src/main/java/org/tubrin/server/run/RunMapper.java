@@ -14,6 +14,10 @@ public interface RunMapper {
     @Nullable
     RunRow run(UUID id);
 
+    /** Returns the newest run that has not ended. */
+    @Nullable
+    UUID going();
+
     List<UUID> allIds();
 
     /** Returns the finished runs of an amplifier, band and load or antenna, oldest first. */

@@ -20,6 +20,7 @@ import org.tubrin.core.tuneup.Step;
 import org.tubrin.server.card.CardBody;
 import org.tubrin.server.card.CardMapper;
 import org.tubrin.server.card.CardRecord;
+import org.tubrin.server.store.EventForms;
 import org.tubrin.server.web.NotThere;
 import org.tubrin.server.web.Stale;
 import tools.jackson.databind.json.JsonMapper;
@@ -29,11 +30,13 @@ import tools.jackson.databind.json.JsonMapper;
 public class RunStore {
     private final RunMapper runs;
     private final CardMapper cards;
+    private final EventForms forms;
     private final JsonMapper json;
 
-    RunStore(RunMapper runs, CardMapper cards, JsonMapper json) {
+    RunStore(RunMapper runs, CardMapper cards, EventForms forms, JsonMapper json) {
         this.runs = runs;
         this.cards = cards;
+        this.forms = forms;
         this.json = json;
     }
 
@@ -49,6 +52,11 @@ public class RunStore {
     /** Returns whether an act of that id is in the run already. */
     public boolean hasClient(UUID runId, UUID clientId) {
         return runs.hasClient(runId, clientId);
+    }
+
+    /** Returns the newest run that has not ended. */
+    public Optional<UUID> going() {
+        return Optional.ofNullable(runs.going());
     }
 
     /** Begins a run with its events; a run of that id that is there already is left as it is. */
@@ -111,7 +119,7 @@ public class RunStore {
     }
 
     private Recorded recorded(EventRow row) {
-        return new Recorded(row.sequence(), row.at(), json.readValue(row.body(), RunEvent.class));
+        return new Recorded(row.sequence(), row.at(), forms.read(row.version(), row.body()));
     }
 
     private static RunRow row(UUID id, RunState state) {

@@ -44,6 +44,7 @@ import org.tubrin.server.web.Stale;
 @Service
 public class Runs {
     private static final double HERTZ_PER_MEGAHERTZ = 1e6;
+    private static final int KEY_UP_ATTEMPTS = 5;
 
     private final RunStore store;
     private final Stations stations;
@@ -126,11 +127,45 @@ public class Runs {
             state = Replay.of(events);
         }
         if (!added.isEmpty()) {
-            store.append(runId, request.clientId(), added, state);
+            try {
+                store.append(runId, request.clientId(), added, state);
+            } catch (Stale overtaken) {
+                // The same act may have come twice at a time: then the other one has taken it.
+                if (store.hasClient(runId, request.clientId())) {
+                    return view(runId);
+                }
+                throw overtaken;
+            }
             live.follow(state, added);
             watchers.changed(runId, state);
         }
         return viewer.view(runId, state, now);
+    }
+
+    /**
+     * Lets the key of the simulated bench go, whatever page asks and wherever its run stands; the run in which it was down
+     * notes it, unless that is done already.
+     */
+    public void keyUp(boolean noted) {
+        live.keyUp();
+        if (noted) {
+            return;
+        }
+        store.going().ifPresent(runId -> {
+            for (int attempt = 0; attempt < KEY_UP_ATTEMPTS; attempt++) {
+                RunState state = Replay.of(store.events(runId));
+                if (!state.isKeyed() || state.setup().readings() != ReadingSource.BENCH) {
+                    return;
+                }
+                ActRequest request = ActRequest.of(UUID.randomUUID(), state.sequence(), ActRequest.Act.UNKEY);
+                try {
+                    act(runId, request);
+                    return;
+                } catch (Stale overtaken) {
+                    // Something else came between; once more from where it stands now.
+                }
+            }
+        });
     }
 
     private TuneSetup setup(StartRequest request) {

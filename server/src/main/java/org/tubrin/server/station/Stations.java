@@ -1,8 +1,13 @@
 package org.tubrin.server.station;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.tubrin.core.quantity.Allowed;
@@ -14,13 +19,18 @@ import org.tubrin.core.station.Station;
 import org.tubrin.server.store.CoreJson;
 import org.tubrin.server.web.NotThere;
 import org.tubrin.server.web.Stale;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The station's records, read and written whole. */
 @Service
 public class Stations {
+    private static final Logger LOG = LoggerFactory.getLogger(Stations.class);
+
     private final StationMapper mapper;
     private final JsonMapper json;
+    /** Records that were said to be unreadable, each once. */
+    private final Set<String> unreadable = ConcurrentHashMap.newKeySet();
 
     Stations(StationMapper mapper, JsonMapper json) {
         this.mapper = mapper;
@@ -53,6 +63,21 @@ public class Stations {
     /** Returns all equipment by name. */
     public List<Kept> equipment() {
         return mapper.equipment().stream().map(this::kept).toList();
+    }
+
+    /** Returns all equipment whose records can be read; one that cannot is left out, and said in the log. */
+    public List<Kept> readableEquipment() {
+        List<Kept> readable = new ArrayList<>();
+        for (EquipmentRow row : mapper.equipment()) {
+            try {
+                readable.add(kept(row));
+            } catch (JacksonException e) {
+                if (unreadable.add(row.id() + " " + row.revision())) {
+                    LOG.warn("the record {} cannot be read: {}", row.name(), e.getMessage());
+                }
+            }
+        }
+        return readable;
     }
 
     /** Returns one piece. */

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
@@ -68,6 +69,15 @@ public class ProblemReply {
     /** Returns the reply for a problem of the call itself. */
     public ResponseEntity<Body> of(int status, String type, String found) {
         return reply(body(status, type, found, null));
+    }
+
+    /** Returns the reply for what passes by itself: the same call may go through a little later. */
+    public ResponseEntity<Body> passing(String type) {
+        Body body = body(503, type, "", null);
+        return ResponseEntity.status(body.status())
+                .header(HttpHeaders.RETRY_AFTER, "2")
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(body);
     }
 
     /** Returns the reply for what nobody foresaw. */

@@ -2,16 +2,15 @@ package org.tubrin.server.web;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
-import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -28,9 +27,11 @@ public class Refusals extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Refusals.class);
 
     private final ProblemReply reply;
+    private final Outage outage;
 
-    Refusals(ProblemReply reply) {
+    Refusals(ProblemReply reply, Outage outage) {
         this.reply = reply;
+        this.outage = outage;
     }
 
     @ExceptionHandler
@@ -58,14 +59,13 @@ public class Refusals extends ResponseEntityExceptionHandler {
         return reply.of(404, "notThere", String.valueOf(failure.getValue()));
     }
 
-    @ExceptionHandler({DataAccessResourceFailureException.class, CannotCreateTransactionException.class})
-    ResponseEntity<ProblemReply.Body> noDatabase(Exception failure) {
-        LOG.warn("The database does not answer: {}", failure.getMessage());
-        return reply.of(503, "noDatabase", "");
-    }
-
     @ExceptionHandler
     ResponseEntity<ProblemReply.Body> unforeseen(Exception failure, HttpServletRequest request) {
+        Optional<Outage.Kind> met = outage.met(failure);
+        if (met.isPresent()) {
+            LOG.warn("The database fails ({}): {}", met.get(), failure.getMessage());
+            return reply.passing(met.get().reply());
+        }
         String reference = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("Reference {}: {} {} failed", reference, request.getMethod(), request.getRequestURI(), failure);
         return reply.unforeseen(reference);

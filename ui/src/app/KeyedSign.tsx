@@ -1,0 +1,49 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link, useMatch } from 'react-router';
+import { ask, client, type RunView } from '../api';
+import { Diamond, useKeyUp, useNow } from '../parts';
+
+const LOOK_MS = 1000;
+const LOOK_FOR_BENCH_MS = 15_000;
+
+/** Says on every page that the simulated bench is keyed, for how long, and lets its key go. */
+export function KeyedSign() {
+  const queries = useQueryClient();
+  const key = useQuery({
+    queryKey: ['bench'],
+    queryFn: () => ask(client.GET('/api/bench')),
+    refetchInterval: (current) => (current.state.data?.present ? LOOK_MS : LOOK_FOR_BENCH_MS),
+    retry: false,
+  });
+  const runId = useMatch('/tune/:runId/*')?.params.runId;
+  const run = useQuery<RunView>({ queryKey: ['run', runId], enabled: false });
+  const own = run.data?.source === 'BENCH' && run.data.phase !== 'FINISHED' && run.data.phase !== 'ABANDONED';
+  const keyedForS = key.data?.keyedForS;
+  const keyed = keyedForS !== undefined;
+  const now = useNow(500, keyed);
+  const keyUp = () => {
+    void ask(client.POST('/api/bench/key-up', { params: { query: { noted: false } } }))
+      // The sign stays while the key is down; nothing else is to be said of it.
+      .catch(() => undefined)
+      .then(() => Promise.all([['bench'], ['run']].map((queryKey) => queries.invalidateQueries({ queryKey }))));
+  };
+  // The run's own page knows sooner, and notes it in the run.
+  useKeyUp(keyed && !own, true, keyUp);
+  if (!keyed) return null;
+  const seconds = Math.max(0, Math.floor(keyedForS + (now - key.dataUpdatedAt) / 1000));
+  return (
+    <span role="status" data-part="keyed" className="flex items-center gap-2 font-semibold text-watch">
+      <Diamond /> keyed {seconds} s
+      {!own && (
+        <button type="button" onClick={keyUp} className="min-h-[28px] underline underline-offset-2">
+          Key up
+        </button>
+      )}
+      {!own && (
+        <Link to="/tune" className="text-act underline underline-offset-2">
+          its run
+        </Link>
+      )}
+    </span>
+  );
+}
