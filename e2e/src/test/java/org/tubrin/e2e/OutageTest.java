@@ -105,8 +105,8 @@ public class OutageTest {
         app.killStart();
         app.start();
         try (Operator operator = new Operator(app.url())) {
-            operator.page.navigate("/log");
-            operator.page.getByText("Brigantine").first().waitFor();
+            operator.page.navigate("/tune");
+            operator.page.getByText("Start the climb").waitFor();
         }
     }
 }

@@ -64,6 +64,180 @@ public class DoorsTest extends ServerTest {
     }
 
     @Test
+    public void anotherSiteMayLinkToAPageAndAskForNothingElse() {
+        for (String path : List.of("/api/backup", "/api/runs", "/tune", "/index.html")) {
+            Reply image =
+                    call(request(path).header("Sec-Fetch-Site", "cross-site").header("Sec-Fetch-Mode", "no-cors"));
+            assertEquals(image.status(), 403, path);
+            Reply own = call(request(path).header("Sec-Fetch-Site", "same-origin"));
+            assertEquals(own.status(), 200, path);
+            assertEquals(own.headers().get("cross-origin-resource-policy"), "same-origin");
+            assertFalse(own.headers().get("content-security-policy").contains("unsafe"));
+        }
+        Reply followed = call(request("/tune")
+                .header("Sec-Fetch-Site", "cross-site")
+                .header("Sec-Fetch-Mode", "navigate")
+                .header("Sec-Fetch-Dest", "document"));
+        assertEquals(followed.status(), 200);
+        Reply fetched = call(request("/api/backup")
+                .header("Sec-Fetch-Site", "cross-site")
+                .header("Sec-Fetch-Mode", "navigate")
+                .header("Sec-Fetch-Dest", "document"));
+        assertEquals(fetched.status(), 403);
+    }
+
+    @DataProvider
+    public Object[][] crooked() {
+        return new Object[][] {
+            {"GET /api/trends?amplifier=%ff&band=MHZ_7&termination=x"},
+            {"GET /api/trends?amplifier=%00&band=MHZ_7&termination=x"},
+            {"GET /api/trends?amplifier=%zz&band=MHZ_7&termination=x"},
+            {"GET /api/runs/%ff"},
+            {"GET /api/runs/a%00b"},
+            {"GET /api/runs/[x]"},
+            {"GET /api/runs/{id}"},
+            {"TRACE /api/runs"},
+            {"NONSENSE /api/runs"},
+        };
+    }
+
+    @Test(dataProvider = "crooked")
+    public void whatTheWebServerItselfRefusesIsToldInOurForm(String line) throws IOException {
+        String reply = raw(line + " HTTP/1.1\r\nHost: 127.0.0.1:" + port + "\r\nConnection: close\r\n\r\n");
+        assertTrue(reply.startsWith("HTTP/1.1 4"), reply);
+        assertTrue(reply.toLowerCase(java.util.Locale.ROOT).contains("content-type: application/problem+json"), reply);
+    }
+
+    @Test
+    public void halfSentCallsHoldUpNobody() throws Exception {
+        List<Socket> half = new java.util.ArrayList<>();
+        for (int i = 0; i < 300; i++) {
+            Socket socket = new Socket(java.net.InetAddress.getLoopbackAddress(), port);
+            String text = i % 2 == 0
+                    ? "GET /api/runs HTTP/1.1\r\nHost: 127"
+                    : "POST /api/equipment HTTP/1.1\r\nHost: 127.0.0.1:" + port
+                            + "\r\nContent-Type: application/json\r\nContent-Length: 1000\r\n\r\n{\"kind\":";
+            socket.getOutputStream().write(text.getBytes(StandardCharsets.ISO_8859_1));
+            half.add(socket);
+        }
+        assertEquals(get("/api/cards").status(), 200);
+        half.get(1).setSoTimeout(20_000);
+        int first = half.get(1).getInputStream().read();
+        assertTrue(first == 'H' || first == -1, "a half-sent call is answered or let go");
+        for (Socket socket : half) {
+            socket.close();
+        }
+    }
+
+    @DataProvider
+    public Object[][] refusals() {
+        return new Object[][] {
+            // address, body, field, code, found, part of the remedy
+            {"/api/equipment", "{}", "kind", "MISSING", "", "exciter"},
+            {"/api/equipment", "{\"kind\":\"kettle\"}", "kind", "UNKNOWN_NAME", "kettle", "amplifier"},
+            {
+                "/api/equipment",
+                "{\"kind\":\"pad\",\"name\":\"P\",\"attenuationDb\":\"3\",\"powerLimitW\":1}",
+                "attenuationDb",
+                "NOT_A_NUMBER",
+                "3",
+                "decimal"
+            },
+            {
+                "/api/equipment",
+                "{\"kind\":\"pad\",\"name\":\"P\",\"attenuationDb\":[],\"powerLimitW\":1}",
+                "attenuationDb",
+                "NOT_A_NUMBER",
+                "[…]",
+                "decimal"
+            },
+            {
+                "/api/equipment",
+                "{\"kind\":\"pad\",\"name\":\"P\",\"powerLimitW\":1}",
+                "attenuationDb",
+                "MISSING",
+                "",
+                "number"
+            },
+            {
+                "/api/equipment",
+                "{\"kind\":\"pad\",\"name\":{},\"attenuationDb\":3,\"powerLimitW\":1}",
+                "name",
+                "WRONG_KIND",
+                "{…}",
+                "text"
+            },
+            {
+                "/api/equipment",
+                "{\"kind\":\"pad\",\"name\":\"P\\u0000\",\"attenuationDb\":3,\"powerLimitW\":1}",
+                "name",
+                "BAD_CHARACTER",
+                "U+0000",
+                "control"
+            },
+            {
+                "/api/equipment",
+                "{\"kind\":\"pad\",\"name\":\"P\\ud800\",\"attenuationDb\":3,\"powerLimitW\":1}",
+                "name",
+                "BAD_CHARACTER",
+                "U+D800",
+                "control"
+            },
+            {"/api/cards/dials", "{\"amplifierId\":\"7\"}", "amplifierId", "WRONG_KIND", "7", "id"},
+            {"/api/equipment", "{\"kind\":\"antenna\",\"name\":\"A\",\"bands\":[null]}", "bands.0", "MISSING", "", ""},
+            {"/api/backup/restore?apply=maybe", "{}", "apply", "WRONG_KIND", "maybe", "true or false"},
+            {"/api/backup/restore", "{}", "apply", "MISSING", "", "true or false"},
+        };
+    }
+
+    @Test(dataProvider = "refusals")
+    public void aRefusalNamesFieldValueAndWhatBelongsThere(
+            String path, String body, String field, String code, String found, String remedy) {
+        Reply reply = post(path, body);
+        assertEquals(reply.status(), 422, reply.text());
+        var problem = reply.json().at("/problems/0");
+        assertEquals(problem.get("field").asString(), field, reply.text());
+        assertEquals(problem.get("code").asString(), code, reply.text());
+        assertEquals(problem.get("found").asString(), found, reply.text());
+        assertTrue(problem.get("remedy").asString().contains(remedy), reply.text());
+    }
+
+    @Test
+    public void aRemedyNamesCodesAsACallTakesThemAndTheOtherFieldOfARule() {
+        var request = start("MHZ_7", "7.1");
+        request.put("band", "7 MHz");
+        assertTrue(post("/api/runs", request)
+                .json()
+                .at("/problems/0/remedy")
+                .asString()
+                .contains("MHZ_1_8"));
+        for (var one : get("/api/equipment").json()) {
+            if (one.get("name").asString().equals("Halyard 100")) {
+                var body = (tools.jackson.databind.node.ObjectNode) one.get("body");
+                body.put("powerMaxW", 1).put("powerMinW", 5);
+                String said = put("/api/equipment/" + one.get("id").asString() + "?revision=1", body)
+                        .text();
+                assertTrue(said.contains("no less than the least power"), said);
+            }
+        }
+        assertEquals(
+                put("/api/equipment/" + equipmentId("Fathom") + "?revision=2147483647", fathom())
+                        .status(),
+                409);
+        Reply mistyped = put("/api/equipment/" + equipmentId("Fathom") + "?revision=abc", fathom());
+        assertEquals(mistyped.json().at("/problems/0/found").asString(), "abc", mistyped.text());
+    }
+
+    private Object fathom() {
+        for (var one : get("/api/equipment").json()) {
+            if (one.get("name").asString().equals("Fathom")) {
+                return one.get("body");
+            }
+        }
+        throw new AssertionError("no Fathom");
+    }
+
+    @Test
     public void aForeignHostGetsNothing() throws IOException {
         for (String host : List.of("evil.example", "127.0.0.1.evil.example", "evil.example:80", "[::2]")) {
             assertTrue(

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 
@@ -16,6 +17,15 @@ public final class Checks {
     public Checks range(String path, double found, double least, double most, Unit unit) {
         if (!(found >= least && found <= most)) {
             add(ProblemCode.OUT_OF_RANGE, path, format(found), new Allowed.Range(least, most, unit));
+        }
+        return this;
+    }
+
+    /** Notes a number outside a range that another field bounds. */
+    public Checks range(String path, double found, double least, double most, Unit unit, Because because) {
+        if (!(found >= least && found <= most)) {
+            Allowed allowed = new Allowed.Range(least, most, unit, Optional.of(because));
+            add(ProblemCode.OUT_OF_RANGE, path, format(found), allowed);
         }
         return this;
     }

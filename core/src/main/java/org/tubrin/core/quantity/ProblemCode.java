@@ -5,6 +5,8 @@ public enum ProblemCode {
     OUT_OF_RANGE,
     MISSING,
     NOT_A_NUMBER,
+    WRONG_KIND,
+    BAD_CHARACTER,
     NEGATIVE,
     WRONG_UNIT,
     TOO_LONG,

@@ -3,6 +3,7 @@ package org.tubrin.core.station;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.device.Construction;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
@@ -52,13 +53,15 @@ public record Amplifier(
                         row.plate(),
                         tubes.plate().least(),
                         tubes.plate().most(),
-                        Unit.MARK);
+                        Unit.MARK,
+                        Because.OWN_DIAL);
                 checks.range(
                         "chart." + i + ".load",
                         row.load(),
                         tubes.load().least(),
                         tubes.load().most(),
-                        Unit.MARK);
+                        Unit.MARK,
+                        Because.OWN_DIAL);
             }
         }
         boolean switched = modeSwitch.isPresent();
@@ -66,7 +69,13 @@ public record Amplifier(
             checks.oneOf("modeSwitch", modeSwitch.get().at(), List.of());
         } else if (switched && stage instanceof Stage.Tubes tubes) {
             double restDcV = modeSwitch.get().restDcV();
-            checks.range("stage.plateVoltageRestDcV", tubes.plateVoltageRestDcV(), restDcV, restDcV, Unit.VOLT);
+            checks.range(
+                    "stage.plateVoltageRestDcV",
+                    tubes.plateVoltageRestDcV(),
+                    restDcV,
+                    restDcV,
+                    Unit.VOLT,
+                    Because.SWITCH_POSITION);
         }
         twin.ifPresent(constants -> checks.oneOf("twin.kind", constants.kind(), List.of(kindFor(stage))));
         checks.done();

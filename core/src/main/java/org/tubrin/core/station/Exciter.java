@@ -2,6 +2,7 @@ package org.tubrin.core.station;
 
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
@@ -33,7 +34,7 @@ public record Exciter(
         Checks checks = new Checks()
                 .name("name", name)
                 .range("powerMinW", powerMinW, 0.01, 1000, Unit.WATT)
-                .range("powerMaxW", powerMaxW, powerMinW, 2000, Unit.WATT)
+                .range("powerMaxW", powerMaxW, powerMinW, 2000, Unit.WATT, Because.LEAST_POWER)
                 .range("powerAccuracyFraction", powerAccuracyFraction, 1e-3, 0.5, Unit.ONE)
                 .range("trDelayS", trDelayS, 0, 1, Unit.SECOND)
                 .distinct(

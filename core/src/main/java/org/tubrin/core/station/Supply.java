@@ -1,6 +1,7 @@
 package org.tubrin.core.station;
 
 import java.util.Optional;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
@@ -60,7 +61,13 @@ public record Supply(
         public Adjustable {
             new Checks()
                     .range("lowestV", lowestV, 1, 400, Unit.VOLT)
-                    .range("highestV", highestV, Math.min(400, Math.max(1, lowestV)), 400, Unit.VOLT)
+                    .range(
+                            "highestV",
+                            highestV,
+                            Math.min(400, Math.max(1, lowestV)),
+                            400,
+                            Unit.VOLT,
+                            Because.LOWEST_VOLTAGE)
                     .done();
         }
     }
@@ -76,7 +83,13 @@ public record Supply(
                         Unit.VOLT)
                 .range("sourceOhm", sourceOhm, 0, 5, Unit.OHM)
                 .range("continuousA", continuousA, 0.1, 1000, Unit.AMPERE)
-                .range("intermittentA", intermittentA, Math.min(1000, Math.max(0.1, continuousA)), 1000, Unit.AMPERE)
+                .range(
+                        "intermittentA",
+                        intermittentA,
+                        Math.min(1000, Math.max(0.1, continuousA)),
+                        1000,
+                        Unit.AMPERE,
+                        Because.CONTINUOUS_CURRENT)
                 .range("intermittentShare", intermittentShare, 0.05, 1, Unit.ONE)
                 .range("efficiency", efficiency, 0.2, 0.99, Unit.ONE)
                 .range("powerFactor", powerFactor, 0.3, 1, Unit.ONE)

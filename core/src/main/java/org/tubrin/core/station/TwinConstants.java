@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.device.TetrodeLaw;
 import org.tubrin.core.device.TriodeLaw;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.tank.CapacitorLaw;
@@ -200,7 +201,7 @@ public sealed interface TwinConstants {
                     .range("heatKPerW", heatKPerW, 1e-3, 10, Unit.ONE)
                     .range("heatTimeS", heatTimeS, 1, 1e4, Unit.SECOND)
                     .range("foldBackC", foldBackC, 30, 200, Unit.CELSIUS)
-                    .range("tripC", tripC, foldBackC + 1, 250, Unit.CELSIUS)
+                    .range("tripC", tripC, foldBackC + 1, 250, Unit.CELSIUS, Because.FOLD_BACK)
                     .range("tripSwr", tripSwr, 1.1, 20, Unit.ONE)
                     .size("bands", bands, 1, Band.values().length)
                     .distinct("bands", bands.stream().map(BroadbandBand::band).toList())

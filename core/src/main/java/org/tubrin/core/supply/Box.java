@@ -1,6 +1,7 @@
 package org.tubrin.core.supply;
 
 import java.util.Optional;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
@@ -63,7 +64,7 @@ public sealed interface Box {
             Checks checks = new Checks()
                     .name("name", name)
                     .range("leastV", leastV, 1, 400, Unit.VOLT)
-                    .range("mostV", mostV, leastV, 400, Unit.VOLT);
+                    .range("mostV", mostV, leastV, 400, Unit.VOLT, Because.LOWEST_VOLTAGE);
             fuseA.ifPresent(fuse -> checks.range("fuseA", fuse, 0.1, 200, Unit.AMPERE));
             checks.done();
         }

@@ -2,6 +2,7 @@ package org.tubrin.core.supply;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Battery;
@@ -64,7 +65,7 @@ public record RunDown(double runtimeS, End end, List<Point> course) {
         public Use {
             new Checks()
                     .range("averageA", averageA, 0, 1000, Unit.AMPERE)
-                    .range("peakA", peakA, averageA, 1000, Unit.AMPERE)
+                    .range("peakA", peakA, averageA, 1000, Unit.AMPERE, Because.AVERAGE_CURRENT)
                     .range("chargingA", chargingA, 0, 1000, Unit.AMPERE)
                     .range("endV", endV, 1, 400, Unit.VOLT)
                     .range("pathOhm", pathOhm, 0, 5, Unit.OHM)

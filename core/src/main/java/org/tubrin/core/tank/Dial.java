@@ -1,5 +1,6 @@
 package org.tubrin.core.tank;
 
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
@@ -15,7 +16,7 @@ public record Dial(double least, double most, double markStep) {
     public Dial {
         new Checks()
                 .range("least", least, -1000, 1000, Unit.MARK)
-                .range("most", most, least + 1e-3, 2000, Unit.MARK)
+                .range("most", most, least + 1e-3, 2000, Unit.MARK, Because.LEAST_MARK)
                 .range("markStep", markStep, 1e-3, Math.max(1e-3, most - least), Unit.MARK)
                 .done();
     }

@@ -2,6 +2,7 @@ package org.tubrin.core.tuneup;
 
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
@@ -48,7 +49,7 @@ public record Practice(
                 .size("ownDrivesW", ownDrivesW, own ? 1 : 0, 12)
                 .range("plateTargetShare", plateTargetShare, 0.3, 1, Unit.ONE)
                 .range("gridLeastShare", gridLeastShare, 0.1, 1, Unit.ONE)
-                .range("gridMostShare", gridMostShare, gridLeastShare, 1, Unit.ONE)
+                .range("gridMostShare", gridMostShare, gridLeastShare, 1, Unit.ONE, Because.LEAST_SHARE)
                 .range("dutyFactor", dutyFactor, 0.05, 1, Unit.ONE);
         for (int i = 0; i < ownDrivesW.size(); i++) {
             checks.range("ownDrivesW." + i, ownDrivesW.get(i), 0.01, 500, Unit.WATT);

@@ -1,6 +1,7 @@
 package org.tubrin.core.tuneup;
 
 import org.tubrin.core.device.Construction;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Stage;
@@ -48,7 +49,7 @@ public record TuneSettings(
                 .range("firstDriveFraction", firstDriveFraction, 1e-3, 1, Unit.ONE)
                 .range("driveRatio", driveRatio, 1.2, 4, Unit.ONE)
                 .range("keyDownAimS", keyDownAimS, 1, 60, Unit.SECOND)
-                .range("keyDownStopS", keyDownStopS, Math.max(1, keyDownAimS), 120, Unit.SECOND)
+                .range("keyDownStopS", keyDownStopS, Math.max(1, keyDownAimS), 120, Unit.SECOND, Because.KEY_DOWN_AIM)
                 .range("restS", restS, 0, 120, Unit.SECOND)
                 .range("trDelayUnknownS", trDelayUnknownS, 0, 1, Unit.SECOND)
                 .range("saturationGrowth", saturationGrowth, 1, 2, Unit.ONE)

@@ -2,6 +2,7 @@ package org.tubrin.core.twin;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Band;
@@ -66,7 +67,13 @@ public record DataSheet(
                     .range("gridCurrentA", gridCurrentA, 0, 5, Unit.AMPERE)
                     .range("screenCurrentA", screenCurrentA, -1, 1, Unit.AMPERE)
                     .range("driveW", driveW, 0.01, 500, Unit.WATT)
-                    .range("outputW", outputW, 1, 0.9 * plateVoltageDcV * plateCurrentA + driveW, Unit.WATT)
+                    .range(
+                            "outputW",
+                            outputW,
+                            1,
+                            Math.max(1, 0.9 * plateVoltageDcV * plateCurrentA + driveW),
+                            Unit.WATT,
+                            Because.PLATE_INPUT)
                     .done();
         }
     }

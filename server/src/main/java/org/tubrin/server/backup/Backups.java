@@ -30,7 +30,7 @@ import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunStore;
 import org.tubrin.server.station.StationMapper;
 import org.tubrin.server.station.Stations;
-import org.tubrin.server.store.CoreJson;
+import org.tubrin.server.store.JsonProblems;
 import org.tubrin.server.supply.PaperMapper;
 import org.tubrin.server.supply.Papers;
 import tools.jackson.core.JacksonException;
@@ -144,7 +144,7 @@ public class Backups {
         try {
             backup = json.readValue(text, Backup.class);
         } catch (JacksonException e) {
-            throw new Refused(CoreJson.problems(e));
+            throw new Refused(JsonProblems.of(e));
         }
         for (Backup.RunEntry run : backup.runs()) {
             replay(run);

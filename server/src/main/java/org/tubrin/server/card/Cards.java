@@ -20,7 +20,7 @@ import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.tuneup.Preset;
 import org.tubrin.server.station.Stations;
-import org.tubrin.server.store.CoreJson;
+import org.tubrin.server.store.JsonProblems;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -50,7 +50,7 @@ public class Cards {
         try {
             return json.readValue(record.body(), CardBody.class).row(record);
         } catch (JacksonException e) {
-            throw new Refused(CoreJson.problems(e));
+            throw new Refused(JsonProblems.of(e));
         } catch (IllegalArgumentException e) {
             throw new Refused(new Problem(
                     ProblemCode.MALFORMED, "cardRows", String.valueOf(e.getMessage()), new Allowed.Nothing()));

@@ -2,6 +2,7 @@ package org.tubrin.server.feed;
 
 import java.io.IOException;
 import java.net.SocketTimeoutException;
+import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -41,7 +42,11 @@ public class InstrumentController {
     @PostMapping("/try")
     Trial attempt(@RequestBody Map<String, Object> body) {
         if (!(stations.read(body) instanceof Instrument instrument)) {
-            throw new Refused(new Problem(ProblemCode.UNKNOWN_NAME, "kind", "", new Allowed.Nothing()));
+            throw new Refused(new Problem(
+                    ProblemCode.UNKNOWN_NAME,
+                    "kind",
+                    String.valueOf(body.get("kind")),
+                    new Allowed.Codes(List.of("instrument"))));
         }
         int timeoutMs = (int) Math.round(1000 * instrument.timeoutS());
         try (Line line = Line.to(hosts.address(instrument.host(), instrument.port()), timeoutMs)) {

@@ -51,7 +51,7 @@ public class Stations {
 
     /** Keeps the station in place of the revision that was read; 0 where there was none. */
     public KeptStation keep(Station station, int readRevision) {
-        StationRow row = new StationRow(readRevision + 1, json.writeValueAsString(station));
+        StationRow row = new StationRow(Stale.next(readRevision, station.name()), json.writeValueAsString(station));
         int kept =
                 readRevision == 0 && mapper.station() == null ? mapper.insertStation(row) : mapper.updateStation(row);
         if (kept == 0) {
@@ -91,7 +91,12 @@ public class Stations {
     public <T extends Equipment> T equipment(UUID id, Class<T> type, String field) {
         Equipment found = equipment(id).equipment();
         if (!type.isInstance(found)) {
-            throw new Refused(new Problem(ProblemCode.UNKNOWN_NAME, field, found.name(), new Allowed.Nothing()));
+            List<String> fitting = readableEquipment().stream()
+                    .map(Kept::equipment)
+                    .filter(type::isInstance)
+                    .map(Equipment::name)
+                    .toList();
+            throw new Refused(new Problem(ProblemCode.UNKNOWN_NAME, field, found.name(), new Allowed.OneOf(fitting)));
         }
         return type.cast(found);
     }
@@ -109,14 +114,14 @@ public class Stations {
     /** Replaces a piece, where nobody else did since it was read. */
     public Kept replace(UUID id, int readRevision, Equipment equipment) {
         try {
-            if (mapper.updateEquipment(row(id, readRevision + 1, equipment)) == 0) {
+            if (mapper.updateEquipment(row(id, Stale.next(readRevision, equipment.name()), equipment)) == 0) {
                 equipment(id);
                 throw new Stale(equipment.name());
             }
         } catch (DuplicateKeyException e) {
             throw nameTaken(equipment);
         }
-        return new Kept(id, readRevision + 1, equipment);
+        return new Kept(id, Stale.next(readRevision, equipment.name()), equipment);
     }
 
     /** Puts a piece back as a backup holds it. */

@@ -5,14 +5,14 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.tubrin.core.metering.Accuracy;
-import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
-import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
@@ -35,19 +35,15 @@ import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.AnnotationIntrospector;
-import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.cfg.CoercionAction;
 import tools.jackson.databind.cfg.CoercionInputShape;
 import tools.jackson.databind.deser.DeserializationProblemHandler;
-import tools.jackson.databind.exc.InvalidFormatException;
-import tools.jackson.databind.exc.InvalidTypeIdException;
-import tools.jackson.databind.exc.MismatchedInputException;
-import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.type.LogicalType;
 
 /**
@@ -57,6 +53,16 @@ import tools.jackson.databind.type.LogicalType;
 @Configuration(proxyBeanMethods = false)
 public class CoreJson {
     private static final int DEEPEST = 40;
+
+    private static final Map<Class<?>, Class<?>> TAGS = Map.of(
+            Equipment.class, EquipmentTags.class,
+            Termination.class, TerminationTags.class,
+            Stage.class, StageTags.class,
+            TwinConstants.class, TwinTags.class,
+            Accuracy.class, AccuracyTags.class,
+            Box.class, BoxTags.class,
+            Envelope.class, EnvelopeTags.class,
+            RunEvent.class, EventTags.class);
 
     /** Returns the mapper's settings for every use: strict, so that nothing mistyped is quietly taken for nothing. */
     @Bean
@@ -87,14 +93,8 @@ public class CoreJson {
                 .changeDefaultPropertyInclusion(value -> value.withValueInclusion(JsonInclude.Include.NON_NULL))
                 .annotationIntrospector(
                         AnnotationIntrospector.pair(new NothingMissing(), new JacksonAnnotationIntrospector()))
-                .addMixIn(Equipment.class, EquipmentTags.class)
-                .addMixIn(Termination.class, TerminationTags.class)
-                .addMixIn(Stage.class, StageTags.class)
-                .addMixIn(TwinConstants.class, TwinTags.class)
-                .addMixIn(Accuracy.class, AccuracyTags.class)
-                .addMixIn(Box.class, BoxTags.class)
-                .addMixIn(Envelope.class, EnvelopeTags.class)
-                .addMixIn(RunEvent.class, EventTags.class);
+                .addModule(new SimpleModule().addDeserializer(String.class, new CleanText()));
+        TAGS.forEach(builder::addMixIn);
     }
 
     /**
@@ -110,7 +110,7 @@ public class CoreJson {
             }
         } catch (JacksonException failure) {
             if (problems.isEmpty()) {
-                throw new Refused(problems(failure));
+                throw new Refused(JsonProblems.of(failure));
             }
         }
         throw new Refused(problems);
@@ -127,7 +127,7 @@ public class CoreJson {
         @Override
         public @Nullable Object handleInstantiationProblem(
                 DeserializationContext context, Class<?> type, @Nullable Object argument, Throwable failure) {
-            if (refusal(failure) instanceof Refused refused) {
+            if (JsonProblems.refusal(failure) instanceof Refused refused) {
                 String path = context.getParser()
                         .streamReadContext()
                         .pathAsPointer()
@@ -141,75 +141,14 @@ public class CoreJson {
         }
     }
 
-    /** Returns the problems behind a failure to read JSON, each with the path at which it lies. */
-    public static List<Problem> problems(JacksonException failure) {
-        String path = path(failure);
-        if (refusal(failure) instanceof Refused refused) {
-            return refused.problems().stream()
-                    .map(problem -> problem.under(path))
-                    .toList();
-        }
-        if (failure instanceof UnrecognizedPropertyException unknown) {
-            List<String> known = new ArrayList<>();
-            if (unknown.getKnownPropertyIds() != null) {
-                unknown.getKnownPropertyIds().forEach(id -> known.add(String.valueOf(id)));
-            }
-            return List.of(
-                    new Problem(ProblemCode.UNKNOWN_FIELD, path, unknown.getPropertyName(), new Allowed.OneOf(known)));
-        }
-        if (failure instanceof InvalidTypeIdException untyped) {
-            String kind = untyped.getTypeId() == null ? "" : untyped.getTypeId();
-            return List.of(new Problem(
-                    ProblemCode.UNKNOWN_NAME, path.isEmpty() ? "kind" : path + ".kind", kind, new Allowed.Nothing()));
-        }
-        if (failure instanceof InvalidFormatException wrong) {
-            Class<?> target = wrong.getTargetType();
-            Allowed allowed =
-                    target != null && target.isEnum() ? new Allowed.OneOf(enumNames(target)) : new Allowed.Nothing();
-            ProblemCode code = target != null && target.isEnum()
-                    ? ProblemCode.UNKNOWN_NAME
-                    : isNumber(target) ? ProblemCode.NOT_A_NUMBER : ProblemCode.MALFORMED;
-            return List.of(new Problem(code, path, String.valueOf(wrong.getValue()), allowed));
-        }
-        if (failure instanceof MismatchedInputException mismatched) {
-            ProblemCode code = isNumber(mismatched.getTargetType()) ? ProblemCode.NOT_A_NUMBER : ProblemCode.MISSING;
-            return List.of(new Problem(code, path, "", new Allowed.Nothing()));
-        }
-        return List.of(new Problem(ProblemCode.MALFORMED, path, "", new Allowed.Nothing()));
-    }
-
-    private static @Nullable Throwable refusal(Throwable failure) {
-        Throwable cause = failure;
-        while (cause != null && !(cause instanceof Refused)) {
-            cause = cause.getCause();
-        }
-        return cause;
-    }
-
-    private static List<String> enumNames(Class<?> type) {
-        List<String> names = new ArrayList<>();
-        for (Object constant : type.getEnumConstants()) {
-            names.add(((Enum<?>) constant).name());
-        }
-        return names;
-    }
-
-    private static boolean isNumber(@Nullable Class<?> type) {
-        return type != null
-                && (type.isPrimitive()
-                        || Number.class.isAssignableFrom(type)
-                        || type.getName().contains("OptionalDouble"));
-    }
-
-    private static String path(JacksonException failure) {
-        if (!(failure instanceof DatabindException)) {
-            return "";
-        }
-        List<String> parts = new ArrayList<>();
-        for (JacksonException.Reference reference : failure.getPath()) {
-            parts.add(reference.getPropertyName() != null ? reference.getPropertyName() : "" + reference.getIndex());
-        }
-        return String.join(".", parts);
+    /** Returns the names of the kinds of a type, as its tag says them; empty for a type without. */
+    static List<String> kinds(Class<?> type) {
+        Class<?> tags = TAGS.get(type);
+        return tags == null
+                ? List.of()
+                : Stream.of(tags.getAnnotation(JsonSubTypes.class).value())
+                        .map(JsonSubTypes.Type::name)
+                        .toList();
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -100,7 +100,7 @@ public class Papers {
     /** Replaces one, where nobody else did since it was read. */
     public Kept replace(UUID id, int readRevision, Object paper) {
         Kept before = get(id);
-        Kept kept = new Kept(id, before.kind(), readRevision + 1, clock.instant(), paper);
+        Kept kept = new Kept(id, before.kind(), Stale.next(readRevision, id.toString()), clock.instant(), paper);
         try {
             if (mapper.update(row(kept)) == 0) {
                 throw new Stale(PaperKind.nameOf(paper));

@@ -9,6 +9,7 @@ import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.Ordered;
@@ -40,10 +41,11 @@ public class Calls extends OncePerRequestFilter {
             throws ServletException, IOException {
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("Referrer-Policy", "no-referrer");
+        response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
         response.setHeader(
                 "Content-Security-Policy",
-                "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:;"
-                        + " frame-ancestors 'none'; base-uri 'none'; form-action 'self'");
+                "default-src 'self'; img-src 'self' data: blob:;"
+                        + " frame-ancestors 'none'; base-uri 'none'; form-action 'self'; object-src 'none'");
         String host = request.getHeader("Host");
         if (!isLoopback(host)) {
             reply.send(response, 403, "wrongHost", String.valueOf(host));
@@ -55,8 +57,19 @@ public class Calls extends OncePerRequestFilter {
             return;
         }
         boolean writes = !Set.of("GET", "HEAD", "OPTIONS").contains(request.getMethod());
-        if (writes && "cross-site".equals(request.getHeader("Sec-Fetch-Site"))) {
-            reply.send(response, 403, "wrongOrigin", "cross-site");
+        String site = request.getHeader("Sec-Fetch-Site");
+        boolean foreign = "cross-site".equals(site) || "same-site".equals(site);
+        // A link may lead to a page of ours; nothing else of another site may ask for anything.
+        boolean follows = "navigate".equals(request.getHeader("Sec-Fetch-Mode"))
+                && "document".equals(request.getHeader("Sec-Fetch-Dest"))
+                && !request.getRequestURI().startsWith("/api/");
+        if (foreign && (writes || !follows)) {
+            reply.send(response, 403, "wrongOrigin", site);
+            return;
+        }
+        Optional<String> fault = AddressText.fault(request.getRequestURI(), request.getQueryString());
+        if (fault.isPresent()) {
+            reply.send(response, 400, "badAddress", fault.get());
             return;
         }
         long most = request.getRequestURI().startsWith("/api/backup") ? MOST_BACKUP_BYTES : MOST_BYTES;

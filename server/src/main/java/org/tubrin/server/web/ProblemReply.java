@@ -111,7 +111,7 @@ public class ProblemReply {
 
     private ProblemView view(Problem problem) {
         String allowed = allowed(problem.allowed());
-        Map<String, Object> args = Map.of("field", problem.path(), "found", problem.found(), "allowed", allowed);
+        Map<String, Object> args = Map.of("field", problem.path(), "found", shown(problem.found()), "allowed", allowed);
         String key = "problem." + problem.code().name();
         return new ProblemView(
                 problem.code().name(),
@@ -119,21 +119,34 @@ public class ProblemReply {
                 problem.found(),
                 words.say(key + ".message", args),
                 allowed,
-                words.say(key + ".remedy", args));
+                words.say(key + (allowed.isEmpty() && words.has(key + ".open") ? ".open" : ".remedy"), args));
+    }
+
+    private String shown(String found) {
+        return found.isBlank() ? words.say("found.nothing") : found;
     }
 
     private String allowed(Allowed allowed) {
         if (allowed instanceof Allowed.Range range) {
-            return words.say(
+            String plain = words.say(
                             "allowed.range",
                             Map.of(
                                     "least", range.least(),
                                     "most", range.most(),
                                     "unit", words.say("unit." + range.unit().name())))
                     .strip();
+            return range.because()
+                    .map(because -> plain + ": " + words.say("because." + because.name()))
+                    .orElse(plain);
         }
         if (allowed instanceof Allowed.Length length) {
             return words.say("allowed.length", Map.of("least", length.least(), "most", length.most()));
+        }
+        if (allowed instanceof Allowed.Kind kind) {
+            return words.say("allowed.kind." + kind.kind().name());
+        }
+        if (allowed instanceof Allowed.Codes codes) {
+            return String.join(", ", codes.codes());
         }
         if (allowed instanceof Allowed.OneOf oneOf) {
             return String.join(", ", oneOf.names().stream().map(words::name).toList());

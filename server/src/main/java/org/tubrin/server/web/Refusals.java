@@ -11,14 +11,16 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.Refused;
-import org.tubrin.server.store.CoreJson;
+import org.tubrin.server.store.JsonProblems;
 import tools.jackson.core.JacksonException;
 
 /** Turns every refusal and every failure into a reply that names what to do; no stack trace leaves the server. */
@@ -51,12 +53,18 @@ public class Refusals extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<ProblemReply.Body> json(JacksonException failure) {
-        return reply.of(422, "refused", CoreJson.problems(failure));
+        return reply.of(422, "refused", JsonProblems.of(failure));
     }
 
+    /** A part of the path that is no id names nothing; a parameter is refused by its name. */
     @ExceptionHandler
     ResponseEntity<ProblemReply.Body> mistyped(MethodArgumentTypeMismatchException failure) {
-        return reply.of(404, "notThere", String.valueOf(failure.getValue()));
+        String found = String.valueOf(failure.getValue());
+        if (failure.getParameter().hasParameterAnnotation(PathVariable.class)) {
+            return reply.of(404, "notThere", found);
+        }
+        return reply.of(
+                422, "refused", List.of(JsonProblems.parameter(failure.getName(), found, failure.getRequiredType())));
     }
 
     @ExceptionHandler
@@ -79,11 +87,23 @@ public class Refusals extends ResponseEntityExceptionHandler {
                 return widen(reply.of(413, "tooLarge", String.valueOf(cause.getMessage())));
             }
             if (cause instanceof JacksonException json && !(json.getCause() instanceof Calls.TooLarge)) {
-                List<Problem> problems = CoreJson.problems(json);
+                List<Problem> problems = JsonProblems.of(json);
                 return widen(reply.of(problems.get(0).path().isEmpty() ? 400 : 422, "refused", problems));
             }
         }
         return widen(reply.of(400, "unreadable", ""));
+    }
+
+    @Override
+    protected @Nullable ResponseEntity<Object> handleMissingServletRequestParameter(
+            MissingServletRequestParameterException failure,
+            HttpHeaders headers,
+            HttpStatusCode status,
+            WebRequest request) {
+        Class<?> type = failure.getMethodParameter() == null
+                ? String.class
+                : failure.getMethodParameter().getParameterType();
+        return widen(reply.of(422, "refused", List.of(JsonProblems.parameter(failure.getParameterName(), "", type))));
     }
 
     @Override

@@ -7,4 +7,12 @@ public final class Stale extends RuntimeException {
     public Stale(String what) {
         super(what);
     }
+
+    /** Returns the revision after the one that was read; stale where there can be no such one. */
+    public static int next(int readRevision, String what) {
+        if (readRevision < 0 || readRevision == Integer.MAX_VALUE) {
+            throw new Stale(what);
+        }
+        return readRevision + 1;
+    }
 }

@@ -32,6 +32,11 @@ public class Words {
         }
     }
 
+    /** Returns whether there are words under a key. */
+    public boolean has(String key) {
+        return catalogue.containsKey(key);
+    }
+
     /** Returns the words under a key. */
     public String say(String key) {
         return say(key, Map.of());
