@@ -5,7 +5,17 @@ import { seconds } from '../../quantity';
 
 const TITLES = { IDLE: 'Key up', KEY_DOWN: 'Key down', RESTING: 'Resting', READY: 'Rested' } as const;
 
-const REPORTS = { ARC: 'an arc', TRIP: 'a trip', KNOB_SLIPS: 'a dial slips' } as const;
+const REPORTS = {
+  ARC: 'an arc',
+  KNOB_SLIPS: 'a dial slips',
+  TRIP_GRID: 'grid current',
+  TRIP_PLATE: 'plate current',
+  TRIP_REFLECTED: 'reflected power',
+  TRIP_HEAT: 'heat',
+  TRIP: 'not known',
+} as const;
+const SEEN = ['ARC', 'KNOB_SLIPS'] as const;
+const TRIPS = ['TRIP_GRID', 'TRIP_PLATE', 'TRIP_REFLECTED', 'TRIP_HEAT', 'TRIP'] as const;
 
 /** The pace of key-down and rest. */
 export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number; act: (act: Act) => void }) {
@@ -46,23 +56,39 @@ export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number;
           {clock.tubes && <p>{clock.tubes}</p>}
         </div>
       </div>
-      <p className="mt-1 text-13 text-soft">
-        Seen or heard:
-        {view.mayReport.map((sign) => (
-          <button
-            key={sign}
-            type="button"
-            className="ml-3 min-h-[24px] text-act underline underline-offset-2"
-            onClick={(event) => {
-              // Enter is for the next move from here on.
-              event.currentTarget.blur();
-              act({ act: 'SIGN', sign });
-            }}
-          >
-            {REPORTS[sign]}
-          </button>
-        ))}
-      </p>
+      <Reports label="Seen or heard:" signs={SEEN} view={view} act={act} />
+      <Reports label="Tripped by:" signs={TRIPS} view={view} act={act} />
     </Sheet>
+  );
+}
+
+interface ReportsProps {
+  label: string;
+  signs: readonly (keyof typeof REPORTS)[];
+  view: RunView;
+  act: (act: Act) => void;
+}
+
+function Reports({ label, signs, view, act }: ReportsProps) {
+  const open = signs.filter((sign) => view.mayReport.includes(sign));
+  if (open.length === 0) return null;
+  return (
+    <p className="mt-1 text-13 text-soft">
+      {label}
+      {open.map((sign) => (
+        <button
+          key={sign}
+          type="button"
+          className="ml-3 min-h-[24px] text-act underline underline-offset-2"
+          onClick={(event) => {
+            // Enter is for the next move from here on.
+            event.currentTarget.blur();
+            act({ act: 'SIGN', sign });
+          }}
+        >
+          {REPORTS[sign]}
+        </button>
+      ))}
+    </p>
   );
 }

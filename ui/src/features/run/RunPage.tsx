@@ -58,10 +58,13 @@ function Running({ run, view }: { run: Run; view: RunView }) {
   const isLive = view.source !== 'TYPED';
   const type = () => {
     const entries = [...(page.current?.querySelectorAll<HTMLInputElement>('input[data-entry]') ?? [])];
+    // What was refused comes first, then what the next move asks for: nothing typed may land in another row.
     const wanted =
-      view.advice.move === 'SettleDoubt'
+      entries.find((entry) => (entry.dataset.entry ?? '') in run.fieldProblems) ??
+      (view.advice.move === 'SettleDoubt'
         ? entries.find((entry) => entry.dataset.entry === doubtful?.role)
-        : entries.find((entry) => entry.value === '');
+        : (entries.find((entry) => view.advice.missing.some((role) => role === entry.dataset.entry)) ??
+          entries.find((entry) => entry.value === '')));
     (wanted ?? entries[0])?.focus();
   };
   const read = () => (isLive && !beforePower ? run.act({ act: 'TAKE' }) : type());

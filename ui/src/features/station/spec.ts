@@ -28,6 +28,27 @@ const ROLES: Option[] = [
   ['SUPPLY_VOLTAGE', 'supply voltage'],
 ];
 
+const WATTS: Option[] = [
+  ['W', 'W'],
+  ['KW', 'kW'],
+];
+const AMPERES: Option[] = [
+  ['A', 'A'],
+  ['MA', 'mA'],
+];
+const VOLTS: Option[] = [
+  ['V', 'V'],
+  ['KV', 'kV'],
+];
+const RATIOS: Option[] = [['ONE', 'no unit']];
+
+/** Returns the scales that a meter of a quantity can have. */
+function scalesOf(role: string): Option[] {
+  if (role === 'OUTPUT' || role === 'REFLECTED') return WATTS;
+  if (role.endsWith('CURRENT')) return AMPERES;
+  return role.endsWith('VOLTAGE') ? VOLTS : RATIOS;
+}
+
 const name: Spec = { type: 'text', path: 'name', label: 'Name' };
 const dial = (path: string, label: string): Spec => ({
   type: 'group',
@@ -266,20 +287,19 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }
           correctionFactor: 1,
         },
         fields: [
-          { type: 'choice', path: 'role', label: 'Reads', options: ROLES },
+          {
+            type: 'choice',
+            path: 'role',
+            label: 'Reads',
+            options: ROLES,
+            sets: (role) => ({ scaleUnit: scalesOf(role)[0]?.[0] }),
+          },
           {
             type: 'choice',
             path: 'scaleUnit',
             label: 'Scale in',
-            options: [
-              ['W', 'W'],
-              ['KW', 'kW'],
-              ['A', 'A'],
-              ['MA', 'mA'],
-              ['V', 'V'],
-              ['KV', 'kV'],
-              ['ONE', 'no unit'],
-            ],
+            options: [...WATTS, ...AMPERES, ...VOLTS, ...RATIOS],
+            among: (channel) => scalesOf(String(channel.role)),
           },
           {
             type: 'choice',
@@ -477,4 +497,15 @@ export const STATION_FIELDS: Spec[] = [
   { type: 'text', path: 'callSign', label: 'Call sign' },
   number('licenceLimitW', 'Licence limit', 'W'),
   number('ambientC', 'Room temperature', '°C'),
+  {
+    type: 'choice',
+    path: 'region',
+    label: 'Band edges of',
+    options: [
+      ['', 'anywhere (widest)'],
+      ['ONE', 'region 1: Europe, Africa, Middle East, northern Asia'],
+      ['TWO', 'region 2: the Americas'],
+      ['THREE', 'region 3: rest of Asia, Oceania'],
+    ],
+  },
 ];

@@ -23,18 +23,25 @@ export function FormFields({ fields, form, at = '', problems, onChange }: Props)
           value={form[spec.path]}
           path={at + spec.path}
           problems={problems}
-          onChange={(value) => onChange({ ...form, [spec.path]: value })}
+          beside={form}
+          onChange={(value) => onChange({ ...form, [spec.path]: value, ...setBy(spec, value) })}
         />
       ))}
     </div>
   );
 }
 
+/** What else a choice changes in the record. */
+const setBy = (spec: Spec, value: unknown): Body =>
+  spec.type === 'choice' && spec.sets ? spec.sets(String(value)) : {};
+
 interface FieldProps<S extends Spec = Spec> {
   spec: S;
   // biome-ignore lint/suspicious/noExplicitAny: texts, lists and records, as the specification says
   value: any;
   path: string;
+  /** The record that it is a field of. */
+  beside: Body;
   problems: FieldProblem[];
   // biome-ignore lint/suspicious/noExplicitAny: as above
   onChange: (value: any) => void;
@@ -51,7 +58,14 @@ function Field(props: FieldProps) {
   return <List {...props} spec={spec} />;
 }
 
-function Plain({ spec, value, path, problems, onChange }: FieldProps<Of<'text'> | Of<'number'> | Of<'choice'>>) {
+function Plain({
+  spec,
+  value,
+  path,
+  beside,
+  problems,
+  onChange,
+}: FieldProps<Of<'text'> | Of<'number'> | Of<'choice'>>) {
   const id = useId();
   const problem = problems.find((one) => one.field === path);
   const common = {
@@ -68,7 +82,7 @@ function Plain({ spec, value, path, problems, onChange }: FieldProps<Of<'text'> 
       <div>
         {spec.type === 'choice' ? (
           <select {...common} className="field" value={value ?? ''} onChange={(event) => onChange(event.target.value)}>
-            {spec.options.map(([code, label]) => (
+            {(spec.among?.(beside) ?? spec.options).map(([code, label]) => (
               <option key={code} value={code}>
                 {label}
               </option>
@@ -200,7 +214,7 @@ function Variant({ spec, value, path, problems, onChange }: FieldProps<Of<'varia
   );
 }
 
-function List({ spec, value, path, problems, onChange }: FieldProps<Of<'list'>>) {
+function List({ spec, value, path, beside, problems, onChange }: FieldProps<Of<'list'>>) {
   const items = value as Body[];
   const own = problems.find((one) => one.field === path);
   return (
@@ -214,7 +228,7 @@ function List({ spec, value, path, problems, onChange }: FieldProps<Of<'list'>>)
         </p>
       )}
       {spec.inline ? (
-        <Lines spec={spec} value={items} path={path} problems={problems} onChange={onChange} />
+        <Lines spec={spec} value={items} path={path} beside={beside} problems={problems} onChange={onChange} />
       ) : (
         <div className="grid gap-3">
           {items.map((item, index) => (

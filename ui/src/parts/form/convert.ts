@@ -42,6 +42,9 @@ export function fromForm(fields: Spec[], form: Body, at = ''): { body: Body; pro
       const read = readNumber(spec, String(value ?? ''), path);
       if ('problem' in read) problems.push(read.problem);
       body[spec.path] = 'value' in read ? read.value : undefined;
+    } else if (spec.type === 'choice') {
+      // The choice of nothing is no value.
+      body[spec.path] = value === '' ? undefined : value;
     } else if (spec.type === 'group') {
       body[spec.path] = value ? into(fromForm(spec.fields, value, `${path}.`)) : undefined;
     } else if (spec.type === 'variant') {

@@ -2,7 +2,16 @@
 export type Spec =
   | { type: 'text'; path: string; label: string }
   | { type: 'number'; path: string; label: string; unit: string; inUnit?: number; optional?: boolean; hint?: string }
-  | { type: 'choice'; path: string; label: string; options: Option[] }
+  | {
+      type: 'choice';
+      path: string;
+      label: string;
+      options: Option[];
+      /** What may be chosen beside what else stands in the record; all options where it is absent. */
+      among?: (beside: Body) => Option[];
+      /** What else changes with a choice. */
+      sets?: (code: string) => Body;
+    }
   | { type: 'many'; path: string; label: string; options: Option[] }
   | { type: 'group'; path: string; label: string; fields: Spec[]; optional?: Body }
   | {

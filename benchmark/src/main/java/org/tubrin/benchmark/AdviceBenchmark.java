@@ -123,7 +123,7 @@ public class AdviceBenchmark {
                                 channel(ReadingRole.GRID_CURRENT, ScaleUnit.MA, 0.35),
                                 channel(ReadingRole.PLATE_VOLTAGE, ScaleUnit.KV, 4000))));
         return new TuneSetup(
-                new Station("Skerry Point", "Q1TUB", 1000, 20),
+                new Station("Skerry Point", "Q1TUB", 1000, 20, Optional.empty()),
                 amplifier,
                 new Exciter("Halyard", 0.01, 100, 0.05, 0.03, List.of(), Optional.empty()),
                 org.tubrin.core.station.Mode.CW,

@@ -40,7 +40,7 @@ import org.tubrin.core.tuneup.TuneSetup;
 
 /** The invented station of the tests, and tables of reference values. */
 public final class Sample {
-    public static final Station STATION = new Station("Skerry Point", "Q1TUB", 1000, 20);
+    public static final Station STATION = new Station("Skerry Point", "Q1TUB", 1000, 20, Optional.empty());
 
     public static final Tube LANTERN =
             new Tube("Lantern 350", Construction.TRIODE, 350, 3200, 0.33, 0.1, OptionalDouble.empty(), 180);

@@ -15,6 +15,8 @@ import org.tubrin.core.hv.HighVoltage;
 import org.tubrin.core.metering.Agreement;
 import org.tubrin.core.metering.Comparison;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Band;
@@ -35,6 +37,7 @@ import org.tubrin.core.trend.Change;
 import org.tubrin.core.trend.Figure;
 import org.tubrin.core.tuneup.Caution;
 import org.tubrin.core.tuneup.Check;
+import org.tubrin.core.tuneup.ClimbEnd;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Doubt;
 import org.tubrin.core.tuneup.Evidence;
@@ -90,6 +93,12 @@ public class WordsTest {
         add(wanted, "unit.*", Unit.values());
         for (String part : List.of("message", "remedy")) {
             add(wanted, "problem.*." + part, ProblemCode.values());
+        }
+        add(wanted, "because.*", Because.values());
+        add(wanted, "allowed.kind.*", Allowed.ValueKind.values());
+        add(wanted, "climbEnd.*", ClimbEnd.values());
+        for (String reply : List.of("noDatabase", "diskFull", "badAddress", "busy")) {
+            wanted.addAll(List.of("reply." + reply + ".title", "reply." + reply + ".detail"));
         }
         for (String part : List.of("point", "ask", "why")) {
             add(wanted, "check.*." + part, Check.values());

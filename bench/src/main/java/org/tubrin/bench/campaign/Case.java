@@ -103,7 +103,7 @@ record Case(
                         measured(band, ohm, new Random(seed + 5)))
                 : new Load("Ballast", rounded(ohm[0], 0.1), 1500, Optional.of(new Thermal(0.52, 1800, 150)));
         TuneSetup setup = new TuneSetup(
-                new Station("Skerry Point", "Q1TUB", 1000, 20),
+                new Station("Skerry Point", "Q1TUB", 1000, 20, Optional.empty()),
                 amplifier,
                 new Exciter("Halyard", 0.01, 200, 0.05, 0.03, List.of(), Optional.empty()),
                 Mode.CW,

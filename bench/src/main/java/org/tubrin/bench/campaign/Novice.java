@@ -174,7 +174,7 @@ final class Novice {
         does(new RunEvent.DialMoved(Control.PLATE, "", shack.shown(Control.PLATE)));
         does(new RunEvent.DialMoved(Control.LOAD, "", shack.shown(Control.LOAD)));
         if (tripped) {
-            does(new RunEvent.SignSeen(SeenSign.TRIP));
+            does(new RunEvent.SignSeen(SeenSign.TRIP_GRID));
         } else {
             read.forEach(this::does);
         }

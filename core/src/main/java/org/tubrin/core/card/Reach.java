@@ -42,6 +42,15 @@ public record Reach(double lowestHz, Bound lowBound, double highestHz, Bound hig
         UNSETTLED
     }
 
+    /** Returns the same, ended at the edges of a band as it is allocated, in hertz. */
+    public Reach within(double bandLowestHz, double bandHighestHz) {
+        return new Reach(
+                Math.max(lowestHz, bandLowestHz),
+                lowestHz <= bandLowestHz ? Bound.BAND_EDGE : lowBound,
+                Math.min(highestHz, bandHighestHz),
+                highestHz >= bandHighestHz ? Bound.BAND_EDGE : highBound);
+    }
+
     /**
      * Returns the reach; empty where the amplifier has no twin of the band.
      *

@@ -27,6 +27,9 @@ public record HighVoltage(
     /** By how much the capacitance of electrolytic capacitors may lie above its mark. */
     static final double CAPACITOR_TOLERANCE = 0.2;
 
+    /** By how much the mains may lie above its nominal voltage. Source: EN 50160, 4.2.2.2. */
+    public static final double LINE_TOLERANCE = 0.1;
+
     private static final int COURSE_POINTS = 40;
     private static final double BEYOND_LOW = 1.25;
 
@@ -124,7 +127,7 @@ public record HighVoltage(
     /**
      * What a supply comes to.
      *
-     * @param sharing without load, where the voltage is highest
+     * @param sharing without load and with the line at the top of its tolerance, where the voltage is highest
      * @param allWork how long it holds its voltage if every resistor works
      * @param oneOpen the same with one equalising resistor open
      * @param underLoad at full output
@@ -160,7 +163,7 @@ public record HighVoltage(
                 softStart.map(one -> Inrush.of(rectifier, bank, one.ohm() * ratio * ratio, primaryRmsV));
         BleedDown allWork = BleedDown.of(bank, openV, LOW_V, 0);
         return new Judgement(
-                Sharing.of(bank, openV),
+                Sharing.of(bank, (1 + LINE_TOLERANCE) * openV),
                 allWork,
                 BleedDown.of(bank, openV, LOW_V, 1),
                 UnderLoad.of(rectifier, bank, loadA),

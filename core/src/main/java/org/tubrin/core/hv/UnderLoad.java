@@ -47,7 +47,7 @@ public record UnderLoad(double meanV, double ripplePeakToPeakV, double chargePea
                 low = Math.min(low, whole);
                 high = Math.max(high, whole);
                 sum += whole;
-                peakA = Math.max(peakA, law.chargeA(from, voltage));
+                peakA = Math.max(peakA, law.chargeA(from + cycleS / STEPS_PER_CYCLE, voltage));
             }
             double mean = sum / STEPS_PER_CYCLE;
             if (Math.abs(mean - before) < REPEATS * rectifier.openV()) {

@@ -31,6 +31,11 @@ public sealed interface PowerEntry {
     /** Returns the power into a load of that resistance, in watts. */
     Quantity watts(Quantity ohm);
 
+    /** Returns whether what was read is an rms voltage; else it is a peak, or follows from one. */
+    default boolean tellsRms() {
+        return this instanceof Voltage voltage && voltage.form() == Form.RMS;
+    }
+
     /** Bound of a wattmeter of which nothing else is known, as a share. */
     double WATTMETER_SHARE = 0.05;
 

@@ -1,25 +1,33 @@
 package org.tubrin.core.metering;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
-import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 
 /**
- * What forward and reflected power say of a line.
+ * What forward and reflected power say of a line. The two are read by couplers and on scales of their own: their errors are
+ * independent, also where one box shows both.
  *
  * <p>Source: {@code P = Pfwd − Pref}, {@code ρ = √(Pref/Pfwd)}, {@code SWR = (1+ρ)/(1−ρ)}, return loss {@code −20·log10 ρ}.
  *
  * @param netW what goes on into the load
- * @param swr standing-wave ratio
+ * @param swr standing-wave ratio, most likely
+ * @param swrLow lower end of the interval that holds it in 95 of 100 cases, 1 or more
+ * @param swrHigh upper end; infinite where all may come back
  * @param returnLossDb return loss, positive; absent where nothing is reflected
  */
-public record Reflection(Quantity netW, Quantity swr, OptionalDouble returnLossDb) {
+public record Reflection(Quantity netW, double swr, double swrLow, double swrHigh, OptionalDouble returnLossDb) {
+    /** Two standard uncertainties, for 95 of 100 cases. Source: JCGM 100:2008, G.6.6. */
+    private static final double COVERAGE = 1.96;
+
     /** Returns what two readings say; fails with {@link Refused} where as much or more comes back than went. */
     public static Reflection of(Quantity forwardW, Quantity reflectedW) {
         if (!(forwardW.value() > 0) || !(reflectedW.value() < forwardW.value()) || reflectedW.value() < 0) {
@@ -29,13 +37,29 @@ public record Reflection(Quantity netW, Quantity swr, OptionalDouble returnLossD
                     Double.toString(reflectedW.value()),
                     new Allowed.Range(0, Math.max(0, forwardW.value()), Unit.WATT))));
         }
-        Quantity net = forwardW.minus(reflectedW);
-        if (reflectedW.value() == 0) {
-            return new Reflection(net, Quantity.exact(1, Unit.ONE, Standing.COMPUTED), OptionalDouble.empty());
-        }
-        Quantity rho = reflectedW.over(forwardW, Unit.ONE).toPower(0.5);
-        Quantity one = Quantity.exact(1, Unit.ONE, Standing.COMPUTED);
-        Quantity swr = one.plus(rho).over(one.minus(rho), Unit.ONE);
-        return new Reflection(net, swr, OptionalDouble.of(-20 * Math.log10(rho.value())));
+        Quantity back = apart(reflectedW);
+        Quantity share = back.over(forwardW, Unit.ONE);
+        double reach = COVERAGE * share.standardUncertainty();
+        double rho = Math.sqrt(share.value());
+        return new Reflection(
+                forwardW.minus(back),
+                swr(share.value()),
+                swr(Math.max(0, share.value() - reach)),
+                swr(Math.min(1, share.value() + reach)),
+                rho > 0 ? OptionalDouble.of(-20 * Math.log10(rho)) : OptionalDouble.empty());
+    }
+
+    private static double swr(double share) {
+        double rho = Math.sqrt(share);
+        return (1 + rho) / (1 - rho);
+    }
+
+    private static Quantity apart(Quantity reflectedW) {
+        Map<ErrorSource, Double> shares = new HashMap<>();
+        reflectedW
+                .contributions()
+                .forEach((source, share) -> shares.put(
+                        new ErrorSource(source.instrument(), "reflected " + source.channel(), source.range()), share));
+        return new Quantity(reflectedW.value(), reflectedW.unit(), reflectedW.standing(), shares);
     }
 }

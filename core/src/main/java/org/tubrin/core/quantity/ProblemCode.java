@@ -9,6 +9,7 @@ public enum ProblemCode {
     BAD_CHARACTER,
     NEGATIVE,
     WRONG_UNIT,
+    WRONG_SCALE,
     TOO_LONG,
     TEXT_LENGTH,
     UNKNOWN_NAME,

@@ -75,7 +75,9 @@ public record Conductor(double lengthM, double areaM2, double temperatureC) {
     /** What decides a cross-section. */
     public enum Rule {
         DROP,
-        CURRENT
+        CURRENT,
+        /** The fuse before it: it must blow before the lead is hot. */
+        FUSE
     }
 
     /**
@@ -88,19 +90,22 @@ public record Conductor(double lengthM, double areaM2, double temperatureC) {
     public record Choice(double areaM2, Rule governs, boolean serves) {}
 
     /**
-     * Returns the least standard cross-section for a route by drop and by current.
+     * Returns the least standard cross-section for a route by drop, by current and by the fuse before it.
      *
      * @param peakA for the drop
      * @param averageA over ten minutes, for the heat
      * @param mostDropV out and back
      * @param ambientC of the surroundings
+     * @param fuseA of the fuse in it
      */
-    public Choice choice(double peakA, double averageA, double mostDropV, double ambientC) {
+    public Choice choice(double peakA, double averageA, double mostDropV, double ambientC, double fuseA) {
         double byDrop = least(area -> of(area).dropV(peakA) <= mostDropV);
         double byCurrent = least(area -> of(area).carriesA(ambientC).value() >= averageA);
+        double byFuse = least(area -> of(area).carriesA(ambientC).value() >= fuseA);
         double most = STANDARD_M2.get(STANDARD_M2.size() - 1);
-        double area = Math.max(byDrop, byCurrent);
-        return new Choice(Math.min(area, most), byDrop >= byCurrent ? Rule.DROP : Rule.CURRENT, area <= most);
+        double area = Math.max(byDrop, Math.max(byCurrent, byFuse));
+        Rule governs = byDrop >= area ? Rule.DROP : byCurrent >= area ? Rule.CURRENT : Rule.FUSE;
+        return new Choice(Math.min(area, most), governs, area <= most);
     }
 
     private static double least(DoublePredicate serves) {

@@ -41,7 +41,7 @@ public record CurrentProfile(String set, double voltageV, double listeningA, Lis
 
     /** Returns the law through the points; empty where there is none to be had. */
     public Optional<ProfileFit> fit() {
-        return ProfileFit.of(points);
+        return ProfileFit.of(points, listeningA);
     }
 
     /** Returns the greatest output that was measured, in watts. */
@@ -97,13 +97,23 @@ public record CurrentProfile(String set, double voltageV, double listeningA, Lis
         return Math.max(points.get(0).outputW(), Math.min(greatestW(), outputW));
     }
 
-    /** Returns the standard uncertainty of an output in watts, as that of the point nearest to it. */
+    /**
+     * Returns the standard uncertainty of an output in watts: along a straight line between the points, from nothing at no output,
+     * which is known without a meter, and as the last point beyond it.
+     */
     private double outputUncertaintyW(double outputW) {
-        return points.stream()
-                .filter(point -> point.outputW() > 0)
-                .min(Comparator.comparingDouble(point -> Math.abs(point.outputW() - outputW)))
-                .map(CurrentPoint::outputUncertaintyW)
-                .orElse(0.0);
+        double lowW = 0;
+        double lowUncertaintyW = 0;
+        for (CurrentPoint point : points) {
+            double uncertaintyW = point.outputW() > 0 ? point.outputUncertaintyW() : 0;
+            if (point.outputW() >= outputW && point.outputW() > lowW) {
+                double share = (outputW - lowW) / (point.outputW() - lowW);
+                return lowUncertaintyW + share * (uncertaintyW - lowUncertaintyW);
+            }
+            lowW = point.outputW();
+            lowUncertaintyW = uncertaintyW;
+        }
+        return lowUncertaintyW;
     }
 
     private Quantity between(double outputW) {

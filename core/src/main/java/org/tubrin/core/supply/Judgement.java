@@ -69,6 +69,8 @@ public record Judgement(
         /** It is carried, though not every school of sizing would say so. */
         CARRIES_BY_SOME,
         CARRIES,
+        /** A set stands in it that transmits, and no transmission is described: nothing is said for it or against it. */
+        NO_USE,
         /** No box draws anything yet. */
         EMPTY
     }
@@ -175,6 +177,10 @@ public record Judgement(
         if (!findings.isEmpty()) {
             return findings.get(0).fault() == Fault.SUPPLY_RISES ? Verdict.STOP : Verdict.MEND;
         }
+        boolean transmits = plan.boxes().stream().anyMatch(Box.Transmitting.class::isInstance);
+        if (transmits && plan.pattern().isEmpty()) {
+            return Verdict.NO_USE;
+        }
         boolean byAll = sizing.metBy(plan.supply()).size() == sizing.needs().size();
         return byAll ? Verdict.CARRIES : Verdict.CARRIES_BY_SOME;
     }
@@ -249,7 +255,8 @@ public record Judgement(
                         peakOf(plan, set).value(),
                         averageOf(plan, ten, set).value(),
                         DROP_SHARE * plan.supply().voltageV(),
-                        plan.lead().ambientC());
+                        plan.lead().ambientC(),
+                        plan.lead().fuseA());
     }
 
     private static MainsSide.Use use(Plan plan, TenMinutes ten) {

@@ -17,7 +17,8 @@ import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 
 /**
- * The law of a set's current over its output, {@code I = I0 + a·(P/P1)^b} with P1 the greatest output measured.
+ * The law of a set's current over its output, {@code I = I0 + a·(P/P1)^b} with P1 the greatest output measured. What it draws
+ * listening is a part of {@code I0}: keyed it does not draw less.
  *
  * <p>Method: weighted least squares in the three constants by Levenberg–Marquardt; {@code b} is held near 0.5, which is class
  * B at constant voltage, by 0.15, so that two or three points are enough. Points count by their uncertainty, at least 0.5 % of
@@ -42,7 +43,7 @@ public record ProfileFit(double idleA, double riseA, double exponent, double gre
     }
 
     /** Returns the law through some points in rising order of output; empty where none lies above zero or it does not settle. */
-    static Optional<ProfileFit> of(List<CurrentPoint> points) {
+    static Optional<ProfileFit> of(List<CurrentPoint> points, double listeningA) {
         double greatestW = points.get(points.size() - 1).outputW();
         double greatestA =
                 points.stream().mapToDouble(CurrentPoint::currentA).max().orElse(0);
@@ -57,9 +58,11 @@ public record ProfileFit(double idleA, double riseA, double exponent, double gre
             LeastSquaresOptimizer.Optimum found = new LevenbergMarquardtOptimizer()
                     .optimize(new LeastSquaresBuilder()
                             .model(at -> model(points, sigma, greatestW, at))
-                            .parameterValidator(ProfileFit::bounded)
+                            .parameterValidator(at -> bounded(at, listeningA))
                             .target(target(points, sigma))
-                            .start(new double[] {0.5 * first, Math.max(0.1 * greatestA, greatestA - first), CLASS_B})
+                            .start(new double[] {
+                                Math.max(listeningA, 0.5 * first), Math.max(0.1 * greatestA, greatestA - first), CLASS_B
+                            })
                             .maxEvaluations(MOST_EVALUATIONS)
                             .maxIterations(MOST_EVALUATIONS)
                             .build());
@@ -79,10 +82,10 @@ public record ProfileFit(double idleA, double riseA, double exponent, double gre
         return List.of(matrix.getEntry(row, 0), matrix.getEntry(row, 1), matrix.getEntry(row, 2));
     }
 
-    private static RealVector bounded(RealVector at) {
+    private static RealVector bounded(RealVector at, double listeningA) {
         return new ArrayRealVector(
                 new double[] {
-                    Math.max(0, at.getEntry(0)),
+                    Math.max(listeningA, at.getEntry(0)),
                     Math.max(0, at.getEntry(1)),
                     Math.max(LEAST_EXPONENT, Math.min(MOST_EXPONENT, at.getEntry(2)))
                 },

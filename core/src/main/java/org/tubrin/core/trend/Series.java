@@ -183,7 +183,7 @@ public record Series(Figure figure, List<TrendPoint> points, double scatter, Lis
                         && back.value() > 0
                         && back.value() < output.get().value());
         return reflected.map(back -> {
-            double swr = Reflection.of(output.orElseThrow(), back).swr().value();
+            double swr = Reflection.of(output.orElseThrow(), back).swr();
             double rho = (swr - 1) / (swr + 1);
             double share = relative(step, ReadingRole.REFLECTED);
             // dSWR/dρ times ρ times half the share of the reflected power.

@@ -30,7 +30,7 @@ public enum Check {
     INPUT_MATCHED(false);
 
     /** What the T/R delay must exceed the relay's own time by. */
-    private static final double RELAY_MARGIN_S = 0.010;
+    public static final double RELAY_MARGIN_S = 0.010;
 
     private static final double MATCH_POWER_W = 15;
 

@@ -20,6 +20,8 @@ public enum ClimbEnd {
 
     private static final double WORTH_RAISING = 1.05;
     private static final double SAME = 1.02;
+    /** Share of the full drive below which no stage saturates that is tuned and wired as it should. */
+    private static final double LEAST_SATURATING_SHARE = 0.12;
 
     /** Returns why the drive is not raised beyond the last step of the climb, where that is so. */
     public static Optional<ClimbEnd> of(TuneSetup setup, List<Step> steps) {
@@ -44,7 +46,8 @@ public enum ClimbEnd {
         Optional<Growth> growth =
                 climb.size() < 2 ? Optional.empty() : Growth.between(climb.get(climb.size() - 2), last);
         double saturation = setup.settings().saturationGrowth();
-        if (growth.filter(one -> one.perDoubling().high() < saturation).isPresent()) {
+        if (maySaturate(setup, last)
+                && growth.filter(one -> one.perDoubling().high() < saturation).isPresent()) {
             return Optional.of(SATURATION);
         }
         boolean near = last.room().stream()
@@ -57,6 +60,20 @@ public enum ClimbEnd {
         return nextDriveW(setup, last, growth) < last.driveW().value() * WORTH_RAISING
                 ? Optional.of(LICENCE)
                 : Optional.empty();
+    }
+
+    /** Returns whether a step has drive enough that little growth can be saturation. */
+    static boolean maySaturate(TuneSetup setup, Step step) {
+        return step.driveW().value() >= LEAST_SATURATING_SHARE * setup.topDriveW();
+    }
+
+    /** Returns why the climb of a run ended where it did, the finish set aside; empty while it goes on. */
+    public static Optional<ClimbEnd> reached(RunState state) {
+        return of(
+                state.setup(),
+                state.steps().stream()
+                        .filter(step -> step.kind() == Step.Kind.CLIMB)
+                        .toList());
     }
 
     /**

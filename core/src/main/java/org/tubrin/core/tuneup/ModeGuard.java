@@ -1,86 +1,92 @@
 package org.tubrin.core.tuneup;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;
 
 /**
- * What the exciter remembers for a mode against the drive that was tuned for.
+ * What the exciter remembers for a mode against the drive that was tuned for. All outputs hold at the dials of the card.
  *
  * @param mode the mode
  * @param setW what the exciter is set to in it, in watts
- * @param mostW what it may be set to: the tuned drive, or for wide-duty modes what brings their share of the output
- * @param outputW output at that setting, as the steps of the climb let expect; absent where they do not
+ * @param mostW what it may be set to: the tuned drive; for a carrier that stands long what brings its share of the output; for AM
+ *     a quarter of the tuned drive and no more than a quarter of the licence at the output
+ * @param outputW output at the most that it may be set to
  * @param above whether it is set to more
+ * @param heat what a carrier that stands long does to the plates; absent for other modes and without a twin
  */
-public record ModeGuard(Mode mode, double setW, double mostW, Optional<Double> outputW, boolean above) {
+public record ModeGuard(
+        Mode mode, double setW, double mostW, Optional<Double> outputW, boolean above, Optional<LongCarrier> heat) {
     /** A power that passed through a pad and back is the same within this ratio. */
     private static final double SAME = 1.000001;
+    /** A carrier is a quarter of its peak envelope power at full modulation. */
+    static final double CARRIER_OF_PEP = 0.25;
+
+    /**
+     * Plates under a carrier that stands long, and where such a mode is better tuned for itself.
+     *
+     * @param plateHeatPerTubeW at the most that the mode may be set to, at the card's dials
+     * @param tunedHeatPerTubeW at the tuned drive
+     * @param ownExciterW power of the exciter that brings the same output at dials of its own
+     * @param ownPlate PLATE there
+     * @param ownLoad LOAD there
+     * @param ownHeatPerTubeW plate heat there
+     */
+    public record LongCarrier(
+            double plateHeatPerTubeW,
+            double tunedHeatPerTubeW,
+            double ownExciterW,
+            double ownPlate,
+            double ownLoad,
+            double ownHeatPerTubeW) {
+        /** Returns whether less drive makes the plates hotter than full drive does. */
+        public boolean isHotter() {
+            return plateHeatPerTubeW > tunedHeatPerTubeW;
+        }
+    }
 
     /** Returns a row for each mode that the exciter remembers a power for; empty before the first step is done. */
     public static List<ModeGuard> of(RunState state) {
-        Optional<Step> last = state.lastStep();
-        if (last.isEmpty()) {
-            return List.of();
-        }
-        TuneSetup setup = state.setup();
-        List<double[]> curve = curve(state.steps());
-        double tunedW = last.get().driveW().value();
-        List<ModeGuard> rows = new ArrayList<>();
-        for (Exciter.ModePower entry : setup.exciter().powerByMode()) {
-            double driveW =
-                    entry.mode().wideDuty() ? driveFor(curve, setup.settings().wideDutyFraction(), tunedW) : tunedW;
-            double mostW = setup.exciterOfW(driveW);
-            rows.add(new ModeGuard(
-                    entry.mode(), entry.powerW(), mostW, outputAt(curve, driveW), entry.powerW() > SAME * mostW));
-        }
-        return rows;
+        return AtCardDials.of(state).stream()
+                .flatMap(dials ->
+                        state.setup().exciter().powerByMode().stream().map(entry -> row(state.setup(), dials, entry)))
+                .toList();
     }
 
-    /** Returns drive and output of the steps, both rising; a step that brought less than one before it is left out. */
-    private static List<double[]> curve(List<Step> steps) {
-        List<double[]> curve = new ArrayList<>();
-        for (Step step : steps) {
-            double driveW = step.driveW().value();
-            double outputW =
-                    step.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(0.0);
-            curve.removeIf(point -> point[0] >= driveW);
-            if (outputW > 0 && driveW > 0 && (curve.isEmpty() || outputW > curve.get(curve.size() - 1)[1])) {
-                curve.add(new double[] {driveW, outputW});
-            }
-        }
-        return curve;
+    private static ModeGuard row(TuneSetup setup, AtCardDials dials, Exciter.ModePower entry) {
+        double driveW = mostDriveW(setup, dials, entry.mode());
+        double mostW = setup.exciterOfW(driveW);
+        return new ModeGuard(
+                entry.mode(),
+                entry.powerW(),
+                mostW,
+                dials.tunedOutputW() > 0 ? Optional.of(dials.outputW(driveW)) : Optional.empty(),
+                entry.powerW() > SAME * mostW,
+                entry.mode().wideDuty() ? longCarrier(setup, dials, driveW) : Optional.empty());
     }
 
-    /** Returns the drive that brings a share of the last output: along the steps as a power law, below them in proportion. */
-    private static double driveFor(List<double[]> curve, double share, double tunedW) {
-        if (curve.isEmpty()) {
-            return share * tunedW;
+    /** Returns the most drive in watts that a mode may bring. */
+    static double mostDriveW(TuneSetup setup, AtCardDials dials, Mode mode) {
+        if (mode == Mode.AM) {
+            double byLicence = dials.driveForW(CARRIER_OF_PEP * setup.station().licenceLimitW());
+            return Math.min(CARRIER_OF_PEP * dials.tunedW(), byLicence);
         }
-        double wantedW = share * curve.get(curve.size() - 1)[1];
-        return along(curve, wantedW, 1, 0);
+        return mode.wideDuty()
+                ? dials.driveForW(setup.settings().wideDutyFraction() * dials.tunedOutputW())
+                : dials.tunedW();
     }
 
-    private static Optional<Double> outputAt(List<double[]> curve, double driveW) {
-        return curve.isEmpty() ? Optional.empty() : Optional.of(along(curve, driveW, 0, 1));
-    }
-
-    private static double along(List<double[]> curve, double at, int from, int to) {
-        double[] low = curve.get(0);
-        if (at <= low[from]) {
-            return low[to] * at / low[from];
-        }
-        for (double[] high : curve.subList(1, curve.size())) {
-            if (at <= high[from]) {
-                double share = Math.log(at / low[from]) / Math.log(high[from] / low[from]);
-                return low[to] * Math.pow(high[to] / low[to], share);
-            }
-            low = high;
-        }
-        return low[to];
+    static Optional<LongCarrier> longCarrier(TuneSetup setup, AtCardDials dials, double driveW) {
+        return dials.heatPerTubeW(driveW)
+                .flatMap(heat -> dials.tunedHeatPerTubeW()
+                        .flatMap(tuned -> dials.ownDials(dials.outputW(driveW))
+                                .map(own -> new LongCarrier(
+                                        heat,
+                                        tuned,
+                                        setup.exciterOfW(own.driveW()),
+                                        own.place().plate(),
+                                        own.place().load(),
+                                        own.place().point().powers().plateHeatPerTubeW()))));
     }
 }

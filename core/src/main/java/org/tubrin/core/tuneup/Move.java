@@ -70,8 +70,13 @@ public sealed interface Move {
         METERS_STILL,
         EFFICIENCY_TOO_HIGH,
         EFFICIENCY_LOW,
+        GROWTH_TOO_HIGH,
+        GROWTH_POOR,
         ARC_SEEN,
         TRIPPED,
+        TRIPPED_PLATE,
+        TRIPPED_REFLECTED,
+        TRIPPED_HEAT,
         KNOB_SLIPS,
         /** A limit is passed at the least drive that exciter and pad give. */
         NEEDS_PAD

@@ -1,10 +1,10 @@
 package org.tubrin.core.tuneup;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.quantity.Quantity;
+import java.util.Optional;
 import org.tubrin.core.station.Mode;
 
 /**
@@ -26,6 +26,9 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
         MODE_ABOVE_TUNED_DRIVE,
         CHECK_DRIVE_PER_MODE,
         WIDE_DUTY_LESS,
+        /** Less drive at these dials makes the plates hotter: such modes want dials of their own. */
+        WIDE_DUTY_HOTTER,
+        AM_A_QUARTER,
         RETUNE_WHEN_MOVING,
         MODE_SWITCH_IS_OTHER_ROW
     }
@@ -45,11 +48,15 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
             }
         }
         points.add(new OnAir(Code.CHECK_DRIVE_PER_MODE, List.of(), Map.of("drive", driveW)));
-        double outputW = last.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(0.0);
-        points.add(new OnAir(
-                Code.WIDE_DUTY_LESS,
-                List.of(Mode.RTTY, Mode.FM, Mode.DATA, Mode.AM),
-                Map.of("output", outputW * state.setup().settings().wideDutyFraction())));
+        AtCardDials dials = AtCardDials.of(state).orElseThrow();
+        if (dials.tunedOutputW() > 0) {
+            points.add(wideDuty(state.setup(), dials));
+            double carrierW = ModeGuard.mostDriveW(state.setup(), dials, Mode.AM);
+            points.add(new OnAir(
+                    Code.AM_A_QUARTER,
+                    List.of(Mode.AM),
+                    Map.of("set", state.setup().exciterOfW(carrierW), "output", dials.outputW(carrierW))));
+        }
         if (state.setup().band().isLow()) {
             points.add(new OnAir(Code.RETUNE_WHEN_MOVING, List.of(), Map.of()));
         }
@@ -57,5 +64,26 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
             points.add(new OnAir(Code.MODE_SWITCH_IS_OTHER_ROW, List.of(), Map.of()));
         }
         return List.copyOf(points);
+    }
+
+    private static OnAir wideDuty(TuneSetup setup, AtCardDials dials) {
+        double mostW = ModeGuard.mostDriveW(setup, dials, Mode.RTTY);
+        Map<String, Double> numbers = new HashMap<>();
+        numbers.put("set", setup.exciterOfW(mostW));
+        numbers.put("output", dials.outputW(mostW));
+        Optional<ModeGuard.LongCarrier> heat =
+                ModeGuard.longCarrier(setup, dials, mostW).filter(ModeGuard.LongCarrier::isHotter);
+        heat.ifPresent(one -> {
+            numbers.put("heat", one.plateHeatPerTubeW());
+            numbers.put("tuned", one.tunedHeatPerTubeW());
+            numbers.put("own", one.ownHeatPerTubeW());
+            numbers.put("ownSet", one.ownExciterW());
+            numbers.put("plate", one.ownPlate());
+            numbers.put("load", one.ownLoad());
+        });
+        return new OnAir(
+                heat.isPresent() ? Code.WIDE_DUTY_HOTTER : Code.WIDE_DUTY_LESS,
+                List.of(Mode.RTTY, Mode.FM, Mode.DATA),
+                numbers);
     }
 }

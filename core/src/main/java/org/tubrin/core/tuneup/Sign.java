@@ -21,6 +21,10 @@ public record Sign(Code code, Severity severity, double certainty, List<Evidence
         Code code = switch (seen) {
             case ARC -> Code.ARC_SEEN;
             case TRIP -> Code.TRIPPED;
+            case TRIP_GRID -> Code.TRIPPED_GRID;
+            case TRIP_PLATE -> Code.TRIPPED_PLATE;
+            case TRIP_REFLECTED -> Code.TRIPPED_REFLECTED;
+            case TRIP_HEAT -> Code.TRIPPED_HEAT;
             case KNOB_SLIPS -> Code.KNOB_SLIPS;
         };
         return new Sign(code, Severity.LIMIT, 1, List.of());
@@ -54,6 +58,10 @@ public record Sign(Code code, Severity severity, double certainty, List<Evidence
     public enum Code {
         ARC_SEEN,
         TRIPPED,
+        TRIPPED_GRID,
+        TRIPPED_PLATE,
+        TRIPPED_REFLECTED,
+        TRIPPED_HEAT,
         KNOB_SLIPS,
         PLATE_CURRENT_WITHOUT_OUTPUT,
         SCREEN_CURRENT_LIMIT,
@@ -71,6 +79,10 @@ public record Sign(Code code, Severity severity, double certainty, List<Evidence
         EFFICIENCY_TOO_HIGH,
         EFFICIENCY_LOW,
         SATURATION,
+        /** Less growth than should be, far below full drive, where nothing saturates yet. */
+        GROWTH_POOR,
+        /** More growth than any stage has: a range, a reading or the drive is not what it is taken for. */
+        GROWTH_TOO_HIGH,
         GRID_CURRENT_MAY_EXCEED,
         SCREEN_CURRENT_MAY_EXCEED,
         PLATE_CURRENT_MAY_EXCEED,

@@ -52,7 +52,11 @@ final class SignAdvice {
 
     private Advice seen(SeenSign sign) {
         return switch (sign) {
-            case TRIP -> afterTrip();
+            case TRIP -> lowerThen(Move.Drill.TRIPPED, Reason.AFTER_TRIP);
+            case TRIP_GRID -> afterGridTrip();
+            case TRIP_PLATE -> lowerThen(Move.Drill.TRIPPED_PLATE, Reason.AFTER_PLATE_TRIP);
+            case TRIP_REFLECTED -> lowerThen(Move.Drill.TRIPPED_REFLECTED, Reason.AFTER_REFLECTED_TRIP);
+            case TRIP_HEAT -> workThrough(Move.Drill.TRIPPED_HEAT, Reason.AFTER_HEAT_TRIP);
             case ARC ->
                 heavier(setup.settings().finishMarks(), Reason.AFTER_ARC)
                         .orElseGet(() -> workThrough(Move.Drill.ARC_SEEN, Reason.AFTER_ARC));
@@ -61,19 +65,27 @@ final class SignAdvice {
     }
 
     /** Less drive, heavier, then the drill that resets the protection; one after the other, then from the bottom again. */
-    private Advice afterTrip() {
+    private Advice afterGridTrip() {
         if (!state.movedSinceSign().contains(Control.DRIVE)) {
-            double fromW = draft.driveW().value();
-            double toW = Ladder.belowW(setup, fromW, RUNGS_AFTER_TRIP);
-            return Advice.of(new Move.Turn(Control.DRIVE, fromW, toW, 0), Reason.AFTER_TRIP);
+            return twoRungsDown(Reason.AFTER_GRID_TRIP);
         }
         double marks = setup.settings().loadNotchMarks();
         Optional<Move.Turn> turn = draft.position(Control.LOAD)
                 .map(at -> new Move.Turn(Control.LOAD, at, setup.tubes().heavier(at, marks), marks))
                 .filter(one -> one.from() != one.to());
         return turn.isPresent() && !state.movedSinceSign().contains(Control.LOAD)
-                ? Advice.of(turn.get(), Reason.AFTER_TRIP)
+                ? Advice.of(turn.get(), Reason.AFTER_GRID_TRIP)
                 : workThrough(Move.Drill.TRIPPED, Reason.RESET_AFTER_TRIP);
+    }
+
+    private Advice twoRungsDown(Reason reason) {
+        double fromW = draft.driveW().value();
+        return Advice.of(new Move.Turn(Control.DRIVE, fromW, Ladder.belowW(setup, fromW, RUNGS_AFTER_TRIP), 0), reason);
+    }
+
+    /** Less drive first, then what is to be looked at before the protection is reset. */
+    private Advice lowerThen(Move.Drill drill, Reason reason) {
+        return state.movedSinceSign().contains(Control.DRIVE) ? workThrough(drill, reason) : twoRungsDown(reason);
     }
 
     private Optional<Advice> mend(Sign sign) {
@@ -96,6 +108,8 @@ final class SignAdvice {
             case KNOB_SLIPS -> once(workThrough(Move.Drill.KNOB_SLIPS, Reason.KNOB_FIRST));
             case COUPLED_TOO_HEAVILY -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
             case PLATE_OFF_PEAK -> backToTwin().or(() -> once(rePeak(Reason.TOO_HEAVY_OR_OFF)));
+            case GROWTH_TOO_HIGH -> once(workThrough(Move.Drill.GROWTH_TOO_HIGH, Reason.GREW_TOO_MUCH));
+            case GROWTH_POOR -> once(workThrough(Move.Drill.GROWTH_POOR, Reason.GREW_TOO_LITTLE));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
             case EFFICIENCY_LOW -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR));
             default -> Optional.empty();

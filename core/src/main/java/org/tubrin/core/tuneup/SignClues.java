@@ -37,6 +37,9 @@ final class SignClues {
     /** Without a twin two steps compare where LOAD stands the same within this, in marks. */
     private static final double SAME_LOAD_MARKS = 0.25;
 
+    /** A stage in class AB expands a little before it compresses; output for each doubling of drive stays below this. */
+    private static final double MOST_GROWTH = 2.3;
+
     private SignClues() {}
 
     static Evidence limited(Figure figure, Quantity found, double limit) {
@@ -111,6 +114,19 @@ final class SignClues {
     }
 
     /** With a twin for both steps growth is held against what it has there too. */
+    static Optional<Evidence> poorGrowthUnderDrive(StepFacts facts) {
+        return ClimbEnd.maySaturate(facts.setup, facts.step) ? poorGrowth(facts) : Optional.empty();
+    }
+
+    static Optional<Evidence> poorGrowthAtLowDrive(StepFacts facts) {
+        return ClimbEnd.maySaturate(facts.setup, facts.step) ? Optional.empty() : poorGrowth(facts);
+    }
+
+    static Optional<Evidence> greatGrowth(StepFacts facts) {
+        return facts.growth()
+                .map(growth -> new Evidence(Figure.GROWTH, growth.perDoubling(), MOST_GROWTH, true, Basis.PRACTICE));
+    }
+
     static Optional<Evidence> poorGrowth(StepFacts facts) {
         return facts.growth().map(growth -> {
             double practice = facts.setup.settings().saturationGrowth();

@@ -27,8 +27,8 @@ final class SignRules {
     /** Certainty of a value that would be beyond with its standard uncertainty added. */
     private static final double POSSIBLE = 1 - LIKELY;
 
-    private static final Set<Code> COUPLING =
-            Set.of(Code.COUPLED_TOO_LIGHTLY, Code.COUPLED_TOO_HEAVILY, Code.PLATE_OFF_PEAK, Code.SATURATION);
+    private static final Set<Code> COUPLING = Set.of(
+            Code.COUPLED_TOO_LIGHTLY, Code.COUPLED_TOO_HEAVILY, Code.PLATE_OFF_PEAK, Code.SATURATION, Code.GROWTH_POOR);
 
     static final List<SignRule> ALL = all();
 
@@ -61,13 +61,23 @@ final class SignRules {
                         Code.COUPLED_TOO_HEAVILY,
                         Severity.WATCH,
                         MORE_LIKELY_THAN_NOT,
-                        Set.of(Code.SATURATION),
+                        Set.of(Code.SATURATION, Code.GROWTH_POOR),
                         likely(SignClues::poorGrowth),
                         SignClues::gridFell,
                         SignClues::plateRoseMore),
-                rule(Code.PLATE_OFF_PEAK, Severity.WATCH, 0.975, Set.of(Code.SATURATION), SignClues::farBelowTwin),
+                rule(
+                        Code.PLATE_OFF_PEAK,
+                        Severity.WATCH,
+                        0.975,
+                        Set.of(Code.SATURATION, Code.GROWTH_POOR),
+                        SignClues::farBelowTwin),
                 // "Output gain per doubling falls below about 1.3, or clearly below the twin's": saturation.
-                rule(Code.SATURATION, Severity.WATCH, LIKELY, Set.of(), SignClues::poorGrowth),
+                rule(Code.SATURATION, Severity.WATCH, LIKELY, Set.of(), SignClues::poorGrowthUnderDrive),
+                // Far below full drive nothing saturates: something else holds the output down.
+                rule(Code.GROWTH_POOR, Severity.WATCH, LIKELY, Set.of(), SignClues::poorGrowthAtLowDrive),
+                // At constant LOAD output nearly doubles with the drive; more is a range or a reading taken for
+                // another.
+                rule(Code.GROWTH_TOO_HIGH, Severity.WATCH, LIKELY, Set.of(), SignClues::greatGrowth),
                 // "Efficiency above about 75 %": a meter lies.
                 rule(
                         Code.EFFICIENCY_TOO_HIGH,

@@ -150,7 +150,7 @@ final class StepAdvice {
         Reason reason = draft.kind() == Step.Kind.FINISH
                 ? Reason.FINISH_IS_GOOD
                 : !draft.isAtTheTop()
-                        ? Reason.STEP_IS_GOOD
+                        ? state.steps().isEmpty() ? Reason.FIRST_STEP_IS_GOOD : Reason.STEP_IS_GOOD
                         : state.school().finishesHeavier() ? Reason.STEP_IS_LAST : Reason.FINISH_IS_GOOD;
         return Advice.of(new Move.RecordStep(draft.driveW().value()), reason);
     }
@@ -186,7 +186,7 @@ final class StepAdvice {
         if (!draft.moved().contains(Control.DRIVE)) {
             return Advice.of(
                             new Move.Turn(Control.DRIVE, fromW, rungW, 0),
-                            capped ? Reason.LICENCE_CAPS_DRIVE : Reason.DOUBLE_DRIVE)
+                            capped ? Reason.LICENCE_CAPS_DRIVE : raiseReason())
                     .expecting(expect);
         }
         return keyAndPeak(peakReason(), order(), expect);
@@ -219,11 +219,16 @@ final class StepAdvice {
             return stays ? turn.beginningFinish() : turn;
         }
         if (!draft.moved().contains(Control.DRIVE) && !stays) {
-            Advice up = Advice.of(new Move.Turn(Control.DRIVE, fromW, targetW, 0), limited ? cap : Reason.DOUBLE_DRIVE)
+            Advice up = Advice.of(new Move.Turn(Control.DRIVE, fromW, targetW, 0), limited ? cap : raiseReason())
                     .expecting(expect);
             return ends ? up.beginningFinish() : up;
         }
         return keyAndPeak(peakReason(), order(), expect);
+    }
+
+    /** Before two steps are done nothing was seen to grow. */
+    private Reason raiseReason() {
+        return state.steps().size() < 2 ? Reason.RAISE_AFTER_FIRST : Reason.DOUBLE_DRIVE;
     }
 
     private static Optional<Advice.Expectation> foreseen(Foresight twin, double driveW, double load) {
@@ -306,7 +311,9 @@ final class StepAdvice {
                             new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.FINISH_HEAVIER)
                     .expecting(expect);
         }
-        return keyAndPeak(Reason.RE_PEAK_AFTER_HEAVIER, List.of(Control.PLATE), expect);
+        boolean moved = Math.abs(marks(peakLoad, loadAt)) >= LEAST_TURN_MARKS;
+        return keyAndPeak(
+                moved ? Reason.RE_PEAK_AFTER_HEAVIER : Reason.RE_PEAK_LOAD_STAYS, List.of(Control.PLATE), expect);
     }
 
     /**

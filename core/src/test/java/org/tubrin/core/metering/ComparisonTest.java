@@ -8,6 +8,7 @@ import static org.testng.Assert.assertTrue;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -151,18 +152,67 @@ public class ComparisonTest {
     public void reflectionFollowsItsClosedForms() {
         Quantity forward = watts(100);
         Reflection quarter = Reflection.of(forward, watts(25));
-        assertEquals(quarter.swr().value(), 3, 1e-9);
+        assertEquals(quarter.swr(), 3, 1e-9);
         assertEquals(quarter.returnLossDb().orElseThrow(), 6.0206, 1e-4);
         assertEquals(quarter.netW().value(), 75, 1e-9);
-        assertEquals(Reflection.of(forward, watts(0)).swr().value(), 1.0);
+        assertEquals(Reflection.of(forward, watts(0)).swr(), 1.0);
         assertTrue(Reflection.of(forward, watts(0)).returnLossDb().isEmpty());
         assertThrows(Refused.class, () -> Reflection.of(forward, watts(100)));
     }
 
     @Test
     public void twoTonesComeToTheirPeaks() {
-        assertEquals(Tones.TWO_TONE_AVERAGE_POWER.pepW(watts(400)).value(), 800, 1e-9);
-        assertEquals(Tones.TWO_TONE_AVERAGE_VOLTAGE.pepW(watts(324.2)).value(), 800, 0.1);
+        assertEquals(Tones.TWO_TONE_AVERAGE_POWER.shown(watts(400)).pep().value(), 800, 1e-9);
+        assertEquals(Tones.TWO_TONE_AVERAGE_POWER.shown(watts(400)).mean().value(), 400, 1e-9);
+        // 350 W shown by a meter of average voltage: PEP 350/(2/π)² = 863.6 W, mean half of it, peak √(2·863.6·50) =
+        // 293.9 V.
+        Tones.Powers shown = Tones.TWO_TONE_AVERAGE_VOLTAGE.shown(watts(350));
+        assertEquals(shown.pep().value(), 863.6, 0.1);
+        assertEquals(shown.mean().value(), 431.8, 0.1);
+        assertEquals(PowerEntry.voltageV(shown.pep().value(), 50, PowerEntry.Form.PK), 293.9, 0.1);
+    }
+
+    @Test
+    public void aVoltageOfTwoTonesTellsItsPeakOrItsMeanByItsForm() {
+        Quantity ohm = Quantity.exact(50, Unit.OHM, Standing.MEASURED);
+        for (Tones tones : Tones.values()) {
+            double mean = tones == Tones.CARRIER ? 1 : 0.5;
+            Optional<PowerEntry> peak = PowerEntry.parse("entry", "200 Vpk");
+            Tones.Powers ofPeak = tones.of(peak, peak.orElseThrow().watts(ohm));
+            assertEquals(ofPeak.pep().value(), 400, 1e-9);
+            assertEquals(ofPeak.mean().value(), 400 * mean, 1e-9);
+            Optional<PowerEntry> rms = PowerEntry.parse("entry", "100 Vrms");
+            Tones.Powers ofRms = tones.of(rms, rms.orElseThrow().watts(ohm));
+            assertEquals(ofRms.mean().value(), 200, 1e-9);
+            assertEquals(ofRms.pep().value(), 200 / mean, 1e-9);
+        }
+    }
+
+    private static Quantity on(double watts, double fullScaleW) {
+        double u = 0.05 * fullScaleW / Math.sqrt(3);
+        return Quantity.of(watts, Unit.WATT, Standing.MEASURED, new ErrorSource("Fathom", "OUTPUT", "one range"), u);
+    }
+
+    @Test
+    public void forwardAndReflectedErrByThemselvesAlsoOnOneBox() {
+        // Bounds 7.5 and 0.75 W: √(7.5² + 0.75²)/√3 = 4.35 W.
+        Quantity net = Reflection.of(on(100, 150), on(11.1, 15)).netW();
+        assertEquals(net.value(), 88.9, 1e-9);
+        assertEquals(net.standardUncertainty(), 4.35, 0.01);
+        assertEquals(
+                Reflection.of(on(100, 150), on(11.1, 150)).netW().standardUncertainty(), 4.33 * Math.sqrt(2), 0.01);
+    }
+
+    @Test
+    public void aRatioOfAFewWattsIsAnInterval() {
+        // √(0.2/6) = 0.183: 1.45; on ranges of 15 and 3 W the reflected watts lie between 0.03 and 0.37.
+        Reflection low = Reflection.of(on(6, 15), on(0.2, 3));
+        assertEquals(low.swr(), 1.447, 0.001);
+        assertEquals(low.swrLow(), 1.15, 0.06);
+        assertEquals(low.swrHigh(), 1.68, 0.06);
+        Reflection lost = Reflection.of(on(6, 150), on(0.2, 150));
+        assertEquals(lost.swrLow(), 1.0);
+        assertTrue(lost.swrHigh() > 5, "a range that does not show it leaves all open: " + lost);
     }
 
     @Test

@@ -31,6 +31,35 @@ public class ProfileTest {
         return new CurrentProfile("Halyard 100", voltageV, listeningA, points);
     }
 
+    @Test
+    public void withoutOutputTheDrawIsAsSureAsItWasRead() {
+        List<CurrentPoint> points = List.of(
+                new CurrentPoint(0, 10.2, 0.2, 0),
+                new CurrentPoint(7, 14, 0.2, 4.33),
+                new CurrentPoint(100, 30, 0.3, 4.33));
+        Quantity idle = new CurrentProfile("Set", 50, 5, points).currentA(0);
+        assertEquals(idle.value(), 10.2, 1e-9);
+        assertEquals(idle.standardUncertainty(), 0.2, 1e-9, "no output is known without a meter");
+    }
+
+    @Test
+    public void whatIsDrawnListeningIsAPartOfTheIdleCurrent() {
+        List<CurrentPoint> points = List.of(
+                new CurrentPoint(5, 4.1, 0.1, 0), new CurrentPoint(25, 9.6, 0.1, 0), new CurrentPoint(100, 20, 0.1, 0));
+        double without = ProfileFit.of(points, 0).orElseThrow().idleA();
+        ProfileFit with = ProfileFit.of(points, 0.6).orElseThrow();
+        assertTrue(without < 0.6 && with.idleA() >= 0.6 - 1e-9, without + " and " + with.idleA());
+    }
+
+    @Test
+    public void theFallThatIsAssumedHoldsSetsThatLoseHalf() {
+        OutputFall assumed = OutputFall.assumed(halyard());
+        assertEquals(assumed.exponent().value(), 3, 1e-12);
+        assertEquals(assumed.exponent().standardUncertainty(), 1.5, 1e-12);
+        Quantity left = assumed.shareAt(Quantity.exact(12, Unit.VOLT, Standing.MEASURED));
+        assertTrue(left.value() - 2 * left.standardUncertainty() < 0.5 && left.value() < 0.7, left.toString());
+    }
+
     @DataProvider
     public Object[][] laws() {
         return new Object[][] {{2.0, 19.0, 0.5}, {1.0, 22.0, 0.42}, {4.0, 15.0, 0.65}};
@@ -118,7 +147,7 @@ public class ProfileTest {
         assertEquals(fall.exponent().standing(), Standing.MEASURED);
         OutputFall alone = OutputFall.between(high, high);
         assertEquals(alone.exponent().standing(), Standing.ASSUMED);
-        assertEquals(alone.shareAt(volts(12, 0)).value(), (12 / 13.8) * (12 / 13.8), 1e-12);
+        assertEquals(alone.shareAt(volts(12, 0)).value(), Math.pow(12 / 13.8, 3), 1e-12);
         assertEquals(alone.shareAt(volts(15, 0)).value(), 1.0, "more voltage is not told to give more");
     }
 

@@ -85,14 +85,18 @@ public class SupplyTest {
             Conductor lead = new Conductor(lengthM, 6e-6, 30);
             assertTrue(lead.dropV(20) > before);
             before = lead.dropV(20);
-            Conductor.Choice choice = lead.choice(20, 9, 0.5, 30);
+            Conductor.Choice choice = lead.choice(20, 9, 0.5, 30, 1);
             assertTrue(choice.areaM2() >= area, lengthM + " m");
             area = choice.areaM2();
             boolean keeps = lead.of(choice.areaM2()).dropV(20) <= 0.5;
             assertEquals(choice.serves(), keeps, "it serves when the drop is kept: " + lengthM);
         }
-        Conductor.Choice shortOne = new Conductor(0.2, 6e-6, 30).choice(60, 55, 2, 30);
+        Conductor.Choice shortOne = new Conductor(0.2, 6e-6, 30).choice(60, 55, 2, 30, 30);
         assertEquals(shortOne.governs(), Conductor.Rule.CURRENT, "a short lead is chosen by its heat");
+        // 13.5 A·(2.5)^0.625 = 23.9 A is less than the fuse of 25 A; 4 mm² bears 32.1 A.
+        Conductor.Choice fused = new Conductor(2, 0.75e-6, 30).choice(8, 4, 1.5, 30, 25);
+        assertEquals(fused.areaM2(), 4e-6, 1e-12);
+        assertEquals(fused.governs(), Conductor.Rule.FUSE);
         Conductor six = new Conductor(1, 6e-6, 30);
         assertTrue(six.carriesA(60).value() < six.carriesA(20).value());
         assertEquals(six.carriesA(80).value(), 0.0);

@@ -26,7 +26,9 @@ public class ForesightTest {
 
     private static TuneSetup setup(double licenceW) {
         return Sample.setup(
-                Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE), new Station("S", "", licenceW, 20), Sample.BALLAST);
+                Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE),
+                new Station("S", "", licenceW, 20, Optional.empty()),
+                Sample.BALLAST);
     }
 
     /** Returns a climb of one step whose meters read the twin itself, with LOAD shown so many marks beside where it is. */
@@ -95,8 +97,10 @@ public class ForesightTest {
     @Test
     public void whatAnAntennaReallyIsShowsInPlateAndInTheCurrents() {
         Antenna antenna = new Antenna("Yardarm", List.of(new Antenna.AntennaBand(Band.MHZ_7, 2, 0)), Optional.empty());
-        TuneSetup setup =
-                Sample.setup(Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE), new Station("S", "", 1000, 20), antenna);
+        TuneSetup setup = Sample.setup(
+                Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE),
+                new Station("S", "", 1000, 20, Optional.empty()),
+                antenna);
         for (double[] ohm : new double[][] {{90, -15}, {33, 15}, {50, 0}}) {
             Probe truth = Expected.twin(setup)
                     .flatMap(twin -> twin.probe(new Setting(Band.MHZ_7, setup.frequencyHz(), 1, 5, 4, ohm[0], ohm[1])))

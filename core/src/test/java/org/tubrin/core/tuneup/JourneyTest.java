@@ -93,7 +93,7 @@ public class JourneyTest {
 
     @Test
     public void theLicenceCapsTheDriveBeforeItIsPassed() {
-        var strict = new org.tubrin.core.station.Station("Skerry Point", "Q1TUB", 750, 20);
+        var strict = new org.tubrin.core.station.Station("Skerry Point", "Q1TUB", 750, 20, java.util.Optional.empty());
         Climber climber = new Climber(Sample.setup(Sample.BRIGANTINE, strict, Sample.BALLAST)).isReady();
         for (CSVRecord row : climb.subList(0, 4)) {
             climber.steps(
@@ -141,7 +141,7 @@ public class JourneyTest {
                 .steps(35, 5.11, 3.5, 605.5, 0.4029, 0.0791, 2582)
                 .moves(Control.LOAD, 4.5)
                 .moves(Control.DRIVE, 70)
-                .does(new RunEvent.SignSeen(SeenSign.TRIP));
+                .does(new RunEvent.SignSeen(SeenSign.TRIP_GRID));
         Move.Turn turn = (Move.Turn) climber.advice().move();
         assertEquals(turn.control(), Control.DRIVE);
         assertEquals(turn.to(), 17.5);

@@ -226,4 +226,55 @@ public class MendingTest {
             assertTrue(turn.to() >= leastW, "the exciter gives " + leastW + " W at least: " + turn);
         }
     }
+
+    @Test
+    public void littleGrowthFarBelowFullDriveIsNoFinishButToBeLookedInto() {
+        Climber climber = new Climber(Sample.setup())
+                .isReady()
+                .steps(1.1, 5.2, 0.5, 22, 0.13, 0.001, 2730)
+                .steps(2.2, 5.2, 0.5, 24, 0.14, 0.001, 2728);
+        assertTrue(ClimbEnd.of(climber.state().setup(), climber.state().steps()).isEmpty(), "3 % of the drive");
+        assertEquals(climber.state().phase(climber.now), RunState.Phase.CLIMBING);
+        climber.moves(Control.DRIVE, 4.4).moves(Control.PLATE, 5.2).moves(Control.LOAD, 0.5);
+        Advice advice = climber.keysFor(4).reads(26, 0.15, 0.001, 2726).advice();
+        assertEquals(advice.move(), new Move.WorkThrough(Move.Drill.GROWTH_POOR));
+        assertEquals(advice.reason(), Reason.GREW_TOO_LITTLE);
+    }
+
+    @Test
+    public void moreGrowthThanAnyStageHasIsQuestioned() {
+        Climber climber = new Climber(Sample.setup()).isReady().steps(8.75, 5.2, 0.5, 140, 0.16, 0.008, 2710);
+        climber.moves(Control.DRIVE, 17.5).does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"));
+        // 2.9 for a doubling: the range is not what it is taken for.
+        Advice advice = climber.keysFor(4).reads(700, 0.42, 0.02, 2640).advice();
+        assertEquals(advice.move(), new Move.WorkThrough(Move.Drill.GROWTH_TOO_HIGH));
+    }
+
+    @DataProvider
+    public Object[][] trips() {
+        return new Object[][] {
+            {SeenSign.TRIP, Reason.AFTER_TRIP, Move.Drill.TRIPPED},
+            {SeenSign.TRIP_PLATE, Reason.AFTER_PLATE_TRIP, Move.Drill.TRIPPED_PLATE},
+            {SeenSign.TRIP_REFLECTED, Reason.AFTER_REFLECTED_TRIP, Move.Drill.TRIPPED_REFLECTED},
+        };
+    }
+
+    @Test(dataProvider = "trips")
+    public void aTripIsTreatedByWhatItActedOn(SeenSign trip, Reason reason, Move.Drill drill) {
+        Climber climber = at70W(4.5).does(new RunEvent.SignSeen(trip));
+        assertTrue(climber.advice().move() instanceof Move.Turn turn
+                && turn.control() == Control.DRIVE
+                && turn.to() < turn.from());
+        assertEquals(climber.advice().reason(), reason);
+        climber.moves(Control.DRIVE, 17.5);
+        assertEquals(climber.advice().move(), new Move.WorkThrough(drill));
+    }
+
+    @Test
+    public void whatWasComparedIsAllThatIsStated() {
+        Climber climber = new Climber(Sample.setup()).isReady();
+        climber.moves(Control.DRIVE, 4.375).moves(Control.PLATE, 5.2).moves(Control.LOAD, 0.5);
+        Advice first = climber.keysFor(4).reads(138, 0.161, 0.008, 2710).advice();
+        assertEquals(first.reason(), Reason.FIRST_STEP_IS_GOOD, "nothing was before it");
+    }
 }

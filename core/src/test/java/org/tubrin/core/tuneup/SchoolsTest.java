@@ -214,9 +214,9 @@ public class SchoolsTest {
     @Test
     public void afterATripDriveAndLoadComeBeforeTheReset() {
         Climber climber = new Climber(by(School.GRID_TARGET)).isReady().steps(17.5, 5.1, 4.5, 290, 0.32, 0.03, 2640);
-        climber.moves(Control.DRIVE, 70).does(new RunEvent.SignSeen(SeenSign.TRIP));
+        climber.moves(Control.DRIVE, 70).does(new RunEvent.SignSeen(SeenSign.TRIP_GRID));
         Advice down = climber.advice();
-        assertEquals(down.reason(), Reason.AFTER_TRIP);
+        assertEquals(down.reason(), Reason.AFTER_GRID_TRIP);
         assertEquals(((Move.Turn) down.move()).to(), 17.5, "two steps down");
         Following.events(down, climber.now).forEach(climber::does);
         Advice heavier = climber.advice();

@@ -125,8 +125,8 @@ public class CardController {
                 * NumberEntry.parsePlain(
                         "frequency",
                         request.frequency(),
-                        request.band().lowestHz() / 1e6,
-                        request.band().highestHz() / 1e6,
+                        lowestHz(request.band()) / 1e6,
+                        highestHz(request.band()) / 1e6,
                         Unit.ONE);
         double driveW = amplifier.driveLimitW();
         Optional<DialsAhead> ahead = cards.ahead(amplifier, request.band(), frequencyHz, termination, driveW);
@@ -139,6 +139,14 @@ public class CardController {
                         .orElseGet(() -> words.say("ahead.none")),
                 reach.words(amplifier, request.band(), frequencyHz, driveW, termination)
                         .orElse(null));
+    }
+
+    private double lowestHz(Band band) {
+        return stations.station().map(kept -> kept.station().lowestHz(band)).orElse(band.lowestHz());
+    }
+
+    private double highestHz(Band band) {
+        return stations.station().map(kept -> kept.station().highestHz(band)).orElse(band.highestHz());
     }
 
     private CardView view(Place place, List<Cards.Row> all) {

@@ -8,15 +8,18 @@ import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Termination;
+import org.tubrin.server.station.Stations;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
 /** Says how far one may move in frequency with the dials left where they are. */
 @Component
 public class ReachWords {
+    private final Stations stations;
     private final Words words;
 
-    ReachWords(Words words) {
+    ReachWords(Stations stations, Words words) {
+        this.stations = stations;
         this.words = words;
     }
 
@@ -26,6 +29,10 @@ public class ReachWords {
         boolean constant =
                 termination instanceof Antenna antenna && antenna.impedance().isEmpty();
         return Reach.of(amplifier, band, frequencyHz, driveW, termination::at, Reach.LOSS_SHARE)
+                .map(reach -> stations.station()
+                        .map(kept -> reach.within(
+                                kept.station().lowestHz(band), kept.station().highestHz(band)))
+                        .orElse(reach))
                 .map(reach -> words.say(
                         constant ? "reach.constant" : "reach",
                         Map.of(

@@ -25,6 +25,7 @@ import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.tank.GapStress;
+import org.tubrin.core.tank.Mismatch;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
@@ -33,6 +34,9 @@ import org.tubrin.server.words.Words;
 @RestController
 @RequestMapping("/api/meters")
 public class MeterController {
+    /** Beyond this a standing-wave ratio says no more. */
+    private static final double MOST_SWR = 20;
+
     private final Stations stations;
     private final Comparisons comparisons;
     private final Words words;
@@ -136,7 +140,9 @@ public class MeterController {
         double swr = request.swr() == null || request.swr().isBlank()
                 ? 1
                 : NumberEntry.parsePlain("swr", request.swr(), 1, 50, Unit.ONE);
-        Quantity pep = request.tones().pepW(watts);
+        Tones.Powers powers = request.tones().of(voltage, watts);
+        Quantity mean = powers.mean();
+        Quantity pep = powers.pep();
         Optional<Agreement> agreement = request.meterId() == null
                         || request.meterReading() == null
                         || request.meterReading().isBlank()
@@ -144,15 +150,19 @@ public class MeterController {
                 : Optional.of(Agreement.of(
                         watts, comparisons.shown(request.meterId(), "meterReading", request.meterReading())));
         return new ConvertView(
-                Figures.of(watts, ScaleUnit.W).withUncertainty(),
+                Figures.of(mean, ScaleUnit.W).withUncertainty(),
                 Figures.of(pep, ScaleUnit.W).withUncertainty(),
                 words.say(
                         "convert.volts",
                         Map.of(
-                                "rms", volts(watts, ohm, PowerEntry.Form.RMS),
-                                "peak", volts(watts, ohm, PowerEntry.Form.PK),
-                                "pp", volts(watts, ohm, PowerEntry.Form.PP))),
-                words.say("convert.worst", Map.of("volts", Figures.fixed(GapStress.peakV(pep.value(), swr), 0))),
+                                "rms", volts(mean, ohm, PowerEntry.Form.RMS),
+                                "peak", volts(pep, ohm, PowerEntry.Form.PK),
+                                "pp", volts(pep, ohm, PowerEntry.Form.PP))),
+                words.say(
+                        "convert.worst",
+                        Map.of(
+                                "volts",
+                                Figures.fixed(GapStress.peakV(pep.value(), Math.max(swr, Mismatch.swr(ohm, 0))), 0))),
                 agreement
                         .map(one -> words.say(
                                 one.agree() ? "agreement.yes" : "agreement.no",
@@ -184,10 +194,20 @@ public class MeterController {
                 comparisons.shown(request.meterId(), "reflected", request.reflected()));
         return new ReflectionView(
                 Figures.of(found.netW(), ScaleUnit.W).withUncertainty(),
-                Figures.of(found.swr(), 1, "", 2).withUncertainty(),
+                swr(found),
                 found.returnLossDb().isPresent()
                         ? Figures.plain(found.returnLossDb().getAsDouble(), 1)
                         : null);
+    }
+
+    private String swr(Reflection found) {
+        String most = found.swrHigh() < MOST_SWR ? Figures.fixed(found.swrHigh(), 1) : words.say("reflection.any");
+        return words.say(
+                "reflection.swr",
+                Map.of(
+                        "swr", Figures.fixed(found.swr(), 2),
+                        "low", Figures.fixed(found.swrLow(), 1),
+                        "high", most));
     }
 
     /** A meter on one of its ranges. */

@@ -113,9 +113,10 @@ final class Acts {
             MeterRange on = channel.range(range).orElseThrow();
             double forward = NumberEntry.parse(role, text.substring(0, slash), channel.scaleUnit(), false);
             double reflected = NumberEntry.parse(role, text.substring(slash + 1), channel.scaleUnit(), false);
-            watts = Optional.of(
-                    Reflection.of(channel.measured(forward, meter, on), channel.measured(reflected, meter, on))
-                            .netW());
+            watts = Optional.of(Reflection.of(
+                            channel.measured(forward, meter, on),
+                            channel.measured(reflected, meter, channel.rangeFor(reflected)))
+                    .netW());
         }
         return watts.map(power -> new RunEvent.ReadingTaken(
                 new Reading(

@@ -13,6 +13,7 @@ import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tuneup.Advice;
 import org.tubrin.core.tuneup.Check;
+import org.tubrin.core.tuneup.ClimbEnd;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.KeyClock;
 import org.tubrin.core.tuneup.Ladder;
@@ -43,7 +44,11 @@ class AdviceWords {
         Double to = null;
         Double leftS = null;
         String key = "move." + move.getClass().getSimpleName();
-        if (move instanceof Move.Answer answer) {
+        if (move instanceof Move.WriteDown) {
+            args.put(
+                    "climbEnd",
+                    ClimbEnd.reached(state).orElse(ClimbEnd.FINISHED).name());
+        } else if (move instanceof Move.Answer answer) {
             key = "check." + answer.check().name() + ".ask";
         } else if (move instanceof Move.SwitchHeatersOn on) {
             args.put("time", duration(on.warmUpS()));
@@ -120,7 +125,10 @@ class AdviceWords {
         if (advice.move() instanceof Move.Answer answer) {
             return words.say("check." + answer.check().name() + ".why", args);
         }
-        return words.say("reason." + advice.reason().name(), args);
+        String reason = words.say("reason." + advice.reason().name(), args);
+        return advice.move() instanceof Move.WriteDown
+                ? words.say("climbEnd." + args.get("climbEnd"), args) + " " + reason
+                : reason;
     }
 
     private @Nullable String button(Move move) {
@@ -132,6 +140,7 @@ class AdviceWords {
         if (turn.control() == Control.DRIVE) {
             args.put("from", Figures.plain(turn.from(), 2));
             args.put("to", Figures.plain(turn.to(), 2));
+            args.put("times", turn.from() > 0 ? Figures.plain(turn.to() / turn.from(), 1) : "");
             args.put("exciterTo", Figures.plain(state.setup().exciterOfW(turn.to()), 1));
             return turn.from() <= 0
                     ? "move.Turn.DRIVE.first"
@@ -170,6 +179,13 @@ class AdviceWords {
         args.put("licence", Figures.plain(setup.station().licenceLimitW(), 0));
         args.put("delay", Figures.plain(1000 * setup.exciter().trDelayS(), 0));
         args.put("delayNeeded", Figures.plain(1000 * Check.trDelayNeededS(setup), 0));
+        args.put("relayMargin", Figures.plain(1000 * Check.RELAY_MARGIN_S, 0));
+        args.put(
+                "relay",
+                setup.amplifier()
+                        .relayTimeS()
+                        .map(time -> Figures.plain(1000 * time, 0))
+                        .orElse("unknown"));
         args.put("matchPower", Figures.plain(Check.matchPowerW(setup), 1));
         args.put(
                 "firstExciter",

@@ -33,6 +33,7 @@ import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.ModeSwitch;
 import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.ReadingSource;
@@ -178,8 +179,9 @@ public class RunController {
     Choices choices() {
         List<Stations.Kept> kept = stations.equipment();
         List<RunRow> rows = mapper.runs(MOST_LISTED);
+        Optional<Station> station = stations.station().map(Stations.KeptStation::station);
         return new Choices(
-                stations.station().isPresent(),
+                station.isPresent(),
                 choices(kept, Amplifier.class),
                 choices(kept, Exciter.class),
                 choices(kept, Pad.class),
@@ -193,7 +195,11 @@ public class RunController {
                                 .toList(),
                         Meter.class),
                 List.of(Band.values()).stream()
-                        .map(band -> new BandChoice(band, words.name(band.name()), band.lowestHz(), band.highestHz()))
+                        .map(band -> new BandChoice(
+                                band,
+                                words.name(band.name()),
+                                station.map(one -> one.lowestHz(band)).orElse(band.lowestHz()),
+                                station.map(one -> one.highestHz(band)).orElse(band.highestHz())))
                         .toList(),
                 List.of(Mode.values()).stream()
                         .filter(Mode::givesCarrier)

@@ -142,7 +142,7 @@ public class RunStore {
                 state.conditions().lineVoltageV().orElse(null),
                 state.conditions().ambientC().orElse(null),
                 (int) state.seen().stream().filter(SeenSign.ARC::equals).count(),
-                (int) state.seen().stream().filter(SeenSign.TRIP::equals).count());
+                (int) state.seen().stream().filter(SeenSign::isTrip).count());
     }
 
     /** Returns the states of the finished runs of a place, oldest first. */

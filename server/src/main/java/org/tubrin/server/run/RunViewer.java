@@ -314,15 +314,24 @@ class RunViewer {
 
     private RunView.GuardView guard(ModeGuard row) {
         String most = Figures.plain(row.mostW(), 1);
+        String says = words.say(
+                row.above() ? "guard.down" : "guard.within",
+                Map.of("most", most, "by", Figures.plain(row.setW() - row.mostW(), 1)));
         return new RunView.GuardView(
                 words.name(row.mode().name()),
                 Figures.plain(row.setW(), 1),
                 most,
                 row.outputW().map(output -> Figures.plain(output, 0)).orElse(null),
                 row.above(),
-                words.say(
-                        row.above() ? "guard.down" : "guard.within",
-                        Map.of("most", most, "by", Figures.plain(row.setW() - row.mostW(), 1))));
+                row.heat()
+                        .filter(ModeGuard.LongCarrier::isHotter)
+                        .map(heat -> words.say(
+                                "guard.hotter",
+                                Map.of(
+                                        "says", says,
+                                        "heat", Figures.plain(heat.plateHeatPerTubeW(), 0),
+                                        "tuned", Figures.plain(heat.tunedHeatPerTubeW(), 0))))
+                        .orElse(says));
     }
 
     /** What to mind on the air; how far one may move stands for the plain reminder where the twin can say it. */

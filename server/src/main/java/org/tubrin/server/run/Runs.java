@@ -181,8 +181,13 @@ public class Runs {
         List<Meter> meters = request.meterIds().stream()
                 .map(id -> equipment(id, Meter.class, "meters"))
                 .toList();
-        double frequencyHz =
-                NumberEntry.parsePlain("frequency", request.frequency(), 0, 1000, Unit.ONE) * HERTZ_PER_MEGAHERTZ;
+        double frequencyHz = HERTZ_PER_MEGAHERTZ
+                * NumberEntry.parsePlain(
+                        "frequency",
+                        request.frequency(),
+                        station.lowestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
+                        station.highestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
+                        Unit.ONE);
         TuneSettings settings = TuneSettings.customaryFor(tubes);
         Optional<Preset> chart = amplifier.chartRow(request.band()).map(Runs::fromChart);
         Optional<Preset> card = cards.preset(amplifier, request.band(), frequencyHz, termination);

@@ -15,6 +15,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Equipment;
+import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Station;
 import org.tubrin.server.store.CoreJson;
 import org.tubrin.server.web.NotThere;
@@ -159,7 +160,11 @@ public class Stations {
 
     /** Returns equipment from what a caller sent. */
     public Equipment read(Object body) {
-        return CoreJson.read(json, body, Equipment.class);
+        Equipment equipment = CoreJson.read(json, body, Equipment.class);
+        if (equipment instanceof Meter meter && !meter.misfits().isEmpty()) {
+            throw new Refused(meter.misfits());
+        }
+        return equipment;
     }
 
     /** Returns equipment as a tree to send. */

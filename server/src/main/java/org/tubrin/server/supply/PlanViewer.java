@@ -103,7 +103,15 @@ class PlanViewer {
                     words.say("supply." + code + ".reason", facts));
         }
         PlanView.PlanFinding gravest = finding(judgement.findings().get(0));
-        return new PlanView.PlanVerdict(code, gravest.title(), gravest.meaning() + " " + gravest.act());
+        String missed = missed(plan, judgement);
+        boolean ofTheSupply = gravest.code().startsWith("SUPPLY");
+        String sizes = missed.isEmpty() || ofTheSupply
+                ? ""
+                : " "
+                        + words.say(
+                                "supply.tooSmall",
+                                Map.of("supply", plan.supply().name(), "missed", missed));
+        return new PlanView.PlanVerdict(code, gravest.title(), gravest.meaning() + " " + gravest.act() + sizes);
     }
 
     private String missed(Plan plan, Judgement judgement) {
