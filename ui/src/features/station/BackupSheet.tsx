@@ -8,13 +8,14 @@ import { utc } from '../../quantity';
 export function BackupSheet() {
   const queries = useQueryClient();
   const input = useRef<HTMLInputElement>(null);
-  const [file, setFile] = useState<string>();
+  const [file, setFile] = useState<File>();
   const restore = useMutation({
-    mutationFn: ({ text, apply }: { text: string; apply: boolean }) =>
+    mutationFn: ({ file, apply }: { file: File; apply: boolean }) =>
       ask(
         client.POST('/api/backup/restore', {
           params: { query: { apply } },
-          body: text,
+          // The browser sends the file as it reads it: years of runs need not fit into the page.
+          body: file as unknown as string,
           bodySerializer: (body) => body,
           headers: { 'Content-Type': 'application/json' },
         }),
@@ -26,11 +27,10 @@ export function BackupSheet() {
       }
     },
   });
-  const choose = async (chosen: File | undefined) => {
+  const choose = (chosen: File | undefined) => {
     if (!chosen) return;
-    const text = await chosen.text();
-    setFile(text);
-    restore.mutate({ text, apply: false });
+    setFile(chosen);
+    restore.mutate({ file: chosen, apply: false });
   };
   return (
     <Sheet title="Backup">
@@ -58,18 +58,24 @@ export function BackupSheet() {
           className="sr-only"
           tabIndex={-1}
           onChange={(event) => {
-            void choose(event.target.files?.[0]);
+            choose(event.target.files?.[0]);
             event.target.value = '';
           }}
         />
       </div>
+      {restore.isPending && (
+        <p role="status" className="mt-3 text-soft">
+          {restore.variables.apply ? 'Restoring' : 'Checking'} {restore.variables.file.name},{' '}
+          {(restore.variables.file.size / 1e6).toFixed(1)} MB …
+        </p>
+      )}
       {restore.error && (
         <div className="mt-3">
           <Trouble error={restore.error} />
         </div>
       )}
       {restore.data && !restore.error && (
-        <Found report={restore.data} onApply={() => file && restore.mutate({ text: file, apply: true })} />
+        <Found report={restore.data} onApply={() => file && restore.mutate({ file, apply: true })} />
       )}
     </Sheet>
   );

@@ -3,6 +3,11 @@ package org.tubrin.server;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -12,7 +17,7 @@ public class BackupTest extends ServerTest {
     }
 
     private static String undated(String backup) {
-        return backup.replaceFirst("\"madeAt\" : \"[^\"]*\"", "");
+        return backup.replaceFirst("\"madeAt\":\"[^\"]*\"", "");
     }
 
     @Test
@@ -38,12 +43,15 @@ public class BackupTest extends ServerTest {
         return new Object[][] {
             {"not JSON", "{\"format\"", "{format"},
             {"another form", "tubrin-backup", "other-backup"},
-            {"a later version", "\"version\" : 1,\n  \"madeAt\"", "\"version\" : 2,\n  \"madeAt\""},
-            {"an impossible value", "\"licenceLimitW\" : 1000.0", "\"licenceLimitW\" : -1000.0"},
+            {"a later version", "\"version\":1,\"madeAt\"", "\"version\":2,\"madeAt\""},
+            {"an impossible value", "\"licenceLimitW\":1000.0", "\"licenceLimitW\":-1000.0"},
             {"an unknown field", "\"callSign\"", "\"colour\" : 1, \"callSign\""},
-            {"an unknown event", "\"kind\" : \"stepRecorded\"", "\"kind\" : \"stepDreamt\""},
-            {"a gap in a run", "\"sequence\" : 7,", "\"sequence\" : 700,"},
-            {"text where a number belongs", "\"tubeCount\" : 2", "\"tubeCount\" : \"two\""},
+            {"an unknown event", "\"kind\": \"stepRecorded\"", "\"kind\": \"stepDreamt\""},
+            {"a gap in a run", "\"sequence\":7,", "\"sequence\":700,"},
+            {"an event of the future", "\"version\":1,\"event\"", "\"version\":2,\"event\""},
+            {"cut off", "\"cardRows\":", "\"cardRo"},
+            {"a list in its place", "\"papers\":[", "\"papers\":7,\"x\":["},
+            {"text where a number belongs", "\"tubeCount\": 2", "\"tubeCount\": \"two\""},
         };
     }
 
@@ -59,6 +67,23 @@ public class BackupTest extends ServerTest {
         assertEquals(reply.status(), 422, name + ": " + reply.text());
         assertTrue(reply.json().get("problems").size() > 0, reply.text());
         assertEquals(undated(backup()), undated(saved), name);
+    }
+
+    @Test
+    public void whatIsSavedHasThePublishedForm() {
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(get("/api/backup/schema").text(), InputFormat.JSON);
+        assertEquals(schema.validate(backup(), InputFormat.JSON), List.of());
+    }
+
+    @Test
+    public void aRefusalSaysWhereInTheFile() {
+        String spoilt = backup().replaceFirst("\"kind\": \"stepRecorded\"", "\"kind\": \"stepDreamt\"");
+        String field = post("/api/backup/restore?apply=true", spoilt)
+                .json()
+                .at("/problems/0/field")
+                .asString();
+        assertTrue(field.matches("runs\\.\\d+\\.events\\.\\d+\\.event\\.kind"), field);
     }
 
     @Test

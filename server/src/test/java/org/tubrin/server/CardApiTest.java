@@ -98,7 +98,7 @@ public class CardApiTest extends ServerTest {
                         "frequency",
                         "14.2"));
         assertEquals(beyond.status(), 422);
-        assertTrue(beyond.text().contains("7.3"), beyond.text());
+        assertTrue(beyond.text().contains("7.2"), beyond.text());
     }
 
     @Test

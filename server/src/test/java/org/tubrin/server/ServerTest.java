@@ -1,5 +1,7 @@
 package org.tubrin.server;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -17,6 +19,7 @@ import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
 import org.testng.annotations.BeforeMethod;
 import org.tubrin.server.backup.Backups;
+import org.tubrin.server.backup.Restore;
 import org.tubrin.server.store.CoreJson;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -26,13 +29,16 @@ import tools.jackson.databind.json.JsonMapper;
 public abstract class ServerTest extends AbstractTestNGSpringContextTests {
     private static final HttpClient HTTP = HttpClient.newHttpClient();
     protected static final JsonMapper JSON = CoreJson.mapper();
-    private static String demo;
+    private static byte[] demo;
 
     @org.springframework.beans.factory.annotation.Value("${local.server.port}")
     protected int port;
 
     @Autowired
     private Backups backups;
+
+    @Autowired
+    private Restore restore;
 
     @Autowired
     protected JdbcTemplate database;
@@ -47,9 +53,11 @@ public abstract class ServerTest extends AbstractTestNGSpringContextTests {
     @BeforeMethod
     public void beginWithTheDemo() {
         if (demo == null) {
-            demo = JSON.writeValueAsString(backups.make());
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            backups.write(out);
+            demo = out.toByteArray();
         }
-        backups.restore(backups.read(demo));
+        restore.restore(new ByteArrayInputStream(demo), true);
     }
 
     /** A reply with its parsed body. */

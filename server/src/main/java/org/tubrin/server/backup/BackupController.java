@@ -1,42 +1,63 @@
 package org.tubrin.server.backup;
 
-import java.nio.charset.StandardCharsets;
-import java.time.Instant;
-import org.jspecify.annotations.Nullable;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.BufferedOutputStream;
+import java.io.FilterOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.time.Clock;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Backup and restore. */
 @RestController
 @RequestMapping("/api/backup")
 public class BackupController {
     private final Backups backups;
-    private final JsonMapper json;
+    private final Restore restore;
+    private final Clock clock;
 
-    BackupController(Backups backups, JsonMapper json) {
+    BackupController(Backups backups, Restore restore, Clock clock) {
         this.backups = backups;
-        this.json = json;
+        this.restore = restore;
+        this.clock = clock;
     }
 
-    /** What a backup holds, and whether it is now in place. */
-    public record Report(
-            boolean restored, Instant madeAt, @Nullable String station, int equipment, int runs, int events) {}
-
     @GetMapping(produces = MediaType.APPLICATION_JSON_VALUE)
-    ResponseEntity<String> make() {
-        Backup backup = backups.make();
-        String day = backup.madeAt().toString().substring(0, 10);
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"tubrin-" + day + ".json\"")
-                .body(json.writerWithDefaultPrettyPrinter().writeValueAsString(backup));
+    void make(HttpServletResponse response) throws IOException {
+        try (OutputStream out = new BufferedOutputStream(new Headed(response), 1 << 16)) {
+            backups.write(out);
+        }
+    }
+
+    /** Says what the reply is when its first bytes come: until then a failure may still be told as one. */
+    private final class Headed extends FilterOutputStream {
+        private final HttpServletResponse response;
+        private boolean begun;
+
+        Headed(HttpServletResponse response) throws IOException {
+            super(response.getOutputStream());
+            this.response = response;
+        }
+
+        @Override
+        public void write(byte[] bytes, int from, int length) throws IOException {
+            if (!begun) {
+                begun = true;
+                String day = clock.instant().toString().substring(0, 10);
+                response.setContentType(MediaType.APPLICATION_JSON_VALUE);
+                response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"tubrin-" + day + ".json\"");
+            }
+            out.write(bytes, from, length);
+        }
     }
 
     @GetMapping(value = "/schema", produces = "application/schema+json")
@@ -44,19 +65,15 @@ public class BackupController {
         return backups.schema();
     }
 
-    /** Checks a backup and, if asked to, puts it in place of everything. */
+    /** Checks a backup and, if asked to, puts it in place of everything; its form is the published one. */
     @PostMapping(value = "/restore", consumes = MediaType.APPLICATION_JSON_VALUE)
-    Report restore(@RequestParam boolean apply, @RequestBody byte[] body) {
-        Backup backup = backups.read(new String(body, StandardCharsets.UTF_8));
-        if (apply) {
-            backups.restore(backup);
-        }
-        return new Report(
-                apply,
-                backup.madeAt(),
-                backup.station() == null ? null : backup.station().name(),
-                backup.equipment().size(),
-                backup.runs().size(),
-                backup.runs().stream().mapToInt(run -> run.events().size()).sum());
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            required = true,
+            content =
+                    @Content(
+                            mediaType = MediaType.APPLICATION_JSON_VALUE,
+                            schema = @Schema(type = "string", format = "binary")))
+    Restore.Report restore(@RequestParam boolean apply, HttpServletRequest request) throws IOException {
+        return restore.restore(request.getInputStream(), apply);
     }
 }

@@ -9,6 +9,9 @@ public interface CardMapper {
     /** Returns all rows, newest first. */
     List<CardRecord> all();
 
+    /** Returns the rows that came from files, newest first. */
+    List<CardRecord> fromFiles();
+
     int insert(CardRecord record);
 
     int deleteAll();

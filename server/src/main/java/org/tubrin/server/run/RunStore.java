@@ -122,7 +122,8 @@ public class RunStore {
         return new Recorded(row.sequence(), row.at(), forms.read(row.version(), row.body()));
     }
 
-    private static RunRow row(UUID id, RunState state) {
+    /** Returns the row of a run in its state. */
+    static RunRow row(UUID id, RunState state) {
         Optional<Double> outputW = state.lastStep()
                 .flatMap((Step step) -> step.measured(ReadingRole.OUTPUT))
                 .map(Quantity::value);

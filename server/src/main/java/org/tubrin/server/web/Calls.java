@@ -27,8 +27,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
 public class Calls extends OncePerRequestFilter {
     private static final Set<String> LOOPBACK = Set.of("127.0.0.1", "localhost", "[::1]");
     private static final long MOST_BYTES = 256 * 1024;
-    /** A backup of many years of runs. */
-    private static final long MOST_BACKUP_BYTES = 64L * 1024 * 1024;
+    /** A backup of many years of runs; it is read part by part. */
+    private static final long MOST_BACKUP_BYTES = 16L * 1024 * 1024 * 1024;
 
     private final ProblemReply reply;
 
