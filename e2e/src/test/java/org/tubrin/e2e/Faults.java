@@ -45,9 +45,11 @@ public final class Faults implements AutoCloseable {
     /** Plays so many cycles; arguments: how many, and the seed. */
     public static void main(String[] arguments) throws InterruptedException {
         int cycles = Integer.parseInt(arguments[0]);
+        boolean well;
         try (Faults faults = new Faults(Long.parseLong(arguments[1]))) {
-            System.exit(faults.play(cycles) ? 0 : 1);
+            well = faults.play(cycles);
         }
+        System.exit(well ? 0 : 1);
     }
 
     private boolean play(int cycles) throws InterruptedException {

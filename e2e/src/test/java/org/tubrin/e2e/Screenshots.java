@@ -18,8 +18,16 @@ public final class Screenshots {
     /** Takes all; the argument is the folder. */
     public static void main(String[] arguments) {
         Screenshots screenshots = new Screenshots(Path.of(arguments[0]));
-        screenshots.takeAll();
-        System.out.println(screenshots.taken + " pictures");
+        int code = 0;
+        try {
+            screenshots.takeAll();
+            System.out.println(screenshots.taken + " pictures");
+        } catch (RuntimeException e) {
+            e.printStackTrace();
+            code = 1;
+        }
+        // The browser's own threads would keep this process.
+        System.exit(code);
     }
 
     private void shoot(Page page, String name) {
@@ -70,7 +78,7 @@ public final class Screenshots {
             shoot(lamp.page, "run-lamp");
             page.navigate("/cards");
             page.locator("[data-part=card]").first().waitFor();
-            page.getByLabel("MHz, 6.9 to 7.3").fill("7.2");
+            page.getByLabel("MHz, 7 to 7.2").fill("7.18");
             page.getByLabel("Into").last().selectOption("Yardarm");
             page.getByText("Find the dials").click();
             page.getByText("Stay within").waitFor();

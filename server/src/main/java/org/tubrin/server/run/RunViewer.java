@@ -362,7 +362,7 @@ class RunViewer {
                         point.modes().stream()
                                 .map(mode -> words.name(mode.name()))
                                 .toList()));
-        point.numbers().forEach((name, number) -> args.put(name, Figures.plain(number, number < 10 ? 1 : 0)));
+        point.numbers().forEach((name, number) -> args.put(name, Figures.plain(number, number < 100 ? 1 : 0)));
         return words.say("onAir." + point.code().name(), args);
     }
 }
