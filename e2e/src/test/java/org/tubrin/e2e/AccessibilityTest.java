@@ -60,11 +60,11 @@ public class AccessibilityTest {
             check(page, "climb in progress");
             page.navigate("/cards");
             page.locator("[data-part=card]").first().waitFor();
-            page.getByLabel("MHz, 6.9 to 7.3").fill("14.2");
+            page.getByLabel("MHz, 7 to 7.2").fill("14.2");
             page.getByText("Find the dials").click();
             page.getByRole(AriaRole.ALERT).waitFor();
             check(page, "cards, dials refused");
-            page.getByLabel("MHz, 6.9 to 7.3").fill("7.2");
+            page.getByLabel("MHz, 7 to 7.2").fill("7.2");
             page.getByText("Find the dials").click();
             page.getByText("Stay within").waitFor();
             check(page, "cards");
