@@ -1,15 +1,19 @@
 package org.tubrin.server;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.tubrin.core.quantity.Refused;
 
 public class BackupTest extends ServerTest {
     private String backup() {
@@ -84,6 +88,17 @@ public class BackupTest extends ServerTest {
                 .at("/problems/0/field")
                 .asString();
         assertTrue(field.matches("runs\\.\\d+\\.events\\.\\d+\\.event\\.kind"), field);
+    }
+
+    @Test
+    public void whatWasReadBeforeARefusalIsNotInTheNextRestore() {
+        String good = backup();
+        int last = good.lastIndexOf("\"kind\": \"stepRecorded\"");
+        byte[] spoilt = (good.substring(0, last) + good.substring(last).replaceFirst("stepRecorded", "stepDreamt"))
+                .getBytes(StandardCharsets.UTF_8);
+        assertThrows(Refused.class, () -> restore.restore(new ByteArrayInputStream(spoilt), true));
+        restore.restore(new ByteArrayInputStream(good.getBytes(StandardCharsets.UTF_8)), true);
+        assertEquals(undated(backup()), undated(good));
     }
 
     @Test

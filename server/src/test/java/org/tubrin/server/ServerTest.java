@@ -38,7 +38,7 @@ public abstract class ServerTest extends AbstractTestNGSpringContextTests {
     private Backups backups;
 
     @Autowired
-    private Restore restore;
+    protected Restore restore;
 
     @Autowired
     protected JdbcTemplate database;

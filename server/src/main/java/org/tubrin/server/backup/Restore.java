@@ -149,8 +149,9 @@ public class Restore {
                             equipment++;
                         });
                     case "runs" -> {
-                        each(from, name, () -> run(from.readValueAs(Backup.RunEntry.class)));
-                        bulk.flush();
+                        BulkRuns.Load load = bulk.begin();
+                        each(from, name, () -> run(from.readValueAs(Backup.RunEntry.class), load));
+                        load.flush();
                     }
                     case "cardRows" -> {
                         if (!absent) {
@@ -200,7 +201,7 @@ public class Restore {
             }
         }
 
-        private void run(Backup.RunEntry entry) {
+        private void run(Backup.RunEntry entry, BulkRuns.Load load) {
             List<Recorded> recorded = new ArrayList<>();
             for (Backup.EventEntry one : entry.events()) {
                 try {
@@ -210,7 +211,7 @@ public class Restore {
                     throw e;
                 }
             }
-            bulk.add(entry.id(), state(entry.id(), recorded), rows(entry));
+            load.add(entry.id(), state(entry.id(), recorded), rows(entry));
             runs++;
             events += recorded.size();
         }

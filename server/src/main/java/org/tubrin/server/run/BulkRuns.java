@@ -19,17 +19,13 @@ import org.tubrin.core.tuneup.RunState;
 import org.tubrin.server.card.CardBody;
 import tools.jackson.databind.json.JsonMapper;
 
-/**
- * Puts many whole runs in place, with the rows that are derived from them, by PostgreSQL's bulk load. It works in the transaction
- * of its caller and on one thread; {@link #flush} writes what is still held.
- */
+/** Puts many whole runs in place, with the rows that are derived from them, by PostgreSQL's bulk load. */
 @Component
 public class BulkRuns {
     private static final int HELD_CHARACTERS = 4_000_000;
 
     private final DataSource source;
     private final JsonMapper json;
-    private final ThreadLocal<Held> held = ThreadLocal.withInitial(Held::new);
 
     BulkRuns(DataSource source, JsonMapper json) {
         this.source = source;
@@ -39,62 +35,70 @@ public class BulkRuns {
     /** One event as it is stored. */
     public record Event(long sequence, UUID clientId, Instant at, int version, String body) {}
 
-    private static final class Held {
+    /** Begins a load in the transaction of the caller. */
+    public Load begin() {
+        return new Load();
+    }
+
+    /** One load; {@link #flush} writes what it still holds. */
+    public final class Load {
         private final StringBuilder runs = new StringBuilder();
         private final StringBuilder events = new StringBuilder();
         private final StringBuilder cards = new StringBuilder();
-    }
 
-    /** Adds a run with its state after all its events. */
-    public void add(UUID id, RunState state, List<Event> events) {
-        Held to = held.get();
-        RunRow row = RunStore.row(id, state);
-        line(
-                to.runs,
-                row.id(),
-                row.startedAt(),
-                row.lastAt(),
-                row.lastSequence(),
-                row.amplifier(),
-                row.termination(),
-                row.band(),
-                row.frequencyHz(),
-                row.ending(),
-                row.steps(),
-                row.outputW(),
-                row.school(),
-                row.lineVoltageV(),
-                row.ambientC(),
-                row.arcs(),
-                row.trips());
-        for (Event event : events) {
-            line(to.events, id, event.sequence(), event.clientId(), event.at(), event.version(), event.body());
-        }
-        CardRow.of(state)
-                .ifPresent(card -> line(
-                        to.cards,
-                        id,
-                        id,
-                        card.amplifier(),
-                        card.band().name(),
-                        card.termination(),
-                        card.verifiedAt(),
-                        json.writeValueAsString(CardBody.of(card))));
-        if (to.events.length() > HELD_CHARACTERS) {
-            flush();
-        }
-    }
+        private Load() {}
 
-    /** Writes what was added since the last time. */
-    public void flush() {
-        Held from = held.get();
-        held.remove();
-        copy(
-                "run (id, started_at, last_at, last_sequence, amplifier, termination, band, frequency_hz, ending, steps,"
-                        + " output_w, school, line_voltage_v, ambient_c, arcs, trips)",
-                from.runs);
-        copy("run_event (run_id, sequence, client_id, at, version, body)", from.events);
-        copy("card_row (id, run_id, amplifier, band, termination, verified_at, body)", from.cards);
+        /** Adds a run with its state after all its events. */
+        public void add(UUID id, RunState state, List<Event> events) {
+            RunRow row = RunStore.row(id, state);
+            line(
+                    runs,
+                    row.id(),
+                    row.startedAt(),
+                    row.lastAt(),
+                    row.lastSequence(),
+                    row.amplifier(),
+                    row.termination(),
+                    row.band(),
+                    row.frequencyHz(),
+                    row.ending(),
+                    row.steps(),
+                    row.outputW(),
+                    row.school(),
+                    row.lineVoltageV(),
+                    row.ambientC(),
+                    row.arcs(),
+                    row.trips());
+            for (Event event : events) {
+                line(this.events, id, event.sequence(), event.clientId(), event.at(), event.version(), event.body());
+            }
+            CardRow.of(state)
+                    .ifPresent(card -> line(
+                            cards,
+                            id,
+                            id,
+                            card.amplifier(),
+                            card.band().name(),
+                            card.termination(),
+                            card.verifiedAt(),
+                            json.writeValueAsString(CardBody.of(card))));
+            if (this.events.length() > HELD_CHARACTERS) {
+                flush();
+            }
+        }
+
+        /** Writes what was added since the last time. */
+        public void flush() {
+            copy(
+                    "run (id, started_at, last_at, last_sequence, amplifier, termination, band, frequency_hz, ending, steps,"
+                            + " output_w, school, line_voltage_v, ambient_c, arcs, trips)",
+                    runs);
+            copy("run_event (run_id, sequence, client_id, at, version, body)", events);
+            copy("card_row (id, run_id, amplifier, band, termination, verified_at, body)", cards);
+            runs.setLength(0);
+            events.setLength(0);
+            cards.setLength(0);
+        }
     }
 
     private void copy(String table, StringBuilder rows) {
