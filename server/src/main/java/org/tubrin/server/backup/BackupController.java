@@ -33,9 +33,10 @@ public class BackupController {
 
     @GetMapping(produces = MediaType.APPLICATION_JSON_VALUE)
     void make(HttpServletResponse response) throws IOException {
-        try (OutputStream out = new BufferedOutputStream(new Headed(response), 1 << 16)) {
-            backups.write(out);
-        }
+        // Not closed where it fails: closing would send what is there as if it were all.
+        OutputStream out = new BufferedOutputStream(new Headed(response), 1 << 16);
+        backups.write(out);
+        out.flush();
     }
 
     /** Says what the reply is when its first bytes come: until then a failure may still be told as one. */

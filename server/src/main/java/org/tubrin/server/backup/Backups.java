@@ -55,35 +55,34 @@ public class Backups {
         List<Stations.Kept> equipment = stations.equipment();
         List<CardRecord> fromFiles = cards.fromFiles();
         List<Papers.Kept> plans = papers.all();
-        try (JsonGenerator to = json.writer().createGenerator(out)) {
-            to.writeStartObject();
-            to.writeStringProperty("format", Backup.FORMAT);
-            to.writeNumberProperty("version", Backup.VERSION);
-            to.writePOJOProperty("madeAt", clock.instant());
-            station.ifPresent(kept -> to.writePOJOProperty("station", kept.station()));
-            to.writeNumberProperty(
-                    "stationRevision",
-                    station.map(Stations.KeptStation::revision).orElse(0));
-            to.writeArrayPropertyStart("equipment");
-            equipment.forEach(
-                    kept -> to.writePOJO(new Backup.EquipmentEntry(kept.id(), kept.revision(), kept.equipment())));
-            to.writeEndArray();
-            to.writeArrayPropertyStart("runs");
-            Runs runs = new Runs(to);
-            database.query(
-                    "select run_id, sequence, client_id, at, version, body from run_event order by run_id, sequence",
-                    runs);
-            runs.end();
-            to.writeEndArray();
-            to.writeArrayPropertyStart("cardRows");
-            fromFiles.forEach(to::writePOJO);
-            to.writeEndArray();
-            to.writeArrayPropertyStart("papers");
-            plans.forEach(one -> to.writePOJO(
-                    new Backup.PaperEntry(one.id(), one.kind(), one.revision(), one.changedAt(), one.paper())));
-            to.writeEndArray();
-            to.writeEndObject();
-        }
+        // Closed only when all is written: closing after a failure would end every list and pass for a whole backup.
+        JsonGenerator to = json.writer().createGenerator(out);
+        to.writeStartObject();
+        to.writeStringProperty("format", Backup.FORMAT);
+        to.writeNumberProperty("version", Backup.VERSION);
+        to.writePOJOProperty("madeAt", clock.instant());
+        station.ifPresent(kept -> to.writePOJOProperty("station", kept.station()));
+        to.writeNumberProperty(
+                "stationRevision", station.map(Stations.KeptStation::revision).orElse(0));
+        to.writeArrayPropertyStart("equipment");
+        equipment.forEach(
+                kept -> to.writePOJO(new Backup.EquipmentEntry(kept.id(), kept.revision(), kept.equipment())));
+        to.writeEndArray();
+        to.writeArrayPropertyStart("runs");
+        Runs runs = new Runs(to);
+        database.query(
+                "select run_id, sequence, client_id, at, version, body from run_event order by run_id, sequence", runs);
+        runs.end();
+        to.writeEndArray();
+        to.writeArrayPropertyStart("cardRows");
+        fromFiles.forEach(to::writePOJO);
+        to.writeEndArray();
+        to.writeArrayPropertyStart("papers");
+        plans.forEach(one -> to.writePOJO(
+                new Backup.PaperEntry(one.id(), one.kind(), one.revision(), one.changedAt(), one.paper())));
+        to.writeEndArray();
+        to.writeEndObject();
+        to.close();
     }
 
     /** Writes events as they come, in the order of their runs. */
