@@ -200,12 +200,12 @@ public class JourneysTest {
         app.powerCut();
         operator.entry("OUTPUT").fill("235");
         operator.entry("OUTPUT").press("Tab");
-        operator.page.getByText("Not saved yet.").waitFor();
+        operator.page.getByText("Not saved yet").waitFor();
         assertThat(operator.entry("OUTPUT")).hasValue("235");
         operator.stumbles.clear();
         app.start();
         operator.page
-                .getByText("Not saved yet.")
+                .getByText("Not saved yet")
                 .waitFor(new Locator.WaitForOptions()
                         .setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
         operator.page.reload();
