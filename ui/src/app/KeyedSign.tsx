@@ -17,7 +17,9 @@ export function KeyedSign() {
   });
   const runId = useMatch('/tune/:runId/*')?.params.runId;
   const run = useQuery<RunView>({ queryKey: ['run', runId], enabled: false });
-  const own = run.data?.source === 'BENCH' && run.data.phase !== 'FINISHED' && run.data.phase !== 'ABANDONED';
+  const measures = useMatch('/supply/profiles/:id') !== null;
+  const tunes = run.data?.source === 'BENCH' && run.data.phase !== 'FINISHED' && run.data.phase !== 'ABANDONED';
+  const own = measures || tunes;
   const keyedForS = key.data?.keyedForS;
   const keyed = keyedForS !== undefined;
   const now = useNow(500, keyed);
@@ -27,7 +29,7 @@ export function KeyedSign() {
       .catch(() => undefined)
       .then(() => Promise.all([['bench'], ['run']].map((queryKey) => queries.invalidateQueries({ queryKey }))));
   };
-  // The run's own page knows sooner, and notes it in the run.
+  // A page that keys the bench by itself knows sooner, and notes it where it belongs.
   useKeyUp(keyed && !own, true, keyUp);
   if (!keyed) return null;
   const seconds = Math.max(0, Math.floor(keyedForS + (now - key.dataUpdatedAt) / 1000));

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { ask, client, type LiveSupply, type PaperView, type ProfileView } from '../../api';
-import { Button, isRefused, LimitBar, Refused, Sheet, useKeys, useNow } from '../../parts';
+import { Button, isRefused, LimitBar, Refused, Sheet, useKeys, useKeyUp, useNow } from '../../parts';
 import type { Body } from '../../parts/form';
 import { Ring } from '../../plot';
 import { benchMeters } from './benchMeters';
@@ -81,8 +81,9 @@ export function Measure({ kept, view, live }: MeasureProps) {
   const undo = () => last && keep.mutate(last, { onSuccess: () => setLast(undefined) });
   const enter = () => !record.isPending && record.mutate();
   const stops = view.code === 'Stop';
+  useKeyUp(keyed, onBench, () => key(false));
   useKeys({
-    Space: () => !stops && !listening && key(!keyed),
+    Space: () => !stops && !listening && key(true),
     r: take,
     e: () => first.current?.focus(),
     Enter: enter,
