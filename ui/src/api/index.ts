@@ -30,6 +30,7 @@ export type {
   LiveFrame,
   LiveReading,
   LiveSupply,
+  LogPage,
   MapView,
   Node as LineNode,
   PaperView,
@@ -43,6 +44,7 @@ export type {
   PowerView,
   ProfileRow,
   ProfileView,
+  ProgressView,
   RangeChoice,
   ReadSignal,
   Report,
@@ -59,3 +61,8 @@ export type {
   Trial,
   TwinSignal,
 } from './schema';
+
+import type { operations } from './schema';
+
+/** What may be asked of the log. */
+export type LogQuery = operations['list']['parameters']['query'];

@@ -4,6 +4,7 @@ interface Series {
   label: string;
   unit: string;
   scatter: number;
+  runs: number;
   points: { at: string; value: number; line: number }[];
   changes: { after: string; before: string; says: string }[];
 }
@@ -28,7 +29,7 @@ export function Trend({ series }: { series: Series }) {
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`${series.label} over ${points.length} runs. ${series.changes.map((one) => one.says).join(' ')}`}
+      aria-label={`${series.label} over ${series.runs} runs. ${series.changes.map((one) => one.says).join(' ')}`}
       className="figure mt-1 block w-full text-12"
     >
       {y.ticks(4).map((tick) => (

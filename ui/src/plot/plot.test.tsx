@@ -69,6 +69,7 @@ describe('a trend', () => {
   const series = {
     label: 'Output',
     unit: 'W',
+    runs: 4,
     scatter: 5,
     points: [1, 6, 11, 16].map((day, i) => ({ at: at(day), value: i < 2 ? 850 : 800, line: i < 2 ? 850 : 800 })),
     changes: [{ after: at(6), before: at(11), says: 'It went down.' }],

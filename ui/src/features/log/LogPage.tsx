@@ -1,26 +1,39 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Link, NavLink } from 'react-router';
-import { ask, client, type RunSummary } from '../../api';
-import { Answer, FirstThing, Labelled, Pick } from '../../parts';
+import { Link, NavLink, useSearchParams } from 'react-router';
+import { ask, client, type LogPage as LogPageView, type LogQuery, type RunSummary } from '../../api';
+import { Answer, Button, FirstThing, Labelled, Pick } from '../../parts';
 import { utc } from '../../quantity';
 
 const ENDINGS: Record<string, string> = { FINISHED: 'on the card', ABANDONED: 'left' };
 
+type Asked = Partial<Record<'amplifier' | 'band' | 'termination' | 'school' | 'from' | 'to' | 'page', string>>;
+
+/** All runs, newest first and page by page; what is asked for stands in the address. */
 export function LogPage() {
-  const runs = useQuery({ queryKey: ['runs'], queryFn: () => ask(client.GET('/api/runs')) });
+  const [params, setParams] = useSearchParams();
+  const asked: Asked = Object.fromEntries(params);
+  const runs = useQuery({
+    queryKey: ['runs', asked],
+    queryFn: () => ask(client.GET('/api/runs', { params: { query: asked as LogQuery } })),
+    placeholderData: keepPreviousData,
+  });
   useEffect(() => {
     document.title = 'Log · Tubrin';
   }, []);
+  const onAsk = (more: Asked) => {
+    const next = Object.entries({ ...asked, page: '', ...more }).filter(([, value]) => value);
+    setParams(Object.fromEntries(next), { replace: true });
+  };
   return (
     <Answer query={runs} what="the log">
-      {(list) =>
-        list.length === 0 ? (
+      {(page) =>
+        page.all === 0 ? (
           <FirstThing title="No run yet" to={['/tune', 'Start a climb']}>
             Every climb is kept here, with each reading as it was typed.
           </FirstThing>
         ) : (
-          <LogOf runs={list} />
+          <LogOf page={page} asked={asked} onAsk={onAsk} />
         )
       }
     </Answer>
@@ -43,33 +56,28 @@ export function LogTabs() {
   );
 }
 
-type Key = 'amplifier' | 'bandName' | 'termination' | 'schoolName';
-const FILTERS: [Key, string][] = [
-  ['amplifier', 'Amplifier'],
-  ['bandName', 'Band'],
-  ['termination', 'Into'],
-  ['schoolName', 'School'],
-];
+const counted = (count: number) => count.toLocaleString('en-GB').replaceAll(',', '\u2009');
 
-function LogOf({ runs }: { runs: RunSummary[] }) {
-  const [wanted, setWanted] = useState<Partial<Record<Key, string>>>({});
-  const [from, setFrom] = useState('');
-  const [to, setTo] = useState('');
+function LogOf({ page, asked, onAsk }: { page: LogPageView; asked: Asked; onAsk: (more: Asked) => void }) {
   const [chosen, setChosen] = useState<string[]>([]);
-  const shown = runs.filter(
-    (run) =>
-      FILTERS.every(([key]) => !wanted[key] || run[key] === wanted[key]) &&
-      (!from || run.startedAt.slice(0, 10) >= from) &&
-      (!to || run.startedAt.slice(0, 10) <= to),
-  );
-  const values = (key: Key) => [...new Set(runs.map((run) => run[key]))].sort();
+  const { choices } = page;
+  const names = (values: string[]) => values.map((value) => [value, value] as const);
+  const coded = (values: { code: string; name: string }[]) => values.map((one) => [one.code, one.name] as const);
+  const filters: [keyof Asked, string, (readonly [string, string])[]][] = [
+    ['amplifier', 'Amplifier', names(choices.amplifiers)],
+    ['band', 'Band', coded(choices.bands)],
+    ['termination', 'Into', names(choices.terminations)],
+    ['school', 'School', coded(choices.schools)],
+  ];
   return (
     <section aria-label="Log" className="sheet m-5 px-5 py-4">
       <header className="mb-3 flex flex-wrap items-baseline gap-x-5 gap-y-2">
         <h1 className="text-22">Log</h1>
         <LogTabs />
         <span role="status" className="text-soft">
-          {shown.length === runs.length ? `${runs.length} runs` : `${shown.length} of ${runs.length} runs`}
+          {page.asked === page.all
+            ? `${counted(page.all)} runs`
+            : `${counted(page.asked)} of ${counted(page.all)} runs`}
         </span>
         {chosen.length === 2 ? (
           <Link
@@ -83,23 +91,19 @@ function LogOf({ runs }: { runs: RunSummary[] }) {
         )}
       </header>
       <div className="mb-3 flex flex-wrap items-end gap-3">
-        {FILTERS.map(([key, label]) => (
+        {filters.map(([key, label, options]) => (
           <Pick
             key={key}
             label={label}
-            value={wanted[key] ?? ''}
-            onPick={(value) => setWanted({ ...wanted, [key]: value })}
-            options={[['', 'all'], ...values(key).map((value) => [value, value] as const)]}
+            value={asked[key] ?? ''}
+            onPick={(value) => onAsk({ [key]: value })}
+            options={[['', 'all'], ...options]}
           />
         ))}
-        <Labelled label="From">
-          <input type="date" className="field" value={from} onChange={(event) => setFrom(event.target.value)} />
-        </Labelled>
-        <Labelled label="To">
-          <input type="date" className="field" value={to} onChange={(event) => setTo(event.target.value)} />
-        </Labelled>
+        <Day label="From" value={asked.from ?? ''} onDay={(from) => onAsk({ from })} />
+        <Day label="To" value={asked.to ?? ''} onDay={(to) => onAsk({ to })} />
       </div>
-      {shown.length === 0 ? (
+      {page.asked === 0 ? (
         <p className="text-soft">No run is like that. Choose less.</p>
       ) : (
         <div className="overflow-x-auto">
@@ -123,7 +127,7 @@ function LogOf({ runs }: { runs: RunSummary[] }) {
               </tr>
             </thead>
             <tbody>
-              {shown.map((run) => (
+              {page.runs.map((run) => (
                 <LogRow
                   key={run.id}
                   run={run}
@@ -137,7 +141,51 @@ function LogOf({ runs }: { runs: RunSummary[] }) {
           </table>
         </div>
       )}
+      {page.pages > 1 && <Pages page={page} onPage={(number) => onAsk({ page: String(number) })} />}
     </section>
+  );
+}
+
+/** A day that is typed; it is asked for when it is whole. */
+function Day({ label, value, onDay }: { label: string; value: string; onDay: (day: string) => void }) {
+  return (
+    <Labelled label={label}>
+      <input
+        type="date"
+        className="field"
+        min="1900-01-01"
+        max="2200-12-31"
+        defaultValue={value}
+        onChange={(event) => event.target.validity.valid && onDay(event.target.value)}
+      />
+    </Labelled>
+  );
+}
+
+/** From the newest to the oldest. */
+function Pages({ page, onPage }: { page: LogPageView; onPage: (number: number) => void }) {
+  const first = (page.page - 1) * page.perPage + 1;
+  const ways: [string, number][] = [
+    ['Newest', 1],
+    ['Newer', page.page - 1],
+    ['Older', page.page + 1],
+    ['Oldest', page.pages],
+  ];
+  return (
+    <nav aria-label="Pages of the log" className="mt-3 flex flex-wrap items-center gap-3">
+      {ways.map(([label, number]) => (
+        <Button
+          key={label}
+          disabled={number < 1 || number > page.pages || number === page.page}
+          onClick={() => onPage(number)}
+        >
+          {label}
+        </Button>
+      ))}
+      <span className="figure text-soft">
+        {counted(first)} to {counted(first + page.runs.length - 1)} of {counted(page.asked)}
+      </span>
+    </nav>
   );
 }
 

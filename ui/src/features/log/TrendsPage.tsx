@@ -88,6 +88,11 @@ function SeriesList({ series }: { series: SeriesView[] }) {
           {one.says && <p className="text-soft">{one.says}</p>}
           {one.look && <p>{one.look}</p>}
           <Trend series={one} />
+          {one.runsPerPoint > 1 && (
+            <p className="text-13 text-soft">
+              {one.runs} runs; each point is the middle of {one.runsPerPoint} that follow each other.
+            </p>
+          )}
         </article>
       ))}
     </div>

@@ -4,7 +4,7 @@ import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { CompareRunsView, PlaceView, RunSummary, SeriesView } from '../../api';
+import type { CompareRunsView, LogPage as LogPageView, PlaceView, RunSummary, SeriesView } from '../../api';
 import { ComparePage, default as LogPage, TrendsPage } from '.';
 
 function answers(bodies: Record<string, unknown>) {
@@ -56,32 +56,75 @@ const RUNS = [
   run('c', { amplifier: 'Barque', schoolName: 'Dip and load', startedAt: '2026-09-01T18:00:00Z' }),
 ];
 
+const PAGE: LogPageView = {
+  runs: RUNS,
+  page: 1,
+  pages: 1,
+  perPage: 100,
+  asked: 3,
+  all: 3,
+  choices: {
+    amplifiers: ['Barque', 'Brigantine'],
+    bands: [
+      { code: 'MHZ_7', name: '7 MHz' },
+      { code: 'MHZ_14', name: '14 MHz' },
+    ],
+    terminations: ['Ballast 1000'],
+    schools: [{ code: 'DIP_AND_LOAD', name: 'Dip and load' }],
+  },
+};
+
+/** Answers like the server, and notes what was asked. */
+function log(page: (query: URLSearchParams) => LogPageView) {
+  const asked: string[] = [];
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const query = new URL(request.url).searchParams;
+    asked.push(query.toString());
+    return new Response(JSON.stringify(page(query)), { headers: { 'Content-Type': 'application/json' } });
+  });
+  show(<LogPage />, '/log', '/log');
+  return asked;
+}
+
 describe('the log', () => {
   afterEach(() => vi.unstubAllGlobals());
 
   it('shows of each run what was seen in it and what it was made under', async () => {
-    answers({ '/api/runs': RUNS });
-    show(<LogPage />, '/log', '/log');
+    log(() => PAGE);
     const row = await screen.findByRole('row', { name: /14 MHz/ });
     expect(within(row).getByText('1 arc, 2 trips')).toBeVisible();
     expect(within(row).getByText('229')).toBeVisible();
   });
 
-  it('leaves out what is not asked for, by box and by date, and says how many are left', async () => {
-    answers({ '/api/runs': RUNS });
-    show(<LogPage />, '/log', '/log');
-    await userEvent.selectOptions(await screen.findByLabelText('Amplifier'), 'Brigantine');
-    expect(screen.getByRole('status')).toHaveTextContent('2 of 3 runs');
-    expect(screen.queryByRole('row', { name: /Barque/ })).not.toBeInTheDocument();
+  it('asks for a box and a date, says how many are left, and begins again at the newest', async () => {
+    const asked = log((query) =>
+      query.has('from')
+        ? { ...PAGE, runs: [], asked: 0 }
+        : { ...PAGE, asked: query.has('amplifier') ? 250 : 3, all: 300, pages: 3 },
+    );
+    await userEvent.click(await screen.findByRole('button', { name: 'Older' }));
+    await userEvent.selectOptions(screen.getByLabelText('Amplifier'), 'Brigantine');
+    expect(await screen.findByText('250 of 300 runs')).toBeVisible();
     await userEvent.type(screen.getByLabelText('From'), '2026-10-15');
-    expect(screen.getByRole('status')).toHaveTextContent('1 of 3 runs');
-    await userEvent.selectOptions(screen.getByLabelText('Band'), '14 MHz');
-    expect(screen.getByText('No run is like that. Choose less.')).toBeVisible();
+    expect(await screen.findByText('No run is like that. Choose less.')).toBeVisible();
+    expect(asked).toEqual(['', 'page=2', 'amplifier=Brigantine', 'amplifier=Brigantine&from=2026-10-15']);
+  });
+
+  it('goes page by page to the oldest run', async () => {
+    const asked = log((query) => {
+      const page = Number(query.get('page') ?? 1);
+      return { ...PAGE, runs: page === 40 ? [RUNS[0] as RunSummary] : RUNS, page, pages: 40, asked: 3901, all: 3901 };
+    });
+    expect(await screen.findByText('1 to 3 of 3 901')).toBeVisible();
+    expect(screen.getByRole('button', { name: 'Newer' })).toBeDisabled();
+    await userEvent.click(screen.getByRole('button', { name: 'Oldest' }));
+    expect(await screen.findByText('3 901 to 3 901 of 3 901')).toBeVisible();
+    expect(screen.getByRole('button', { name: 'Older' })).toBeDisabled();
+    expect(asked).toEqual(['', 'page=40']);
   });
 
   it('compares the two that were ticked last', async () => {
-    answers({ '/api/runs': RUNS });
-    show(<LogPage />, '/log', '/log');
+    log(() => PAGE);
     const boxes = await screen.findAllByRole('checkbox');
     expect(screen.queryByText('Compare the two')).not.toBeInTheDocument();
     for (const box of boxes) await userEvent.click(box);
@@ -98,6 +141,8 @@ const SERIES: SeriesView[] = [
     code: 'SAG',
     label: 'Sag of plate voltage',
     unit: '%',
+    runs: 2,
+    runsPerPoint: 1,
     scatter: 0.3,
     points: [
       { at: '2026-09-01T00:00:00Z', value: 9, line: 9 },
@@ -110,6 +155,8 @@ const SERIES: SeriesView[] = [
     code: 'OUTPUT_TO_INPUT',
     label: 'Output meter against plate meters',
     unit: '%',
+    runs: 2,
+    runsPerPoint: 1,
     scatter: 0.4,
     points: [
       { at: '2026-09-01T00:00:00Z', value: 58, line: 58 },

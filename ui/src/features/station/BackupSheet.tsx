@@ -1,6 +1,6 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import { ask, client, type Report } from '../../api';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { ask, client, type ProgressView, type Report } from '../../api';
 import { Button, Sheet, Trouble } from '../../parts';
 import { utc } from '../../quantity';
 
@@ -27,6 +27,8 @@ export function BackupSheet() {
       }
     },
   });
+  const [saving, setSaving] = useState(false);
+  const progress = useProgress(restore.isPending || saving, () => setSaving(false));
   const choose = (chosen: File | undefined) => {
     if (!chosen) return;
     setFile(chosen);
@@ -46,6 +48,7 @@ export function BackupSheet() {
           className="inline-flex min-h-[32px] items-center rounded-3 border border-soft px-3 hover:bg-wash"
           href="/api/backup"
           download
+          onClick={() => setSaving(true)}
         >
           Save a backup
         </a>
@@ -64,11 +67,12 @@ export function BackupSheet() {
         />
       </div>
       {restore.isPending && (
-        <p role="status" className="mt-3 text-soft">
-          {restore.variables.apply ? 'Restoring' : 'Checking'} {restore.variables.file.name},{' '}
-          {(restore.variables.file.size / 1e6).toFixed(1)} MB …
-        </p>
+        <HowFar
+          what={`${restore.variables.apply ? 'Restoring' : 'Checking'} ${restore.variables.file.name}, ${(restore.variables.file.size / 1e6).toFixed(1)} MB`}
+          progress={progress}
+        />
       )}
+      {saving && <HowFar what="Saving" progress={progress} />}
       {restore.error && (
         <div className="mt-3">
           <Trouble error={restore.error} />
@@ -78,6 +82,51 @@ export function BackupSheet() {
         <Found report={restore.data} onApply={() => file && restore.mutate({ file, apply: true })} />
       )}
     </Sheet>
+  );
+}
+
+const ASKED_EVERY_MS = 400;
+/** A small station is saved before the first question comes. */
+const BEGINS_WITHIN_MS = 3000;
+
+/** How far a backup or a restore is, asked again and again while one is on; tells when a save is over. */
+function useProgress(on: boolean, onOver: () => void): ProgressView | undefined {
+  const [begun, setBegun] = useState(0);
+  const seen = useRef(false);
+  const query = useQuery({
+    queryKey: ['backup progress'],
+    queryFn: async () => (await ask(client.GET('/api/backup/progress'))) ?? null,
+    enabled: on,
+    refetchInterval: ASKED_EVERY_MS,
+    gcTime: 0,
+  });
+  useEffect(() => {
+    seen.current = false;
+    setBegun(on ? Date.now() : 0);
+  }, [on]);
+  useEffect(() => {
+    if (!on || query.dataUpdatedAt < begun) return;
+    if (query.data) seen.current = true;
+    else if (seen.current || Date.now() - begun > BEGINS_WITHIN_MS) onOver();
+  }, [on, begun, query.data, query.dataUpdatedAt, onOver]);
+  return on ? (query.data ?? undefined) : undefined;
+}
+
+function HowFar({ what, progress }: { what: string; progress: ProgressView | undefined }) {
+  const share = progress?.share;
+  return (
+    <p role="status" className="mt-3 flex flex-wrap items-center gap-3 text-soft">
+      <span>
+        {what}
+        {progress ? `: ${progress.runs} runs` : ' …'}
+      </span>
+      {share !== undefined && (
+        <>
+          <progress className="h-2 w-40 accent-act" value={share} aria-label={what} />
+          <span className="figure">{Math.floor(100 * share)} %</span>
+        </>
+      )}
+    </p>
   );
 }
 

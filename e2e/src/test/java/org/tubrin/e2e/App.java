@@ -56,6 +56,23 @@ final class App implements AutoCloseable {
         }
     }
 
+    Path home() {
+        return home;
+    }
+
+    /** Returns the most memory that the server had resident since its start, in megabytes. */
+    long mostMemoryMb() {
+        try {
+            return Files.readAllLines(Path.of("/proc/" + server().orElseThrow().pid() + "/status")).stream()
+                    .filter(line -> line.startsWith("VmHWM:"))
+                    .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")) >> 10)
+                    .findFirst()
+                    .orElseThrow();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     String url() {
         return "http://127.0.0.1:" + port;
     }

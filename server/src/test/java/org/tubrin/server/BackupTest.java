@@ -11,9 +11,19 @@ import com.networknt.schema.SpecificationVersion;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.tuneup.RunState;
+import org.tubrin.core.tuneup.School;
+import org.tubrin.server.supply.PaperKind;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 public class BackupTest extends ServerTest {
     private String backup() {
@@ -55,6 +65,8 @@ public class BackupTest extends ServerTest {
             {"an event of the future", "\"version\":1,\"event\"", "\"version\":2,\"event\""},
             {"cut off", "\"cardRows\":", "\"cardRo"},
             {"a list in its place", "\"papers\":[", "\"papers\":7,\"x\":["},
+            {"no runs", "\"runs\":[", "\"papers\":["},
+            {"no moment", "\"madeAt\"", "\"stationRevision\":1,\"x\""},
             {"text where a number belongs", "\"tubeCount\": 2", "\"tubeCount\": \"two\""},
         };
     }
@@ -96,8 +108,8 @@ public class BackupTest extends ServerTest {
         int last = good.lastIndexOf("\"kind\": \"stepRecorded\"");
         byte[] spoilt = (good.substring(0, last) + good.substring(last).replaceFirst("stepRecorded", "stepDreamt"))
                 .getBytes(StandardCharsets.UTF_8);
-        assertThrows(Refused.class, () -> restore.restore(new ByteArrayInputStream(spoilt), true));
-        restore.restore(new ByteArrayInputStream(good.getBytes(StandardCharsets.UTF_8)), true);
+        assertThrows(Refused.class, () -> restore.restore(new ByteArrayInputStream(spoilt), 0, true));
+        restore.restore(new ByteArrayInputStream(good.getBytes(StandardCharsets.UTF_8)), 0, true);
         assertEquals(undated(backup()), undated(good));
     }
 
@@ -106,5 +118,68 @@ public class BackupTest extends ServerTest {
         assertEquals(
                 get("/api/backup/schema").json().get("$schema").asString(),
                 "https://json-schema.org/draft/2020-12/schema");
+    }
+
+    @DataProvider
+    public Object[][] lists() {
+        return new Object[][] {{"runs"}, {"equipment"}, {"papers"}, {"cardRows"}};
+    }
+
+    @Test(dataProvider = "lists")
+    public void whatStandsTwiceIsRefusedByTheCheckToo(String list) {
+        if (list.equals("cardRows")) {
+            assertEquals(
+                    post(
+                                    "/api/cards/import",
+                                    java.util.Map.of(
+                                            "text", get("/api/cards.csv").text().replace("2026-", "2025-")))
+                            .status(),
+                    200);
+        }
+        String saved = backup();
+        JsonNode backup = JSON.readTree(saved);
+        JsonNode first = backup.get(list).get(0);
+        ((ArrayNode) backup.get(list)).add(first);
+        for (boolean apply : new boolean[] {false, true}) {
+            Reply reply = post("/api/backup/restore?apply=" + apply, backup.toString());
+            assertEquals(reply.status(), 422, reply.text());
+            assertEquals(
+                    reply.json().at("/problems/0/field").asString(),
+                    list + "." + (backup.get(list).size() - 1) + ".id");
+        }
+        assertEquals(undated(backup()), undated(saved));
+    }
+
+    @Test
+    public void theOrderOfThePartsDoesNotMatter() {
+        String saved = backup();
+        ObjectNode backup = (ObjectNode) JSON.readTree(saved);
+        JsonNode station = backup.remove("station");
+        backup.set("station", station);
+        assertEquals(post("/api/backup/restore?apply=true", backup.toString()).status(), 200);
+        assertEquals(undated(backup()), undated(saved));
+    }
+
+    @Test
+    public void theCodesThatTheDatabaseAllowsAreThoseThatThereAre() {
+        assertEquals(allowed("run_band"), codes(Band.values()));
+        assertEquals(allowed("card_row_band"), codes(Band.values()));
+        assertEquals(allowed("run_school"), codes(School.values()));
+        assertEquals(allowed("run_ending"), codes(RunState.Ending.values()));
+        assertEquals(allowed("paper_kind"), codes(PaperKind.values()));
+    }
+
+    private Set<String> allowed(String constraint) {
+        String says = database.queryForObject(
+                "select pg_get_constraintdef(oid) from pg_constraint where conname = ?", String.class, constraint);
+        return java.util.regex.Pattern.compile("'([A-Z_0-9]+)'")
+                .matcher(says)
+                .results()
+                .map(found -> found.group(1))
+                .collect(Collectors.toSet());
+    }
+
+    private static Set<String> codes(Enum<?>[] values) {
+        return Stream.of(values).map(Enum::name).collect(Collectors.toSet());
     }
 }

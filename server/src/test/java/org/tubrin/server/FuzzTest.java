@@ -208,7 +208,7 @@ public class FuzzTest extends ServerTest {
             papers.add(one.get("body"));
             ids.add(one.get("id").asString());
         }
-        get("/api/runs").json().forEach(one -> ids.add(one.get("id").asString()));
+        runs().forEach(one -> ids.add(one.get("id").asString()));
         JsonNode station = get("/api/station").json().get("station");
         ObjectNode backup = (ObjectNode) get("/api/backup").json();
         ArrayNode runs = (ArrayNode) backup.get("runs");

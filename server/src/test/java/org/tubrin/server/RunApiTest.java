@@ -115,10 +115,10 @@ public class RunApiTest extends ServerTest {
     @Test
     public void aRunBegunTwiceIsBegunOnce() {
         Map<String, Object> start = start("MHZ_14", "14.2");
-        int before = get("/api/runs").json().size();
+        int before = runs().size();
         assertEquals(post("/api/runs", start).status(), 201);
         assertEquals(post("/api/runs", start).status(), 201);
-        assertEquals(get("/api/runs").json().size(), before + 1);
+        assertEquals(runs().size(), before + 1);
     }
 
     @Test
@@ -217,7 +217,7 @@ public class RunApiTest extends ServerTest {
     @Test
     public void anEditedAmplifierNeverRewritesHistory() {
         String finished = null;
-        for (JsonNode one : get("/api/runs").json()) {
+        for (JsonNode one : runs()) {
             if (one.has("ending")) {
                 finished = one.get("id").asString();
             }

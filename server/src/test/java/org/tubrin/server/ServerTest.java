@@ -57,7 +57,7 @@ public abstract class ServerTest extends AbstractTestNGSpringContextTests {
             backups.write(out);
             demo = out.toByteArray();
         }
-        restore.restore(new ByteArrayInputStream(demo), true);
+        restore.restore(new ByteArrayInputStream(demo), 0, true);
     }
 
     /** A reply with its parsed body. */
@@ -103,6 +103,11 @@ public abstract class ServerTest extends AbstractTestNGSpringContextTests {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
         }
+    }
+
+    /** Returns the newest runs. */
+    protected JsonNode runs() {
+        return get("/api/runs").json().get("runs");
     }
 
     /** Returns the id of the equipment of a name. */

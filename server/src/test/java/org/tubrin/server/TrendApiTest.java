@@ -5,10 +5,18 @@ import static org.testng.Assert.assertTrue;
 
 import java.time.Duration;
 import java.time.Instant;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.DefaultApplicationArguments;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
 public class TrendApiTest extends ServerTest {
+    @Autowired
+    @Qualifier("figuresAtStart")
+    private ApplicationRunner figuresAtStart;
+
     private JsonNode series(String code) {
         JsonNode all = get("/api/trends?amplifier=Brigantine&band=MHZ_14&termination=Ballast%201000")
                 .json()
@@ -61,7 +69,7 @@ public class TrendApiTest extends ServerTest {
     public void twoRunsStandBesideEachOtherStepByStep() {
         String newest = null;
         String oldest = null;
-        for (JsonNode run : get("/api/runs").json()) {
+        for (JsonNode run : runs()) {
             if (run.get("band").asString().equals("MHZ_14")) {
                 newest = newest == null ? run.get("id").asString() : newest;
                 oldest = run.get("id").asString();
@@ -90,7 +98,7 @@ public class TrendApiTest extends ServerTest {
         assertTrue(
                 run.get("conditions").asString().startsWith("line 228 V"),
                 run.get("conditions").toString());
-        JsonNode first = get("/api/runs").json().get(0);
+        JsonNode first = runs().get(0);
         assertEquals(first.get("lineVoltageV").asDouble(), 228.0);
         assertEquals(first.get("schoolName").asString(), "Peak, then heavier");
         act = act(run.get("sequence").asLong(), "CONDITIONS");
@@ -98,5 +106,37 @@ public class TrendApiTest extends ServerTest {
         Reply refused = post(acts, act);
         assertEquals(refused.status(), 422);
         assertTrue(refused.text().contains("lineVoltageV"), refused.text());
+    }
+
+    @Test
+    public void figuresOfRunsThatWereKeptWithoutThemAreReckonedOnceMore() throws Exception {
+        String trends = "/api/trends?amplifier=Brigantine&band=MHZ_14&termination=Ballast%201000";
+        String before = get(trends).text();
+        assertTrue(before.contains("PLATE_AT_DRIVE"), before);
+        database.update("delete from run_figures");
+        assertEquals(get(trends).json().get("series").size(), 0);
+        figuresAtStart.run(new DefaultApplicationArguments());
+        assertEquals(get(trends).text(), before);
+    }
+
+    @Test
+    public void aRunThatIsAddedIsInTheTrendAtOnce() {
+        int before = series("SAG").get("runs").asInt();
+        String saved = get("/api/backup").text();
+        JsonNode backup = JSON.readTree(saved);
+        for (JsonNode run : backup.get("runs")) {
+            if (run.toString().contains("MHZ_14") && run.toString().contains("\"finished\"")) {
+                ((tools.jackson.databind.node.ObjectNode) run)
+                        .put("id", java.util.UUID.randomUUID().toString());
+                ((tools.jackson.databind.node.ArrayNode) backup.get("runs"))
+                        .add(JSON.readTree(run.toString()
+                                .replace(
+                                        run.get("id").asString(),
+                                        java.util.UUID.randomUUID().toString())));
+                break;
+            }
+        }
+        assertEquals(post("/api/backup/restore?apply=true", backup.toString()).status(), 200);
+        assertEquals(series("SAG").get("runs").asInt(), before + 1);
     }
 }

@@ -15,7 +15,7 @@ import tools.jackson.databind.JsonNode;
 public class TwinApiTest extends ServerTest {
     /** Returns the path of the demo's climb that goes on, which stands at 70 W. */
     private String run() {
-        for (JsonNode run : get("/api/runs").json()) {
+        for (JsonNode run : runs()) {
             if (!run.has("ending")) {
                 return "/api/runs/" + run.get("id").asString();
             }
@@ -130,7 +130,7 @@ public class TwinApiTest extends ServerTest {
     @Test
     public void aRunTeachesTheTwinAndTheRecordKeepsWhatIsAccepted() {
         String id = null;
-        for (JsonNode run : get("/api/runs").json()) {
+        for (JsonNode run : runs()) {
             if (run.get("band").asString().equals("MHZ_7")
                     && run.get("ending") != null
                     && !run.get("ending").isNull()) {

@@ -9,45 +9,49 @@ import org.tubrin.core.quantity.Quantity;
 /**
  * One line of a tune card: the same dials for the same thing, as often as they were verified.
  *
- * @param rows newest first, at least one
+ * @param newest row that was verified last
+ * @param first row that was verified first; the same where there is one only
+ * @param times how often
  */
-public record Place(List<CardRow> rows) {
+public record Place(CardRow newest, CardRow first, int times) {
     /** Frequencies within this share of each other belong to one segment of a band. */
     public static final double SEGMENT_SHARE = 0.007;
 
-    public Place {
-        rows = List.copyOf(rows);
+    /** Returns the line of one row. */
+    public static Place of(CardRow row) {
+        return new Place(row, row, 1);
     }
 
     /**
-     * Returns the lines of all rows: those of one amplifier, band, load or antenna and switch position whose frequency lies in
-     * one segment; the newest row of a line says where its segment is. Bands and frequencies in rising order.
+     * Returns the lines of a card: places of one amplifier, band, load or antenna and switch position whose frequencies lie in
+     * one segment become one; the newest row of a line says where its segment is. Bands and frequencies in rising order.
      */
-    public static List<Place> of(List<CardRow> rows) {
-        List<List<CardRow>> lines = new ArrayList<>();
-        rows.stream()
-                .sorted(Comparator.comparing(CardRow::verifiedAt).reversed())
-                .forEach(row -> lines.stream()
-                        .filter(line -> line.get(0).isOfOnePlaceWith(row))
-                        .findFirst()
-                        .orElseGet(() -> {
-                            List<CardRow> line = new ArrayList<>();
-                            lines.add(line);
-                            return line;
-                        })
-                        .add(row));
+    public static List<Place> joined(List<Place> places) {
+        List<Place> lines = new ArrayList<>();
+        places.stream()
+                .sorted(Comparator.comparing((Place place) -> place.newest.verifiedAt())
+                        .reversed())
+                .forEach(place -> {
+                    for (int i = 0; i < lines.size(); i++) {
+                        if (lines.get(i).newest.isOfOnePlaceWith(place.newest)) {
+                            lines.set(i, lines.get(i).and(place));
+                            return;
+                        }
+                    }
+                    lines.add(place);
+                });
         return lines.stream()
-                .map(Place::new)
-                .sorted(Comparator.comparing((Place place) -> place.newest().amplifier())
-                        .thenComparing(place -> place.newest().band())
-                        .thenComparing(place -> place.newest().frequencyHz())
-                        .thenComparing(place -> place.newest().termination()))
+                .sorted(Comparator.comparing((Place place) -> place.newest.amplifier())
+                        .thenComparing(place -> place.newest.band())
+                        .thenComparing(place -> place.newest.frequencyHz())
+                        .thenComparing(place -> place.newest.termination()))
                 .toList();
     }
 
-    /** Returns the row that was verified last. */
-    public CardRow newest() {
-        return rows.get(0);
+    /** Returns this with a place whose newest row is older than this one's. */
+    private Place and(Place older) {
+        boolean earlier = older.first.verifiedAt().isBefore(first.verifiedAt());
+        return new Place(newest, earlier ? older.first : first, times + older.times);
     }
 
     /**
@@ -62,16 +66,14 @@ public record Place(List<CardRow> rows) {
 
     /** Returns the drift from the first row to the newest; empty where there is one only. */
     public Optional<Drift> drift() {
-        if (rows.size() < 2) {
+        if (times < 2) {
             return Optional.empty();
         }
-        CardRow first = rows.get(rows.size() - 1);
-        CardRow last = newest();
-        boolean sameDrive = Math.abs(last.driveW() / first.driveW() - 1) < 0.05;
+        boolean sameDrive = Math.abs(newest.driveW() / first.driveW() - 1) < 0.05;
         return Optional.of(new Drift(
                 first,
-                last.plate() - first.plate(),
-                last.load() - first.load(),
-                sameDrive ? Optional.of(last.outputW().minus(first.outputW())) : Optional.empty()));
+                newest.plate() - first.plate(),
+                newest.load() - first.load(),
+                sameDrive ? Optional.of(newest.outputW().minus(first.outputW())) : Optional.empty()));
     }
 }

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 
 /**
  * Looks for steps and drifts in a series.
@@ -14,7 +15,7 @@ import java.util.List;
  * difference of neighbouring runs, or what the readings' resolution leaves open where that is more; once something was found,
  * what lies about the fitted line where that is less. Source: the likelihood-ratio form of D. M. Hawkins, "Testing a sequence
  * of observations for a shift in location", J. Am. Stat. Assoc. 72 (1977) 180–186, with a drift beside the step. Valid: six
- * runs or more.
+ * runs or more. Cost: proportional to the runs, by {@link StepwiseFit}.
  */
 final class ChangeSearch {
     /** Chi-square with two free is beyond this with a probability of 0.0005. */
@@ -86,7 +87,7 @@ final class ChangeSearch {
             sigma = left;
             shapes = shapes();
         }
-        double[][] fit = fit(shapes);
+        StepwiseFit fit = fit(shapes);
         List<Change> changes = new ArrayList<>();
         for (int k = 0; k < shapes.size(); k++) {
             Shape shape = shapes.get(k);
@@ -95,14 +96,10 @@ final class ChangeSearch {
                     shape.kind(),
                     points.get(shape.onset() - 1).at(),
                     points.get(shape.onset()).at(),
-                    fit[0][k + 1] * reach,
-                    fit[1][k + 1] * Math.abs(reach)));
+                    fit.size(k) * reach,
+                    sigma * fit.spread(k) * Math.abs(reach)));
         }
-        List<Double> line = new ArrayList<>();
-        for (int i = 0; i < value.length; i++) {
-            line.add(model(fit[0], shapes, i));
-        }
-        return new Found(List.copyOf(changes), line);
+        return new Found(List.copyOf(changes), fit.line());
     }
 
     private List<Shape> shapes() {
@@ -132,26 +129,23 @@ final class ChangeSearch {
      * it, since a drift alone may pass for a drift with a step upon it. Empty where none is worth it.
      */
     private List<Shape> better(List<Shape> shapes) {
+        List<Shape> candidates = candidates();
         List<List<Shape>> bases = new ArrayList<>(List.of(shapes));
         if (!shapes.isEmpty() && value.length <= SHORT) {
             List<Shape> kept = shapes.subList(0, shapes.size() - 1);
-            for (Shape other : candidates()) {
-                List<Shape> base = new ArrayList<>(kept);
-                base.add(other);
-                bases.add(base);
-            }
+            candidates.stream().filter(other -> !kept.contains(other)).forEach(other -> bases.add(with(kept, other)));
         }
         double least = chiSquare(shapes) - (shapes.isEmpty() ? LEAST_GAIN : LEAST_GAIN_MORE);
         List<Shape> best = List.of();
         for (List<Shape> base : bases) {
-            for (Shape shape : candidates()) {
+            StepwiseFit fit = fit(base);
+            double chiSquare = fit.squares() / (sigma * sigma);
+            for (Shape shape : candidates) {
                 if (!base.contains(shape)) {
-                    List<Shape> more = new ArrayList<>(base);
-                    more.add(shape);
-                    double chiSquare = chiSquare(more);
-                    if (chiSquare < least) {
-                        least = chiSquare;
-                        best = more;
+                    double more = chiSquare - fit.gain(shape.onset(), since(shape)) / (sigma * sigma);
+                    if (more < least) {
+                        least = more;
+                        best = with(base, shape);
                     }
                 }
             }
@@ -159,53 +153,40 @@ final class ChangeSearch {
         return best;
     }
 
+    private static List<Shape> with(List<Shape> shapes, Shape one) {
+        List<Shape> more = new ArrayList<>(shapes);
+        more.add(one);
+        return List.copyOf(more);
+    }
+
     private List<Shape> candidates() {
         List<Shape> shapes = new ArrayList<>();
         for (Change.Kind kind : Change.Kind.values()) {
             for (int onset = LEAST_SIDE; onset <= value.length - LEAST_SIDE; onset++) {
-                shapes.add(new Shape(kind, onset));
+                Shape shape = new Shape(kind, onset);
+                if (shape.at(value.length - 1, day) > 0) { // a drift within one moment is none
+                    shapes.add(shape);
+                }
             }
         }
         return shapes;
     }
 
-    private double model(double[] parameters, List<Shape> shapes, int run) {
-        double sum = parameters[0];
-        for (int k = 0; k < shapes.size(); k++) {
-            sum += parameters[k + 1] * shapes.get(k).at(run, day);
+    private OptionalDouble since(Shape shape) {
+        return shape.kind() == Change.Kind.STEP ? OptionalDouble.empty() : OptionalDouble.of(day[shape.onset() - 1]);
+    }
+
+    private StepwiseFit fit(List<Shape> shapes) {
+        double[][] columns = new double[shapes.size()][value.length];
+        for (int k = 0; k < columns.length; k++) {
+            for (int i = shapes.get(k).onset(); i < value.length; i++) {
+                columns[k][i] = shapes.get(k).at(i, day);
+            }
         }
-        return sum;
+        return new StepwiseFit(day, value, columns);
     }
 
     private double chiSquare(List<Shape> shapes) {
-        double[][] fit = fit(shapes);
-        double sum = 0;
-        for (int i = 0; i < value.length; i++) {
-            double off = (value[i] - model(fit[0], shapes, i)) / sigma;
-            sum += off * off;
-        }
-        return sum;
-    }
-
-    /** Returns level and sizes by least squares, and their standard uncertainties. */
-    private double[][] fit(List<Shape> shapes) {
-        int size = shapes.size() + 1;
-        double[][] design = new double[value.length][size];
-        for (int i = 0; i < value.length; i++) {
-            design[i][0] = 1;
-            for (int k = 1; k < size; k++) {
-                design[i][k] = shapes.get(k - 1).at(i, day);
-            }
-        }
-        var matrix = new org.hipparchus.linear.Array2DRowRealMatrix(design, false);
-        var solver = new org.hipparchus.linear.SingularValueDecomposition(matrix).getSolver();
-        double[] parameters = solver.solve(new org.hipparchus.linear.ArrayRealVector(value, false))
-                .toArray();
-        var inverse = solver.getInverse();
-        double[] uncertainty = new double[size];
-        for (int k = 0; k < size; k++) {
-            uncertainty[k] = sigma * inverse.getRowVector(k).getNorm();
-        }
-        return new double[][] {parameters, uncertainty};
+        return fit(shapes).squares() / (sigma * sigma);
     }
 }

@@ -36,6 +36,9 @@ public final class Replay {
     private RunState.@Nullable Ending ending;
     private Step draft;
     private int keyDownsBeforeStep;
+    /** Readings came in since the powers of the last key-down were reckoned. */
+    private boolean powersAreOld;
+
     private long sequence;
     private Instant lastAt;
 
@@ -64,6 +67,7 @@ public final class Replay {
             }
             replay.apply(recorded);
         }
+        replay.reckonPowers();
         return replay.state();
     }
 
@@ -82,6 +86,10 @@ public final class Replay {
         sequence = recorded.sequence();
         lastAt = recorded.at();
         RunEvent event = recorded.event();
+        if (!(event instanceof RunEvent.ReadingTaken)) {
+            // Readings come in rows; one reckoning for a row is enough.
+            reckonPowers();
+        }
         if (event instanceof RunEvent.Checked checked) {
             checks.add(checked.check());
         } else if (event instanceof RunEvent.Warm warm) {
@@ -163,7 +171,12 @@ public final class Replay {
             confirmed.remove(role);
         }
         draft = with(readings, confirmed, draft.keyDowns());
-        if (draft.keyDowns() > 0) {
+        powersAreOld = draft.keyDowns() > 0;
+    }
+
+    private void reckonPowers() {
+        if (powersAreOld) {
+            powersAreOld = false;
             KeyDown last = keyDowns.get(keyDowns.size() - 1);
             keyDowns.set(keyDowns.size() - 1, last.withPowers(powerInHandW(), heatInHandW()));
         }

@@ -4,8 +4,12 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
@@ -41,7 +45,7 @@ public class PlaceTest {
 
     @Test
     public void segmentsLoadsAndSwitchPositionsAreLinesOfTheirOwn() {
-        List<Place> places = Place.of(List.of(
+        List<Place> places = joined(List.of(
                 row(3.75, "Ballast", "", 1, 1.7, 880),
                 row(3.52, "Ballast", "", 2, 2.1, 880),
                 row(3.74, "Ballast", "", 3, 1.75, 860),
@@ -50,14 +54,14 @@ public class PlaceTest {
         assertEquals(
                 places.stream()
                         .map(place -> place.newest().frequencyHz() / 1e6 + " "
-                                + place.newest().termination() + place.rows().size())
+                                + place.newest().termination() + place.times())
                         .toList(),
                 List.of("3.52 Ballast1", "3.74 Ballast2", "3.75 Ballast1", "3.75 Yardarm1"));
     }
 
     @Test
     public void driftIsFromTheFirstRowToTheNewest() {
-        Place place = Place.of(List.of(
+        Place place = joined(List.of(
                         row(3.75, "Ballast", "", 1, 1.70, 880),
                         row(3.75, "Ballast", "", 30, 1.72, 870),
                         row(3.75, "Ballast", "", 60, 1.76, 820)))
@@ -67,6 +71,26 @@ public class PlaceTest {
         assertEquals(drift.outputW().orElseThrow().value(), -60, 1e-9);
         assertEquals(drift.outputW().orElseThrow().standardUncertainty(), Math.hypot(0.03 * 880, 0.03 * 820), 1e-9);
         assertEquals(drift.since().verifiedAt(), Instant.parse("2026-11-02T00:00:00Z"));
-        assertTrue(Place.of(List.of(row(3.75, "B", "", 1, 1, 1))).get(0).drift().isEmpty());
+        assertTrue(joined(List.of(row(3.75, "B", "", 1, 1, 1))).get(0).drift().isEmpty());
+    }
+
+    private static List<Place> joined(List<CardRow> rows) {
+        return Place.joined(rows.stream().map(Place::of).toList());
+    }
+
+    @Test
+    public void joiningWhatIsJoinedByFrequencyIsJoiningAll() {
+        Random random = new Random(4);
+        for (int trial = 0; trial < 200; trial++) {
+            List<CardRow> rows = new ArrayList<>();
+            for (int day = 0; day < 60; day++) {
+                rows.add(row(3.5 + 0.01 * random.nextInt(25), "Ballast", "", day, 1 + random.nextDouble(), 800));
+            }
+            Map<Double, List<CardRow>> byFrequency = rows.stream().collect(Collectors.groupingBy(CardRow::frequencyHz));
+            List<Place> spots = byFrequency.values().stream()
+                    .map(same -> new Place(same.get(same.size() - 1), same.get(0), same.size()))
+                    .toList();
+            assertEquals(Place.joined(spots), joined(rows), "trial " + trial);
+        }
     }
 }

@@ -11,6 +11,7 @@ import java.io.OutputStream;
 import java.time.Clock;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -23,9 +24,11 @@ import org.springframework.web.bind.annotation.RestController;
 public class BackupController {
     private final Backups backups;
     private final Restore restore;
+    private final Progress progress;
     private final Clock clock;
 
-    BackupController(Backups backups, Restore restore, Clock clock) {
+    BackupController(Backups backups, Restore restore, Progress progress, Clock clock) {
+        this.progress = progress;
         this.backups = backups;
         this.restore = restore;
         this.clock = clock;
@@ -61,6 +64,14 @@ public class BackupController {
         }
     }
 
+    /** Returns how far a backup or a restore is; nothing where none is going on. */
+    @GetMapping("/progress")
+    ResponseEntity<Progress.ProgressView> progress() {
+        return progress.now()
+                .map(ResponseEntity::ok)
+                .orElseGet(() -> ResponseEntity.noContent().build());
+    }
+
     @GetMapping(value = "/schema", produces = "application/schema+json")
     String schema() {
         return backups.schema();
@@ -75,6 +86,6 @@ public class BackupController {
                             mediaType = MediaType.APPLICATION_JSON_VALUE,
                             schema = @Schema(type = "string", format = "binary")))
     Restore.Report restore(@RequestParam boolean apply, HttpServletRequest request) throws IOException {
-        return restore.restore(request.getInputStream(), apply);
+        return restore.restore(request.getInputStream(), request.getContentLengthLong(), apply);
     }
 }

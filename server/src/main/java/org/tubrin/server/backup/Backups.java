@@ -20,6 +20,8 @@ import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
 import org.tubrin.server.card.CardMapper;
 import org.tubrin.server.card.CardRecord;
+import org.tubrin.server.run.RunFilter;
+import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.supply.Papers;
 import tools.jackson.core.JsonGenerator;
@@ -35,10 +37,22 @@ public class Backups {
     private final CardMapper cards;
     private final Papers papers;
     private final JdbcTemplate database;
+    private final RunMapper runMapper;
+    private final Progress progress;
     private final JsonMapper json;
     private final Clock clock;
 
-    Backups(Stations stations, CardMapper cards, Papers papers, DataSource source, JsonMapper json, Clock clock) {
+    Backups(
+            Stations stations,
+            CardMapper cards,
+            Papers papers,
+            RunMapper runMapper,
+            Progress progress,
+            DataSource source,
+            JsonMapper json,
+            Clock clock) {
+        this.runMapper = runMapper;
+        this.progress = progress;
         this.stations = stations;
         this.cards = cards;
         this.papers = papers;
@@ -55,6 +69,7 @@ public class Backups {
         List<Stations.Kept> equipment = stations.equipment();
         List<CardRecord> fromFiles = cards.fromFiles();
         List<Papers.Kept> plans = papers.all();
+        int count = runMapper.count(RunFilter.ALL);
         // Closed only when all is written: closing after a failure would end every list and pass for a whole backup.
         JsonGenerator to = json.writer().createGenerator(out);
         to.writeStartObject();
@@ -69,10 +84,13 @@ public class Backups {
                 kept -> to.writePOJO(new Backup.EquipmentEntry(kept.id(), kept.revision(), kept.equipment())));
         to.writeEndArray();
         to.writeArrayPropertyStart("runs");
-        Runs runs = new Runs(to);
-        database.query(
-                "select run_id, sequence, client_id, at, version, body from run_event order by run_id, sequence", runs);
-        runs.end();
+        try (Progress.Job job = progress.begin(Progress.Doing.SAVING, count)) {
+            Runs runs = new Runs(to, job);
+            database.query(
+                    "select run_id, sequence, client_id, at, version, body from run_event order by run_id, sequence",
+                    runs);
+            runs.end();
+        }
         to.writeEndArray();
         to.writeArrayPropertyStart("cardRows");
         fromFiles.forEach(to::writePOJO);
@@ -88,10 +106,13 @@ public class Backups {
     /** Writes events as they come, in the order of their runs. */
     private static final class Runs implements RowCallbackHandler {
         private final JsonGenerator to;
+        private final Progress.Job job;
         private @Nullable UUID open;
+        private int count;
 
-        Runs(JsonGenerator to) {
+        Runs(JsonGenerator to, Progress.Job job) {
             this.to = to;
+            this.job = job;
         }
 
         @Override
@@ -100,6 +121,9 @@ public class Backups {
             if (!run.equals(open)) {
                 end();
                 open = run;
+                job.at(count);
+                job.atRun(count);
+                count++;
                 to.writeStartObject();
                 to.writeStringProperty("id", run.toString());
                 to.writeArrayPropertyStart("events");

@@ -1,6 +1,7 @@
 package org.tubrin.server.card;
 
 import java.util.Optional;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.card.CardRow;
 import org.tubrin.core.quantity.ErrorSource;
@@ -9,6 +10,7 @@ import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What is kept of a card row: plain numbers with their standard uncertainties, in the core's units. */
 public record CardBody(
@@ -45,8 +47,19 @@ public record CardBody(
         }
     }
 
-    /** Returns what to keep of a row. */
-    public static CardBody of(CardRow row) {
+    /** Returns a row as it is kept; its run is absent where it came from a file. */
+    public static CardRecord record(UUID id, @Nullable UUID runId, CardRow row, JsonMapper json) {
+        return new CardRecord(
+                id,
+                runId,
+                row.amplifier(),
+                row.band().name(),
+                row.termination(),
+                row.verifiedAt(),
+                json.writeValueAsString(of(row)));
+    }
+
+    private static CardBody of(CardRow row) {
         return new CardBody(
                 row.frequencyHz(),
                 row.exciter(),

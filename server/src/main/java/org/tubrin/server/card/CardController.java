@@ -77,14 +77,13 @@ public class CardController {
 
     @GetMapping("/cards")
     List<CardView> cards() {
-        List<Cards.Row> all = cards.all();
-        return cards.places().stream().map(place -> view(place, all)).toList();
+        return cards.lines().stream().map(this::view).toList();
     }
 
     @GetMapping(value = "/cards.csv", produces = Csv.TYPE)
     ResponseEntity<String> csv() {
-        List<List<@Nullable Object>> rows = cards.places().stream()
-                .map(place -> CardFile.cells(place.newest()))
+        List<List<@Nullable Object>> rows = cards.lines().stream()
+                .map(line -> CardFile.cells(line.place().newest()))
                 .toList();
         return Csv.reply("tune-cards.csv", CardFile.HEADER, rows);
     }
@@ -149,15 +148,11 @@ public class CardController {
         return stations.station().map(kept -> kept.station().highestHz(band)).orElse(band.highestHz());
     }
 
-    private CardView view(Place place, List<Cards.Row> all) {
+    private CardView view(Cards.Line line) {
+        Place place = line.place();
         CardRow row = place.newest();
-        UUID runId = all.stream()
-                .filter(one -> one.row().equals(row))
-                .findFirst()
-                .map(one -> one.record().runId())
-                .orElse(null);
         return new CardView(
-                runId,
+                line.runId(),
                 row.amplifier(),
                 row.band(),
                 words.name(row.band().name()),
@@ -176,7 +171,7 @@ public class CardController {
                 row.plateVoltageV().map(one -> rounded(one, 1)).orElse(null),
                 row.efficiency().map(one -> rounded(one, 0.01)).orElse(null),
                 row.verifiedAt(),
-                place.rows().size(),
+                place.times(),
                 place.drift().map(this::driftWords).orElse(null));
     }
 

@@ -1,10 +1,18 @@
 package org.tubrin.server.card;
 
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.util.ConcurrentLruCache;
 import org.tubrin.core.card.CardRow;
 import org.tubrin.core.card.DialsAhead;
 import org.tubrin.core.card.Place;
@@ -27,9 +35,13 @@ import tools.jackson.databind.json.JsonMapper;
 /** The tune cards. */
 @Service
 public class Cards {
+    private static final int MOST_HELD = 2000;
+
     private final CardMapper mapper;
     private final Stations stations;
     private final JsonMapper json;
+    /** Rows that were read lately: records do not change. */
+    private final ConcurrentLruCache<CardRecord, CardRow> rows = new ConcurrentLruCache<>(MOST_HELD, this::read);
 
     Cards(CardMapper mapper, Stations stations, JsonMapper json) {
         this.mapper = mapper;
@@ -37,16 +49,15 @@ public class Cards {
         this.json = json;
     }
 
-    /** A row with the record that keeps it. */
-    public record Row(CardRecord record, CardRow row) {}
-
-    /** Returns all rows, newest first. */
-    public List<Row> all() {
-        return mapper.all().stream().map(record -> new Row(record, row(record))).toList();
-    }
+    /** A line of a card; the run that left its newest row is absent where it came from a file. */
+    public record Line(Place place, @Nullable UUID runId) {}
 
     /** Returns the row of a record; fails with {@link Refused} where its body is not one. */
     public CardRow row(CardRecord record) {
+        return rows.get(record);
+    }
+
+    private CardRow read(CardRecord record) {
         try {
             return json.readValue(record.body(), CardBody.class).row(record);
         } catch (JacksonException e) {
@@ -58,30 +69,38 @@ public class Cards {
     }
 
     /** Returns the lines of all cards. */
-    public List<Place> places() {
-        return Place.of(all().stream().map(Row::row).toList());
+    @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
+    public List<Line> lines() {
+        return lines(null, null);
+    }
+
+    private List<Line> lines(@Nullable String amplifier, @Nullable String band) {
+        Map<UUID, CardRecord> records = new HashMap<>();
+        mapper.atSpots(amplifier, band).forEach(record -> records.put(record.id(), record));
+        IdentityHashMap<CardRow, CardRecord> kept = new IdentityHashMap<>();
+        List<Place> places = new ArrayList<>();
+        for (CardSpot spot : mapper.spots(amplifier, band)) {
+            CardRecord record = Objects.requireNonNull(records.get(spot.newest()));
+            CardRow newest = row(record);
+            kept.put(newest, record);
+            boolean once = spot.first().equals(spot.newest());
+            CardRow first = once ? newest : row(Objects.requireNonNull(records.get(spot.first())));
+            places.add(new Place(newest, first, spot.times()));
+        }
+        return Place.joined(places).stream()
+                .map(place -> new Line(
+                        place, Objects.requireNonNull(kept.get(place.newest())).runId()))
+                .toList();
     }
 
     /** Keeps rows that came from a file; those that are there already are left out. Returns how many were new. */
     @Transactional
     public int keep(List<CardRow> rows) {
-        List<CardRow> known = all().stream().map(Row::row).toList();
         int kept = 0;
         for (CardRow row : rows) {
-            boolean isThere = known.stream()
-                    .anyMatch(one -> one.amplifier().equals(row.amplifier())
-                            && one.band() == row.band()
-                            && one.termination().equals(row.termination())
-                            && one.verifiedAt().equals(row.verifiedAt()));
-            if (!isThere) {
-                kept += mapper.insert(new CardRecord(
-                        UUID.randomUUID(),
-                        null,
-                        row.amplifier(),
-                        row.band().name(),
-                        row.termination(),
-                        row.verifiedAt(),
-                        json.writeValueAsString(CardBody.of(row))));
+            CardRecord record = CardBody.record(UUID.randomUUID(), null, row, json);
+            if (!mapper.isThere(record)) {
+                kept += mapper.insert(record);
             }
         }
         return kept;
@@ -106,11 +125,10 @@ public class Cards {
 
     /** Returns the newest row of each line of an amplifier's band, its mode switch standing as it stands. */
     private List<CardRow> rows(Amplifier amplifier, Band band) {
-        return places().stream()
-                .map(Place::newest)
-                .filter(row -> row.amplifier().equals(amplifier.name())
-                        && row.band() == band
-                        && row.switchPosition().equals(amplifier.modeSwitch().map(ModeSwitch::at)))
+        return lines(amplifier.name(), band.name()).stream()
+                .map(line -> line.place().newest())
+                .filter(row ->
+                        row.switchPosition().equals(amplifier.modeSwitch().map(ModeSwitch::at)))
                 .toList();
     }
 

@@ -70,9 +70,7 @@ class DemoLoader implements ApplicationRunner {
     @Override
     @Transactional
     public void run(ApplicationArguments arguments) {
-        boolean empty = stations.station().isEmpty()
-                && stations.equipment().isEmpty()
-                && runs.allIds().isEmpty();
+        boolean empty = stations.station().isEmpty() && stations.equipment().isEmpty() && runs.isEmpty();
         if (!empty) {
             return;
         }
@@ -96,12 +94,14 @@ class DemoLoader implements ApplicationRunner {
                 List.of(pick(byName, "Fathom", Meter.class), pick(byName, "Brigantine panel", Meter.class)),
                 pick(byName, "Ballast 1000", Termination.class));
         Instant now = clock.instant();
+        int climbs = 0;
         for (List<CSVRecord> rows : climbs().values()) {
             long days = Long.parseLong(rows.get(0).get("daysAgo"));
             Instant start = now.minus(Duration.ofDays(days)).minus(Duration.ofMinutes(days == 0 ? 4 : 190));
             List<Recorded> events =
                     climb.events(rows.stream().map(DemoClimb.Row::of).toList(), start, days > 0, Conditions.NONE);
             store.begin(UUID.randomUUID(), UUID.randomUUID(), events);
+            climbs++;
         }
         DemoClimb bothWays = new DemoClimb(
                 station,
@@ -113,11 +113,9 @@ class DemoLoader implements ApplicationRunner {
             Instant start = now.minus(Duration.ofDays(day.daysAgo())).minus(Duration.ofMinutes(170));
             store.begin(
                     UUID.randomUUID(), UUID.randomUUID(), bothWays.events(day.rows(), start, true, day.conditions()));
+            climbs++;
         }
-        LOG.info(
-                "Loaded the demo station {} with {} runs.",
-                station.name(),
-                runs.allIds().size());
+        LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
     }
 
     private Equipment whole(Equipment equipment, JsonNode tree) {

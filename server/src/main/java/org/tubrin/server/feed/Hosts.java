@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -53,7 +54,8 @@ class Hosts {
                 .filter(host -> !host.isEmpty())
                 .toList();
         Matcher port = Pattern.compile(":(\\d+)/").matcher(database);
-        own = Set.of(ownPort, port.find() ? Integer.parseInt(port.group(1)) : ownPort == 5432 ? 5433 : 5432);
+        own = Stream.concat(Stream.of(ownPort), port.results().map(found -> Integer.valueOf(found.group(1))))
+                .collect(Collectors.toUnmodifiableSet());
         this.bench = bench.isBlank() ? Optional.empty() : Optional.of(parse(bench.strip()));
     }
 

@@ -11,93 +11,156 @@ import java.util.UUID;
 import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.DataSourceUtils;
 import org.springframework.jdbc.support.SQLExceptionSubclassTranslator;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.card.CardRow;
+import org.tubrin.core.trend.RunFigures;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.server.card.CardBody;
+import org.tubrin.server.card.CardMapper;
+import org.tubrin.server.card.CardRecord;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Puts many whole runs in place, with the rows that are derived from them, by PostgreSQL's bulk load. */
+/**
+ * Puts many whole runs in place, with the rows that are derived from them, by PostgreSQL's bulk load.
+ *
+ * <p>Method: the tables are emptied at once and filled in the same transaction, so that none of it need be logged; that each
+ * event belongs to a run is checked once at the end, not event by event.
+ */
 @Component
 public class BulkRuns {
     private static final int HELD_CHARACTERS = 4_000_000;
 
     private final DataSource source;
+    private final JdbcTemplate database;
+    private final RunStore store;
+    private final CardMapper cardRows;
     private final JsonMapper json;
 
-    BulkRuns(DataSource source, JsonMapper json) {
+    BulkRuns(DataSource source, RunStore store, CardMapper cardRows, JsonMapper json) {
         this.source = source;
+        database = new JdbcTemplate(source);
+        this.store = store;
+        this.cardRows = cardRows;
         this.json = json;
     }
 
     /** One event as it is stored. */
     public record Event(long sequence, UUID clientId, Instant at, int version, String body) {}
 
-    /** Begins a load in the transaction of the caller. */
+    /** Empties everything, and begins a load in the transaction of the caller. */
     public Load begin() {
+        database.execute("truncate run, run_event, run_figures, card_row, card_spot, paper, equipment, station");
+        database.execute("alter table run_event drop constraint run_event_run_id_fkey");
         return new Load();
     }
 
-    /** One load; {@link #flush} writes what it still holds. */
-    public final class Load {
+    /** A run as lines of the tables that it stands in. */
+    public static final class Lines {
         private final StringBuilder runs = new StringBuilder();
         private final StringBuilder events = new StringBuilder();
         private final StringBuilder cards = new StringBuilder();
+        private final StringBuilder figures = new StringBuilder();
+
+        private Lines() {}
+
+        private void add(Lines more) {
+            runs.append(more.runs);
+            events.append(more.events);
+            cards.append(more.cards);
+            figures.append(more.figures);
+        }
+
+        private void clear() {
+            runs.setLength(0);
+            events.setLength(0);
+            cards.setLength(0);
+            figures.setLength(0);
+        }
+    }
+
+    /** Returns a run with its state after all its events as lines; needs no transaction. */
+    public Lines lines(UUID id, RunState state, List<Event> events) {
+        Lines lines = new Lines();
+        RunRow row = RunStore.row(id, state);
+        line(
+                lines.runs,
+                row.id(),
+                row.startedAt(),
+                row.lastAt(),
+                row.lastSequence(),
+                row.amplifier(),
+                row.termination(),
+                row.band(),
+                row.frequencyHz(),
+                row.ending(),
+                row.steps(),
+                row.outputW(),
+                row.school(),
+                row.lineVoltageV(),
+                row.ambientC(),
+                row.arcs(),
+                row.trips());
+        for (Event event : events) {
+            line(lines.events, id, event.sequence(), event.clientId(), event.at(), event.version(), event.body());
+        }
+        CardRow.of(state).map(card -> CardBody.record(id, id, card, json)).ifPresent(card -> line(lines.cards, card));
+        RunFigures.of(state)
+                .map(one -> store.figures(id, state, one))
+                .ifPresent(one -> line(
+                        lines.figures,
+                        one.runId(),
+                        one.amplifier(),
+                        one.band(),
+                        one.termination(),
+                        one.at(),
+                        one.version(),
+                        one.body()));
+        return lines;
+    }
+
+    private static void line(StringBuilder to, CardRecord row) {
+        line(to, row.id(), row.runId(), row.amplifier(), row.band(), row.termination(), row.verifiedAt(), row.body());
+    }
+
+    /** One load; {@link #end} writes what it still holds. */
+    public final class Load {
+        private final Lines held = new Lines();
 
         private Load() {}
 
-        /** Adds a run with its state after all its events. */
-        public void add(UUID id, RunState state, List<Event> events) {
-            RunRow row = RunStore.row(id, state);
-            line(
-                    runs,
-                    row.id(),
-                    row.startedAt(),
-                    row.lastAt(),
-                    row.lastSequence(),
-                    row.amplifier(),
-                    row.termination(),
-                    row.band(),
-                    row.frequencyHz(),
-                    row.ending(),
-                    row.steps(),
-                    row.outputW(),
-                    row.school(),
-                    row.lineVoltageV(),
-                    row.ambientC(),
-                    row.arcs(),
-                    row.trips());
-            for (Event event : events) {
-                line(this.events, id, event.sequence(), event.clientId(), event.at(), event.version(), event.body());
-            }
-            CardRow.of(state)
-                    .ifPresent(card -> line(
-                            cards,
-                            id,
-                            id,
-                            card.amplifier(),
-                            card.band().name(),
-                            card.termination(),
-                            card.verifiedAt(),
-                            json.writeValueAsString(CardBody.of(card))));
-            if (this.events.length() > HELD_CHARACTERS) {
+        /** Adds a run. */
+        public void add(Lines run) {
+            held.add(run);
+            if (held.events.length() > HELD_CHARACTERS) {
                 flush();
             }
         }
 
-        /** Writes what was added since the last time. */
-        public void flush() {
+        /** Adds a row of a card. */
+        public void add(CardRecord row) {
+            line(held.cards, row);
+        }
+
+        /** Writes the rest, and what follows from all of it. */
+        public void end() {
+            flush();
+            database.execute("alter table run_event add constraint run_event_run_id_fkey"
+                    + " foreign key (run_id) references run (id)");
+            cardRows.countSpots();
+        }
+
+        private void flush() {
             copy(
                     "run (id, started_at, last_at, last_sequence, amplifier, termination, band, frequency_hz, ending, steps,"
                             + " output_w, school, line_voltage_v, ambient_c, arcs, trips)",
-                    runs);
-            copy("run_event (run_id, sequence, client_id, at, version, body)", events);
-            copy("card_row (id, run_id, amplifier, band, termination, verified_at, body)", cards);
-            runs.setLength(0);
-            events.setLength(0);
-            cards.setLength(0);
+                    held.runs);
+            copy("run_event (run_id, sequence, client_id, at, version, body)", held.events);
+            copy("card_row (id, run_id, amplifier, band, termination, verified_at, body)", held.cards);
+            copy("run_figures (run_id, amplifier, band, termination, at, version, body)", held.figures);
+            held.clear();
         }
     }
 

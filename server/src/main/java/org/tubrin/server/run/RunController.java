@@ -1,8 +1,8 @@
 package org.tubrin.server.run;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -48,8 +48,6 @@ import org.tubrin.server.words.Words;
 @RestController
 @RequestMapping("/api")
 public class RunController {
-    private static final int MOST_LISTED = 500;
-
     private final Runs runs;
     private final RunStore store;
     private final RunMapper mapper;
@@ -65,26 +63,6 @@ public class RunController {
         this.bench = bench;
         this.words = words;
     }
-
-    /** A run in the list. */
-    public record RunSummary(
-            UUID id,
-            Instant startedAt,
-            Instant lastAt,
-            String amplifier,
-            String termination,
-            Band band,
-            String bandName,
-            double frequencyHz,
-            @Nullable String ending,
-            int steps,
-            @Nullable Double outputW,
-            School school,
-            String schoolName,
-            @Nullable Double lineVoltageV,
-            @Nullable Double ambientC,
-            int arcs,
-            int trips) {}
 
     /** A box that can be chosen at the start. */
     public record Choice(
@@ -124,11 +102,6 @@ public class RunController {
             List<NamedChoice> sources,
             @Nullable RunSummary inProgress,
             @Nullable String lastAmplifier) {}
-
-    @GetMapping("/runs")
-    List<RunSummary> list() {
-        return mapper.runs(MOST_LISTED).stream().map(this::summary).toList();
-    }
 
     @PostMapping("/runs")
     @ResponseStatus(HttpStatus.CREATED)
@@ -178,7 +151,7 @@ public class RunController {
     @GetMapping("/choices")
     Choices choices() {
         List<Stations.Kept> kept = stations.equipment();
-        List<RunRow> rows = mapper.runs(MOST_LISTED);
+        List<RunRow> newest = mapper.runs(RunFilter.ALL, false, 0, 1);
         Optional<Station> station = stations.station().map(Stations.KeptStation::station);
         return new Choices(
                 station.isPresent(),
@@ -218,12 +191,10 @@ public class RunController {
                         .map(rungs -> new NamedChoice(rungs.name(), words.name(rungs.name()), ""))
                         .toList(),
                 sources(kept),
-                rows.stream()
-                        .filter(row -> row.ending() == null)
-                        .findFirst()
-                        .map(this::summary)
+                store.going()
+                        .map(id -> RunSummary.of(Objects.requireNonNull(mapper.run(id)), words))
                         .orElse(null),
-                rows.stream().findFirst().map(RunRow::amplifier).orElse(null));
+                newest.stream().findFirst().map(RunRow::amplifier).orElse(null));
     }
 
     /** Returns where readings can come from, best first. */
@@ -290,27 +261,5 @@ public class RunController {
                 : List.of();
         return new Choice(
                 id, equipment.name(), EquipmentWords.detail(equipment, words), usable, bands, reads, positions);
-    }
-
-    private RunSummary summary(RunRow row) {
-        Optional<Double> outputW = Optional.ofNullable(row.outputW());
-        return new RunSummary(
-                row.id(),
-                row.startedAt(),
-                row.lastAt(),
-                row.amplifier(),
-                row.termination(),
-                Band.valueOf(row.band()),
-                words.name(row.band()),
-                row.frequencyHz(),
-                row.ending(),
-                row.steps(),
-                outputW.orElse(null),
-                School.valueOf(row.school()),
-                words.name(row.school()),
-                row.lineVoltageV(),
-                row.ambientC(),
-                row.arcs(),
-                row.trips());
     }
 }

@@ -9,7 +9,18 @@ import org.jspecify.annotations.Nullable;
 /** Keeps runs as lists of events. */
 @Mapper
 public interface RunMapper {
-    List<RunRow> runs(@Param("most") int most);
+    /** Returns runs that a filter lets through, newest first or oldest first. */
+    List<RunRow> runs(
+            @Param("filter") RunFilter filter,
+            @Param("oldestFirst") boolean oldestFirst,
+            @Param("skip") int skip,
+            @Param("most") int most);
+
+    /** Returns how many runs a filter lets through. */
+    int count(@Param("filter") RunFilter filter);
+
+    /** Returns what was run where, and how often. */
+    List<RunPlace> places();
 
     @Nullable
     RunRow run(UUID id);
@@ -18,11 +29,10 @@ public interface RunMapper {
     @Nullable
     UUID going();
 
-    List<UUID> allIds();
+    boolean isEmpty();
 
-    /** Returns the finished runs of an amplifier, band and load or antenna, oldest first. */
-    List<UUID> finished(
-            @Param("amplifier") String amplifier, @Param("band") String band, @Param("termination") String termination);
+    /** Returns the next finished runs after an id whose figures were not kept, or were reckoned another way. */
+    List<UUID> withoutFigures(@Param("version") int version, @Param("after") UUID after, @Param("most") int most);
 
     int insertRun(RunRow row);
 
@@ -35,7 +45,13 @@ public interface RunMapper {
 
     boolean hasClient(@Param("runId") UUID runId, @Param("clientId") UUID clientId);
 
-    int deleteAllEvents();
+    int keepFigures(FiguresRow row);
 
-    int deleteAllRuns();
+    /** Returns the figures of the finished runs of a place, oldest first. */
+    List<String> figures(
+            @Param("amplifier") String amplifier, @Param("band") String band, @Param("termination") String termination);
+
+    /** Returns how many there are, and the moment of the newest. */
+    FiguresStamp figuresStamp(
+            @Param("amplifier") String amplifier, @Param("band") String band, @Param("termination") String termination);
 }

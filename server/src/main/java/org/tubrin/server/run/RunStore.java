@@ -5,12 +5,16 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.tubrin.core.card.CardRow;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.trend.RunFigures;
 import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.tuneup.Replay;
 import org.tubrin.core.tuneup.RunEvent;
@@ -19,15 +23,17 @@ import org.tubrin.core.tuneup.SeenSign;
 import org.tubrin.core.tuneup.Step;
 import org.tubrin.server.card.CardBody;
 import org.tubrin.server.card.CardMapper;
-import org.tubrin.server.card.CardRecord;
 import org.tubrin.server.store.EventForms;
 import org.tubrin.server.web.NotThere;
 import org.tubrin.server.web.Stale;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Reads and appends the events of runs; each append is one transaction, with the rows that are derived from it. */
 @Service
 public class RunStore {
+    private static final Logger LOG = LoggerFactory.getLogger(RunStore.class);
+
     private final RunMapper runs;
     private final CardMapper cards;
     private final EventForms forms;
@@ -75,7 +81,7 @@ public class RunStore {
         RunState state = Replay.of(events);
         runs.insertRun(row(runId, state));
         insert(runId, clientIds, events);
-        keepCardRow(runId, state);
+        keepDerived(runId, state);
     }
 
     /** Appends events to a run that must still stand at the sequence before them. */
@@ -87,7 +93,7 @@ public class RunStore {
         insert(runId, Collections.nCopies(added.size(), clientId), added);
         boolean finishes = added.stream().anyMatch(recorded -> recorded.event() instanceof RunEvent.Finished);
         if (finishes) {
-            keepCardRow(runId, after);
+            keepDerived(runId, after);
         }
     }
 
@@ -106,16 +112,49 @@ public class RunStore {
         runs.insertEvents(rows);
     }
 
-    private void keepCardRow(UUID runId, RunState state) {
-        CardRow.of(state)
-                .ifPresent(row -> cards.insert(new CardRecord(
-                        runId,
-                        runId,
-                        row.amplifier(),
-                        row.band().name(),
-                        row.termination(),
-                        row.verifiedAt(),
-                        json.writeValueAsString(CardBody.of(row)))));
+    /** Keeps what a finished run leaves: its row of the card, and its figures for the trends. */
+    private void keepDerived(UUID runId, RunState state) {
+        CardRow.of(state).ifPresent(row -> cards.insert(CardBody.record(runId, runId, row, json)));
+        keepFigures(runId, state);
+    }
+
+    private void keepFigures(UUID runId, RunState state) {
+        RunFigures.of(state).map(one -> figures(runId, state, one)).ifPresent(runs::keepFigures);
+    }
+
+    FiguresRow figures(UUID runId, RunState state, RunFigures figures) {
+        return new FiguresRow(
+                runId,
+                state.setup().amplifier().name(),
+                state.setup().band().name(),
+                state.setup().termination().name(),
+                figures.at(),
+                RunFigures.VERSION,
+                json.writeValueAsString(figures));
+    }
+
+    /**
+     * Reckons the figures of the next runs after an id that were kept without them, or with others; returns their ids. A run
+     * that cannot be read stays without, and is said in the log.
+     */
+    @Transactional
+    public List<UUID> reckonFigures(UUID after, int most) {
+        List<UUID> ids = runs.withoutFigures(RunFigures.VERSION, after, most);
+        for (UUID id : ids) {
+            try {
+                keepFigures(id, Replay.of(events(id)));
+            } catch (JacksonException | IllegalArgumentException | IndexOutOfBoundsException | Refused e) {
+                LOG.warn("the run {} cannot be read: {}", id, e.getMessage());
+            }
+        }
+        return ids;
+    }
+
+    /** Returns the figures of the finished runs of a place, oldest first. */
+    public List<RunFigures> figures(String amplifier, String band, String termination) {
+        return runs.figures(amplifier, band, termination).stream()
+                .map(body -> json.readValue(body, RunFigures.class))
+                .toList();
     }
 
     private Recorded recorded(EventRow row) {
@@ -144,12 +183,5 @@ public class RunStore {
                 state.conditions().ambientC().orElse(null),
                 (int) state.seen().stream().filter(SeenSign.ARC::equals).count(),
                 (int) state.seen().stream().filter(SeenSign::isTrip).count());
-    }
-
-    /** Returns the states of the finished runs of a place, oldest first. */
-    public List<RunState> finished(String amplifier, String band, String termination) {
-        return runs.finished(amplifier, band, termination).stream()
-                .map(id -> Replay.of(events(id)))
-                .toList();
     }
 }

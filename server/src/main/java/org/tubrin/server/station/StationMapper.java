@@ -30,8 +30,4 @@ public interface StationMapper {
     int updateEquipment(@Param("row") EquipmentRow row);
 
     int deleteEquipment(UUID id);
-
-    int deleteAllEquipment();
-
-    int deleteStation();
 }

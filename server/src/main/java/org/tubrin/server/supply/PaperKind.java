@@ -22,7 +22,7 @@ public enum PaperKind {
     }
 
     /** Returns what a record is kept as. */
-    static String nameOf(Object paper) {
+    public static String nameOf(Object paper) {
         if (paper instanceof Plan plan) {
             return plan.name();
         }

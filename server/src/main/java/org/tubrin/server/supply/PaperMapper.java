@@ -21,6 +21,4 @@ public interface PaperMapper {
     int update(@Param("row") PaperRow row);
 
     int delete(UUID id);
-
-    int deleteAll();
 }

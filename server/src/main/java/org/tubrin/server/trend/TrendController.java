@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.util.ConcurrentLruCache;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -16,12 +17,14 @@ import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.trend.Change;
+import org.tubrin.core.trend.RunFigures;
 import org.tubrin.core.trend.Series;
 import org.tubrin.core.trend.TrendPoint;
 import org.tubrin.core.tuneup.Replay;
 import org.tubrin.core.tuneup.RunState;
+import org.tubrin.server.run.FiguresStamp;
 import org.tubrin.server.run.RunMapper;
-import org.tubrin.server.run.RunRow;
+import org.tubrin.server.run.RunPlace;
 import org.tubrin.server.run.RunStore;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
@@ -30,13 +33,19 @@ import org.tubrin.server.words.Words;
 @RestController
 @RequestMapping("/api")
 public class TrendController {
-    private static final int MOST_RUNS = 500;
+    private static final int MOST_POINTS = 400;
+    private static final int MOST_KEPT = 64;
     private static final int LEAST_RUNS = 2;
     private static final String THIN = "\u2009";
 
     private final RunStore store;
     private final RunMapper runs;
     private final Words words;
+
+    /** What was found; with another run the stamp is another one. */
+    private final ConcurrentLruCache<Asked, TrendsView> found = new ConcurrentLruCache<>(MOST_KEPT, this::find);
+
+    private record Asked(String amplifier, Band band, String termination, FiguresStamp stamp) {}
 
     TrendController(RunStore store, RunMapper runs, Words words) {
         this.store = store;
@@ -47,11 +56,13 @@ public class TrendController {
     /** Something that was tuned at least twice. */
     public record PlaceView(String amplifier, Band band, String bandName, String termination, int runs) {}
 
-    /** A figure over the runs. */
+    /** A figure over so many runs; where there are many, a point is the middle of some that follow each other. */
     public record SeriesView(
             String code,
             String label,
             String unit,
+            int runs,
+            int runsPerPoint,
             List<PointView> points,
             double scatter,
             List<ChangeView> changes,
@@ -61,7 +72,7 @@ public class TrendController {
     /** The figures of a place, and the test by which a change is told. */
     public record TrendsView(List<SeriesView> series, String test) {}
 
-    /** A run's value, and what the changes found have there; in the unit shown. */
+    /** A value, and what the changes found have there; in the unit shown. */
     public record PointView(Instant at, double value, double line) {}
 
     /** A change in words. */
@@ -71,10 +82,8 @@ public class TrendController {
     @GetMapping("/trends/places")
     List<PlaceView> places() {
         Map<List<String>, Integer> counts = new LinkedHashMap<>();
-        for (RunRow row : runs.runs(MOST_RUNS)) {
-            if ("FINISHED".equals(row.ending())) {
-                counts.merge(List.of(row.amplifier(), row.band(), row.termination()), 1, Integer::sum);
-            }
+        for (RunPlace place : runs.places()) {
+            counts.merge(List.of(place.amplifier(), place.band(), place.termination()), place.finished(), Integer::sum);
         }
         return counts.entrySet().stream()
                 .filter(entry -> entry.getValue() >= LEAST_RUNS)
@@ -90,12 +99,17 @@ public class TrendController {
 
     @GetMapping("/trends")
     TrendsView trends(@RequestParam String amplifier, @RequestParam Band band, @RequestParam String termination) {
-        List<RunState> states = store.finished(amplifier, band.name(), termination);
+        return found.get(
+                new Asked(amplifier, band, termination, runs.figuresStamp(amplifier, band.name(), termination)));
+    }
+
+    private TrendsView find(Asked asked) {
+        List<RunFigures> figures = store.figures(asked.amplifier(), asked.band().name(), asked.termination());
         Map<String, Object> args = Map.of(
-                "drive", Figures.plain(Series.comparedDriveW(states), 1),
-                "output", Figures.plain(Series.comparedOutputW(states), 0));
+                "drive", Figures.plain(Series.comparedDriveW(figures), 1),
+                "output", Figures.plain(Series.comparedOutputW(figures), 0));
         return new TrendsView(
-                Series.of(states).stream().map(series -> view(series, args)).toList(),
+                Series.of(figures).stream().map(series -> view(series, args)).toList(),
                 words.say("trend.test", Map.of("least", Series.LEAST_RUNS)));
     }
 
@@ -105,10 +119,11 @@ public class TrendController {
         double inUnit = share ? 0.01 : 1;
         String unit = share ? "%" : words.say("unit." + series.figure().unit().name());
         List<PointView> points = new ArrayList<>();
-        for (int i = 0; i < series.points().size(); i++) {
-            TrendPoint point = series.points().get(i);
+        Series.Drawn drawn = series.drawn(MOST_POINTS);
+        for (int i = 0; i < drawn.points().size(); i++) {
+            TrendPoint point = drawn.points().get(i);
             points.add(new PointView(
-                    point.at(), point.value() / inUnit, series.line().get(i) / inUnit));
+                    point.at(), point.value() / inUnit, drawn.line().get(i) / inUnit));
         }
         String spaced = unit.isEmpty() ? "" : THIN + unit;
         List<ChangeView> changes = series.changes().stream()
@@ -119,6 +134,8 @@ public class TrendController {
                 series.figure().name(),
                 words.say(key, args),
                 unit,
+                series.points().size(),
+                drawn.runs(),
                 points,
                 series.scatter() / inUnit,
                 changes,
