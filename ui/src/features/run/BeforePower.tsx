@@ -2,9 +2,12 @@ import type { Act, RunView } from '../../api';
 import { Button, useNow } from '../../parts';
 import { seconds } from '../../quantity';
 
-/** The points before power in one list, then the warm-up. */
+/** The points before power in one list, in the order of switching on: before anything is on, with the heaters, warm. */
 export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: number; act: (act: Act) => void }) {
-  const open = view.preflight.findIndex((point) => !point.answered);
+  const open = view.preflight.findIndex((point) => !point.answered && point.due);
+  const warmUpIsNext = view.advice.move === 'SwitchHeatersOn' || view.advice.move === 'WaitForWarmth';
+  const current = warmUpIsNext ? -1 : open;
+  const cold = view.preflight.filter((point) => point.moment === 'COLD').length;
   return (
     <section aria-label="Before power" className="sheet px-5 py-4">
       <header className="mb-3 flex flex-wrap items-baseline gap-x-3">
@@ -12,14 +15,15 @@ export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: numb
         <p className="text-soft">{view.subtitle}</p>
       </header>
       <ol className="grid">
-        {view.preflight.map((point, index) => (
+        {view.preflight.map((point, index) => [
+          index === cold && <WarmUp key="warm-up" view={view} skewMs={skewMs} current={warmUpIsNext} />,
           <li
             key={point.code}
-            className={`flex min-h-[40px] items-center gap-3 border-t border-hair px-2 text-18 ${index === open ? 'bg-wash' : ''}`}
+            className={`flex min-h-[40px] items-center gap-3 border-t border-hair px-2 text-18 ${index === current ? 'bg-wash' : ''}`}
           >
             <Tick done={point.answered} />
-            <span className={point.answered ? 'text-soft' : ''}>{point.text}</span>
-            {!point.answered && index !== open && (
+            <span className={point.answered || !point.due ? 'text-soft' : ''}>{point.text}</span>
+            {!point.answered && point.due && index !== current && (
               <Button
                 kind="quiet"
                 className="ml-auto"
@@ -29,13 +33,18 @@ export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: numb
                 Yes
               </Button>
             )}
-          </li>
-        ))}
-        <WarmUp view={view} skewMs={skewMs} current={open < 0} />
+            {!point.due && <span className="ml-auto text-13 text-soft">{WHEN[point.moment]}</span>}
+          </li>,
+        ])}
       </ol>
     </section>
   );
 }
+
+const WHEN: Partial<Record<RunView['preflight'][number]['moment'], string>> = {
+  HEATERS_ON: 'with the heaters on',
+  WARM: 'when warm',
+};
 
 function WarmUp({ view, skewMs, current }: { view: RunView; skewMs: number; current: boolean }) {
   const warm = view.warm;
@@ -44,7 +53,7 @@ function WarmUp({ view, skewMs, current }: { view: RunView; skewMs: number; curr
   const left = Math.max(0, warm.wholeS - gone);
   const share = warm.wholeS > 0 ? Math.min(1, gone / warm.wholeS) : 1;
   return (
-    <li className={`border-y border-hair px-2 py-2 text-18 ${current ? 'bg-wash' : ''}`}>
+    <li className={`border-t border-hair px-2 py-2 text-18 ${current ? 'bg-wash' : ''}`}>
       <div className="flex items-center gap-3">
         <Tick done={left <= 0 && warm.heatersOnSince !== undefined} />
         <span>Tubes warm</span>

@@ -57,6 +57,9 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
           </Button>
         )}
         {advice.onSignal && (
+          <Button onClick={() => run.act({ act: 'LEAVE', check: advice.onSignal })}>Not measured</Button>
+        )}
+        {advice.onSignal && (
           <Link
             className="inline-flex min-h-[32px] items-center rounded-3 border border-soft px-3 hover:bg-wash"
             to={`/tune/${view.id}/signal`}

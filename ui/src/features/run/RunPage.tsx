@@ -108,6 +108,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
       <div className="mx-5 mb-5 grid grid-cols-[minmax(0,1fr)] items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_360px]">
         <div className="grid grid-cols-[minmax(0,1fr)] gap-[13px]">
           <Messages run={run} />
+          <Corrections view={view} run={run} />
           {beforePower ? (
             <BeforePower view={view} skewMs={run.skewMs} act={run.act} />
           ) : (
@@ -136,6 +137,23 @@ function Running({ run, view }: { run: Run; view: RunView }) {
       </div>
     </div>
   );
+}
+
+/** Meters whose records were corrected since the run began: it goes on with what they say now, and nothing is read again. */
+function Corrections({ view, run }: { view: RunView; run: Run }) {
+  return view.corrections.map((one) => (
+    <div key={one.meterId} role="status" className="sheet flex items-center gap-3 border-l-4 border-l-watch px-4 py-2">
+      <Diamond />
+      <p className="grow">
+        <b className="font-semibold">The record of {one.meter} was changed since this run began.</b>{' '}
+        <span className="text-soft">
+          This run goes by the record as it was. What was read stays as typed, and counts by the new one once you take
+          it.
+        </span>
+      </p>
+      <Button onClick={() => run.act({ act: 'CORRECT', meterId: one.meterId })}>Take the new record</Button>
+    </div>
+  ));
 }
 
 function Messages({ run }: { run: Run }) {

@@ -32,6 +32,8 @@ const DONE: Partial<Record<Act['act'], string>> = {
   UNDO: 'the last step undone',
   AGAIN: 'the step tried again',
   SIGN: 'what was seen or heard',
+  LEAVE: 'a point left unmeasured',
+  CORRECT: 'the corrected meter',
   FINISH: 'the run finished',
   ABANDON: 'the run left',
 };

@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import type { Ground, MapView } from '../../../api';
+import { watts } from '../../../quantity';
 import { levels, roundHeights } from './contourPath';
 
 const WIDTH = 590;
@@ -133,10 +134,11 @@ export function MapChart({ map, here }: Props) {
             strokeWidth="3"
           />
           <Halo at={[finish[0] + 16, finish[1] - 10]} anchor="start" className="head fill-act">
-            finish here
+            finish at {watts(map.driveW)} W
           </Halo>
         </>
       )}
+      {map.next && <Next next={map.next} x={x} y={y} />}
       {now && (
         <circle cx={now[0]} cy={now[1]} r="7" className="fill-sheet stroke-ink" strokeWidth="3" data-part="map-here" />
       )}
@@ -164,7 +166,7 @@ function Hatch({ id, turn, className }: { id: string; turn: number; className: s
 
 function Halo(props: {
   at: readonly [number, number];
-  anchor?: 'start' | 'middle';
+  anchor?: 'start' | 'middle' | 'end';
   className: string;
   children: React.ReactNode;
 }) {
@@ -194,6 +196,42 @@ function Way({ from, to }: { from: readonly [number, number]; to: readonly [numb
   const [x1, y1] = part(9);
   const [x2, y2] = part(length - 12);
   return <line x1={x1} y1={y1} x2={x2} y2={y2} className="stroke-act" strokeWidth="4" />;
+}
+
+/** Where the next move leads, for the drive that it is meant for: a line where one dial stays as it is. */
+function Next({ next, x, y }: { next: NonNullable<MapView['next']>; x: Scale; y: Scale }) {
+  const { plate, load } = next;
+  const marks = [plate !== undefined && `PLATE ${plate.toFixed(2)}`, load !== undefined && `LOAD ${load.toFixed(2)}`];
+  const cy = load === undefined ? FRAME.top + 14 : Math.min(FRAME.bottom - 8, Math.max(FRAME.top + 8, y(load)));
+  return (
+    <g data-part="map-next">
+      {load !== undefined && (
+        <line
+          x1={FRAME.left}
+          x2={FRAME.right}
+          y1={cy}
+          y2={cy}
+          className="stroke-act"
+          strokeWidth="2"
+          strokeDasharray="6 4"
+        />
+      )}
+      {plate !== undefined && (
+        <line
+          x1={x(plate)}
+          x2={x(plate)}
+          y1={FRAME.top}
+          y2={FRAME.bottom}
+          className="stroke-act"
+          strokeWidth="2"
+          strokeDasharray="6 4"
+        />
+      )}
+      <Halo at={[FRAME.right - 8, cy - 11]} anchor="end" className="fill-act">
+        {`next: ${marks.filter(Boolean).join(', ')}, for ${watts(next.driveW)} W`}
+      </Halo>
+    </g>
+  );
 }
 
 type Scale = ReturnType<typeof scaleLinear<number, number>>;
@@ -232,6 +270,6 @@ function describe(map: MapView, here?: [number, number]): string {
   const start = `Output over PLATE and LOAD at ${map.driveW} W of drive.`;
   const from = here ? ` You are at PLATE ${here[0].toFixed(2)}, LOAD ${here[1].toFixed(2)}.` : '';
   return finish
-    ? `${start}${from} Finish at PLATE ${finish.plate.toFixed(2)}, LOAD ${finish.load.toFixed(2)}, ${Math.round(finish.outputW)} W.`
+    ? `${start}${from} For this drive the finish is at PLATE ${finish.plate.toFixed(2)}, LOAD ${finish.load.toFixed(2)}, ${Math.round(finish.outputW)} W.`
     : `${start}${from}`;
 }

@@ -102,7 +102,7 @@ function HereAndThere({ map }: { map: MapView }) {
             </th>
           )}
           <th scope="col" className="text-right font-normal">
-            finish
+            finish at {watts(map.driveW)} W
           </th>
         </tr>
       </thead>

@@ -4,12 +4,15 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Meter;
 import org.tubrin.core.tank.Dial;
 
 /** Which events a run takes at a moment. What really happened is taken even where it should not have. */
@@ -62,11 +65,14 @@ public final class Admission {
             refuseRange(state, chosen, problems);
         } else if (event instanceof RunEvent.DialMoved moved) {
             refuseDial(state, moved, problems);
+        } else if (event instanceof RunEvent.MeterCorrected meter) {
+            refuseCorrection(state, meter.meter(), problems);
         } else if (event instanceof RunEvent.StepRecorded) {
             refuseRecording(state, now, problems);
         } else if (state.steps().isEmpty()
                 && (event instanceof RunEvent.StepUndone
                         || event instanceof RunEvent.Finished
+                        || event instanceof RunEvent.NotMeasured
                         || event instanceof RunEvent.ProductsRead
                         || event instanceof RunEvent.WaveformSeen)) {
             problems.add(problem(ProblemCode.NO_STEP, "event", event.getClass().getSimpleName()));
@@ -126,6 +132,35 @@ public final class Admission {
                     moved.textAsTyped().isEmpty() ? Double.toString(moved.position()) : moved.textAsTyped(),
                     new Allowed.Range(least, most, moved.control() == Control.DRIVE ? Unit.WATT : Unit.MARK)));
         }
+    }
+
+    /** A corrected record must be of a meter in use, and know the ranges on which it was read. */
+    private static void refuseCorrection(RunState state, Meter meter, List<Problem> problems) {
+        List<String> names = state.setup().meters().stream().map(Meter::name).toList();
+        if (!names.contains(meter.name())) {
+            problems.add(new Problem(ProblemCode.UNKNOWN_NAME, "meter", meter.name(), new Allowed.OneOf(names)));
+            return;
+        }
+        try {
+            state.setup().withMeter(meter);
+        } catch (Refused refused) {
+            problems.addAll(refused.problems());
+        }
+        Stream.concat(state.steps().stream(), Stream.of(state.draft()))
+                .flatMap(step -> step.readings().values().stream())
+                .filter(reading -> reading.instrument().equals(meter.name()))
+                .filter(reading -> meter.channel(reading.role())
+                        .flatMap(channel -> channel.range(reading.range()))
+                        .isEmpty())
+                .findFirst()
+                .ifPresent(reading -> problems.add(new Problem(
+                        ProblemCode.UNKNOWN_NAME,
+                        "meter." + reading.role().name() + ".range",
+                        reading.range(),
+                        new Allowed.OneOf(meter.channel(reading.role()).stream()
+                                .flatMap(channel -> channel.ranges().stream())
+                                .map(MeterRange::name)
+                                .toList()))));
     }
 
     private static void refuseRecording(RunState state, Instant now, List<Problem> problems) {

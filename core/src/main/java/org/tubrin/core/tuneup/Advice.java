@@ -12,6 +12,8 @@ import java.util.Optional;
  * @param strikesReadings whether the readings of the step in hand no longer hold once it is done
  * @param expect output to expect of the step, where it can be said
  * @param cautions dangers at this place
+ * @param forDriveW drive that a turn of LOAD is meant for, in watts; absent where it is the drive in hand
+ * @param about the sign that it is about; absent where it is about none
  */
 public record Advice(
         Move move,
@@ -19,26 +21,41 @@ public record Advice(
         boolean beginsFinish,
         boolean strikesReadings,
         Optional<Expectation> expect,
-        List<Caution> cautions) {
+        List<Caution> cautions,
+        Optional<Double> forDriveW,
+        Optional<Sign.Code> about) {
 
     public Advice {
         cautions = List.copyOf(cautions);
     }
 
     static Advice of(Move move, Reason reason, Caution... cautions) {
-        return new Advice(move, reason, false, false, Optional.empty(), List.of(cautions));
+        return new Advice(
+                move, reason, false, false, Optional.empty(), List.of(cautions), Optional.empty(), Optional.empty());
     }
 
     static Advice striking(Move move, Reason reason, Caution... cautions) {
-        return new Advice(move, reason, false, true, Optional.empty(), List.of(cautions));
+        return of(move, reason, cautions).with(false, true);
+    }
+
+    private Advice with(boolean finishes, boolean strikes) {
+        return new Advice(move, reason, finishes, strikes, expect, cautions, forDriveW, about);
     }
 
     Advice expecting(Optional<Expectation> expectation) {
-        return new Advice(move, reason, beginsFinish, strikesReadings, expectation, cautions);
+        return new Advice(move, reason, beginsFinish, strikesReadings, expectation, cautions, forDriveW, about);
+    }
+
+    Advice about(Sign.Code sign) {
+        return new Advice(move, reason, beginsFinish, strikesReadings, expect, cautions, forDriveW, Optional.of(sign));
+    }
+
+    Advice meantFor(double driveW) {
+        return new Advice(move, reason, beginsFinish, strikesReadings, expect, cautions, Optional.of(driveW), about);
     }
 
     Advice beginningFinish() {
-        return new Advice(move, reason, true, strikesReadings, expect, cautions);
+        return with(true, strikesReadings);
     }
 
     /**

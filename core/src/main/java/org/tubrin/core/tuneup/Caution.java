@@ -8,6 +8,8 @@ public enum Caution {
     BAND_SWITCH_UNKEYED,
     RF_EXPOSURE,
     LICENCE,
+    /** The exciter gives less in the mode of the carrier than the amplifier takes. */
+    CARRIER_SHORT,
     /** The exciter cannot go as low as a climb should begin. */
     BEGINS_HIGH,
     MAKER_WINS

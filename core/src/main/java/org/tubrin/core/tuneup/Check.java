@@ -1,6 +1,7 @@
 package org.tubrin.core.tuneup;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.metering.ReadingRole;
@@ -10,44 +11,59 @@ import org.tubrin.core.station.Load;
 
 /** A point that only the operator can answer for, before the climb or after it. */
 public enum Check {
-    LIMITS_READ(true),
-    COVERS_ON(true),
-    AIR_MOVING(true),
-    PATH_WIRED(true),
-    SCREEN_SUPPLY(true),
-    PAD_IN_LINE(true),
-    TR_DELAY(true),
-    BAND_SWITCH(true),
-    LOAD_IN_LINE(true),
-    BYPASS_LOW_POWER(true),
-    MATCHED_IN_BYPASS(true),
-    DRIVE_DOWN_FIRST(true),
-    METER_RANGE(true),
-    METER_ON_CURRENT(true),
-    EXCITER_TONES(false),
-    AMPLIFIER_TONES(false),
-    SPEECH_CLEAN(false),
-    INPUT_MATCHED(false);
+    LIMITS_READ(Moment.COLD),
+    COVERS_ON(Moment.COLD),
+    PATH_WIRED(Moment.COLD),
+    PAD_IN_LINE(Moment.COLD),
+    TR_DELAY(Moment.COLD),
+    BAND_SWITCH(Moment.COLD),
+    LOAD_IN_LINE(Moment.COLD),
+    METER_RANGE(Moment.COLD),
+    AIR_MOVING(Moment.HEATERS_ON),
+    BYPASS_LOW_POWER(Moment.HEATERS_ON),
+    MATCHED_IN_BYPASS(Moment.HEATERS_ON),
+    SCREEN_SUPPLY(Moment.WARM),
+    RESTING_SEEN(Moment.WARM),
+    METER_ON_CURRENT(Moment.WARM),
+    DRIVE_DOWN_FIRST(Moment.WARM),
+    OPERATE(Moment.WARM),
+    EXCITER_TONES(Moment.CLOSING),
+    AMPLIFIER_TONES(Moment.CLOSING),
+    SPEECH_CLEAN(Moment.CLOSING),
+    INPUT_MATCHED(Moment.CLOSING);
+
+    /** When a point is asked: the amplifier is switched on in this order. */
+    public enum Moment {
+        /** Before anything is on. */
+        COLD,
+        /** The heaters are on and warm up. */
+        HEATERS_ON,
+        /** The tubes are warm; nothing was keyed with drive yet. */
+        WARM,
+        /** After the last step. */
+        CLOSING
+    }
 
     /** What the T/R delay must exceed the relay's own time by. */
     public static final double RELAY_MARGIN_S = 0.010;
 
     private static final double MATCH_POWER_W = 15;
 
-    private final boolean beforeClimb;
+    private final Moment moment;
 
-    Check(boolean beforeClimb) {
-        this.beforeClimb = beforeClimb;
+    Check(Moment moment) {
+        this.moment = moment;
     }
 
-    /** Returns whether it belongs before the climb, else to the end. */
-    public boolean beforeClimb() {
-        return beforeClimb;
+    /** Returns when it is asked. */
+    public Moment moment() {
+        return moment;
     }
 
     /** Returns the points to ask before this run's climb, in their order; what the records already answer is left out. */
     public static List<Check> preflight(TuneSetup setup) {
-        List<Check> points = new ArrayList<>(List.of(LIMITS_READ, COVERS_ON, AIR_MOVING, PATH_WIRED));
+        EnumSet<Check> points =
+                EnumSet.of(LIMITS_READ, COVERS_ON, PATH_WIRED, BAND_SWITCH, AIR_MOVING, RESTING_SEEN, METER_ON_CURRENT);
         if (setup.tubes().tube().construction() == Construction.TETRODE) {
             points.add(SCREEN_SUPPLY);
         }
@@ -57,9 +73,8 @@ public enum Check {
         if (setup.exciter().trDelayS() < trDelayNeededS(setup)) {
             points.add(TR_DELAY);
         }
-        points.add(BAND_SWITCH);
         if (setup.termination() instanceof Load) {
-            points.add(LOAD_IN_LINE);
+            points.addAll(List.of(LOAD_IN_LINE, OPERATE));
         } else if (setup.termination() instanceof Antenna) {
             points.addAll(List.of(BYPASS_LOW_POWER, MATCHED_IN_BYPASS, DRIVE_DOWN_FIRST));
         }
@@ -70,7 +85,6 @@ public enum Check {
         if (hasRanges && setup.readings() != ReadingSource.BENCH) {
             points.add(METER_RANGE);
         }
-        points.add(METER_ON_CURRENT);
         return List.copyOf(points);
     }
 
@@ -99,7 +113,7 @@ public enum Check {
         return List.copyOf(points);
     }
 
-    /** Returns whether it is looked at and entered where the signal is judged. */
+    /** Returns whether it is looked at and entered where the signal is judged; who has no instrument may leave it unmeasured. */
     public boolean isOfTheSignal() {
         return this == EXCITER_TONES || this == AMPLIFIER_TONES || this == SPEECH_CLEAN;
     }

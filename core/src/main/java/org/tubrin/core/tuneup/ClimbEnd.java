@@ -10,9 +10,13 @@ import org.tubrin.core.quantity.Quantity;
 /** Why the climb goes no higher. */
 public enum ClimbEnd {
     FULL_DRIVE,
+    /** All that the exciter's carrier gives, which is less than the amplifier takes. */
+    CARRIER_FULL,
     SATURATION,
     LIMIT_NEAR,
     LICENCE,
+    /** More drive would pass a limit, by what was read and the twin. */
+    LIMIT_AHEAD,
     /** The drive was not raised from one step to the next. */
     STAYED,
     /** The last step was taken as such. */
@@ -35,7 +39,7 @@ public enum ClimbEnd {
         }
         Step last = climb.get(climb.size() - 1);
         if (last.isAtTheTop()) {
-            return Optional.of(FULL_DRIVE);
+            return Optional.of(setup.carrierIsShort() ? CARRIER_FULL : FULL_DRIVE);
         }
         boolean stayed = climb.size() > 1
                 && last.driveW().value()
@@ -50,11 +54,7 @@ public enum ClimbEnd {
                 && growth.filter(one -> one.perDoubling().high() < saturation).isPresent()) {
             return Optional.of(SATURATION);
         }
-        boolean near = last.room().stream()
-                .filter(room -> room.kind() != LimitKind.DRIVE)
-                .anyMatch(room -> room.verdict() == Verdict.EXCEEDS
-                        || (room.verdict() == Verdict.MAY_EXCEED && room.kind() != LimitKind.HEAT_PER_TUBE));
-        if (near) {
+        if (isNearALimit(last)) {
             return Optional.of(LIMIT_NEAR);
         }
         return nextDriveW(setup, last, growth) < last.driveW().value() * WORTH_RAISING
@@ -67,13 +67,33 @@ public enum ClimbEnd {
         return step.driveW().value() >= LEAST_SATURATING_SHARE * setup.topDriveW();
     }
 
-    /** Returns why the climb of a run ended where it did, the finish set aside; empty while it goes on. */
+    /**
+     * Returns why the climb of a run ended where it did; empty while it goes on. Where it ended with a step that was taken for the
+     * last one, that step says why: its drive is the top, a limit is near, or the twin held it back from one.
+     */
     public static Optional<ClimbEnd> reached(RunState state) {
-        return of(
+        List<Step> steps = state.steps();
+        Optional<ClimbEnd> before = of(
                 state.setup(),
-                state.steps().stream()
-                        .filter(step -> step.kind() == Step.Kind.CLIMB)
-                        .toList());
+                steps.stream().filter(step -> step.kind() == Step.Kind.CLIMB).toList());
+        if (before.isPresent() || steps.isEmpty() || steps.get(steps.size() - 1).kind() != Step.Kind.FINISH) {
+            return before;
+        }
+        Step last = steps.get(steps.size() - 1);
+        if (last.isAtTheTop()) {
+            return Optional.of(state.setup().carrierIsShort() ? CARRIER_FULL : FULL_DRIVE);
+        }
+        if (isNearALimit(last)) {
+            return Optional.of(LIMIT_NEAR);
+        }
+        return Optional.of(Foresight.applies(state.setup()) ? LIMIT_AHEAD : FINISHED);
+    }
+
+    private static boolean isNearALimit(Step step) {
+        return step.room().stream()
+                .filter(room -> room.kind() != LimitKind.DRIVE)
+                .anyMatch(room -> room.verdict() == Verdict.EXCEEDS
+                        || (room.verdict() == Verdict.MAY_EXCEED && room.kind() != LimitKind.HEAT_PER_TUBE));
     }
 
     /**

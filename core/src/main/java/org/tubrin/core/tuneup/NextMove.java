@@ -2,6 +2,7 @@ package org.tubrin.core.tuneup;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Says what to do next in a run, by its school: a pure function of the run and the time. */
@@ -36,11 +37,19 @@ public final class NextMove {
     private static Advice preflight(RunState state) {
         Check check = state.openBeforePower().get(0);
         List<Caution> cautions = switch (check) {
-            case LIMITS_READ ->
-                Ladder.beginsHigh(state.setup())
-                        ? List.of(Caution.BEGINS_HIGH, Caution.MAKER_WINS)
-                        : List.of(Caution.MAKER_WINS);
-            case COVERS_ON -> List.of(Caution.HIGH_VOLTAGE);
+            case LIMITS_READ -> {
+                List<Caution> first = new ArrayList<>();
+                if (Ladder.beginsHigh(state.setup())) {
+                    first.add(Caution.BEGINS_HIGH);
+                }
+                if (state.setup().carrierIsShort()
+                        && state.setup().fullerCarrier().isPresent()) {
+                    first.add(Caution.CARRIER_SHORT);
+                }
+                first.add(Caution.MAKER_WINS);
+                yield first;
+            }
+            case COVERS_ON, RESTING_SEEN -> List.of(Caution.HIGH_VOLTAGE);
             case BAND_SWITCH -> List.of(Caution.BAND_SWITCH_UNKEYED);
             case BYPASS_LOW_POWER, MATCHED_IN_BYPASS -> List.of(Caution.RF_EXPOSURE);
             default -> List.of();

@@ -18,6 +18,8 @@ public enum Reason {
     ANTICIPATE(Rule.ANTICIPATION),
     PEAK_FOR_OUTPUT(Rule.PEAK),
     PEAK_PLATE_ONLY(Rule.PEAK),
+    /** The school would turn LOAD here; the twin has it already. */
+    PEAK_PLATE_TWIN(Rule.PEAK),
     DIP_AND_LOAD(Rule.DIP),
     DIP_PLATE_ONLY(Rule.DIP),
     DIP_BELOW_TARGET(Rule.DIP),
@@ -36,6 +38,7 @@ public enum Reason {
     STEP_IS_GOOD(Rule.CLIMB),
     FIRST_STEP_IS_GOOD(Rule.CLIMB),
     STEP_IS_LAST(Rule.CLIMB),
+    STEP_WITH_SIGN(Rule.SIGNS),
     FINISH_AT_ONCE(Rule.FINISH),
     LIMITS_CAP_DRIVE(Rule.FINISH),
     FINISH_HEAVIER(Rule.FINISH),

@@ -18,7 +18,7 @@ public final class Replay {
     /** Efficiency of a stage of class AB, where nothing is read yet. */
     private static final double LIKELY_EFFICIENCY = 0.6;
 
-    private final TuneSetup setup;
+    private TuneSetup setup;
     private School school;
     private final Instant startedAt;
     private final Set<Check> checks = EnumSet.noneOf(Check.class);
@@ -26,6 +26,8 @@ public final class Replay {
     private final Map<ReadingRole, String> ranges = new EnumMap<>(ReadingRole.class);
     private final List<KeyDown> keyDowns = new ArrayList<>();
     private final List<String> notes = new ArrayList<>();
+    private final List<String> corrected = new ArrayList<>();
+    private final Set<Check> unmeasured = EnumSet.noneOf(Check.class);
     private Optional<Instant> heatersOnSince = Optional.empty();
     private Optional<SeenSign> openSign = Optional.empty();
     private final Set<Control> movedSinceSign = EnumSet.noneOf(Control.class);
@@ -52,10 +54,39 @@ public final class Replay {
         sequence = first.sequence();
         school = setup.school();
         draft = emptyDraft(new EnumMap<>(Control.class));
+        setRanges();
+    }
+
+    /** Sets the range of each channel that stands on none of its own. */
+    private void setRanges() {
         double firstOutputW = likelyOutputW(Ladder.drivesW(setup, school).get(0));
         for (ReadingRole role : ReadingRole.values()) {
-            setup.channelFor(role).ifPresent(channel -> ranges.put(role, startingRange(role, channel, firstOutputW)));
+            setup.channelFor(role)
+                    .filter(channel ->
+                            channel.range(ranges.getOrDefault(role, "")).isEmpty())
+                    .ifPresent(channel -> ranges.put(role, startingRange(role, channel, firstOutputW)));
         }
+    }
+
+    /** What was read stays as it was typed, and is worth what the corrected record says, from the first step on. */
+    private void correct(RunEvent.MeterCorrected event) {
+        setup = setup.withMeter(event.meter());
+        setRanges();
+        steps.replaceAll(this::withSetup);
+        draft = withSetup(draft);
+        corrected.add(event.meter().name());
+    }
+
+    private Step withSetup(Step step) {
+        return new Step(
+                setup,
+                step.school(),
+                step.kind(),
+                step.positions(),
+                step.moved(),
+                step.readings(),
+                step.confirmed(),
+                step.keyDowns());
     }
 
     /** Returns the state after all the events; the first must be the start, the sequence without gaps. */
@@ -92,6 +123,7 @@ public final class Replay {
         }
         if (event instanceof RunEvent.Checked checked) {
             checks.add(checked.check());
+            unmeasured.remove(checked.check());
         } else if (event instanceof RunEvent.Warm warm) {
             heatersOnSince = Optional.of(warm.heatersOnSince());
         } else if (event instanceof RunEvent.Keyed) {
@@ -116,7 +148,8 @@ public final class Replay {
             draft = emptyDraft(draft.positions());
         } else if (event instanceof RunEvent.StepUndone) {
             draft = steps.remove(steps.size() - 1);
-            checks.removeIf(check -> !check.beforeClimb());
+            checks.removeIf(check -> check.moment() == Check.Moment.CLOSING);
+            unmeasured.clear();
         } else {
             applyRare(event);
         }
@@ -136,6 +169,10 @@ public final class Replay {
             waveform = Optional.of(seen.waveform());
         } else if (event instanceof RunEvent.ConditionsNoted noted) {
             conditions = noted.conditions();
+        } else if (event instanceof RunEvent.NotMeasured left) {
+            unmeasured.add(left.check());
+        } else if (event instanceof RunEvent.MeterCorrected meter) {
+            correct(meter);
         } else if (event instanceof RunEvent.Note note) {
             notes.add(note.text());
         } else if (event instanceof RunEvent.Finished) {
@@ -253,6 +290,7 @@ public final class Replay {
                 startedAt,
                 lastAt,
                 checks,
+                unmeasured,
                 heatersOnSince,
                 steps,
                 withKind(draft),
@@ -265,6 +303,7 @@ public final class Replay {
                 waveform,
                 conditions,
                 seen,
+                corrected,
                 notes,
                 Optional.ofNullable(ending));
     }

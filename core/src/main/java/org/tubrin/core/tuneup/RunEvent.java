@@ -1,10 +1,12 @@
 package org.tubrin.core.tuneup;
 
 import java.time.Instant;
+import java.util.stream.Stream;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Meter;
 import org.tubrin.core.twin.Products;
 
 /**
@@ -21,6 +23,24 @@ public sealed interface RunEvent {
 
     /** The operator answered for a point. */
     record Checked(Check check) implements RunEvent {}
+
+    /** A closing point of the signal was left, for want of an instrument. */
+    record NotMeasured(Check check) implements RunEvent {
+        public NotMeasured {
+            new Checks()
+                    .oneOf(
+                            "check",
+                            check.name(),
+                            Stream.of(Check.values())
+                                    .filter(Check::isOfTheSignal)
+                                    .map(Check::name)
+                                    .toList())
+                    .done();
+        }
+    }
+
+    /** The record of a meter in use was corrected; what was read of it is worth what the corrected record says. */
+    record MeterCorrected(Meter meter) implements RunEvent {}
 
     /** The heaters have been on since a moment. */
     record Warm(Instant heatersOnSince) implements RunEvent {}

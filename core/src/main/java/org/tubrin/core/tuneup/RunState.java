@@ -18,6 +18,7 @@ import org.tubrin.core.twin.Products;
  * @param startedAt when it began
  * @param lastAt when the last event happened
  * @param checks points answered
+ * @param unmeasured closing points that were left, for want of an instrument
  * @param heatersOnSince since when the heaters are on, where told
  * @param steps steps done, in their order
  * @param draft the step in hand
@@ -30,6 +31,7 @@ import org.tubrin.core.twin.Products;
  * @param waveform what the waveform looked like last
  * @param conditions what it is made under
  * @param seen signs that the operator saw in its course, in their order
+ * @param corrected meters whose records were corrected in its course, by name
  * @param notes what was written down
  * @param ending how it ended, where it has
  */
@@ -40,6 +42,7 @@ public record RunState(
         Instant startedAt,
         Instant lastAt,
         Set<Check> checks,
+        Set<Check> unmeasured,
         Optional<Instant> heatersOnSince,
         List<Step> steps,
         Step draft,
@@ -52,6 +55,7 @@ public record RunState(
         Optional<Waveform> waveform,
         Conditions conditions,
         List<SeenSign> seen,
+        List<String> corrected,
         List<String> notes,
         Optional<Ending> ending) {
 
@@ -75,6 +79,8 @@ public record RunState(
 
     public RunState {
         checks = Set.copyOf(checks);
+        unmeasured = Set.copyOf(unmeasured);
+        corrected = List.copyOf(corrected);
         steps = List.copyOf(steps);
         ranges = Map.copyOf(ranges);
         keyDowns = List.copyOf(keyDowns);
@@ -89,11 +95,18 @@ public record RunState(
         if (ending.isPresent()) {
             return ending.get() == Ending.FINISHED ? Phase.FINISHED : Phase.ABANDONED;
         }
-        if (!openBeforePower().isEmpty()) {
+        if (isOpen(Check.Moment.COLD)) {
+            return Phase.PREFLIGHT;
+        }
+        boolean heatersOn = heatersOnSince.isPresent() || warmUpWholeS() <= 0;
+        if (heatersOn && isOpen(Check.Moment.HEATERS_ON)) {
             return Phase.PREFLIGHT;
         }
         if (warmUpLeftS(now) > 0) {
             return Phase.WARMING;
+        }
+        if (isOpen(Check.Moment.WARM)) {
+            return Phase.PREFLIGHT;
         }
         if (!climbIsDone()) {
             return Phase.CLIMBING;
@@ -109,9 +122,25 @@ public record RunState(
         return steps.isEmpty() ? openChecks(Check.preflight(setup)) : List.of();
     }
 
-    /** Returns those of the points that are not answered, in their order. */
+    private boolean isOpen(Check.Moment moment) {
+        return openBeforePower().stream().anyMatch(check -> check.moment() == moment);
+    }
+
+    /** Returns whether a point before power may be answered at a moment: what it asks for can be seen by then. */
+    public boolean isDue(Check check, Instant now) {
+        return switch (check.moment()) {
+            case COLD -> true;
+            case HEATERS_ON -> heatersOnSince.isPresent() || warmUpWholeS() <= 0;
+            case WARM -> warmUpLeftS(now) <= 0;
+            case CLOSING -> !steps.isEmpty();
+        };
+    }
+
+    /** Returns those of the points that are neither answered nor left unmeasured, in their order. */
     public List<Check> openChecks(List<Check> points) {
-        return points.stream().filter(point -> !checks.contains(point)).toList();
+        return points.stream()
+                .filter(point -> !checks.contains(point) && !unmeasured.contains(point))
+                .toList();
     }
 
     /** Returns how long the whole warm-up takes, in seconds of real time. */

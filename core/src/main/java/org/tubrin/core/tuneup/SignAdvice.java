@@ -47,7 +47,9 @@ final class SignAdvice {
             return Optional.empty();
         }
         List<Sign> signs = Signs.of(draft, state.lastStep());
-        return signs.stream().map(this::mend).flatMap(Optional::stream).findFirst();
+        return signs.stream()
+                .flatMap(sign -> mend(sign).map(advice -> advice.about(sign.code())).stream())
+                .findFirst();
     }
 
     private Advice seen(SeenSign sign) {
@@ -95,8 +97,7 @@ final class SignAdvice {
             case METERS_STILL -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES));
             case GRID_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.GRID_CURRENT_OVER));
             case SCREEN_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.TOO_LIGHT));
-            case COUPLED_TOO_LIGHTLY ->
-                state.keyDownsInStep() < MOST_PEAKINGS ? heavier(step, Reason.TOO_LIGHT) : Optional.empty();
+            case COUPLED_TOO_LIGHTLY -> tooLight(sign, step);
             case FIRST_CEILING, PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
             case HEAT_LIMIT ->
                 heatIsCertain() || state.keyDownsInStep() < 2 ? Optional.of(heatOver(sign)) : Optional.empty();
@@ -114,6 +115,19 @@ final class SignAdvice {
             case EFFICIENCY_LOW -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR));
             default -> Optional.empty();
         };
+    }
+
+    /** Heavier; where LOAD is at its end less drive is left, as long as there is a lower rung. */
+    private Optional<Advice> tooLight(Sign sign, double step) {
+        if (state.keyDownsInStep() >= MOST_PEAKINGS) {
+            return Optional.empty();
+        }
+        Optional<Advice> turn = heavier(step, Reason.TOO_LIGHT);
+        double lowerW = Ladder.belowW(setup, draft.driveW().value(), 1);
+        boolean goesLower = lowerW < LEAST_LOWER * draft.driveW().value();
+        return turn.isEmpty() && goesLower && sign.standing() != Sign.Standing.POSSIBLE
+                ? Optional.of(lowerDrive(lowerW, Reason.LOAD_AT_STOP))
+                : turn;
     }
 
     /** Heavier, as long as that helps: who peaks LOAD afresh goes back to where the current is high. */

@@ -146,13 +146,22 @@ final class StepAdvice {
         throw new IllegalStateException("all controls are known");
     }
 
+    /** Whatever the signs still say of a step is said with it: only where they say nothing do all limits hold. */
     private Advice recordStep() {
-        Reason reason = draft.kind() == Step.Kind.FINISH
+        Optional<Sign> gravest = Signs.of(draft, state.lastStep()).stream()
+                .filter(sign -> sign.severity() != Sign.Severity.NOTE)
+                .findFirst();
+        Move record = new Move.RecordStep(draft.driveW().value());
+        return gravest.map(sign -> Advice.of(record, Reason.STEP_WITH_SIGN).about(sign.code()))
+                .orElseGet(() -> Advice.of(record, goodReason()));
+    }
+
+    private Reason goodReason() {
+        return draft.kind() == Step.Kind.FINISH
                 ? Reason.FINISH_IS_GOOD
                 : !draft.isAtTheTop()
                         ? state.steps().isEmpty() ? Reason.FIRST_STEP_IS_GOOD : Reason.STEP_IS_GOOD
                         : state.school().finishesHeavier() ? Reason.STEP_IS_LAST : Reason.FINISH_IS_GOOD;
-        return Advice.of(new Move.RecordStep(draft.driveW().value()), reason);
     }
 
     private Advice prepareClimb() {
@@ -181,7 +190,8 @@ final class StepAdvice {
                 .map(peak -> noHeavierThan(setup.tubes().heavier(peak.load(), notch / 2), loadAt, notch))
                 .orElseGet(() -> setup.tubes().heavier(loadAt, notch));
         if (state.school().tunesLoadEachStep() && !draft.moved().contains(Control.LOAD) && heavier != loadAt) {
-            return Advice.of(new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.ANTICIPATE);
+            return Advice.of(new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.ANTICIPATE)
+                    .meantFor(driveW);
         }
         if (!draft.moved().contains(Control.DRIVE)) {
             return Advice.of(
@@ -215,7 +225,9 @@ final class StepAdvice {
                 .isPresent();
         if (turns && !draft.moved().contains(Control.LOAD)) {
             Advice turn = Advice.of(
-                    new Move.Turn(Control.LOAD, loadAt, load.get(), marks(loadAt, load.get())), Reason.FINISH_AT_ONCE);
+                            new Move.Turn(Control.LOAD, loadAt, load.get(), marks(loadAt, load.get())),
+                            Reason.FINISH_AT_ONCE)
+                    .meantFor(driveW);
             return stays ? turn.beginningFinish() : turn;
         }
         if (!draft.moved().contains(Control.DRIVE) && !stays) {
@@ -259,7 +271,12 @@ final class StepAdvice {
 
     private Reason peakReason() {
         return switch (aim()) {
-            case OUTPUT -> order().size() > 1 ? Reason.PEAK_FOR_OUTPUT : Reason.PEAK_PLATE_ONLY;
+            case OUTPUT ->
+                order().size() > 1
+                        ? Reason.PEAK_FOR_OUTPUT
+                        : foresees && state.school().tunesLoadEachStep()
+                                ? Reason.PEAK_PLATE_TWIN
+                                : Reason.PEAK_PLATE_ONLY;
             case DIP -> order().size() > 1 ? Reason.DIP_AND_LOAD : Reason.DIP_PLATE_ONLY;
             case GRID -> order().size() > 1 ? Reason.GRID_TO_WINDOW : Reason.GRID_FOR_RESONANCE;
         };

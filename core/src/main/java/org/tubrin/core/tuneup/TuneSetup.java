@@ -1,8 +1,10 @@
 package org.tubrin.core.tuneup;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.ReadingRole;
@@ -160,6 +162,27 @@ public record TuneSetup(
                 practice);
     }
 
+    /** Returns the same with the corrected record of a meter that is in use; fails with {@link Refused} where it reads too little. */
+    public TuneSetup withMeter(Meter corrected) {
+        return new TuneSetup(
+                station,
+                amplifier,
+                exciter,
+                carrier,
+                meters.stream()
+                        .map(one -> one.name().equals(corrected.name()) ? corrected : one)
+                        .toList(),
+                termination,
+                band,
+                frequencyHz,
+                school,
+                preset,
+                settings,
+                source,
+                pad,
+                practice);
+    }
+
     /** Returns what the operator chose about how the school is followed, or what is customary. */
     public Practice customs() {
         return practice.orElse(Practice.CUSTOMARY);
@@ -201,6 +224,19 @@ public record TuneSetup(
             }
         }
         return List.copyOf(asked);
+    }
+
+    /** Returns whether the exciter's carrier, not the amplifier, says where the climb ends: AM and FM often give less than CW. */
+    public boolean carrierIsShort() {
+        return mostDriveW() < (1 - EDGE_SHARE) * amplifier.driveLimitW();
+    }
+
+    /** Returns a mode whose carrier gives clearly more drive, the most of them; empty where there is none. */
+    public Optional<Mode> fullerCarrier() {
+        return Stream.of(Mode.values())
+                .filter(Mode::givesCarrier)
+                .filter(mode -> exciter.mostW(mode) > (1 + EDGE_SHARE) * exciter.mostW(carrier))
+                .max(Comparator.comparingDouble(exciter::mostW));
     }
 
     /** Returns the highest drive of the climb: what the amplifier allows and exciter and pad give, in watts. */

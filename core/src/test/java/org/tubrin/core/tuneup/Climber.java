@@ -45,9 +45,12 @@ final class Climber {
 
     Climber isReady() {
         for (Check check : Check.preflight(state().setup())) {
+            if (check.moment() != Check.Moment.COLD && state().heatersOnSince().isEmpty()) {
+                does(new RunEvent.Warm(now.minusSeconds(1000)));
+            }
             does(new RunEvent.Checked(check));
         }
-        return does(new RunEvent.Warm(now.minusSeconds(1000)));
+        return this;
     }
 
     Climber keysFor(double seconds) {

@@ -2,19 +2,28 @@ package org.tubrin.core.tuneup;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.card.CardRow;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Termination;
 import org.tubrin.core.tank.LoadSense;
 
 /** Operators who do anything at any time: whatever is admitted replays, and the advice can always be followed. */
@@ -138,5 +147,154 @@ public class WanderingTest {
                 new Climber(Sample.setup()).isReady().moves(Control.DRIVE, 4.4).does(new RunEvent.Keyed());
         climber.waits(3).does(new RunEvent.Abandoned(""));
         assertFalse(climber.state().isKeyed());
+    }
+
+    /** Reasons that call a step good without a word about any sign. */
+    private static final Set<Reason> ALL_IS_WELL =
+            EnumSet.of(Reason.STEP_IS_GOOD, Reason.FIRST_STEP_IS_GOOD, Reason.STEP_IS_LAST, Reason.FINISH_IS_GOOD);
+
+    @Test(dataProvider = "seeds")
+    public void theSentenceAndTheGravestSignAgreeWhateverIsRead(long seed) {
+        Random random = new Random(seed);
+        Climber climber = new Climber(Sample.setup(
+                        Sample.brigantine(LoadSense.values()[random.nextInt(2)]), Sample.STATION, Sample.BALLAST))
+                .isReady();
+        for (int step = 0; step < 6 && !climber.state().climbIsDone(); step++) {
+            double driveW = 4.4 * Math.pow(2, Math.min(4, step)) * (0.9 + 0.2 * random.nextDouble());
+            climber.moves(Control.DRIVE, driveW)
+                    .moves(Control.PLATE, 5)
+                    .moves(Control.LOAD, random.nextInt(4) == 0 ? 10 : 10 * random.nextDouble())
+                    .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, driveW > 8 ? "1.5 kW" : "150 W"));
+            for (int attempt = 0; attempt < 4; attempt++) {
+                double outputW = driveW * (2 + 28 * random.nextDouble());
+                climber.keysFor(4)
+                        .reads(
+                                Math.min(outputW, driveW > 8 ? 1450 : 149),
+                                0.1 + 0.6 * random.nextDouble(),
+                                0.2 * random.nextDouble(),
+                                2300 + 400 * random.nextDouble())
+                        .waits(20);
+                agrees(climber);
+            }
+            climber.does(new RunEvent.StepRecorded());
+        }
+        if (climber.state().climbIsDone()) {
+            assertTrue(ClimbEnd.reached(climber.state()).isPresent(), "an end without a reason");
+        }
+    }
+
+    private static void agrees(Climber climber) {
+        RunState state = climber.state();
+        Advice advice = climber.advice();
+        List<Sign> signs = Signs.of(state.draft(), state.lastStep());
+        Optional<Sign> gravest = signs.stream()
+                .filter(sign -> sign.severity() != Sign.Severity.NOTE)
+                .findFirst();
+        if (advice.move() instanceof Move.RecordStep) {
+            assertEquals(advice.about(), gravest.map(Sign::code), "recorded beside " + signs);
+            assertEquals(ALL_IS_WELL.contains(advice.reason()), gravest.isEmpty(), advice + " beside " + signs);
+        }
+        advice.about()
+                .ifPresent(about -> assertTrue(
+                        signs.stream().anyMatch(sign -> sign.code() == about), advice + " is about none of " + signs));
+    }
+
+    @Test
+    public void thePointsFollowTheOrderOfSwitchingOn() {
+        for (Termination into : List.of(Sample.BALLAST, Sample.YARDARM)) {
+            Climber climber = new Climber(Sample.setup(Sample.BRIGANTINE, Sample.STATION, into));
+            List<String> order = new ArrayList<>();
+            while (!(climber.advice().move() instanceof Move.SetDials)) {
+                Move move = climber.advice().move();
+                order.add(
+                        move instanceof Move.Answer answer
+                                ? answer.check().name()
+                                : move.getClass().getSimpleName());
+                if (move instanceof Move.WaitForWarmth wait) {
+                    climber.waits(wait.leftS());
+                } else {
+                    Following.events(climber.advice(), climber.now).forEach(climber::does);
+                }
+            }
+            assertInOrder(
+                    order, List.of("COVERS_ON", "SwitchHeatersOn", "AIR_MOVING", "WaitForWarmth", "RESTING_SEEN"));
+            assertEquals(order.get(order.size() - 1), into == Sample.BALLAST ? "OPERATE" : "DRIVE_DOWN_FIRST");
+        }
+    }
+
+    private static void assertInOrder(List<String> order, List<String> wanted) {
+        for (int i = 1; i < wanted.size(); i++) {
+            int before = order.indexOf(wanted.get(i - 1));
+            assertTrue(before >= 0 && before < order.indexOf(wanted.get(i)), wanted.get(i) + " in " + order);
+        }
+    }
+
+    @Test
+    public void whoHasNoAnalyserLeavesTheTonesUnmeasuredAndTheRunSaysSo() {
+        Climber climber = new Climber(Sample.setup()).isReady().steps(4.4, 5.2, 0.5, 138, 0.161, 0.008, 2713);
+        climber.does(new RunEvent.NotMeasured(Check.EXCITER_TONES));
+        assertEquals(climber.state().unmeasured(), Set.of(Check.EXCITER_TONES));
+        assertFalse(climber.state().checks().contains(Check.EXCITER_TONES));
+        assertFalse(climber.state().openChecks(Check.closing(climber.state())).contains(Check.EXCITER_TONES));
+        climber.does(new RunEvent.Checked(Check.EXCITER_TONES));
+        assertEquals(climber.state().unmeasured(), Set.of());
+        assertThrows(Refused.class, () -> new RunEvent.NotMeasured(Check.COVERS_ON));
+    }
+
+    private static Meter fathom(TuneSetup setup) {
+        return setup.meterFor(ReadingRole.OUTPUT).orElseThrow();
+    }
+
+    private static Meter corrected(Meter meter, double factor, String range) {
+        return new Meter(
+                meter.name(),
+                meter.channels().stream()
+                        .map(channel -> new Channel(
+                                channel.role(),
+                                channel.scaleUnit(),
+                                channel.ranges().stream()
+                                        .map(one -> new MeterRange(
+                                                one.name().equals("150 W") ? range : one.name(), one.fullScale()))
+                                        .toList(),
+                                channel.accuracy(),
+                                channel.indication(),
+                                factor,
+                                channel.corrections()))
+                        .toList());
+    }
+
+    @Test
+    public void aRunGoesOnWithACorrectedMeterAndNothingIsReadAgain() {
+        Climber climber = new Climber(Sample.setup()).isReady().steps(4.4, 5.2, 0.5, 138, 0.161, 0.008, 2713);
+        RunState before = climber.state();
+        double factor =
+                fathom(before.setup()).channel(ReadingRole.OUTPUT).orElseThrow().correctionFactor();
+        RunEvent correction = new RunEvent.MeterCorrected(corrected(fathom(before.setup()), 1.1 * factor, "150 W"));
+        RunState after = climber.does(correction).state();
+        assertEquals(
+                after.steps().get(0).measured(ReadingRole.OUTPUT).orElseThrow().value(),
+                1.1
+                        * before.steps()
+                                .get(0)
+                                .measured(ReadingRole.OUTPUT)
+                                .orElseThrow()
+                                .value(),
+                1e-9);
+        assertEquals(after.steps().get(0).readings(), before.steps().get(0).readings(), "as typed");
+        assertEquals(after.corrected(), List.of(fathom(before.setup()).name()));
+        assertEquals(after.keyDowns(), before.keyDowns());
+    }
+
+    @Test
+    public void aRecordThatDoesNotKnowTheRangeThatWasReadIsNotTaken() {
+        Climber climber = new Climber(Sample.setup()).isReady().steps(4.4, 5.2, 0.5, 138, 0.161, 0.008, 2713);
+        Problem problem = climber.refusals(new RunEvent.MeterCorrected(
+                        corrected(fathom(climber.state().setup()), 1, "200 W")))
+                .get(0);
+        assertEquals(problem.path(), "meter.OUTPUT.range");
+        assertEquals(problem.found(), "150 W");
+        Meter other =
+                new Meter("Somebody else's", fathom(climber.state().setup()).channels());
+        assertEquals(climber.refusals(new RunEvent.MeterCorrected(other)).get(0).path(), "meter");
     }
 }

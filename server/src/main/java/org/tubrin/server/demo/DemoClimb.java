@@ -69,8 +69,14 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
         Player player = new Player(start);
         TuneSetup setup = setup(rows.get(0));
         player.does(new RunEvent.Started(setup));
-        Check.preflight(setup).forEach(check -> player.does(new RunEvent.Checked(check)));
-        player.does(new RunEvent.Warm(start.minus(WARM_BEFORE)));
+        boolean warm = false;
+        for (Check check : Check.preflight(setup)) {
+            if (!warm && check.moment() != Check.Moment.COLD) {
+                player.does(new RunEvent.Warm(start.minus(WARM_BEFORE)));
+                warm = true;
+            }
+            player.does(new RunEvent.Checked(check));
+        }
         if (!conditions.equals(Conditions.NONE)) {
             player.does(new RunEvent.ConditionsNoted(conditions));
         }

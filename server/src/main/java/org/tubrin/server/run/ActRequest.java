@@ -16,7 +16,7 @@ import org.tubrin.core.tuneup.Waveform;
  * @param clientId made by the caller: an act of the same id is taken once
  * @param expectedSequence where the caller saw the run stand
  * @param act what was done; it says which of the rest must be given
- * @param check for CHECK
+ * @param check for CHECK and LEAVE
  * @param role for READ and RANGE
  * @param control for SET
  * @param sign for SIGN
@@ -27,6 +27,7 @@ import org.tubrin.core.tuneup.Waveform;
  * @param waveform for WAVEFORM
  * @param school for SCHOOL
  * @param conditions for CONDITIONS
+ * @param meterId for CORRECT
  */
 public record ActRequest(
         UUID clientId,
@@ -41,12 +42,13 @@ public record ActRequest(
         @Nullable ProductsEntry products,
         @Nullable Waveform waveform,
         @Nullable School school,
-        @Nullable ConditionsEntry conditions) {
+        @Nullable ConditionsEntry conditions,
+        @Nullable UUID meterId) {
 
     /** Returns an act that says nothing more. */
     static ActRequest of(UUID clientId, long expectedSequence, Act act) {
         return new ActRequest(
-                clientId, expectedSequence, act, null, null, null, null, null, null, null, null, null, null);
+                clientId, expectedSequence, act, null, null, null, null, null, null, null, null, null, null, null);
     }
 
     /**
@@ -75,6 +77,10 @@ public record ActRequest(
         /** Did what the advice says. */
         FOLLOW,
         CHECK,
+        /** Leaves a closing point unmeasured. */
+        LEAVE,
+        /** Goes on with the corrected record of a meter in use. */
+        CORRECT,
         WARM,
         KEY,
         UNKEY,

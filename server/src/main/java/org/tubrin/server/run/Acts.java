@@ -5,6 +5,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.UUID;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
@@ -21,6 +23,7 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Load;
+import org.tubrin.core.station.Meter;
 import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tuneup.Conditions;
 import org.tubrin.core.tuneup.Control;
@@ -37,13 +40,16 @@ final class Acts {
     private Acts() {}
 
     /** Returns the events of an act; fails with {@link Refused} where something of it is missing or mistyped. */
-    static List<RunEvent> events(RunState state, ActRequest request, Instant now, LiveActs live) {
+    static List<RunEvent> events(
+            RunState state, ActRequest request, Instant now, LiveActs live, Function<UUID, Meter> meters) {
         return switch (request.act()) {
             case FOLLOW ->
                 Following.events(NextMove.of(state, now), now).stream()
                         .map(event -> event instanceof RunEvent.Warm ? warm(state, now, Duration.ZERO, live) : event)
                         .toList();
             case CHECK -> List.of(new RunEvent.Checked(given("check", request.check())));
+            case LEAVE -> List.of(new RunEvent.NotMeasured(given("check", request.check())));
+            case CORRECT -> List.of(new RunEvent.MeterCorrected(meters.apply(given("meterId", request.meterId()))));
             case WARM -> List.of(warm(state, now, warmFor(request.text()), live));
             case TAKE -> live.readings(state);
             case KEY -> List.of(new RunEvent.Keyed());

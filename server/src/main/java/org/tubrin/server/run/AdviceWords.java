@@ -1,5 +1,6 @@
 package org.tubrin.server.run;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -95,6 +96,7 @@ class AdviceWords {
         args.put("aimS", Figures.plain(clock.aimS(), 0));
         args.put("growth", Figures.plain(state.setup().settings().saturationGrowth(), 1));
         args.put("target", args.getOrDefault("target", ""));
+        advice.about().ifPresent(sign -> args.put("signTitle", words.say("sign." + sign.name() + ".title")));
         args.put("wideDuty", Figures.plain(100 * state.setup().settings().wideDutyFraction(), 0));
         return new RunView.AdviceView(
                 move.getClass().getSimpleName(),
@@ -109,7 +111,7 @@ class AdviceWords {
                                         "most", Figures.plain(expect.mostW(), 0))))
                         .orElse(null),
                 advice.cautions().stream()
-                        .map(caution -> words.say("caution." + caution.name()))
+                        .map(caution -> words.say("caution." + caution.name(), args))
                         .toList(),
                 lookAt,
                 button(move),
@@ -118,7 +120,7 @@ class AdviceWords {
                 to,
                 leftS,
                 missing,
-                move instanceof Move.Answer answer && answer.check().isOfTheSignal());
+                move instanceof Move.Answer answer && answer.check().isOfTheSignal() ? answer.check() : null);
     }
 
     private String why(Advice advice, Map<String, Object> args) {
@@ -176,6 +178,13 @@ class AdviceWords {
         args.put("plateLimit", Figures.plain(tubes.plateCurrentLimitA(), 3));
         args.put("gridLimit", Figures.plain(tubes.gridCurrentLimitA(), 3));
         args.put("heatLimit", Figures.plain(tubes.plateDissipationPerTubeW(), 0));
+        args.put("restVolts", Figures.plain(tubes.plateVoltageRestDcV(), 0));
+        args.put("restCurrent", Figures.plain(tubes.restingPlateCurrentA(), 3));
+        args.put("carrier", words.name(setup.carrier().name()));
+        args.put("carrierMost", Figures.plain(setup.mostDriveW(), 1));
+        args.put(
+                "fuller",
+                setup.fullerCarrier().map(mode -> words.name(mode.name())).orElse("none"));
         args.put("licence", Figures.plain(setup.station().licenceLimitW(), 0));
         args.put("delay", Figures.plain(1000 * setup.exciter().trDelayS(), 0));
         args.put("delayNeeded", Figures.plain(1000 * Check.trDelayNeededS(setup), 0));
@@ -200,16 +209,32 @@ class AdviceWords {
         return args;
     }
 
-    /** Returns the points of a list with whether each is answered. */
-    List<RunView.CheckView> checks(List<Check> points, RunState state) {
+    /** Returns the points of a list with whether each is answered, and whether its moment has come. */
+    List<RunView.CheckView> checks(List<Check> points, RunState state, Instant now) {
         Map<String, Object> args = setupArgs(state.setup());
         args.put("range", state.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
         return points.stream()
                 .map(point -> new RunView.CheckView(
                         point.name(),
                         words.say("check." + point.name() + ".point", args),
-                        state.checks().contains(point)))
+                        point.moment(),
+                        state.checks().contains(point),
+                        state.isDue(point, now)))
                 .toList();
+    }
+
+    /** Returns what is to be read of a run beside its notes. */
+    List<String> notes(RunState state) {
+        List<String> notes = new ArrayList<>(state.notes());
+        state.corrected().forEach(meter -> notes.add(words.say("note.corrected", Map.of("meter", meter))));
+        Map<String, Object> args = setupArgs(state.setup());
+        for (Check check : Check.values()) {
+            if (state.unmeasured().contains(check)) {
+                notes.add(words.say(
+                        "note.unmeasured", Map.of("point", words.say("check." + check.name() + ".point", args))));
+            }
+        }
+        return notes;
     }
 
     private List<String> numbered(String prefix) {

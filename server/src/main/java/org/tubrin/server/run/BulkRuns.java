@@ -36,13 +36,15 @@ public class BulkRuns {
     private final DataSource source;
     private final JdbcTemplate database;
     private final RunStore store;
+    private final RunCounts counts;
     private final CardMapper cardRows;
     private final JsonMapper json;
 
-    BulkRuns(DataSource source, RunStore store, CardMapper cardRows, JsonMapper json) {
+    BulkRuns(DataSource source, RunStore store, RunCounts counts, CardMapper cardRows, JsonMapper json) {
         this.source = source;
         database = new JdbcTemplate(source);
         this.store = store;
+        this.counts = counts;
         this.cardRows = cardRows;
         this.json = json;
     }
@@ -52,6 +54,7 @@ public class BulkRuns {
 
     /** Empties everything, and begins a load in the transaction of the caller. */
     public Load begin() {
+        counts.changing();
         database.execute("truncate run, run_event, run_figures, card_row, card_spot, paper, equipment, station");
         database.execute("alter table run_event drop constraint run_event_run_id_fkey");
         return new Load();
@@ -150,6 +153,7 @@ public class BulkRuns {
             database.execute("alter table run_event add constraint run_event_run_id_fkey"
                     + " foreign key (run_id) references run (id)");
             cardRows.countSpots();
+            database.execute("analyze run, run_event, run_figures, card_row, card_spot");
         }
 
         private void flush() {

@@ -28,9 +28,11 @@ public class LogController {
     static final int PER_PAGE = 100;
 
     private final RunMapper mapper;
+    private final RunCounts counts;
     private final Words words;
 
-    LogController(RunMapper mapper, Words words) {
+    LogController(RunMapper mapper, RunCounts counts, Words words) {
+        this.counts = counts;
         this.mapper = mapper;
         this.words = words;
     }
@@ -69,7 +71,7 @@ public class LogController {
                 school == null ? null : school.name(),
                 from == null ? null : from.atStartOfDay(ZoneOffset.UTC).toInstant(),
                 to == null ? null : to.plusDays(1).atStartOfDay(ZoneOffset.UTC).toInstant());
-        List<RunPlace> places = mapper.places();
+        List<RunPlace> places = counts.places();
         int all = places.stream().mapToInt(RunPlace::runs).sum();
         int asked = from == null && to == null ? counted(places, filter) : mapper.count(filter);
         int pages = Math.max(1, (asked + PER_PAGE - 1) / PER_PAGE);

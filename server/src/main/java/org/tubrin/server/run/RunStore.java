@@ -35,12 +35,14 @@ public class RunStore {
     private static final Logger LOG = LoggerFactory.getLogger(RunStore.class);
 
     private final RunMapper runs;
+    private final RunCounts counts;
     private final CardMapper cards;
     private final EventForms forms;
     private final JsonMapper json;
 
-    RunStore(RunMapper runs, CardMapper cards, EventForms forms, JsonMapper json) {
+    RunStore(RunMapper runs, RunCounts counts, CardMapper cards, EventForms forms, JsonMapper json) {
         this.runs = runs;
+        this.counts = counts;
         this.cards = cards;
         this.forms = forms;
         this.json = json;
@@ -79,6 +81,7 @@ public class RunStore {
     @Transactional
     public void restore(UUID runId, List<UUID> clientIds, List<Recorded> events) {
         RunState state = Replay.of(events);
+        counts.changing();
         runs.insertRun(row(runId, state));
         insert(runId, clientIds, events);
         keepDerived(runId, state);
@@ -89,6 +92,10 @@ public class RunStore {
     public void append(UUID runId, UUID clientId, List<Recorded> added, RunState after) {
         if (runs.advanceRun(row(runId, after), added.get(0).sequence() - 1) == 0) {
             throw new Stale(runId.toString());
+        }
+        if (after.ending().isPresent()
+                || added.stream().anyMatch(recorded -> recorded.event() instanceof RunEvent.SchoolChosen)) {
+            counts.changing();
         }
         insert(runId, Collections.nCopies(added.size(), clientId), added);
         boolean finishes = added.stream().anyMatch(recorded -> recorded.event() instanceof RunEvent.Finished);

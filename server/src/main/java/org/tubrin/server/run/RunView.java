@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.station.Mode;
+import org.tubrin.core.tuneup.Check;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.KeyClock;
 import org.tubrin.core.tuneup.ReadingSource;
@@ -48,6 +49,7 @@ public record RunView(
         List<SignView> signs,
         List<CheckView> preflight,
         List<CheckView> closing,
+        List<CorrectionView> corrections,
         List<String> notes,
         @Nullable String conditions,
         List<String> onAir,
@@ -138,7 +140,7 @@ public record RunView(
             @Nullable Double to,
             @Nullable Double leftS,
             List<ReadingRole> missing,
-            boolean onSignal) {}
+            @Nullable Check onSignal) {}
 
     /** Room left, at the step it is reckoned for. */
     public record RoomsView(@Nullable String atDrive, List<RoomView> rooms) {}
@@ -193,5 +195,8 @@ public record RunView(
             String certainty) {}
 
     /** A point to answer for. */
-    public record CheckView(String code, String text, boolean answered) {}
+    public record CheckView(String code, String text, Check.Moment moment, boolean answered, boolean due) {}
+
+    /** A meter in use whose record was corrected since. */
+    public record CorrectionView(UUID meterId, String meter) {}
 }

@@ -13,8 +13,10 @@ import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Load;
+import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Pad;
 import org.tubrin.core.tank.Dial;
+import org.tubrin.core.tuneup.Admission;
 import org.tubrin.core.tuneup.Advice;
 import org.tubrin.core.tuneup.Check;
 import org.tubrin.core.tuneup.Conditions;
@@ -27,6 +29,7 @@ import org.tubrin.core.tuneup.ModeGuard;
 import org.tubrin.core.tuneup.Move;
 import org.tubrin.core.tuneup.NextMove;
 import org.tubrin.core.tuneup.OnAir;
+import org.tubrin.core.tuneup.RunEvent;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.SeenSign;
@@ -34,6 +37,7 @@ import org.tubrin.core.tuneup.Sign;
 import org.tubrin.core.tuneup.Signs;
 import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.server.card.ReachWords;
+import org.tubrin.server.station.Stations;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -49,8 +53,16 @@ class RunViewer {
     private final SignWords signWords;
     private final StepViewer stepViewer;
     private final ReachWords reach;
+    private final Stations stations;
 
-    RunViewer(Words words, AdviceWords adviceWords, SignWords signWords, StepViewer stepViewer, ReachWords reach) {
+    RunViewer(
+            Words words,
+            AdviceWords adviceWords,
+            SignWords signWords,
+            StepViewer stepViewer,
+            ReachWords reach,
+            Stations stations) {
+        this.stations = stations;
         this.words = words;
         this.adviceWords = adviceWords;
         this.signWords = signWords;
@@ -107,9 +119,10 @@ class RunViewer {
                         setup.settings().warmUpSpeed()),
                 dials(state, advice),
                 signs(state),
-                adviceWords.checks(Check.preflight(setup), state),
-                adviceWords.checks(Check.closing(state), state),
-                state.notes(),
+                adviceWords.checks(Check.preflight(setup), state, now),
+                adviceWords.checks(Check.closing(state), state, now),
+                state.ending().isPresent() ? List.of() : corrections(state, now),
+                adviceWords.notes(state),
                 conditions(state),
                 onAir(state),
                 state.ending().isPresent()
@@ -119,6 +132,19 @@ class RunViewer {
                 setup.readings(),
                 Expected.twin(setup).isPresent(),
                 state.ending().isPresent() ? elsewhere(state) : List.of());
+    }
+
+    /** Returns the meters in use whose records were corrected, where the run can go on with what they say now. */
+    private List<RunView.CorrectionView> corrections(RunState state, Instant now) {
+        return stations.readableEquipment().stream()
+                .filter(kept -> kept.equipment() instanceof Meter meter
+                        && state.setup().meters().stream()
+                                .anyMatch(used -> used.name().equals(meter.name()) && !used.equals(meter))
+                        && Admission.refusals(state, new RunEvent.MeterCorrected(meter), now)
+                                .isEmpty())
+                .map(kept ->
+                        new RunView.CorrectionView(kept.id(), kept.equipment().name()))
+                .toList();
     }
 
     /** Returns the schools that the run may go on by. */

@@ -116,7 +116,7 @@ public class Runs {
         }
         Instant now = clock.instant().isAfter(state.lastAt()) ? clock.instant() : state.lastAt();
         List<Recorded> added = new ArrayList<>();
-        for (RunEvent event : Acts.events(state, request, now, live)) {
+        for (RunEvent event : Acts.events(state, request, now, live, id -> equipment(id, Meter.class, "meterId"))) {
             List<Problem> refusals = Admission.refusals(state, event, now);
             if (!refusals.isEmpty()) {
                 throw new Refused(refusals);

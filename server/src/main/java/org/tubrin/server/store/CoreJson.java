@@ -214,6 +214,8 @@ public class CoreJson {
     @JsonSubTypes({
         @JsonSubTypes.Type(value = RunEvent.Started.class, name = "started"),
         @JsonSubTypes.Type(value = RunEvent.Checked.class, name = "checked"),
+        @JsonSubTypes.Type(value = RunEvent.NotMeasured.class, name = "notMeasured"),
+        @JsonSubTypes.Type(value = RunEvent.MeterCorrected.class, name = "meterCorrected"),
         @JsonSubTypes.Type(value = RunEvent.Warm.class, name = "warm"),
         @JsonSubTypes.Type(value = RunEvent.Keyed.class, name = "keyed"),
         @JsonSubTypes.Type(value = RunEvent.Unkeyed.class, name = "unkeyed"),

@@ -23,6 +23,7 @@ import org.tubrin.core.trend.TrendPoint;
 import org.tubrin.core.tuneup.Replay;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.server.run.FiguresStamp;
+import org.tubrin.server.run.RunCounts;
 import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunPlace;
 import org.tubrin.server.run.RunStore;
@@ -40,6 +41,7 @@ public class TrendController {
 
     private final RunStore store;
     private final RunMapper runs;
+    private final RunCounts runCounts;
     private final Words words;
 
     /** What was found; with another run the stamp is another one. */
@@ -47,7 +49,8 @@ public class TrendController {
 
     private record Asked(String amplifier, Band band, String termination, FiguresStamp stamp) {}
 
-    TrendController(RunStore store, RunMapper runs, Words words) {
+    TrendController(RunStore store, RunMapper runs, RunCounts runCounts, Words words) {
+        this.runCounts = runCounts;
         this.store = store;
         this.runs = runs;
         this.words = words;
@@ -82,7 +85,7 @@ public class TrendController {
     @GetMapping("/trends/places")
     List<PlaceView> places() {
         Map<List<String>, Integer> counts = new LinkedHashMap<>();
-        for (RunPlace place : runs.places()) {
+        for (RunPlace place : runCounts.places()) {
             counts.merge(List.of(place.amplifier(), place.band(), place.termination()), place.finished(), Integer::sum);
         }
         return counts.entrySet().stream()

@@ -1,5 +1,6 @@
 package org.tubrin.server.twin;
 
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -13,8 +14,12 @@ import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.CapacitorLaw;
 import org.tubrin.core.tank.GapStress;
+import org.tubrin.core.tuneup.Advice;
 import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.Expected;
+import org.tubrin.core.tuneup.Move;
+import org.tubrin.core.tuneup.NextMove;
+import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.Step;
 import org.tubrin.core.twin.GroundMap;
 import org.tubrin.core.twin.Linearity;
@@ -39,8 +44,10 @@ class RunTwins {
 
     private final RunPlaces places;
     private final Words words;
+    private final Clock clock;
 
-    RunTwins(RunPlaces places, Words words) {
+    RunTwins(RunPlaces places, Words words, Clock clock) {
+        this.clock = clock;
         this.places = places;
         this.words = words;
     }
@@ -83,8 +90,26 @@ class RunTwins {
                         : null,
                 place(at, most.plate(), most.load(), most.point()),
                 place(at, finish.plate(), finish.load(), finish.point()),
+                next(at.state(), setting.driveW()),
                 trail,
                 words.say("map.reading." + tubes.loadSense().name()));
+    }
+
+    private TwinController.@Nullable NextPlace next(RunState state, double driveW) {
+        if (state.ending().isPresent()) {
+            return null;
+        }
+        Advice advice = NextMove.of(state, clock.instant());
+        double forW = advice.forDriveW().orElse(driveW);
+        if (advice.move() instanceof Move.SetDials dials) {
+            return new TwinController.NextPlace(dials.plate(), dials.load(), forW);
+        }
+        if (advice.move() instanceof Move.Turn turn && turn.control() != Control.DRIVE) {
+            return turn.control() == Control.PLATE
+                    ? new TwinController.NextPlace(turn.to(), null, forW)
+                    : new TwinController.NextPlace(null, turn.to(), forW);
+        }
+        return null;
     }
 
     private List<TwinController.Ground> grounds(RunPlaces.Place at, GroundMap map) {

@@ -46,6 +46,10 @@ public class TwinController {
     /** A limit that closes ground off: where the grid is beyond it. */
     public record Ground(String kind, String label, double limit, List<Double> grid) {}
 
+    /** Where the next move turns a dial, and the drive that it is meant for; a dial that stays is absent. */
+    public record NextPlace(
+            @Nullable Double plate, @Nullable Double load, double driveW) {}
+
     /**
      * The ground at a drive; grids are row by row, LOAD slow, PLATE fast. A point that did not settle holds −1.
      */
@@ -58,6 +62,7 @@ public class TwinController {
             @Nullable Place here,
             @Nullable Place most,
             @Nullable Place finish,
+            @Nullable NextPlace next,
             List<List<Double>> trail,
             String reading) {}
 
