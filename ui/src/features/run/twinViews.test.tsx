@@ -70,7 +70,7 @@ describe('the map', () => {
   it('says where you are and where to finish, in words and in a table', async () => {
     shows(MAP);
     show(<MapSheet view={run} />);
-    const chart = await screen.findByRole('img', { name: /Finish at PLATE 5\.09, LOAD 5\.04, 872 W/ });
+    const chart = await screen.findByRole('img', { name: /the finish is at PLATE 5\.09, LOAD 5\.04, 872 W/ });
     expect(chart.getAttribute('aria-label')).toContain('You are at PLATE 5.10, LOAD 4.20');
     const table = screen.getByRole('table', { name: 'Here and there' });
     expect(within(table).getByRole('row', { name: /Output, W 886 872/ })).toBeInTheDocument();
@@ -90,9 +90,16 @@ describe('the map', () => {
   it('joins the trail to where you are', async () => {
     shows(MAP);
     const { container } = show(<MapSheet view={run} />);
-    await screen.findByText('finish here');
+    await screen.findByRole('img', { name: /the finish is at/ });
     const trail = container.querySelector('[data-part=map] polyline')?.getAttribute('points')?.split(' ');
     expect(trail).toHaveLength(3);
+  });
+
+  it('marks where the next move leads, and for which drive', async () => {
+    shows({ ...MAP, next: { load: 5.03, driveW: 70 } });
+    const { container } = show(<MapSheet view={run} />);
+    expect(await screen.findByText('next: LOAD 5.03, for 70 W')).toBeInTheDocument();
+    expect(container.querySelectorAll('[data-part=map-next] line')).toHaveLength(1);
   });
 
   it('tells what to do where there is no twin', async () => {

@@ -194,11 +194,10 @@ public class RunApiTest extends ServerTest {
         begins("MHZ_7", "7.1");
         Reply keyed = post(path(), act(1, "KEY"));
         assertEquals(keyed.json().get("problems").get(0).get("code").asString(), "PREFLIGHT_OPEN");
-        while (run.get("phase").asString().equals("PREFLIGHT")) {
+        while (!move().equals("WaitForWarmth")) {
             does("FOLLOW");
         }
-        does("FOLLOW");
-        assertEquals(move(), "WaitForWarmth");
+        assertEquals(run.get("phase").asString(), "WARMING");
         Reply cold = post(path(), act(run.get("sequence").asLong(), "KEY"));
         assertEquals(cold.json().get("problems").get(0).get("code").asString(), "NOT_WARM");
     }
@@ -329,5 +328,35 @@ public class RunApiTest extends ServerTest {
         request.put("runId", java.util.UUID.randomUUID().toString());
         request.put("ownDrives", "5 many");
         assertEquals(post("/api/runs", request).status(), 422);
+    }
+
+    @Test
+    public void aMeterThatWasMendedInMidRunReachesTheRunAndTheRunSaysSo() {
+        begins("MHZ_7", "7.1");
+        does("READ", "role", "OUTPUT", "text", "100");
+        assertEquals(run.get("corrections").size(), 0);
+        JsonNode fathom = null;
+        for (JsonNode one : get("/api/equipment").json()) {
+            fathom = one.get("name").asString().equals("Fathom") ? one : fathom;
+        }
+        Reply mended = put(
+                "/api/equipment/" + fathom.get("id").asString() + "?revision="
+                        + fathom.get("revision").asInt(),
+                fathom.get("body")
+                        .toString()
+                        .replaceFirst("\"correctionFactor\":1(\\.0)?", "\"correctionFactor\":1.25"));
+        assertEquals(mended.status(), 200, mended.text());
+        run = get(path().replace("/acts", "")).json();
+        assertEquals(run.at("/corrections/0/meter").asString(), "Fathom");
+        does("CORRECT", "meterId", fathom.get("id").asString());
+        assertEquals(run.get("corrections").size(), 0);
+        assertEquals(
+                run.at("/draft/output/value").asDouble(),
+                125,
+                0.5,
+                run.get("draft").toString());
+        assertEquals(run.at("/draft/cells/0/shown").asString(), "100", "as typed");
+        assertTrue(
+                run.get("notes").toString().contains("Fathom"), run.get("notes").toString());
     }
 }

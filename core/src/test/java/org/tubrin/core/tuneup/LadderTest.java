@@ -155,4 +155,61 @@ public class LadderTest {
         assertTrue(Check.preflight(padded).contains(Check.PAD_IN_LINE));
         assertTrue(!Check.preflight(good).contains(Check.PAD_IN_LINE));
     }
+
+    private static TuneSetup withCarrier(Mode carrier) {
+        TuneSetup base = Sample.setup();
+        Exciter halyard = base.exciter();
+        Exciter weakInAm = new Exciter(
+                halyard.name(),
+                halyard.powerMinW(),
+                halyard.powerMaxW(),
+                halyard.powerAccuracyFraction(),
+                halyard.trDelayS(),
+                halyard.powerByMode(),
+                Optional.of(List.of(new Exciter.ModePower(Mode.AM, 25))));
+        return new TuneSetup(
+                base.station(),
+                base.amplifier(),
+                weakInAm,
+                carrier,
+                base.meters(),
+                base.termination(),
+                base.band(),
+                base.frequencyHz(),
+                base.school(),
+                base.preset(),
+                base.settings(),
+                base.source(),
+                base.pad(),
+                base.practice());
+    }
+
+    @Test
+    public void aCarrierThatEndsBelowFullDriveIsNotTakenForIt() {
+        Climber am = new Climber(withCarrier(Mode.AM));
+        assertTrue(am.advice().cautions().contains(Caution.CARRIER_SHORT));
+        am.isReady().steps(25, 5.1, 4.5, 400, 0.35, 0.04, 2600);
+        assertEquals(ClimbEnd.reached(am.state()), Optional.of(ClimbEnd.CARRIER_FULL));
+        assertTrue(withCarrier(Mode.AM).fullerCarrier().isPresent());
+        Climber cw = new Climber(withCarrier(Mode.CW));
+        assertTrue(!cw.advice().cautions().contains(Caution.CARRIER_SHORT));
+        cw.isReady().steps(70, 5.1, 4.5, 870, 0.5, 0.06, 2600);
+        assertEquals(ClimbEnd.reached(cw.state()), Optional.of(ClimbEnd.FULL_DRIVE));
+    }
+
+    @Test
+    public void withLoadAtItsEndAndLightStillLessDriveIsLeft() {
+        Climber climber = new Climber(Sample.setup()).isReady().steps(4.4, 5.2, 10, 100, 0.15, 0.02, 2700);
+        climber.moves(Control.DRIVE, 8.8).moves(Control.PLATE, 5.2).moves(Control.LOAD, 10);
+        climber.does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
+                .keysFor(4)
+                .reads(180, 0.2, 0.15, 2650)
+                .waits(20);
+        Advice advice = climber.advice();
+        assertEquals(advice.about(), Optional.of(Sign.Code.COUPLED_TOO_LIGHTLY));
+        assertEquals(advice.reason(), Reason.LOAD_AT_STOP);
+        Move.Turn turn = (Move.Turn) advice.move();
+        assertEquals(turn.control(), Control.DRIVE);
+        assertTrue(turn.to() < turn.from(), turn.toString());
+    }
 }
