@@ -16,6 +16,16 @@ export function Learning({ view }: { view: RunView }) {
   });
   const data = learning.data;
   if (!data) return null;
+  if (data.failed) {
+    return (
+      <Sheet title="What this run teaches the twin" part="learning">
+        <p className="flex items-baseline gap-2 text-watch">
+          <Diamond />
+          <span>{data.failed}</span>
+        </p>
+      </Sheet>
+    );
+  }
   return (
     <Sheet title="What this run teaches the twin" part="learning">
       <table className="w-full border-collapse text-13">

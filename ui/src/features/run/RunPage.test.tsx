@@ -163,6 +163,52 @@ describe('the run', () => {
     expect(screen.getByLabelText('Output, W')).toHaveValue('870');
   });
 
+  const shows = (view: Partial<RunView>) => {
+    server.view = { ...run, sequence: run.sequence + 1, ...view };
+    return act(() => queries.invalidateQueries());
+  };
+
+  it('takes the corrected record of a meter when it is asked to', async () => {
+    await shows({ corrections: [{ meterId: 'f', meter: 'Fathom' }] });
+    expect(await screen.findByText(/The record of Fathom was changed/)).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Take the new record' }));
+    await waitFor(() => expect(server.acts[0]).toMatchObject({ act: 'CORRECT', meterId: 'f' }));
+  });
+
+  it('leaves two tones unmeasured where there is no analyser', async () => {
+    await shows({ advice: { ...run.advice, move: 'Answer', onSignal: 'EXCITER_TONES', button: 'Yes' } });
+    await userEvent.click(await screen.findByRole('button', { name: 'Not measured' }));
+    await waitFor(() => expect(server.acts[0]).toMatchObject({ act: 'LEAVE', check: 'EXCITER_TONES' }));
+  });
+
+  it('asks before power in the order of switching on, and nothing before it can be seen', async () => {
+    const point = (code: string, moment: RunView['preflight'][number]['moment'], due: boolean) => ({
+      code,
+      text: code,
+      moment,
+      answered: moment === 'COLD',
+      due,
+    });
+    await shows({
+      phase: 'WARMING',
+      steps: [],
+      advice: { ...run.advice, move: 'SwitchHeatersOn', sentence: 'Switch the heaters on' },
+      preflight: [
+        point('covers on', 'COLD', true),
+        point('air moving', 'HEATERS_ON', false),
+        point('resting volts', 'WARM', false),
+      ],
+    });
+    const rows = within(await screen.findByRole('region', { name: 'Before power' })).getAllByRole('listitem');
+    expect(rows.map((row) => row.textContent)).toEqual([
+      expect.stringContaining('covers on'),
+      expect.stringContaining('Tubes warm'),
+      expect.stringContaining('air movingwith the heaters on'),
+      expect.stringContaining('resting voltswhen warm'),
+    ]);
+    expect(screen.queryByRole('button', { name: /^Yes: / })).not.toBeInTheDocument();
+  });
+
   it('goes on by another school', async () => {
     await userEvent.selectOptions(screen.getByLabelText('School'), 'Grid target');
     await waitFor(() => expect(server.acts.at(-1)).toMatchObject({ act: 'SCHOOL', school: 'GRID_TARGET' }));

@@ -67,6 +67,7 @@ final class RunFit {
     private final int knobs;
     private final double[] at;
     private final RealMatrix covariance;
+    private final boolean settled;
     private final int iterations;
 
     /** How a meter's error runs along its scale. */
@@ -99,6 +100,7 @@ final class RunFit {
         Optional<LeastSquaresOptimizer.Optimum> optimum = steps.isEmpty() ? Optional.empty() : solve();
         at = optimum.map(found -> found.getPoint().toArray()).orElseGet(() -> new double[width.length]);
         covariance = optimum.map(found -> found.getCovariances(1e-14)).orElseGet(this::unread);
+        settled = optimum.isPresent();
         iterations = optimum.map(LeastSquaresOptimizer.Optimum::getIterations).orElse(0);
     }
 
@@ -261,6 +263,11 @@ final class RunFit {
             case PLATE_VOLTAGE -> probe.plateVoltageDcV();
             case REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE -> 0;
         };
+    }
+
+    /** Returns whether readings and twin were brought together; where there were none, or they were not, it is the record's twin. */
+    boolean isSettled() {
+        return settled;
     }
 
     /** Returns the roles whose readings count. */

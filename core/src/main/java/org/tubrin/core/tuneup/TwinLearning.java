@@ -82,16 +82,30 @@ public record TwinLearning(
      */
     public record LeftOver(int place, ReadingRole role, Quantity measured, double twin, double sigmas) {}
 
-    /** Returns what a run says; empty without a twin for its band, or with fewer than two whole steps. */
-    public static Optional<TwinLearning> of(RunState state) {
-        List<Step> steps = state.steps().stream()
+    /** Returns whether a run has what a fit needs: a twin for its band, and two whole steps. */
+    public static boolean isPossible(RunState state) {
+        return Expected.twin(state.setup()).isPresent() && told(state).size() >= LEAST_STEPS;
+    }
+
+    /** Returns whether the readings so far could not be brought together with the twin: then a run goes by it as recorded. */
+    public static boolean isAstray(RunState state) {
+        return Foresight.isAstray(state);
+    }
+
+    private static List<Step> told(RunState state) {
+        return state.steps().stream()
                 .filter(step -> step.isComplete() && step.school() != School.PULSED)
                 .toList();
-        if (steps.size() < LEAST_STEPS) {
+    }
+
+    /** Returns what a run says; empty where none {@link #isPossible}, and where the fit does not settle. */
+    public static Optional<TwinLearning> of(RunState state) {
+        List<Step> steps = told(state);
+        if (!isPossible(state)) {
             return Optional.empty();
         }
         return RunFit.of(state.setup(), steps, RunFit.MeterError.IN_PROPORTION)
-                .filter(fit -> fit.iterations() > 0)
+                .filter(RunFit::isSettled)
                 .map(fit -> of(state.setup(), steps, fit));
     }
 

@@ -21,6 +21,7 @@ import org.tubrin.core.tuneup.Ladder;
 import org.tubrin.core.tuneup.Move;
 import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.core.tuneup.TwinLearning;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -227,6 +228,9 @@ class AdviceWords {
     List<String> notes(RunState state) {
         List<String> notes = new ArrayList<>(state.notes());
         state.corrected().forEach(meter -> notes.add(words.say("note.corrected", Map.of("meter", meter))));
+        if (state.ending().isEmpty() && TwinLearning.isAstray(state)) {
+            notes.add(words.say("note.astray"));
+        }
         Map<String, Object> args = setupArgs(state.setup());
         for (Check check : Check.values()) {
             if (state.unmeasured().contains(check)) {

@@ -40,7 +40,11 @@ class Learnings {
     /** Returns what a run teaches; nothing where it cannot. */
     Optional<TwinController.LearningView> learning(UUID runId) {
         RunState state = Replay.of(store.events(runId));
-        return TwinLearning.of(state).map(one -> view(one, state));
+        Optional<TwinController.LearningView> view = TwinLearning.of(state).map(one -> view(one, state));
+        return view.isEmpty() && TwinLearning.isPossible(state)
+                ? Optional.of(new TwinController.LearningView(
+                        List.of(), List.of(), List.of(), false, words.say("learning.failed")))
+                : view;
     }
 
     /** Puts what a run teaches into the amplifier's record as it stands now. */
@@ -49,7 +53,7 @@ class Learnings {
         RunState state = Replay.of(store.events(runId));
         TwinLearning learning = TwinLearning.of(state)
                 .orElseThrow(() -> new Refused(new Problem(
-                        ProblemCode.NO_TWIN, "run", state.setup().amplifier().name(), new Allowed.Nothing())));
+                        TwinLearning.isPossible(state) ? ProblemCode.TWIN_UNSETTLED : ProblemCode.NO_TWIN, "run", state.setup().amplifier().name(), new Allowed.Nothing())));
         String name = state.setup().amplifier().name();
         Stations.Kept kept = stations.equipment().stream()
                 .filter(one -> one.equipment() instanceof Amplifier
@@ -83,7 +87,7 @@ class Learnings {
                                 "measured", figure(one.measured()),
                                 "twin", plain(one.twin(), one.measured().unit()))))
                 .toList();
-        return new TwinController.LearningView(rows, meters, leftOver, learning.isBelievable());
+        return new TwinController.LearningView(rows, meters, leftOver, learning.isBelievable(), null);
     }
 
     private TwinController.LearnedRow meter(ReadingRole role, Quantity by, RunState state) {

@@ -139,9 +139,13 @@ public class TwinController {
     /** A constant or a meter, and by how much it seems to have changed. */
     public record LearnedRow(String label, String by, String says, boolean believable) {}
 
-    /** What a run teaches the twin. */
+    /** What a run teaches the twin; or that the fit failed, and then nothing else. */
     public record LearningView(
-            List<LearnedRow> twin, List<LearnedRow> meters, List<String> leftOver, boolean believable) {}
+            List<LearnedRow> twin,
+            List<LearnedRow> meters,
+            List<String> leftOver,
+            boolean believable,
+            @Nullable String failed) {}
 
     /** Returns what a run teaches the twin; nothing where it has no twin of the band, or too few steps. */
     @GetMapping("/runs/{id}/learning")
