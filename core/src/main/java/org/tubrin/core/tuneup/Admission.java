@@ -88,7 +88,10 @@ public final class Admission {
     }
 
     private static void refuseBeforePower(RunState state, Instant now, String event, List<Problem> problems) {
-        List<Check> open = state.openBeforePower();
+        // What cannot be seen before the tubes are warm is asked for once they are.
+        List<Check> open = state.openBeforePower().stream()
+                .filter(check -> state.isDue(check, now))
+                .toList();
         if (!open.isEmpty()) {
             problems.add(new Problem(
                     ProblemCode.PREFLIGHT_OPEN,

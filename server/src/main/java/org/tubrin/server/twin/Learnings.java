@@ -53,7 +53,10 @@ class Learnings {
         RunState state = Replay.of(store.events(runId));
         TwinLearning learning = TwinLearning.of(state)
                 .orElseThrow(() -> new Refused(new Problem(
-                        TwinLearning.isPossible(state) ? ProblemCode.TWIN_UNSETTLED : ProblemCode.NO_TWIN, "run", state.setup().amplifier().name(), new Allowed.Nothing())));
+                        TwinLearning.isPossible(state) ? ProblemCode.TWIN_UNSETTLED : ProblemCode.NO_TWIN,
+                        "run",
+                        state.setup().amplifier().name(),
+                        new Allowed.Nothing())));
         String name = state.setup().amplifier().name();
         Stations.Kept kept = stations.equipment().stream()
                 .filter(one -> one.equipment() instanceof Amplifier
