@@ -56,7 +56,7 @@ function WarmUp({ view, skewMs, current }: { view: RunView; skewMs: number; curr
     <li className={`border-t border-hair px-2 py-2 text-18 ${current ? 'bg-wash' : ''}`}>
       <div className="flex items-center gap-3">
         <Tick done={left <= 0 && warm.heatersOnSince !== undefined} />
-        <span>Tubes warm</span>
+        <span>Heaters on, tubes warm</span>
         <span className="figure ml-auto">
           {warm.heatersOnSince ? (left > 0 ? `${seconds(left)} left` : 'warm') : `takes ${seconds(warm.wholeS)}`}
         </span>

@@ -202,7 +202,7 @@ describe('the run', () => {
     const rows = within(await screen.findByRole('region', { name: 'Before power' })).getAllByRole('listitem');
     expect(rows.map((row) => row.textContent)).toEqual([
       expect.stringContaining('covers on'),
-      expect.stringContaining('Tubes warm'),
+      expect.stringContaining('tubes warm'),
       expect.stringContaining('air movingwith the heaters on'),
       expect.stringContaining('resting voltswhen warm'),
     ]);

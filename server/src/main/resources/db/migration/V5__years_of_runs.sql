@@ -49,3 +49,10 @@ create table run_figures (
     body        jsonb       not null
 );
 create index run_figures_place on run_figures (amplifier, band, termination, at);
+
+-- How often runs were begun, ended, or put back: whoever keeps a count or a trend sees by it whether it is still right.
+create table run_change (
+    only_one boolean primary key default true check (only_one),
+    changes  bigint not null
+);
+insert into run_change (changes) values (0);

@@ -129,7 +129,7 @@ final class Operator implements AutoCloseable {
         }
     }
 
-    /** Answers all points and says that the heaters have been on for a while. */
+    /** Answers all points, and says of the heaters that they have been on for a while. */
     void getsReady() {
         for (String before = sentence(); !before.startsWith("Switch the heaters on"); before = sentence()) {
             entersUntilItChanges(before);
@@ -137,7 +137,11 @@ final class Operator implements AutoCloseable {
         presses("r");
         types("10");
         presses("Enter");
-        awaits("Set PLATE");
+        awaits("Is air moving");
+        page.locator("body").evaluate("() => document.activeElement.blur()");
+        for (String before = sentence(); !before.startsWith("Set PLATE"); before = sentence()) {
+            entersUntilItChanges(before);
+        }
     }
 
     /** Follows advice with Enter until it asks to key. */

@@ -114,6 +114,7 @@ public class TrendApiTest extends ServerTest {
         String before = get(trends).text();
         assertTrue(before.contains("PLATE_AT_DRIVE"), before);
         database.update("delete from run_figures");
+        database.update("update run_change set changes = changes + 1");
         assertEquals(get(trends).json().get("series").size(), 0);
         figuresAtStart.run(new DefaultApplicationArguments());
         assertEquals(get(trends).text(), before);

@@ -36,15 +36,15 @@ public class BulkRuns {
     private final DataSource source;
     private final JdbcTemplate database;
     private final RunStore store;
-    private final RunCounts counts;
+    private final RunMapper runs;
     private final CardMapper cardRows;
     private final JsonMapper json;
 
-    BulkRuns(DataSource source, RunStore store, RunCounts counts, CardMapper cardRows, JsonMapper json) {
+    BulkRuns(DataSource source, RunStore store, RunMapper runs, CardMapper cardRows, JsonMapper json) {
         this.source = source;
         database = new JdbcTemplate(source);
         this.store = store;
-        this.counts = counts;
+        this.runs = runs;
         this.cardRows = cardRows;
         this.json = json;
     }
@@ -54,9 +54,9 @@ public class BulkRuns {
 
     /** Empties everything, and begins a load in the transaction of the caller. */
     public Load begin() {
-        counts.changing();
         database.execute("truncate run, run_event, run_figures, card_row, card_spot, paper, equipment, station");
         database.execute("alter table run_event drop constraint run_event_run_id_fkey");
+        runs.changed();
         return new Load();
     }
 

@@ -51,7 +51,9 @@ public interface RunMapper {
     List<String> figures(
             @Param("amplifier") String amplifier, @Param("band") String band, @Param("termination") String termination);
 
-    /** Returns how many there are, and the moment of the newest. */
-    FiguresStamp figuresStamp(
-            @Param("amplifier") String amplifier, @Param("band") String band, @Param("termination") String termination);
+    /** Returns how often runs were begun, ended, or put back. */
+    long changes();
+
+    /** Says that they were; after what was done to them, so that all wait for each other in one order. */
+    int changed();
 }

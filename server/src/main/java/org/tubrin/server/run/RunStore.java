@@ -35,14 +35,12 @@ public class RunStore {
     private static final Logger LOG = LoggerFactory.getLogger(RunStore.class);
 
     private final RunMapper runs;
-    private final RunCounts counts;
     private final CardMapper cards;
     private final EventForms forms;
     private final JsonMapper json;
 
-    RunStore(RunMapper runs, RunCounts counts, CardMapper cards, EventForms forms, JsonMapper json) {
+    RunStore(RunMapper runs, CardMapper cards, EventForms forms, JsonMapper json) {
         this.runs = runs;
-        this.counts = counts;
         this.cards = cards;
         this.forms = forms;
         this.json = json;
@@ -81,8 +79,8 @@ public class RunStore {
     @Transactional
     public void restore(UUID runId, List<UUID> clientIds, List<Recorded> events) {
         RunState state = Replay.of(events);
-        counts.changing();
         runs.insertRun(row(runId, state));
+        runs.changed();
         insert(runId, clientIds, events);
         keepDerived(runId, state);
     }
@@ -95,7 +93,7 @@ public class RunStore {
         }
         if (after.ending().isPresent()
                 || added.stream().anyMatch(recorded -> recorded.event() instanceof RunEvent.SchoolChosen)) {
-            counts.changing();
+            runs.changed();
         }
         insert(runId, Collections.nCopies(added.size(), clientId), added);
         boolean finishes = added.stream().anyMatch(recorded -> recorded.event() instanceof RunEvent.Finished);
@@ -154,6 +152,7 @@ public class RunStore {
                 LOG.warn("the run {} cannot be read: {}", id, e.getMessage());
             }
         }
+        runs.changed();
         return ids;
     }
 

@@ -22,7 +22,6 @@ import org.tubrin.core.trend.Series;
 import org.tubrin.core.trend.TrendPoint;
 import org.tubrin.core.tuneup.Replay;
 import org.tubrin.core.tuneup.RunState;
-import org.tubrin.server.run.FiguresStamp;
 import org.tubrin.server.run.RunCounts;
 import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunPlace;
@@ -44,10 +43,10 @@ public class TrendController {
     private final RunCounts runCounts;
     private final Words words;
 
-    /** What was found; with another run the stamp is another one. */
+    /** What was found; with another run, begun or ended, it is found anew. */
     private final ConcurrentLruCache<Asked, TrendsView> found = new ConcurrentLruCache<>(MOST_KEPT, this::find);
 
-    private record Asked(String amplifier, Band band, String termination, FiguresStamp stamp) {}
+    private record Asked(String amplifier, Band band, String termination, long changes) {}
 
     TrendController(RunStore store, RunMapper runs, RunCounts runCounts, Words words) {
         this.runCounts = runCounts;
@@ -102,8 +101,7 @@ public class TrendController {
 
     @GetMapping("/trends")
     TrendsView trends(@RequestParam String amplifier, @RequestParam Band band, @RequestParam String termination) {
-        return found.get(
-                new Asked(amplifier, band, termination, runs.figuresStamp(amplifier, band.name(), termination)));
+        return found.get(new Asked(amplifier, band, termination, runs.changes()));
     }
 
     private TrendsView find(Asked asked) {
