@@ -51,7 +51,8 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Service
 public class Restore {
-    private static final int MOST_UNDER_WAY = 64;
+    /** Few, so that what is under way dies young in the heap. */
+    private static final int MOST_UNDER_WAY = 8;
 
     private final Stations stations;
     private final Cards cardRows;

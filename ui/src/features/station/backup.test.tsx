@@ -1,0 +1,52 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { BackupSheet } from './BackupSheet';
+
+const json = (body: unknown) => new Response(JSON.stringify(body), { headers: { 'Content-Type': 'application/json' } });
+const REPORT = {
+  restored: false,
+  madeAt: '2026-11-20T10:00:00Z',
+  station: 'Skerry Point',
+  equipment: 3,
+  runs: 2,
+  events: 90,
+};
+
+/** Answers as the server would: a restore takes until it is let go, and tells meanwhile how far it is. */
+function shows(progress: unknown) {
+  let done: (response: Response) => void = () => undefined;
+  vi.stubGlobal('fetch', (request: Request) =>
+    new URL(request.url).pathname.endsWith('/progress')
+      ? Promise.resolve(progress ? json(progress) : new Response(null, { status: 204 }))
+      : new Promise<Response>((resolve) => {
+          done = resolve;
+        }),
+  );
+  render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <BackupSheet />
+    </QueryClientProvider>,
+  );
+  return (report: unknown) => done(json(report));
+}
+
+describe('a backup', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('tells how far its check is, then what it holds, and replaces nothing before it is told to', async () => {
+    const done = shows({ doing: 'CHECKING', runs: 1234, share: 0.42 });
+    await userEvent.upload(
+      screen.getByLabelText('Backup file'),
+      new File(['{}'], 'tubrin.json', { type: 'application/json' }),
+    );
+    expect(await screen.findByText(/Checking tubrin\.json.*: 1234 runs/)).toBeVisible();
+    expect(screen.getByText('42 %')).toBeVisible();
+    expect(screen.queryByText('Replace everything')).not.toBeInTheDocument();
+    done(REPORT);
+    expect(await screen.findByText(/Skerry Point, 3 records, 2 runs with 90 events/)).toBeVisible();
+    expect(screen.getByRole('button', { name: 'Replace everything' })).toBeVisible();
+    expect(screen.queryByText('42 %')).not.toBeInTheDocument();
+  });
+});
