@@ -130,7 +130,7 @@ public final class Screenshots {
             day.presses("Enter");
             day.awaits("covers on");
             day.presses("Enter");
-            day.awaits("air moving");
+            day.awaits("path wired");
             shoot(page, "before-power");
         }
     }
