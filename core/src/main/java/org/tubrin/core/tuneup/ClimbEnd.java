@@ -39,7 +39,7 @@ public enum ClimbEnd {
         }
         Step last = climb.get(climb.size() - 1);
         if (last.isAtTheTop()) {
-            return Optional.of(setup.carrierIsShort() ? CARRIER_FULL : FULL_DRIVE);
+            return Optional.of(top(setup));
         }
         boolean stayed = climb.size() > 1
                 && last.driveW().value()
@@ -81,12 +81,16 @@ public enum ClimbEnd {
         }
         Step last = steps.get(steps.size() - 1);
         if (last.isAtTheTop()) {
-            return Optional.of(state.setup().carrierIsShort() ? CARRIER_FULL : FULL_DRIVE);
+            return Optional.of(top(state.setup()));
         }
         if (isNearALimit(last)) {
             return Optional.of(LIMIT_NEAR);
         }
         return Optional.of(Foresight.applies(state.setup()) ? LIMIT_AHEAD : FINISHED);
+    }
+
+    private static ClimbEnd top(TuneSetup setup) {
+        return setup.carrierIsShort() ? CARRIER_FULL : FULL_DRIVE;
     }
 
     private static boolean isNearALimit(Step step) {

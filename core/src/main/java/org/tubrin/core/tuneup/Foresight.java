@@ -72,15 +72,6 @@ final class Foresight {
                 : Optional.empty();
     }
 
-    /** Returns whether the readings of a run could not be brought together with its twin: then it goes by the twin as recorded. */
-    static boolean isAstray(RunState state) {
-        return applies(state.setup())
-                && !state.steps().isEmpty()
-                && RunFit.of(state.setup(), state.steps(), RunFit.MeterError.ALIKE)
-                        .filter(fit -> !fit.isSettled())
-                        .isPresent();
-    }
-
     private static ReadingRole tellingRole(Stage.Tubes tubes) {
         return tubes.screenCurrentLimitA().isPresent() ? ReadingRole.SCREEN_CURRENT : ReadingRole.GRID_CURRENT;
     }

@@ -235,8 +235,8 @@ public record TuneSetup(
     public Optional<Mode> fullerCarrier() {
         return Stream.of(Mode.values())
                 .filter(Mode::givesCarrier)
-                .filter(mode -> exciter.mostW(mode) > (1 + EDGE_SHARE) * exciter.mostW(carrier))
-                .max(Comparator.comparingDouble(exciter::mostW));
+                .filter(mode -> mostDriveW(mode) > (1 + EDGE_SHARE) * mostDriveW())
+                .max(Comparator.comparingDouble(this::mostDriveW));
     }
 
     /** Returns the highest drive of the climb: what the amplifier allows and exciter and pad give, in watts. */
@@ -251,7 +251,11 @@ public record TuneSetup(
 
     /** Returns the most drive at the amplifier that exciter and pad can be set to, in watts. */
     public double mostDriveW() {
-        double exciterW = exciter.mostW(carrier);
+        return mostDriveW(carrier);
+    }
+
+    private double mostDriveW(Mode mode) {
+        double exciterW = exciter.mostW(mode);
         return driveOfW(pad.map(one -> Math.min(exciterW, one.powerLimitW())).orElse(exciterW));
     }
 

@@ -89,7 +89,11 @@ public record TwinLearning(
 
     /** Returns whether the readings so far could not be brought together with the twin: then a run goes by it as recorded. */
     public static boolean isAstray(RunState state) {
-        return Foresight.isAstray(state);
+        return Foresight.applies(state.setup())
+                && !state.steps().isEmpty()
+                && RunFit.of(state.setup(), state.steps(), RunFit.MeterError.ALIKE)
+                        .filter(fit -> !fit.isSettled())
+                        .isPresent();
     }
 
     private static List<Step> told(RunState state) {

@@ -184,6 +184,24 @@ public class LadderTest {
                 base.practice());
     }
 
+    private static TuneSetup withPad(TuneSetup base, double powerLimitW) {
+        return new TuneSetup(
+                base.station(),
+                base.amplifier(),
+                base.exciter(),
+                base.carrier(),
+                base.meters(),
+                base.termination(),
+                base.band(),
+                base.frequencyHz(),
+                base.school(),
+                base.preset(),
+                base.settings(),
+                base.source(),
+                Optional.of(new Pad("Fender 1", 1, powerLimitW)),
+                base.practice());
+    }
+
     @Test
     public void aCarrierThatEndsBelowFullDriveIsNotTakenForIt() {
         Climber am = new Climber(withCarrier(Mode.AM));
@@ -191,6 +209,7 @@ public class LadderTest {
         am.isReady().steps(25, 5.1, 4.5, 400, 0.35, 0.04, 2600);
         assertEquals(ClimbEnd.reached(am.state()), Optional.of(ClimbEnd.CARRIER_FULL));
         assertTrue(withCarrier(Mode.AM).fullerCarrier().isPresent());
+        assertTrue(withPad(withCarrier(Mode.AM), 20).fullerCarrier().isEmpty(), "the pad bears no more in any mode");
         Climber cw = new Climber(withCarrier(Mode.CW));
         assertTrue(!cw.advice().cautions().contains(Caution.CARRIER_SHORT));
         cw.isReady().steps(70, 5.1, 4.5, 870, 0.5, 0.06, 2600);

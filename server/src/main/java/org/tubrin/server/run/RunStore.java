@@ -1,7 +1,6 @@
 package org.tubrin.server.run;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -69,20 +68,14 @@ public class RunStore {
     @Transactional
     public void begin(UUID runId, UUID clientId, List<Recorded> events) {
         try {
-            restore(runId, Collections.nCopies(events.size(), clientId), events);
+            RunState state = Replay.of(events);
+            runs.insertRun(row(runId, state));
+            runs.changed();
+            insert(runId, clientId, events);
+            keepDerived(runId, state);
         } catch (DuplicateKeyException e) {
             throw new Stale(runId.toString());
         }
-    }
-
-    /** Puts a whole run in place, each event with the id of the act that it came of. */
-    @Transactional
-    public void restore(UUID runId, List<UUID> clientIds, List<Recorded> events) {
-        RunState state = Replay.of(events);
-        runs.insertRun(row(runId, state));
-        runs.changed();
-        insert(runId, clientIds, events);
-        keepDerived(runId, state);
     }
 
     /** Appends events to a run that must still stand at the sequence before them. */
@@ -95,21 +88,20 @@ public class RunStore {
                 || added.stream().anyMatch(recorded -> recorded.event() instanceof RunEvent.SchoolChosen)) {
             runs.changed();
         }
-        insert(runId, Collections.nCopies(added.size(), clientId), added);
+        insert(runId, clientId, added);
         boolean finishes = added.stream().anyMatch(recorded -> recorded.event() instanceof RunEvent.Finished);
         if (finishes) {
             keepDerived(runId, after);
         }
     }
 
-    private void insert(UUID runId, List<UUID> clientIds, List<Recorded> events) {
+    private void insert(UUID runId, UUID clientId, List<Recorded> events) {
         List<EventRow> rows = new ArrayList<>();
-        for (int i = 0; i < events.size(); i++) {
-            Recorded recorded = events.get(i);
+        for (Recorded recorded : events) {
             rows.add(new EventRow(
                     runId,
                     recorded.sequence(),
-                    clientIds.get(i),
+                    clientId,
                     recorded.at(),
                     RunEvent.VERSION,
                     json.writerFor(RunEvent.class).writeValueAsString(recorded.event())));
