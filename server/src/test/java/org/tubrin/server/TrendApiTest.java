@@ -122,16 +122,20 @@ public class TrendApiTest extends ServerTest {
 
     @Test
     public void aRunThatIsAddedIsInTheTrendAtOnce() {
-        int before = series("SAG").get("runs").asInt();
-        String saved = get("/api/backup").text();
-        JsonNode backup = JSON.readTree(saved);
+        JsonNode series = series("SAG");
+        int before = series.get("runs").asInt();
+        Instant at = Instant.parse(series.get("points").get(0).get("at").asString());
+        String id = database.queryForObject(
+                "select run_id from run_figures where amplifier = 'Brigantine' and band = 'MHZ_14'"
+                        + " and termination = 'Ballast 1000' and at = ?",
+                String.class,
+                java.sql.Timestamp.from(at));
+        JsonNode backup = JSON.readTree(get("/api/backup").text());
         for (JsonNode run : backup.get("runs")) {
-            if (run.toString().contains("MHZ_14") && run.toString().contains("\"finished\"")) {
+            if (run.get("id").asString().equals(id)) {
                 ((tools.jackson.databind.node.ArrayNode) backup.get("runs"))
                         .add(JSON.readTree(run.toString()
-                                .replace(
-                                        run.get("id").asString(),
-                                        java.util.UUID.randomUUID().toString())));
+                                .replace(id, java.util.UUID.randomUUID().toString())));
                 break;
             }
         }
