@@ -9,7 +9,7 @@ export default defineConfig({
   server: { proxy: { '/api': { target: 'http://127.0.0.1:8373', changeOrigin: false } } },
   test: {
     environment: 'jsdom',
-    setupFiles: ['src/app/testSetup.ts'],
+    setupFiles: ['src/testSetup.ts'],
     reporters: ['default', 'junit'],
     outputFile: { junit: 'target/surefire-reports/TEST-ui.xml' },
   },

@@ -1,7 +1,9 @@
 import { lazy, Suspense, useState } from 'react';
-import { Navigate, Route, Routes, useNavigate } from 'react-router';
-import { Loading, useKeys } from '../parts';
-import { KeysHelp } from './KeysHelp';
+import { ErrorBoundary } from 'react-error-boundary';
+import { Navigate, Route, Routes, useLocation, useNavigate } from 'react-router';
+import { Refusal } from '../api';
+import { Trouble, useKeys } from '../parts';
+import { Skeleton, Toasts, Tooltips } from '../parts/ui';
 import { PLACES } from './places';
 import { TopBar } from './TopBar';
 import { toggleTheme } from './theme';
@@ -16,21 +18,23 @@ const ComparePage = lazy(async () => ({ default: (await import('../features/log'
 const MetersPage = lazy(() => import('../features/meters'));
 const StationPage = lazy(() => import('../features/station'));
 const Commands = lazy(() => import('./Commands'));
+const KeysHelp = lazy(() => import('./KeysHelp'));
 
 /** How long after G a letter still goes to a place. */
 const GOTO_MS = 1500;
 
 export function App() {
   const navigate = useNavigate();
+  const place = useLocation().pathname;
   const [helpOpen, setHelpOpen] = useState(false);
   const [commandsOpen, setCommandsOpen] = useState(false);
   const [gotoSince, setGotoSince] = useState(0);
 
   const afterG = (letter: string, otherwise: () => void) => () => {
-    const place = PLACES.find((one) => one.key === letter);
-    if (place && Date.now() - gotoSince < GOTO_MS) {
+    const there = PLACES.find((one) => one.key === letter);
+    if (there && Date.now() - gotoSince < GOTO_MS) {
       setGotoSince(0);
-      navigate(place.path);
+      navigate(there.path);
     } else {
       otherwise();
     }
@@ -49,36 +53,64 @@ export function App() {
   });
 
   return (
-    <>
+    <Tooltips>
       <a href="#main" className="sr-only focus:not-sr-only">
         To the content
       </a>
       <TopBar onHelp={() => setHelpOpen(true)} onCommands={() => setCommandsOpen(true)} />
       <main id="main">
-        <Suspense fallback={<Loading what="the view" />}>
-          <Routes>
-            <Route path="/" element={<Navigate to="/tune" replace />} />
-            <Route path="/tune" element={<StartPage />} />
-            <Route path="/tune/:runId/:tab?" element={<RunPage />} />
-            <Route path="/supply/*" element={<SupplyPage />} />
-            <Route path="/cards" element={<CardsPage />} />
-            <Route path="/log" element={<LogPage />} />
-            <Route path="/log/trends" element={<TrendsPage />} />
-            <Route path="/log/compare/:first/:second" element={<ComparePage />} />
-            <Route path="/log/:runId/:tab?" element={<RunPage />} />
-            <Route path="/station/meters" element={<MetersPage />} />
-            <Route path="/station/*" element={<StationPage />} />
-            <Route path="*" element={<Nowhere />} />
-          </Routes>
-        </Suspense>
+        <ErrorBoundary
+          resetKeys={[place]}
+          fallbackRender={({ error, resetErrorBoundary }) => <Broken error={error} retry={resetErrorBoundary} />}
+        >
+          <Suspense fallback={<Skeleton what="the view" />}>
+            <Routes>
+              <Route path="/" element={<Navigate to="/tune" replace />} />
+              <Route path="/tune" element={<StartPage />} />
+              <Route path="/tune/:runId/:tab?" element={<RunPage />} />
+              <Route path="/supply/*" element={<SupplyPage />} />
+              <Route path="/cards" element={<CardsPage />} />
+              <Route path="/log" element={<LogPage />} />
+              <Route path="/log/trends" element={<TrendsPage />} />
+              <Route path="/log/compare/:first/:second" element={<ComparePage />} />
+              <Route path="/log/:runId/:tab?" element={<RunPage />} />
+              <Route path="/station/meters" element={<MetersPage />} />
+              <Route path="/station/*" element={<StationPage />} />
+              <Route path="*" element={<Nowhere />} />
+            </Routes>
+          </Suspense>
+        </ErrorBoundary>
       </main>
-      <KeysHelp open={helpOpen} onClose={() => setHelpOpen(false)} />
-      {commandsOpen && (
-        <Suspense fallback={null}>
-          <Commands onClose={() => setCommandsOpen(false)} onHelp={() => setHelpOpen(true)} />
-        </Suspense>
-      )}
-    </>
+      <Suspense fallback={null}>
+        {helpOpen && <KeysHelp open onClose={() => setHelpOpen(false)} />}
+        {commandsOpen && <Commands open onClose={() => setCommandsOpen(false)} onHelp={() => setHelpOpen(true)} />}
+      </Suspense>
+      <Toasts />
+    </Tooltips>
+  );
+}
+
+/** What browsers say of a part of the page that they could not fetch; they do not fetch it again by themselves. */
+const NOT_LOADED = /dynamically imported module|Importing a module/;
+
+/** A view that broke: the rest of the page goes on, and what was typed is kept by its own means. */
+function Broken({ error, retry }: { error: unknown; retry: () => void }) {
+  const words = error instanceof Error ? error.message : String(error);
+  return (
+    <div className="p-5">
+      <Trouble
+        page
+        retry={NOT_LOADED.test(words) ? () => location.reload() : retry}
+        error={
+          new Refusal(
+            0,
+            'This view broke',
+            `Try it again, or go to another place above. What was saved is not lost. (${words})`,
+            [],
+          )
+        }
+      />
+    </div>
   );
 }
 

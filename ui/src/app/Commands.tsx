@@ -1,40 +1,43 @@
 import { Command } from 'cmdk';
-import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
+import { cn, Dialog, fieldLook } from '../parts/ui';
 import { PLACES } from './places';
 import { toggleTheme } from './theme';
 
+interface Props {
+  open: boolean;
+  onClose: () => void;
+  onHelp: () => void;
+}
+
+const ITEM = 'cursor-pointer rounded-3 px-3 py-1.5 data-[selected=true]:bg-wash';
+
 /** The list of commands: type a part of a word, Enter does it. */
-export default function Commands({ onClose, onHelp }: { onClose: () => void; onHelp: () => void }) {
+export default function Commands({ open, onClose, onHelp }: Props) {
   const navigate = useNavigate();
-  const dialog = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
-    dialog.current?.showModal();
-  }, []);
   const run = (act: () => void) => () => {
     onClose();
     act();
   };
-  const item = 'cursor-pointer rounded-3 px-3 py-1.5 data-[selected=true]:bg-wash';
   return (
-    <dialog ref={dialog} onClose={onClose} aria-label="Commands" className="sheet w-[420px] p-3 text-ink">
+    <Dialog open={open} onClose={onClose} title="Commands" quiet className="w-105 p-3">
       <Command label="Commands">
-        <Command.Input autoFocus placeholder="What to do" className="field mb-2 w-full" />
+        <Command.Input placeholder="What to do" className={cn(fieldLook(), 'mb-2 w-full')} />
         <Command.List>
           <Command.Empty className="px-3 py-1.5 text-soft">No such command.</Command.Empty>
           {PLACES.map((place) => (
-            <Command.Item key={place.path} className={item} onSelect={run(() => navigate(place.path))}>
+            <Command.Item key={place.path} className={ITEM} onSelect={run(() => navigate(place.path))}>
               Go to {place.name}
             </Command.Item>
           ))}
-          <Command.Item className={item} onSelect={run(toggleTheme)}>
+          <Command.Item className={ITEM} onSelect={run(toggleTheme)}>
             Day or lamp
           </Command.Item>
-          <Command.Item className={item} onSelect={run(onHelp)}>
+          <Command.Item className={ITEM} onSelect={run(onHelp)}>
             Show the keys
           </Command.Item>
         </Command.List>
       </Command>
-    </dialog>
+    </Dialog>
   );
 }

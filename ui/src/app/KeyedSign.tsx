@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useMatch } from 'react-router';
 import { ask, client, type RunView } from '../api';
 import { Diamond, useKeyUp, useNow } from '../parts';
+import { Button } from '../parts/ui';
 
 const LOOK_MS = 1000;
 const LOOK_FOR_BENCH_MS = 15_000;
@@ -37,14 +38,14 @@ export function KeyedSign() {
     <span role="status" data-part="keyed" className="flex items-center gap-2 font-semibold text-watch">
       <Diamond /> keyed {seconds} s
       {!own && (
-        <button type="button" onClick={keyUp} className="min-h-[28px] underline underline-offset-2">
+        <Button kind="link" onClick={keyUp} className="min-h-7 text-watch">
           Key up
-        </button>
+        </Button>
       )}
       {!own && (
-        <Link to="/tune" className="text-act underline underline-offset-2">
-          its run
-        </Link>
+        <Button kind="link" asChild>
+          <Link to="/tune">its run</Link>
+        </Button>
       )}
     </span>
   );

@@ -1,4 +1,5 @@
-import { useId } from 'react';
+import { useRef } from 'react';
+import { Button } from './ui';
 
 interface Props {
   label: string;
@@ -8,14 +9,15 @@ interface Props {
 
 /** A button that takes a file. */
 export function FileButton({ label, accept, onFile }: Props) {
-  const id = useId();
+  const input = useRef<HTMLInputElement>(null);
   return (
     <span className="inline-flex">
       <input
-        id={id}
+        ref={input}
         type="file"
         accept={accept}
-        className="peer sr-only"
+        aria-label={label}
+        className="hidden"
         onChange={(event) => {
           const file = event.target.files?.[0];
           if (file) onFile(file);
@@ -23,12 +25,7 @@ export function FileButton({ label, accept, onFile }: Props) {
           event.target.value = '';
         }}
       />
-      <label
-        htmlFor={id}
-        className="inline-flex min-h-[32px] cursor-pointer items-center rounded-3 border border-soft px-3 py-1 peer-focus-visible:outline-2 peer-focus-visible:outline-act hover:bg-wash"
-      >
-        {label}
-      </label>
+      <Button onClick={() => input.current?.click()}>{label}</Button>
     </span>
   );
 }

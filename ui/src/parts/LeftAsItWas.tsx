@@ -1,4 +1,4 @@
-import { Button } from './Button';
+import { Button } from './ui';
 import type { Draft } from './useDraft';
 
 /** Says that a form stands as it was left, and lets one begin anew. */

@@ -1,18 +1,9 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Refusal } from '../api';
-import { Button } from './Button';
 import { LimitBar } from './marks';
 import { Sheet } from './Sheet';
-
-/** What is shown while something is read. */
-export function Loading({ what }: { what: string }) {
-  return (
-    <p role="status" className="p-6 text-soft">
-      Reading {what} …
-    </p>
-  );
-}
+import { Button, Skeleton } from './ui';
 
 /** What is shown where something was refused or did not answer; as the whole page or as a part of one. */
 export function Trouble({ error, retry, page }: { error: unknown; retry?: () => void; page?: boolean }) {
@@ -69,7 +60,7 @@ interface AnswerProps<T> {
 /** A page made of one answer of the server: while it is read, when it fails, and when it is there. */
 export function Answer<T>({ query, what, children }: AnswerProps<T>) {
   if (query.data !== undefined) return children(query.data);
-  if (!query.error) return <Loading what={what} />;
+  if (!query.error) return <Skeleton what={what} />;
   return (
     <div className="p-5">
       <Trouble page error={query.error} retry={() => void query.refetch()} />
@@ -88,16 +79,13 @@ export function FirstThing({
   to: [path: string, words: string];
 }) {
   return (
-    <div className="mx-auto max-w-[640px] p-5">
+    <div className="mx-auto max-w-160 p-5">
       <Sheet accent>
         <h1 className="text-27">{title}</h1>
         <div className="mt-1 mb-3 text-soft">{children}</div>
-        <Link
-          to={to[0]}
-          className="inline-flex min-h-[32px] items-center rounded-3 bg-act px-3 font-semibold text-sheet"
-        >
-          {to[1]}
-        </Link>
+        <Button kind="main" asChild>
+          <Link to={to[0]}>{to[1]}</Link>
+        </Button>
       </Sheet>
     </div>
   );

@@ -15,7 +15,7 @@ export function Sheet({ title, aside, accent, className = '', part, children }: 
     <section
       data-part={part}
       aria-label={title}
-      className={`sheet px-[18px] py-[14px] ${accent ? 'border-l-4 border-l-act pl-4' : ''} ${className}`}
+      className={`sheet px-4.5 py-3.5 ${accent ? 'border-l-4 border-l-act pl-4' : ''} ${className}`}
     >
       {title && (
         <header className="mb-2 flex flex-wrap items-baseline justify-between gap-x-3">

@@ -6,13 +6,13 @@ export function SignalLine({ nodes }: { nodes: LineNode[] }) {
   const gaps = nodes.length;
   const at = (index: number) => `${((index + 0.5) / gaps) * 100}%`;
   return (
-    <div className="relative mx-5 h-[74px] text-center" data-part="signal-line">
-      <div className="absolute top-[25px] h-[1.5px] w-full bg-ink" />
+    <div className="relative mx-5 h-18.5 text-center" data-part="signal-line">
+      <div className="absolute top-6.25 h-0.5 w-full bg-ink" />
       <ul aria-label="Signal path">
         {nodes.map((node, index) => (
           <Fragment key={node.title}>
             <li
-              className="absolute top-[17px] -translate-x-1/2 whitespace-nowrap"
+              className="absolute top-4.25 -translate-x-1/2 whitespace-nowrap"
               style={{ left: at(index), maxWidth: `${100 / gaps}%` }}
             >
               <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true" className="mx-auto block">
@@ -22,17 +22,15 @@ export function SignalLine({ nodes }: { nodes: LineNode[] }) {
                   <circle cx="9" cy="9" r="6.5" className="fill-sheet stroke-ink" strokeWidth="2.8" />
                 )}
               </svg>
-              <span className="head block text-14 leading-[18px]">{node.title}</span>
-              <span
-                className={`block text-13 leading-[17px] max-phone:hidden ${node.watch ? 'text-ink' : 'text-soft'}`}
-              >
+              <span className="head block text-14 leading-4.5">{node.title}</span>
+              <span className={`block text-13 leading-4.25 max-phone:hidden ${node.watch ? 'text-ink' : 'text-soft'}`}>
                 {node.detail}
                 {node.watch && <span className="sr-only">, needs attention</span>}
               </span>
             </li>
             {node.toNext && index < nodes.length - 1 && (
               <li
-                className="figure absolute top-[4px] -translate-x-1/2 text-13 text-soft"
+                className="figure absolute top-1 -translate-x-1/2 text-13 text-soft"
                 style={{ left: `${((index + 1) / gaps) * 100}%` }}
               >
                 {node.toNext}

@@ -1,9 +1,7 @@
-export { Button } from './Button';
 export { FileButton } from './FileButton';
 export { Kbd } from './Kbd';
-export { Labelled, Pick, TextField } from './Labelled';
 export { LeftAsItWas } from './LeftAsItWas';
-export { Answer, FirstThing, isRefused, Loading, Refused, Trouble } from './Messages';
+export { Answer, FirstThing, isRefused, Refused, Trouble } from './Messages';
 export { Diamond, LimitBar } from './marks';
 export { Sheet } from './Sheet';
 export { SignalLine } from './SignalLine';

@@ -2,13 +2,14 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import { useKeys } from '.';
+import { Checkbox, Dialog } from './ui';
 
 function Keyed({ keys }: { keys: Record<string, () => void> }) {
   useKeys(keys);
   return (
     <>
       <input aria-label="field" />
-      <input aria-label="box" type="checkbox" />
+      <Checkbox aria-label="box" checked={false} onCheck={() => undefined} />
       <button type="button">press</button>
     </>
   );
@@ -29,7 +30,7 @@ describe('single keys', () => {
   it('leave Enter and Space to a button that has the focus', async () => {
     const enter = vi.fn();
     render(<Keyed keys={{ Enter: enter, Space: enter, r: enter }} />);
-    screen.getByRole('button').focus();
+    screen.getByRole('button', { name: 'press' }).focus();
     await userEvent.keyboard('{Enter} ');
     expect(enter).not.toHaveBeenCalled();
     await userEvent.keyboard('r');
@@ -41,7 +42,9 @@ describe('single keys', () => {
     render(
       <>
         <Keyed keys={{ z }} />
-        <dialog open>asks</dialog>
+        <Dialog open title="asks" onClose={() => undefined}>
+          it
+        </Dialog>
       </>,
     );
     await userEvent.keyboard('z');
@@ -52,8 +55,8 @@ describe('single keys', () => {
     const z = vi.fn();
     const k = vi.fn();
     render(<Keyed keys={{ z, 'Ctrl+k': k }} />);
-    fireEvent.keyDown(document.body, { key: 'z', ctrlKey: true });
-    fireEvent.keyDown(document.body, { key: 'k', ctrlKey: true });
+    fireEvent.keyDown(document.body, { key: 'z', code: 'KeyZ', ctrlKey: true });
+    fireEvent.keyDown(document.body, { key: 'k', code: 'KeyK', ctrlKey: true });
     expect(z).not.toHaveBeenCalled();
     expect(k).toHaveBeenCalledTimes(1);
   });

@@ -1,34 +1,46 @@
-import { useEffect, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 
 export type KeyMap = Record<string, (event: KeyboardEvent) => void>;
 
-/** Whether something is typed or chosen into what has the focus. */
+/** Whether something is typed into what has the focus. */
 export const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
-  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)) &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA'].includes(target.tagName)) &&
   !(target instanceof HTMLInputElement && ['checkbox', 'radio', 'button', 'file'].includes(target.type));
 
+/** What takes the keys for itself while it is open. */
+const OPEN = '[role=dialog], [role=alertdialog], [role=listbox], [role=menu]';
+/** What takes letters and arrows for itself while it has the focus. */
+const CHOOSER = '[role=combobox], [role=slider]';
+/** What Enter and Space press while it has the focus. */
+const PRESSED = 'button, a, [role=radio]';
+
+function isElsewhere(event: KeyboardEvent): boolean {
+  const target = event.target instanceof Element ? event.target : undefined;
+  const presses = event.key === 'Enter' || event.key === ' ';
+  const others = (event.ctrlKey || event.metaKey || event.altKey) && event.key !== 'k';
+  return (
+    others ||
+    event.defaultPrevented ||
+    isTyping(event.target) ||
+    Boolean(target?.closest(CHOOSER)) ||
+    (presses && Boolean(target?.closest(PRESSED))) ||
+    document.querySelector(OPEN) !== null
+  );
+}
+
 /**
- * Listens for single keys on the whole page while no field has the focus and no dialog is open. Enter and Space stay with
- * a button or link that has the focus.
+ * Listens for single keys on the whole page while no field has the focus and nothing lies open over it. Enter and Space stay
+ * with a button or link that has the focus.
  */
 export function useKeys(keys: KeyMap): void {
-  const latest = useRef(keys);
-  latest.current = keys;
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || isTyping(event.target) || document.querySelector('dialog[open]')) return;
-      if ((event.ctrlKey || event.metaKey || event.altKey) && event.key !== 'k') return;
-      const onControl = event.target instanceof Element && event.target.closest('button, a, [role=radio], summary');
-      if (onControl && (event.key === 'Enter' || event.key === ' ')) return;
-      const name = event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toLowerCase() : event.key;
-      const act = latest.current[(event.ctrlKey || event.metaKey ? 'Ctrl+' : '') + name];
-      if (act) {
-        event.preventDefault();
-        act(event);
-      }
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+  const act = (event: KeyboardEvent) => {
+    const name = event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    const does = keys[(event.ctrlKey || event.metaKey ? 'Ctrl+' : '') + name];
+    if (!does || isElsewhere(event)) return;
+    event.preventDefault();
+    does(event);
+  };
+  // Any key as it is engraved; which one counts is the map's matter.
+  useHotkeys('*', act, { ignoreModifiers: true, enableOnFormTags: ['radio'] });
 }

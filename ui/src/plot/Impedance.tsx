@@ -33,7 +33,7 @@ export function Impedance({ points }: { points: Point[] }) {
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
       aria-label={`SWR over frequency, least ${best.swr.toFixed(2)} at ${(best.frequencyHz / 1e6).toFixed(3)} MHz`}
-      className="figure block w-full max-w-[720px] text-12"
+      className="figure block w-full max-w-180 text-12"
     >
       {y.ticks(4).map((tick) => (
         <g key={tick}>

@@ -15,25 +15,25 @@ export function RoomRuler({ value, standardUncertainty, limit, verdict }: Props)
   const at = (amount: number) => `${Math.max(0, Math.min(1, (amount / limit) * LIMIT_AT)) * 100}%`;
   const low = at(value - standardUncertainty);
   return (
-    <div className="relative h-[16px]" aria-hidden="true">
-      <div className="absolute top-[8px] h-px w-full bg-rule" />
+    <div className="relative h-4" aria-hidden="true">
+      <div className="absolute top-2 h-px w-full bg-rule" />
       {Array.from({ length: 10 }, (_, i) => i).map((tick) => (
         <div
           key={tick}
-          className="absolute top-[8px] h-[4px] w-px bg-rule"
+          className="absolute top-2 h-1 w-px bg-rule"
           style={{ left: `${(tick / 10) * LIMIT_AT * 100}%` }}
         />
       ))}
-      <div className={`absolute top-[6px] h-[4px] ${BAR[verdict] ?? 'bg-ink'}`} style={{ width: at(value) }} />
+      <div className={`absolute top-1.5 h-1 ${BAR[verdict] ?? 'bg-ink'}`} style={{ width: at(value) }} />
       {standardUncertainty > 0 && (
         <div
-          className="absolute top-[3px] h-[10px] border-x border-ink"
+          className="absolute top-0.75 h-2.5 border-x border-ink"
           style={{ left: low, width: `calc(${at(value + standardUncertainty)} - ${low})` }}
         >
-          <div className="mt-[4.5px] h-px w-full bg-ink" />
+          <div className="mt-1 h-px w-full bg-ink" />
         </div>
       )}
-      <div className="absolute top-[1px] h-[14px] w-[3px] bg-limit" style={{ left: `${LIMIT_AT * 100}%` }} />
+      <div className="absolute top-px h-3.5 w-0.75 bg-limit" style={{ left: `${LIMIT_AT * 100}%` }} />
     </div>
   );
 }

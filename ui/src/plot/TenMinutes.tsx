@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
-import { type PointerEvent, type Ref, useRef } from 'react';
+import type { Ref } from 'react';
+import { UprightSlider } from '../parts/ui';
 import { apart } from './apart';
 
 interface Band {
@@ -36,7 +37,6 @@ const SECONDS = 600;
 
 /** Stacked current of all boxes over ten minutes, with average, peak and the supply's ratings; ratings can be dragged. */
 export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onRating, width, drawing }: Props) {
-  const ownRef = useRef<SVGGElement>(null);
   const most = Math.max(peakA, ...ratings.map((one) => one.ampere)) * 1.08;
   const x = scaleLinear([0, SECONDS], [LEFT, width - RIGHT]);
   const y = scaleLinear([0, most], [HEIGHT - BOTTOM, TOP]);
@@ -55,106 +55,97 @@ export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onR
   let below = new Array<number>(bands[0]?.currentA.length ?? 0).fill(0);
   const end = width - RIGHT;
 
-  const toAmpere = (event: PointerEvent<SVGElement>) => {
-    const svg = ownRef.current?.ownerSVGElement;
-    const matrix = svg?.getScreenCTM();
-    if (!svg || !matrix) return 0;
-    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-    return Math.max(1, Math.round(y.invert(point.y)));
+  const moved = (ampere: number[]) => {
+    const at = ratings.findIndex((one, index) => one.ampere !== ampere[index]);
+    const rating = ratings[at];
+    if (rating) onRating(rating.key, Math.max(1, ampere[at] ?? rating.ampere));
   };
-
   return (
-    // biome-ignore lint/a11y/useSemanticElements: a drawing with lines in it that can be dragged
-    <svg
-      ref={drawing}
-      width={width}
-      height={HEIGHT}
-      viewBox={`0 0 ${width} ${HEIGHT}`}
-      role="group"
-      aria-label={`Current over ten minutes: peak ${peak}, average ${average}. ${ratings.map((one) => one.label).join('. ')}`}
-      className="block h-auto w-full text-12"
-      data-part="ten-minutes"
-    >
-      <g ref={ownRef}>
-        {y.ticks(5).map((tick) => (
-          <g key={tick}>
-            <line x1={LEFT} x2={end} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
-            <text x={LEFT - 7} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
-              {tick}
+    <div className="relative" style={{ height: HEIGHT }}>
+      <svg
+        ref={drawing}
+        width={width}
+        height={HEIGHT}
+        viewBox={`0 0 ${width} ${HEIGHT}`}
+        role="img"
+        aria-label={`Current over ten minutes: peak ${peak}, average ${average}. ${ratings.map((one) => one.label).join('. ')}`}
+        className="block text-12"
+        data-part="ten-minutes"
+      >
+        <g>
+          {y.ticks(5).map((tick) => (
+            <g key={tick}>
+              <line x1={LEFT} x2={end} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
+              <text x={LEFT - 7} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
+                {tick}
+              </text>
+            </g>
+          ))}
+          {order.map((band) => {
+            const from = below;
+            const to = from.map((base, second) => base + (band.currentA[second] ?? 0));
+            below = to;
+            return (
+              <path
+                key={band.box}
+                d={area(from, to, x, y)}
+                className={band.transmits ? 'fill-wash stroke-act' : 'fill-rule stroke-sheet'}
+                strokeWidth={band.transmits ? 1.2 : 0.6}
+                vectorEffect="non-scaling-stroke"
+              >
+                <title>{band.box}</title>
+              </path>
+            );
+          })}
+          {x.ticks(10).map((tick, index) => (
+            <text key={tick} x={x(index * 60)} y={HEIGHT - 6} textAnchor="middle" className="figure fill-soft">
+              {index <= 10 ? index : ''}
             </text>
-          </g>
-        ))}
-        {order.map((band) => {
-          const from = below;
-          const to = from.map((base, second) => base + (band.currentA[second] ?? 0));
-          below = to;
-          return (
-            <path
-              key={band.box}
-              d={area(from, to, x, y)}
-              className={band.transmits ? 'fill-wash stroke-act' : 'fill-rule stroke-sheet'}
-              strokeWidth={band.transmits ? 1.2 : 0.6}
-              vectorEffect="non-scaling-stroke"
-            >
-              <title>{band.box}</title>
-            </path>
-          );
-        })}
-        {x.ticks(10).map((tick, index) => (
-          <text key={tick} x={x(index * 60)} y={HEIGHT - 6} textAnchor="middle" className="figure fill-soft">
-            {index <= 10 ? index : ''}
-          </text>
-        ))}
-        <line x1={LEFT} x2={end} y1={y(averageA)} y2={y(averageA)} className="stroke-ink" strokeWidth="3" />
-        <line
-          x1={LEFT}
-          x2={end}
-          y1={y(peakA)}
-          y2={y(peakA)}
-          className="stroke-ink"
-          strokeWidth="1.5"
-          strokeDasharray="6 4"
-        />
-        {marks.map((mark, index) => (
-          <g key={mark.key}>
-            <path
-              d={`M${end} ${y(mark.ampere)}L${end + 9} ${(places[index] ?? 0) - 4}`}
-              className={mark.look.startsWith('fill-limit') ? 'stroke-limit' : 'stroke-soft'}
-              fill="none"
-            />
-            <text x={end + 12} y={places[index]} className={`${mark.look} text-12`}>
-              {mark.label}
-            </text>
-          </g>
-        ))}
-        {ratings.map((one) => (
-          <g
-            key={one.key}
-            role="slider"
-            tabIndex={0}
-            aria-label={`Rating: ${one.label}`}
-            aria-valuenow={one.ampere}
-            aria-valuemin={1}
-            aria-valuemax={1000}
-            className="cursor-ns-resize"
-            onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-            onPointerMove={(event) => {
-              if (event.currentTarget.hasPointerCapture(event.pointerId)) onRating(one.key, toAmpere(event));
-            }}
-            onKeyDown={(event) => {
-              const step = { ArrowUp: 1, ArrowDown: -1 }[event.key];
-              if (!step) return;
-              event.preventDefault();
-              onRating(one.key, Math.max(1, Math.round(one.ampere + step)));
-            }}
-          >
-            <rect x={LEFT} y={y(one.ampere) - 8} width={end - LEFT} height="16" fill="transparent" />
-            <line x1={LEFT} x2={end} y1={y(one.ampere)} y2={y(one.ampere)} className="stroke-limit" strokeWidth="2" />
-            <rect x={end - 22} y={y(one.ampere) - 4} width="14" height="8" rx="1" className="fill-limit" />
-          </g>
-        ))}
-      </g>
-    </svg>
+          ))}
+          <line x1={LEFT} x2={end} y1={y(averageA)} y2={y(averageA)} className="stroke-ink" strokeWidth="3" />
+          <line
+            x1={LEFT}
+            x2={end}
+            y1={y(peakA)}
+            y2={y(peakA)}
+            className="stroke-ink"
+            strokeWidth="1.5"
+            strokeDasharray="6 4"
+          />
+          {marks.map((mark, index) => (
+            <g key={mark.key}>
+              <path
+                d={`M${end} ${y(mark.ampere)}L${end + 9} ${(places[index] ?? 0) - 4}`}
+                className={mark.look.startsWith('fill-limit') ? 'stroke-limit' : 'stroke-soft'}
+                fill="none"
+              />
+              <text x={end + 12} y={places[index]} className={`${mark.look} text-12`}>
+                {mark.label}
+              </text>
+            </g>
+          ))}
+          {ratings.map((one) => (
+            <g key={one.key}>
+              <line x1={LEFT} x2={end} y1={y(one.ampere)} y2={y(one.ampere)} className="stroke-limit" strokeWidth="2" />
+              <rect x={end - 22} y={y(one.ampere) - 4} width="14" height="8" rx="1" className="fill-limit" />
+            </g>
+          ))}
+        </g>
+      </svg>
+      <UprightSlider
+        thumbs={ratings.map((one) => ({
+          key: one.key,
+          value: one.ampere,
+          label: `Rating: ${one.label}`,
+          says: `${one.ampere} A, ${one.label}`,
+        }))}
+        least={0}
+        most={most}
+        step={1}
+        onChange={moved}
+        at={{ left: LEFT, top: TOP, width: end - LEFT, height: HEIGHT - TOP - BOTTOM }}
+      />
+    </div>
   );
 }
 

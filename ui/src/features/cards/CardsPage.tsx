@@ -2,11 +2,16 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, type CardView, client } from '../../api';
-import { Answer, Button, FileButton, FirstThing, Trouble } from '../../parts';
+import { Answer, FileButton, FirstThing, Trouble } from '../../parts';
+import { Button, Cell, Head, Label, NONCE, RowHead, Select, Table } from '../../parts/ui';
 import { utc } from '../../quantity';
 import { DialsAhead } from './DialsAhead';
 
 const PAPERS = { a4: 'A4', letter: 'letter' } as const;
+const PAPER_NAMES = [
+  ['a4', 'A4'],
+  ['letter', 'Letter'],
+] as const;
 
 export function CardsPage() {
   const cards = useQuery({ queryKey: ['cards'], queryFn: () => ask(client.GET('/api/cards')) });
@@ -33,26 +38,26 @@ function CardsOf({ rows }: { rows: CardView[] }) {
   const amplifiers = [...new Set(rows.map((row) => row.amplifier))];
   const [paper, setPaper] = useState<keyof typeof PAPERS>('a4');
   return (
-    <div className="m-5 grid grid-cols-[minmax(0,1fr)] gap-[14px] print:m-0 print:block">
-      <style>{`@page { size: ${PAPERS[paper]} landscape; margin: 10mm; }`}</style>
+    <div className="m-5 grid grid-cols-one gap-3.5 print:m-0 print:block">
+      <style nonce={NONCE}>{`@page { size: ${PAPERS[paper]} landscape; margin: 10mm; }`}</style>
       <div className="noprint flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 className="text-22">Tune cards</h1>
         <span className="ml-auto flex flex-wrap items-center gap-3">
           <Bring />
-          <a className="inline-flex min-h-[32px] items-center text-act underline" href="/api/cards.csv" download>
-            CSV
-          </a>
-          <label className="text-soft">
-            Paper{' '}
-            <select
-              className="field"
+          <Button kind="link" asChild>
+            <a href="/api/cards.csv" download>
+              CSV
+            </a>
+          </Button>
+          <span className="flex items-center gap-2">
+            <Label htmlFor="paper">Paper</Label>
+            <Select
+              id="paper"
               value={paper}
-              onChange={(event) => setPaper(event.target.value as keyof typeof PAPERS)}
-            >
-              <option value="a4">A4</option>
-              <option value="letter">Letter</option>
-            </select>
-          </label>
+              onPick={(code) => setPaper(code as keyof typeof PAPERS)}
+              options={PAPER_NAMES}
+            />
+          </span>
           <Button onClick={() => window.print()}>Print</Button>
         </span>
       </div>
@@ -84,6 +89,9 @@ function Bring() {
   );
 }
 
+const EFFICIENCY = 'Eff., %';
+const HEADS = ['PLATE', 'LOAD', 'Drive, W', 'Output, W', 'Plate, mA', 'Grid, mA', EFFICIENCY, 'Into', 'Verified'];
+
 function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
   const switched = rows.some((row) => row.switchPosition);
   return (
@@ -97,33 +105,22 @@ function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
         <h2 className="text-27">{amplifier}</h2>
         <p className="text-soft">tune card, steady carrier</p>
       </header>
-      <div className="overflow-x-auto print:overflow-visible">
-        <table className="table w-full">
-          <thead>
-            <tr>
-              <th scope="col">Band</th>
-              <th scope="col">MHz</th>
-              {switched && <th scope="col">Switch</th>}
-              <th scope="col">PLATE</th>
-              <th scope="col">LOAD</th>
-              <th scope="col">Drive, W</th>
-              <th scope="col">Output, W</th>
-              <th scope="col">Plate, mA</th>
-              <th scope="col">Grid, mA</th>
-              <th scope="col" className="noprint">
-                Eff., %
-              </th>
-              <th scope="col">Into</th>
-              <th scope="col">Verified</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <Row key={`${row.frequencyHz} ${row.termination} ${row.switchPosition}`} row={row} switched={switched} />
+      <Table caption={`Dials and readings of ${amplifier}`} quiet wide={`Rows of ${amplifier}`}>
+        <thead>
+          <tr>
+            {['Band', 'MHz', ...(switched ? ['Switch'] : []), ...HEADS].map((head) => (
+              <Head key={head} className={head === EFFICIENCY ? 'noprint' : ''}>
+                {head}
+              </Head>
             ))}
-          </tbody>
-        </table>
-      </div>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <Row key={`${row.frequencyHz} ${row.termination} ${row.switchPosition}`} row={row} switched={switched} />
+          ))}
+        </tbody>
+      </Table>
       <p className="mt-3 text-13 text-soft">
         Drive in voice must not exceed the drive tuned for. The maker's manual wins over this card.
       </p>
@@ -134,20 +131,30 @@ function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
 function Row({ row, switched }: { row: CardView; switched: boolean }) {
   return (
     <tr>
-      <th scope="row" className="!text-ink">
+      <RowHead className="text-ink">
         <span className="head big text-18">{row.bandName}</span>
-      </th>
-      <td className="figure">{row.frequencyMhz}</td>
-      {switched && <td>{row.switchPosition ?? '–'}</td>}
-      <td className="figure huge text-22 font-semibold">{row.plate}</td>
-      <td className="figure huge text-22 font-semibold">{row.load}</td>
-      <td className="figure big text-18">{row.driveW}</td>
-      <td className="figure big text-18">{row.outputW}</td>
-      <td className="figure">{row.plateCurrentMa}</td>
-      <td className="figure">{row.gridCurrentMa ?? '–'}</td>
-      <td className="figure noprint">{row.efficiencyPercent ?? '–'}</td>
-      <td>{row.termination}</td>
-      <td>
+      </RowHead>
+      <Cell figure>{row.frequencyMhz}</Cell>
+      {switched && <Cell>{row.switchPosition ?? '–'}</Cell>}
+      <Cell figure className="huge text-22 font-semibold">
+        {row.plate}
+      </Cell>
+      <Cell figure className="huge text-22 font-semibold">
+        {row.load}
+      </Cell>
+      <Cell figure className="big text-18">
+        {row.driveW}
+      </Cell>
+      <Cell figure className="big text-18">
+        {row.outputW}
+      </Cell>
+      <Cell figure>{row.plateCurrentMa}</Cell>
+      <Cell figure>{row.gridCurrentMa ?? '–'}</Cell>
+      <Cell figure className="noprint">
+        {row.efficiencyPercent ?? '–'}
+      </Cell>
+      <Cell>{row.termination}</Cell>
+      <Cell>
         {row.runId ? (
           <Link className="text-act underline" to={`/log/${row.runId}`}>
             {utc(row.verifiedAt).slice(0, 10)}
@@ -157,7 +164,7 @@ function Row({ row, switched }: { row: CardView; switched: boolean }) {
         )}
         {row.times > 1 && <span className="text-13 text-soft"> {row.times}×</span>}
         {row.drift && <span className="noprint block text-13 text-soft">{row.drift}</span>}
-      </td>
+      </Cell>
     </tr>
   );
 }

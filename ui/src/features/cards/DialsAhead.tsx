@@ -1,7 +1,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, type Choices, client, type DialsView } from '../../api';
-import { Button, isRefused, Labelled, Pick, Refused, Sheet } from '../../parts';
+import { isRefused, Refused, Sheet } from '../../parts';
+import { Button, Pick, TextField } from '../../parts/ui';
 
 /** Where the dials will go at a place that was not tuned for, and how far one may move in frequency from there. */
 export function DialsAhead() {
@@ -63,16 +64,15 @@ function Asking({ choices }: { choices: Choices }) {
           onPick={(one) => setBand(one as typeof band)}
           options={bands.map((one) => [one.band, one.name] as const)}
         />
-        <Labelled label={`MHz, ${limits.lowestHz / 1e6} to ${limits.highestHz / 1e6}`}>
-          <input
-            className="field figure w-[110px]"
-            inputMode="decimal"
-            maxLength={12}
-            aria-invalid={isRefused(find.error, 'frequency')}
-            value={frequency}
-            onChange={(event) => setFrequency(event.target.value)}
-          />
-        </Labelled>
+        <TextField
+          label={`MHz, ${limits.lowestHz / 1e6} to ${limits.highestHz / 1e6}`}
+          number
+          className="w-27.5"
+          maxLength={12}
+          invalid={isRefused(find.error, 'frequency')}
+          value={frequency}
+          onChange={setFrequency}
+        />
         <Pick label="Into" value={termination.id} onPick={setTerminationId} options={named(fitting)} />
         <Button kind="main" type="submit" disabled={frequency.trim() === '' || find.isPending}>
           Find the dials

@@ -1,9 +1,9 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { CardView, Choices } from '../../api';
+import { choose, Shell } from '../../testing';
 import CardsPage from '.';
 
 const card = (more: Partial<CardView>): CardView => ({
@@ -76,11 +76,11 @@ function answers(cards: CardView[], reply: (sent: Sent) => [number, unknown]) {
 
 function show() {
   render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+    <Shell>
       <MemoryRouter initialEntries={['/cards']}>
         <CardsPage />
       </MemoryRouter>
-    </QueryClientProvider>,
+    </Shell>,
   );
 }
 
@@ -116,7 +116,7 @@ describe('the cards', () => {
   it('set the paper that they are printed on', async () => {
     answers([card({})], () => [200, {}]);
     show();
-    await userEvent.selectOptions(await screen.findByLabelText('Paper'), 'Letter');
+    await choose(await screen.findByLabelText('Paper'), 'Letter');
     expect(document.querySelector('style')?.textContent).toContain('size: letter landscape');
   });
 
@@ -127,8 +127,8 @@ describe('the cards', () => {
     ]);
     show();
     await userEvent.type(await screen.findByLabelText('MHz, 6.9 to 7.3'), '7.2');
-    await userEvent.selectOptions(screen.getByLabelText('Into'), 'Yardarm');
-    await userEvent.selectOptions(screen.getByLabelText('Its switch'), 'CW');
+    await choose(screen.getByLabelText('Into'), 'Yardarm');
+    await choose(screen.getByLabelText('Its switch'), 'CW');
     await userEvent.click(screen.getByText('Find the dials'));
     expect(await screen.findByText('5.07 ± 0.05')).toBeVisible();
     expect(screen.getByText('Stay within 7.025 and 7.300 MHz.')).toBeVisible();

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { ask, type CompareRunsView, client } from '../../api';
 import { Answer, Diamond } from '../../parts';
+import { Cell, Head, RowHead, Table } from '../../parts/ui';
 import { utc } from '../../quantity';
 
 /** Two runs beside each other, step by step. */
@@ -37,47 +38,45 @@ export function ComparePage() {
 
 function Both({ data }: { data: CompareRunsView }) {
   return (
-    <div className="overflow-x-auto">
-      <table className="table w-full max-w-[980px]">
-        <thead>
-          <tr>
-            <th scope="col">At</th>
-            <th scope="col">Figure</th>
-            {[data.first, data.second].map((run, index) => (
-              <th key={run.id + String(index)} scope="col" className="!whitespace-normal">
-                <Link className="figure text-act underline" to={`/log/${run.id}`}>
-                  {utc(run.startedAt)}
-                </Link>
-                <span className="block">{run.what}</span>
-                {run.conditions && <span className="block text-13">{run.conditions}</span>}
-              </th>
-            ))}
-            <th scope="col">Second less first</th>
-          </tr>
-        </thead>
-        <tbody>
-          {data.pairs.flatMap((pair) =>
-            pair.rows.map((row, index) => (
-              <tr key={pair.drive + row.label}>
-                {index === 0 && (
-                  <th scope="rowgroup" rowSpan={pair.rows.length} className="figure align-top text-18 !text-ink">
-                    {pair.drive} W
-                  </th>
-                )}
-                <th scope="row">{row.label}</th>
-                <td className="figure">{row.first ?? '–'}</td>
-                <td className="figure">{row.second ?? '–'}</td>
-                <td className={`figure ${row.beyond ? 'font-semibold text-watch' : 'text-soft'}`}>
-                  <span className="inline-flex items-center gap-2">
-                    {row.beyond && <Diamond />}
-                    {row.difference ?? ''}
-                  </span>
-                </td>
-              </tr>
-            )),
-          )}
-        </tbody>
-      </table>
-    </div>
+    <Table caption="Both runs, step by step" quiet wide="Both runs" className="max-w-245">
+      <thead>
+        <tr>
+          <Head>At</Head>
+          <Head>Figure</Head>
+          {[data.first, data.second].map((run, index) => (
+            <Head key={run.id + String(index)} className="whitespace-normal">
+              <Link className="figure text-act underline" to={`/log/${run.id}`}>
+                {utc(run.startedAt)}
+              </Link>
+              <span className="block">{run.what}</span>
+              {run.conditions && <span className="block">{run.conditions}</span>}
+            </Head>
+          ))}
+          <Head>Second less first</Head>
+        </tr>
+      </thead>
+      <tbody>
+        {data.pairs.flatMap((pair) =>
+          pair.rows.map((row, index) => (
+            <tr key={pair.drive + row.label}>
+              {index === 0 && (
+                <RowHead scope="rowgroup" rowSpan={pair.rows.length} className="figure align-top text-18 text-ink">
+                  {pair.drive} W
+                </RowHead>
+              )}
+              <RowHead>{row.label}</RowHead>
+              <Cell figure>{row.first ?? '–'}</Cell>
+              <Cell figure>{row.second ?? '–'}</Cell>
+              <Cell figure className={row.beyond ? 'font-semibold text-watch' : 'text-soft'}>
+                <span className="inline-flex items-center gap-2">
+                  {row.beyond && <Diamond />}
+                  {row.difference ?? ''}
+                </span>
+              </Cell>
+            </tr>
+          )),
+        )}
+      </tbody>
+    </Table>
   );
 }

@@ -1,8 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Link, NavLink, useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { ask, client, type LogPage as LogPageView, type LogQuery, type RunSummary } from '../../api';
-import { Answer, Button, FirstThing, Labelled, Pick } from '../../parts';
+import { Answer, FirstThing } from '../../parts';
+import { Button, Cell, Checkbox, Head, Input, Labelled, Nav, NavItem, Pick, Table } from '../../parts/ui';
 import { utc } from '../../quantity';
 
 const ENDINGS: Record<string, string> = { FINISHED: 'on the card', ABANDONED: 'left' };
@@ -42,19 +43,31 @@ export function LogPage() {
 
 /** The ways through the log. */
 export function LogTabs() {
-  const look = ({ isActive }: { isActive: boolean }) =>
-    `inline-flex min-h-[28px] items-center border-b-2 px-1 ${isActive ? 'head border-act' : 'border-transparent text-soft'}`;
   return (
-    <nav aria-label="Log" className="flex gap-4">
-      <NavLink end to="/log" className={look}>
+    <Nav label="Log" kind="tabs">
+      <NavItem kind="tabs" end to="/log">
         Runs
-      </NavLink>
-      <NavLink to="/log/trends" className={look}>
+      </NavItem>
+      <NavItem kind="tabs" to="/log/trends">
         Trends
-      </NavLink>
-    </nav>
+      </NavItem>
+    </Nav>
   );
 }
+
+const HEADS = [
+  'Begun, UTC',
+  'Band',
+  'Amplifier',
+  'Into',
+  'School',
+  'Steps',
+  'Last output, W',
+  'Line, V',
+  'Room, °C',
+  'Seen',
+  'Ended',
+];
 
 const counted = (count: number) => count.toLocaleString('en-GB').replaceAll(',', '\u2009');
 
@@ -80,12 +93,9 @@ function LogOf({ page, asked, onAsk }: { page: LogPageView; asked: Asked; onAsk:
             : `${counted(page.asked)} of ${counted(page.all)} runs`}
         </span>
         {chosen.length === 2 ? (
-          <Link
-            className="ml-auto inline-flex min-h-[32px] items-center rounded-3 bg-act px-3 font-semibold text-sheet"
-            to={`/log/compare/${chosen[0]}/${chosen[1]}`}
-          >
-            Compare the two
-          </Link>
+          <Button kind="main" asChild className="ml-auto">
+            <Link to={`/log/compare/${chosen[0]}/${chosen[1]}`}>Compare the two</Link>
+          </Button>
         ) : (
           <span className="ml-auto text-13 text-soft">Tick two runs to see them step by step.</span>
         )}
@@ -106,40 +116,30 @@ function LogOf({ page, asked, onAsk }: { page: LogPageView; asked: Asked; onAsk:
       {page.asked === 0 ? (
         <p className="text-soft">No run is like that. Choose less.</p>
       ) : (
-        <div className="overflow-x-auto">
-          <table className="table w-full">
-            <thead>
-              <tr>
-                <th scope="col">
-                  <span className="sr-only">Compare</span>
-                </th>
-                <th scope="col">Begun, UTC</th>
-                <th scope="col">Band</th>
-                <th scope="col">Amplifier</th>
-                <th scope="col">Into</th>
-                <th scope="col">School</th>
-                <th scope="col">Steps</th>
-                <th scope="col">Last output, W</th>
-                <th scope="col">Line, V</th>
-                <th scope="col">Room, °C</th>
-                <th scope="col">Seen</th>
-                <th scope="col">Ended</th>
-              </tr>
-            </thead>
-            <tbody>
-              {page.runs.map((run) => (
-                <LogRow
-                  key={run.id}
-                  run={run}
-                  chosen={chosen.includes(run.id)}
-                  onChoose={(on) =>
-                    setChosen(on ? [...chosen.slice(-1), run.id] : chosen.filter((one) => one !== run.id))
-                  }
-                />
+        <Table caption="Runs, newest first" quiet wide="Runs">
+          <thead>
+            <tr>
+              <Head>
+                <span className="sr-only">Compare</span>
+              </Head>
+              {HEADS.map((head) => (
+                <Head key={head}>{head}</Head>
               ))}
-            </tbody>
-          </table>
-        </div>
+            </tr>
+          </thead>
+          <tbody>
+            {page.runs.map((run) => (
+              <LogRow
+                key={run.id}
+                run={run}
+                chosen={chosen.includes(run.id)}
+                onChoose={(on) =>
+                  setChosen(on ? [...chosen.slice(-1), run.id] : chosen.filter((one) => one !== run.id))
+                }
+              />
+            ))}
+          </tbody>
+        </Table>
       )}
       {page.pages > 1 && <Pages page={page} onPage={(number) => onAsk({ page: String(number) })} />}
     </section>
@@ -150,14 +150,16 @@ function LogOf({ page, asked, onAsk }: { page: LogPageView; asked: Asked; onAsk:
 function Day({ label, value, onDay }: { label: string; value: string; onDay: (day: string) => void }) {
   return (
     <Labelled label={label}>
-      <input
-        type="date"
-        className="field"
-        min="1900-01-01"
-        max="2200-12-31"
-        defaultValue={value}
-        onChange={(event) => event.target.validity.valid && onDay(event.target.value)}
-      />
+      {(id) => (
+        <Input
+          id={id}
+          type="date"
+          min="1900-01-01"
+          max="2200-12-31"
+          defaultValue={value}
+          onChange={(event) => event.target.validity.valid && onDay(event.target.value)}
+        />
+      )}
     </Labelled>
   );
 }
@@ -197,32 +199,26 @@ function LogRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; o
   const seen = [...times(run.arcs, 'arc', 'arcs'), ...times(run.trips, 'trip', 'trips')];
   return (
     <tr>
-      <td>
-        <input
-          type="checkbox"
-          className="size-4 accent-act"
-          aria-label={`Compare the run of ${utc(run.startedAt)}`}
-          checked={chosen}
-          onChange={(event) => onChoose(event.target.checked)}
-        />
-      </td>
-      <td className="figure whitespace-nowrap">
+      <Cell>
+        <Checkbox aria-label={`Compare the run of ${utc(run.startedAt)}`} checked={chosen} onCheck={onChoose} />
+      </Cell>
+      <Cell figure>
         <Link className="text-act underline" to={to}>
           {utc(run.startedAt)}
         </Link>
-      </td>
-      <td className="head whitespace-nowrap">{run.bandName}</td>
-      <td>{run.amplifier}</td>
-      <td>{run.termination}</td>
-      <td>{run.schoolName}</td>
-      <td className="figure">{run.steps}</td>
-      <td className="figure">{run.outputW === undefined ? '–' : Math.round(run.outputW)}</td>
-      <td className="figure">{run.lineVoltageV ?? '–'}</td>
-      <td className="figure">{run.ambientC ?? '–'}</td>
-      <td className={seen.length > 0 ? 'text-watch' : ''}>{seen.join(', ')}</td>
-      <td className={run.ending ? 'whitespace-nowrap' : 'font-semibold whitespace-nowrap text-act'}>
+      </Cell>
+      <Cell className="head whitespace-nowrap">{run.bandName}</Cell>
+      <Cell>{run.amplifier}</Cell>
+      <Cell>{run.termination}</Cell>
+      <Cell>{run.schoolName}</Cell>
+      <Cell figure>{run.steps}</Cell>
+      <Cell figure>{run.outputW === undefined ? '–' : Math.round(run.outputW)}</Cell>
+      <Cell figure>{run.lineVoltageV ?? '–'}</Cell>
+      <Cell figure>{run.ambientC ?? '–'}</Cell>
+      <Cell className={seen.length > 0 ? 'text-watch' : ''}>{seen.join(', ')}</Cell>
+      <Cell className={run.ending ? 'whitespace-nowrap' : 'font-semibold whitespace-nowrap text-act'}>
         {run.ending ? ENDINGS[run.ending] : 'in progress'}
-      </td>
+      </Cell>
     </tr>
   );
 }

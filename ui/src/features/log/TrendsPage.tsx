@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { ask, client, type PlaceView, type SeriesView } from '../../api';
 import { Answer, Diamond, FirstThing } from '../../parts';
+import { Label, Select } from '../../parts/ui';
 import { Trend } from '../../plot';
 import { LogTabs } from './LogPage';
 
@@ -42,16 +43,15 @@ function Trends({ places }: { places: PlaceView[] }) {
       <header className="mb-2 flex flex-wrap items-baseline gap-x-5 gap-y-2">
         <h1 className="text-22">Trends</h1>
         <LogTabs />
-        <label className="ml-auto flex items-center gap-2 text-soft">
-          of
-          <select className="field text-ink" value={keyOf(place)} onChange={(event) => setKey(event.target.value)}>
-            {places.map((one) => (
-              <option key={keyOf(one)} value={keyOf(one)}>
-                {keyOf(one)}: {one.runs} runs
-              </option>
-            ))}
-          </select>
-        </label>
+        <span className="ml-auto flex items-center gap-2">
+          <Label htmlFor="trend-of">of</Label>
+          <Select
+            id="trend-of"
+            value={keyOf(place)}
+            onPick={setKey}
+            options={places.map((one) => [keyOf(one), `${keyOf(one)}: ${one.runs} runs`] as const)}
+          />
+        </span>
       </header>
       <Answer query={trends} what="the trends">
         {(view) => (

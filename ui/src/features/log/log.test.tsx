@@ -1,10 +1,10 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { CompareRunsView, LogPage as LogPageView, PlaceView, RunSummary, SeriesView } from '../../api';
+import { choose, Shell } from '../../testing';
 import { ComparePage, default as LogPage, TrendsPage } from '.';
 
 function answers(bodies: Record<string, unknown>) {
@@ -20,14 +20,14 @@ function answers(bodies: Record<string, unknown>) {
 
 function show(view: ReactNode, path: string, route: string) {
   return render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+    <Shell>
       <MemoryRouter initialEntries={[path]}>
         <Routes>
           <Route path={route} element={view} />
           <Route path="*" element={<p>elsewhere</p>} />
         </Routes>
       </MemoryRouter>
-    </QueryClientProvider>,
+    </Shell>,
   );
 }
 
@@ -103,7 +103,7 @@ describe('the log', () => {
         : { ...PAGE, asked: query.has('amplifier') ? 250 : 3, all: 300, pages: 3 },
     );
     await userEvent.click(await screen.findByRole('button', { name: 'Older' }));
-    await userEvent.selectOptions(screen.getByLabelText('Amplifier'), 'Brigantine');
+    await choose(screen.getByLabelText('Amplifier'), 'Brigantine');
     expect(await screen.findByText('250 of 300 runs')).toBeVisible();
     await userEvent.type(screen.getByLabelText('From'), '2026-10-15');
     expect(await screen.findByText('No run is like that. Choose less.')).toBeVisible();

@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, type CompareView, client, type RangeChoice } from '../../api';
-import { Button, Diamond, isRefused, Pick, Refused, Sheet, TextField } from '../../parts';
+import { Diamond, isRefused, Refused, Sheet } from '../../parts';
+import { Button, Cell, Check, Head, Heads, Input, Pick, Table, TextField } from '../../parts/ui';
 
 interface Point {
   reference: string;
@@ -57,10 +58,11 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
     setPoints(points.map((point, index) => (index === row ? change(point) : point)));
   };
   const cell = (label: string, field: string, value: string, onChange: (text: string) => void) => (
-    <input
+    <Input
+      number
       aria-label={label}
       aria-invalid={isRefused(compare.error, field)}
-      className="field figure w-full"
+      className="w-full"
       maxLength={24}
       value={value}
       onChange={(event) => onChange(event.target.value)}
@@ -80,7 +82,7 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
           label="called"
           value={name}
           onChange={setName}
-          width="w-[170px]"
+          className="w-42.5"
           invalid={isRefused(compare.error, 'reference')}
         />
         {kind === 'volts' ? (
@@ -88,7 +90,7 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
             label="load as measured, Ω"
             value={ohm}
             onChange={setOhm}
-            width="w-[90px]"
+            className="w-22.5"
             invalid={isRefused(compare.error, 'ohm')}
           />
         ) : (
@@ -96,7 +98,7 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
             label="right within ±, %"
             value={percent}
             onChange={setPercent}
-            width="w-[90px]"
+            className="w-22.5"
             invalid={isRefused(compare.error, 'referencePercent')}
           />
         )}
@@ -104,35 +106,27 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
       <fieldset className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
         <legend className="mb-1 text-13 text-soft">Meters, each on the range in use</legend>
         {ranges.map((range, index) => (
-          <label key={range.meter + range.range} className="flex min-h-[28px] items-center gap-1.5">
-            <input
-              type="checkbox"
-              className="accent-act"
-              checked={chosen.includes(index)}
-              onChange={(event) => {
-                compare.reset();
-                setChosen(
-                  event.target.checked
-                    ? [...chosen, index].sort((a, b) => a - b)
-                    : chosen.filter((one) => one !== index),
-                );
-              }}
-            />
+          <Check
+            key={range.meter + range.range}
+            checked={chosen.includes(index)}
+            onCheck={(on) => {
+              compare.reset();
+              setChosen(on ? [...chosen, index].sort((a, b) => a - b) : chosen.filter((one) => one !== index));
+            }}
+          >
             {range.meter}, {range.range}
-            {range.compared && <span className="text-13 text-soft">compared {range.compared}</span>}
-          </label>
+            {range.compared && <span className="text-13 text-soft"> compared {range.compared}</span>}
+          </Check>
         ))}
       </fieldset>
-      <table className="mt-3 w-full max-w-[720px] border-collapse">
-        <thead className="text-left text-13 text-soft">
+      <Table caption="Powers and what was read" quiet tight className="mt-3 max-w-180">
+        <thead>
           <tr>
-            <th scope="col" className="pr-2 font-normal">
-              Reference, {kind === 'volts' ? 'as 424 Vpp or 150 Vrms' : 'W'}
-            </th>
+            <Head className="pr-2">Reference, {kind === 'volts' ? 'as 424 Vpp or 150 Vrms' : 'W'}</Head>
             {chosen.map((index) => (
-              <th key={index} scope="col" className="pr-2 font-normal">
+              <Head key={index} className="pr-2">
                 {ranges[index]?.meter}, W
-              </th>
+              </Head>
             ))}
           </tr>
         </thead>
@@ -140,13 +134,13 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
           {points.map((point, row) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a point is its row
             <tr key={row}>
-              <td className="py-0.5 pr-2">
+              <Cell className="pr-2">
                 {cell(`Reference, point ${row + 1}`, `points.${row}.reference`, point.reference, (reference) =>
                   set(row, (one) => ({ ...one, reference })),
                 )}
-              </td>
+              </Cell>
               {chosen.map((index, column) => (
-                <td key={index} className="py-0.5 pr-2">
+                <Cell key={index} className="pr-2">
                   {cell(
                     `${ranges[index]?.meter}, point ${row + 1}`,
                     `points.${row}.readings.${column}`,
@@ -158,12 +152,12 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
                         return { ...one, readings };
                       }),
                   )}
-                </td>
+                </Cell>
               ))}
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <Button kind="main" onClick={() => compare.mutate(false)} disabled={compare.isPending || chosen.length === 0}>
           Compare
@@ -202,29 +196,21 @@ function Found({ found }: { found: CompareView['found'][number] }) {
         {!found.believable && <Diamond />}
         {found.fit}
       </p>
-      <table className="mt-2 w-full max-w-[560px] border-collapse">
-        <thead className="text-13 text-soft">
-          <tr>
-            {['Reference, W', 'As read, W', 'Corrected, W', 'Left over, W'].map((head) => (
-              <th key={head} scope="col" className="pr-3 text-right font-normal">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
+      <Table caption={`What is left over of ${found.meter}`} quiet tight className="mt-2 max-w-140">
+        <Heads of={['Reference, W', 'As read, W', 'Corrected, W', 'Left over, W']} end />
         <tbody>
           {found.rows.map((row) => (
-            <tr key={row.reference + row.raw} className="border-t border-hair">
+            <tr key={row.reference + row.raw}>
               {[row.reference, row.raw, row.corrected, row.off].map((shown, index) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
-                <td key={index} className="figure py-0.5 pr-3 text-right">
+                <Cell key={index} figure end className="pr-3">
                   {shown}
-                </td>
+                </Cell>
               ))}
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }

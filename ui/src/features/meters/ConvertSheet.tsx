@@ -1,7 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, client, type RangeChoice } from '../../api';
-import { Button, Diamond, isRefused, Pick, Refused, Sheet, TextField } from '../../parts';
+import { Diamond, isRefused, Refused, Sheet } from '../../parts';
+import { Button, Pick, TextField } from '../../parts/ui';
 
 const TONES = [
   ['CARRIER', 'a steady carrier'],
@@ -41,14 +42,14 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
             label="Read: 424 Vpp, 5.3 div 10 V x10, 21 Vdet"
             value={entry}
             onChange={setEntry}
-            width="w-[240px]"
+            className="w-60"
             invalid={isRefused(convert.error, 'entry')}
           />
           <TextField
             label="across, Ω"
             value={ohm}
             onChange={setOhm}
-            width="w-[74px]"
+            className="w-18.5"
             invalid={isRefused(convert.error, 'ohm')}
           />
         </div>
@@ -58,7 +59,7 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
             label="SWR"
             value={swr}
             onChange={setSwr}
-            width="w-[64px]"
+            className="w-16"
             invalid={isRefused(convert.error, 'swr')}
           />
           <Button kind="main" type="submit" disabled={entry.trim() === '' || convert.isPending}>
@@ -71,14 +72,14 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
             label="shows, W"
             value={reading}
             onChange={setReading}
-            width="w-[84px]"
+            className="w-21"
             invalid={isRefused(convert.error, 'meterReading') || isRefused(line.error, 'forward')}
           />
           <TextField
             label="back, W"
             value={reflected}
             onChange={setReflected}
-            width="w-[74px]"
+            className="w-18.5"
             invalid={isRefused(line.error, 'reflected')}
           />
           <Button onClick={() => line.mutate()} disabled={reading.trim() === '' || reflected.trim() === ''}>

@@ -29,8 +29,8 @@ export function MetersPage() {
 
 function Meters({ ranges }: { ranges: RangeChoice[] }) {
   return (
-    <div className="m-5 grid grid-cols-[minmax(0,1fr)] items-start gap-[14px] roomy:grid-cols-[minmax(0,1fr)_420px]">
-      <div className="grid gap-[14px]">
+    <div className="m-5 grid grid-cols-one items-start gap-3.5 roomy:grid-cols-main-broad">
+      <div className="grid gap-3.5">
         <header className="flex items-baseline gap-4">
           <h1 className="text-22">Meters</h1>
           <Link className="text-act underline" to="/station">
@@ -39,7 +39,7 @@ function Meters({ ranges }: { ranges: RangeChoice[] }) {
         </header>
         <CompareSheet ranges={ranges} />
       </div>
-      <div className="grid gap-[14px]">
+      <div className="grid gap-3.5">
         <Belief />
         <ConvertSheet ranges={ranges} />
       </div>

@@ -1,8 +1,8 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { choose, Shell } from '../../testing';
 import MetersPage from '.';
 
 const RANGES = [
@@ -49,11 +49,11 @@ function answers(reply: (path: string, body: Record<string, unknown>) => [number
 
 function show() {
   render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+    <Shell>
       <MemoryRouter initialEntries={['/station/meters']}>
         <MetersPage />
       </MemoryRouter>
-    </QueryClientProvider>,
+    </Shell>,
   );
 }
 
@@ -92,7 +92,7 @@ describe('meters against each other', () => {
   it('ask for the load instead of a per cent where the reference is volts', async () => {
     answers(() => [200, FOUND]);
     show();
-    await userEvent.selectOptions(await screen.findByLabelText('The reference is'), 'volts across a measured load');
+    await choose(await screen.findByLabelText('The reference is'), 'volts across a measured load');
     expect(screen.getByLabelText('load as measured, Ω')).toBeVisible();
     expect(screen.queryByLabelText('right within ±, %')).not.toBeInTheDocument();
   });

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { RunView } from '../../api';
 import { Diamond, Sheet } from '../../parts';
+import { Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { localTime, utc } from '../../quantity';
 
 /** What is left when a run is over: what to mind on the air, and what was written down. */
@@ -45,45 +46,52 @@ export function Afterwards({ view }: { view: RunView }) {
 /** What the exciter remembers per mode against the drive that was tuned for. */
 function Guard({ view }: { view: RunView }) {
   return (
-    <table className="mt-3 w-full border-collapse text-13" data-part="mode-guard">
-      <caption className="mb-1 text-left text-14 text-soft">Mode guard: {view.exciter} per mode</caption>
-      <Heads names={['set, W', 'at most, W', 'then out, W', 'what to do']} />
+    <Table caption={`Mode guard: ${view.exciter} per mode`} tight className="mt-3 text-13" part="mode-guard">
+      <Heads of={['', 'set, W', 'at most, W', 'then out, W', 'what to do']} end />
       <tbody>
         {view.guard.map((row) => (
-          <tr key={row.mode} className="border-t border-hair">
-            <th scope="row" className="py-0.5 text-left font-normal">
-              {row.mode}
-            </th>
-            <td className="figure pl-2 text-right">{row.set}</td>
-            <td className="figure pl-2 text-right">{row.most}</td>
-            <td className="figure pl-2 text-right">{row.output ?? '–'}</td>
-            <td className={`pl-2 text-right ${row.above ? 'head text-watch' : 'text-soft'}`}>
+          <tr key={row.mode}>
+            <RowHead>{row.mode}</RowHead>
+            <Cell figure end>
+              {row.set}
+            </Cell>
+            <Cell figure end>
+              {row.most}
+            </Cell>
+            <Cell figure end>
+              {row.output ?? '–'}
+            </Cell>
+            <Cell className={`pl-2 text-right ${row.above ? 'head text-watch' : 'text-soft'}`}>
               <span className="inline-flex items-center gap-1.5">
                 {row.above && <Diamond />}
                 {row.says}
               </span>
-            </td>
+            </Cell>
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 
 /** Where each school would have set the dials at this drive, by the twin. */
 function Elsewhere({ view }: { view: RunView }) {
   return (
-    <table className="mt-3 w-full border-collapse text-13" data-part="elsewhere">
-      <caption className="mb-1 text-left text-14 text-soft">
-        Where the schools would have set the dials, <span className="text-twin italic">by the twin</span>
-      </caption>
-      <Heads names={['PLATE', 'LOAD', 'W', 'grid A', 'heat W', 'IMD3 dB']} />
+    <Table
+      caption={
+        <>
+          Where the schools would have set the dials, <span className="text-twin italic">by the twin</span>
+        </>
+      }
+      tight
+      className="mt-3 text-13"
+      part="elsewhere"
+    >
+      <Heads of={['', 'PLATE', 'LOAD', 'W', 'grid A', 'heat W', 'IMD3 dB']} end />
       <tbody>
         {view.elsewhere.map((end) => (
-          <tr key={end.schools} className="border-t border-hair">
-            <th scope="row" className="py-0.5 text-left font-normal">
-              {end.schools}
-            </th>
+          <tr key={end.schools}>
+            <RowHead>{end.schools}</RowHead>
             {[
               end.plate,
               end.load,
@@ -93,28 +101,13 @@ function Elsewhere({ view }: { view: RunView }) {
               end.thirdDb?.toFixed(1).replace('-', '\u2212') ?? '\u2013',
             ].map((shown, index) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
-              <td key={index} className="figure pl-2 text-right text-twin italic">
+              <Cell key={index} figure end className="text-twin italic">
                 {shown}
-              </td>
+              </Cell>
             ))}
           </tr>
         ))}
       </tbody>
-    </table>
-  );
-}
-
-function Heads({ names }: { names: string[] }) {
-  return (
-    <thead className="text-12 text-soft">
-      <tr>
-        <td />
-        {names.map((name) => (
-          <th key={name} scope="col" className="pl-2 text-right font-normal">
-            {name}
-          </th>
-        ))}
-      </tr>
-    </thead>
+    </Table>
   );
 }

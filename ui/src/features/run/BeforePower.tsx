@@ -1,5 +1,6 @@
 import type { Act, RunView } from '../../api';
-import { Button, useNow } from '../../parts';
+import { useNow } from '../../parts';
+import { Button, Progress } from '../../parts/ui';
 import { seconds } from '../../quantity';
 
 /** The points before power in one list, in the order of switching on: before anything is on, with the heaters, warm. */
@@ -19,7 +20,7 @@ export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: numb
           index === cold && <WarmUp key="warm-up" view={view} skewMs={skewMs} current={warmUpIsNext} />,
           <li
             key={point.code}
-            className={`flex min-h-[40px] items-center gap-3 border-t border-hair px-2 text-18 ${index === current ? 'bg-wash' : ''}`}
+            className={`flex min-h-10 items-center gap-3 border-t border-hair px-2 text-18 ${index === current ? 'bg-wash' : ''}`}
           >
             <Tick done={point.answered} />
             <span className={point.answered || !point.due ? 'text-soft' : ''}>{point.text}</span>
@@ -61,11 +62,7 @@ function WarmUp({ view, skewMs, current }: { view: RunView; skewMs: number; curr
           {warm.heatersOnSince ? (left > 0 ? `${seconds(left)} left` : 'warm') : `takes ${seconds(warm.wholeS)}`}
         </span>
       </div>
-      {warm.heatersOnSince && left > 0 && (
-        <div className="mt-2 h-[6px] bg-rule">
-          <div className="h-full bg-act" style={{ width: `${share * 100}%` }} />
-        </div>
-      )}
+      {warm.heatersOnSince && left > 0 && <Progress label="Warm-up" share={share} className="mt-2" />}
       {warm.speed > 1 && (
         <p className="mt-1 text-13 text-watch">
           Demonstration: the warm-up counts {warm.speed} times faster than real.

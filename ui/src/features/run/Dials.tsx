@@ -1,4 +1,5 @@
 import type { DialView, RunView } from '../../api';
+import { Button } from '../../parts/ui';
 import { DialRuler } from '../../plot';
 import type { DialKeys } from './useDials';
 
@@ -44,13 +45,13 @@ function shown(position: number): string {
 
 function DialButton({ label, sign, onClick }: { label: string; sign: string; onClick: () => void }) {
   return (
-    <button
-      type="button"
+    <Button
+      kind="bare"
       aria-label={label}
       onClick={onClick}
-      className="figure min-h-[24px] min-w-[26px] rounded-3 border border-rule text-13 hover:bg-wash"
+      className="figure min-w-6.5 justify-center border border-rule text-13 hover:bg-wash"
     >
       {sign}
-    </button>
+    </Button>
   );
 }

@@ -90,7 +90,7 @@ export function EntryCell({
       onBlur={commit}
       onKeyDown={onKeyDown}
       data-waiting={waiting || undefined}
-      className={`h-[22px] w-full border-x-2 bg-transparent text-center ${
+      className={`h-5.5 w-full border-x-2 bg-transparent text-center ${
         waiting
           ? 'text-watch italic underline decoration-dotted underline-offset-4'
           : settled || text !== undefined

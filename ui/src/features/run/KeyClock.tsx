@@ -1,5 +1,6 @@
 import type { Act, RunView } from '../../api';
 import { Sheet, useNow } from '../../parts';
+import { Button } from '../../parts/ui';
 import { Ring } from '../../plot';
 import { seconds } from '../../quantity';
 
@@ -76,10 +77,10 @@ function Reports({ label, signs, view, act }: ReportsProps) {
     <p className="mt-1 text-13 text-soft">
       {label}
       {open.map((sign) => (
-        <button
+        <Button
           key={sign}
-          type="button"
-          className="ml-3 min-h-[24px] text-act underline underline-offset-2"
+          kind="link"
+          className="ml-3"
           onClick={(event) => {
             // Enter is for the next move from here on.
             event.currentTarget.blur();
@@ -87,7 +88,7 @@ function Reports({ label, signs, view, act }: ReportsProps) {
           }}
         >
           {REPORTS[sign]}
-        </button>
+        </Button>
       ))}
     </p>
   );

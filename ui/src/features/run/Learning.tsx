@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, client, type LearnedRow, type RunView } from '../../api';
-import { Button, Diamond, Sheet, Trouble } from '../../parts';
+import { Diamond, Sheet, Trouble } from '../../parts';
+import { Button, Cell, RowHead, Table } from '../../parts/ui';
 
 /** What a run that is over teaches the twin; the operator accepts it or leaves it. */
 export function Learning({ view }: { view: RunView }) {
@@ -28,7 +29,7 @@ export function Learning({ view }: { view: RunView }) {
   }
   return (
     <Sheet title="What this run teaches the twin" part="learning">
-      <table className="w-full border-collapse text-13">
+      <Table caption="What would change of the twin and the meters" quiet tight className="text-13">
         <tbody>
           {data.twin.map((row) => (
             <Row key={row.label} row={row} />
@@ -42,7 +43,7 @@ export function Learning({ view }: { view: RunView }) {
             <Row key={row.label} row={row} />
           ))}
         </tbody>
-      </table>
+      </Table>
       {data.leftOver.length > 0 && (
         <div className="mt-2 text-watch">
           <p className="head flex items-center gap-2">
@@ -83,12 +84,12 @@ export function Learning({ view }: { view: RunView }) {
 
 function Row({ row }: { row: LearnedRow }) {
   return (
-    <tr className="border-t border-hair">
-      <th scope="row" className="py-0.5 text-left font-normal">
-        {row.label}
-      </th>
-      <td className="figure pl-2 text-right whitespace-nowrap">{row.by}</td>
-      <td className={`pl-3 ${row.believable ? 'text-soft' : 'head text-watch'}`}>{row.says}</td>
+    <tr>
+      <RowHead>{row.label}</RowHead>
+      <Cell figure end>
+        {row.by}
+      </Cell>
+      <Cell className={`pl-3 ${row.believable ? 'text-soft' : 'head text-watch'}`}>{row.says}</Cell>
     </tr>
   );
 }

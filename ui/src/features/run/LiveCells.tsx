@@ -1,5 +1,6 @@
 import type { Row, StepView } from '../../api';
 import { Diamond } from '../../parts';
+import { Tooltip } from '../../parts/ui';
 import { useLiveExpected, useLiveReading } from './useLive';
 
 /** What a meter shows now; what is wrong with its source instead, where something is. */
@@ -8,20 +9,22 @@ export function NowCell({ role }: { role: Row['role'] }) {
   if (!reading) return null;
   if (reading.says !== '') {
     return (
-      <span className="flex items-center justify-center gap-1 text-12 text-watch" title={reading.says}>
+      <Tooltip
+        says={reading.says}
+        className="flex w-full items-center justify-center gap-1 truncate text-12 text-watch"
+      >
         <Diamond />
         <span className="truncate">{reading.says}</span>
-      </span>
+      </Tooltip>
     );
   }
-  return (
-    <span
-      className={reading.over ? 'block border-l-4 border-limit font-bold text-limit' : ''}
-      title={reading.over ?? reading.withUncertainty}
-      data-part={`now-${role}`}
-    >
-      {reading.shown}
-    </span>
+  const shown = <span data-part={`now-${role}`}>{reading.shown}</span>;
+  return reading.over ? (
+    <Tooltip says={reading.over} className="block w-full border-l-4 border-limit font-bold text-limit">
+      {shown}
+    </Tooltip>
+  ) : (
+    shown
   );
 }
 
@@ -31,11 +34,7 @@ export function TwinCell({ role, draft, live }: { role: Row['role']; draft: Step
   const expected = live ? moving : draft.twin.find((one) => one.role === role);
   if (!expected) return null;
   return (
-    <span
-      className="text-13 whitespace-nowrap text-twin italic"
-      title={`expected ${expected.low.toPrecision(3)} to ${expected.high.toPrecision(3)}`}
-      data-part={`twin-${role}`}
-    >
+    <span className="text-13 whitespace-nowrap text-twin italic" data-part={`twin-${role}`}>
       {expected.shown}
       <span>{`\u2009±\u2009${band(expected.high - expected.value)}`}</span>
     </span>

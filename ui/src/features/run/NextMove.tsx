@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { RunView } from '../../api';
-import { Button, Diamond, Kbd, Sheet } from '../../parts';
+import { Diamond, Kbd, Sheet } from '../../parts';
+import { Button, Input, Label } from '../../parts/ui';
 import { useOver } from './useLive';
 import type { Run } from './useRun';
 
@@ -29,7 +30,7 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
     <Sheet title="Next move" accent part="next-move" aside={<span className="text-12 text-soft">{advice.rule}</span>}>
       <div role={over ? 'alert' : 'status'} aria-live={over ? 'assertive' : 'polite'}>
         <p
-          className={`head leading-[1.15] ${over || advice.move === 'Unkey' ? 'text-limit' : ''} ${over ? 'border-l-4 border-limit pl-2' : ''} text-27`}
+          className={`head leading-head ${over || advice.move === 'Unkey' ? 'text-limit' : ''} ${over ? 'border-l-4 border-limit pl-2' : ''} text-27`}
           data-part="sentence"
         >
           {over ?? advice.sentence}
@@ -60,12 +61,9 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
           <Button onClick={() => run.act({ act: 'LEAVE', check: advice.onSignal })}>Not measured</Button>
         )}
         {advice.onSignal && (
-          <Link
-            className="inline-flex min-h-[32px] items-center rounded-3 border border-soft px-3 hover:bg-wash"
-            to={`/tune/${view.id}/signal`}
-          >
-            To Signal
-          </Link>
+          <Button asChild>
+            <Link to={`/tune/${view.id}/signal`}>To Signal</Link>
+          </Button>
         )}
         {toKey && (
           <Button
@@ -97,9 +95,9 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
           </Button>
         )}
         {view.steps.length > 0 && view.draft.cells.length === 0 && !keyed && (
-          <button type="button" className="text-13 text-soft" onClick={() => run.act({ act: 'UNDO' })}>
+          <Button kind="bare" className="text-13 text-soft" onClick={() => run.act({ act: 'UNDO' })}>
             <Kbd>Z</Kbd> undo last step
-          </button>
+          </Button>
         )}
       </div>
       {(advice.move === 'SwitchHeatersOn' || advice.move === 'WaitForWarmth') && <WarmAlready run={run} />}
@@ -117,14 +115,14 @@ function WarmAlready({ run }: { run: Run }) {
         run.act({ act: 'WARM', text: minutes });
       }}
     >
-      <label htmlFor="warm-minutes">
+      <Label htmlFor="warm-minutes">
         <Kbd>R</Kbd> On already for
-      </label>
-      <input
+      </Label>
+      <Input
         id="warm-minutes"
         data-entry="WARM"
-        className="field figure w-[64px] text-ink"
-        inputMode="decimal"
+        number
+        className="w-16"
         maxLength={10}
         value={minutes}
         onChange={(event) => setMinutes(event.target.value)}

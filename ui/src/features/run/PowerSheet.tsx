@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ask, client, type PowerView, type RunView } from '../../api';
 import { Answer } from '../../parts';
+import { Cell, RowHead, Table } from '../../parts/ui';
 import { Flows } from '../../plot';
 import { watts } from '../../quantity';
 import { Tabs } from './Tabs';
@@ -35,21 +36,20 @@ export default function PowerSheet({ view }: { view: RunView }) {
 
 function Strain({ rows }: { rows: PowerView['strain'] }) {
   return (
-    <table className="mt-2 w-full max-w-[560px] border-collapse">
-      <caption className="mb-1 text-left text-14 text-soft">Strain</caption>
+    <Table caption="Strain" tight className="mt-2 max-w-140">
       <tbody>
         {rows.map((row) => (
-          <tr key={row.label} className="border-t border-hair">
-            <th scope="row" className="py-0.5 text-left font-normal">
-              {row.label}
-            </th>
-            <td className="figure text-right text-twin italic">{row.shown}</td>
-            <td className={`figure pl-4 text-right ${row.beyond ? 'head text-limit' : 'text-soft'}`}>
+          <tr key={row.label}>
+            <RowHead>{row.label}</RowHead>
+            <Cell figure end className="text-twin italic">
+              {row.shown}
+            </Cell>
+            <Cell figure end className={`pl-4 ${row.beyond ? 'head text-limit' : 'text-soft'}`}>
               {row.limit && (row.beyond ? `exceeds ${row.limit}` : `of ${row.limit}`)}
-            </td>
+            </Cell>
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }

@@ -1,5 +1,6 @@
 import type { RunView } from '../../api';
-import { Button, Diamond, LimitBar } from '../../parts';
+import { Diamond, LimitBar } from '../../parts';
+import { Button } from '../../parts/ui';
 import type { Run } from './useRun';
 
 /** What is asked or told about the entries of the step in hand. */
@@ -30,7 +31,7 @@ export function Questions({ view, run }: { view: RunView; run: Run }) {
           </span>
           <Button
             onClick={() => run.act({ act: 'READ', role: cell.role, text: cell.shown, confirmed: true })}
-            className="min-h-[26px]"
+            size="small"
           >
             Yes, keep it
           </Button>

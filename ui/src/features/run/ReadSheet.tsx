@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { ReadSignal } from '../../api';
-import { Button, LimitBar } from '../../parts';
+import { LimitBar } from '../../parts';
+import { Button, Cell, Heads, Input, OneOf, RowHead, Table, ToggleGroup } from '../../parts/ui';
 import { Envelope, Trapezoid } from '../../plot';
 import type { Run } from './useRun';
 
@@ -8,6 +9,13 @@ const PATHS = [
   ['EXCITER', 'Exciter alone', 'exciter'],
   ['AMPLIFIER', 'Through the amplifier', 'amplifier'],
 ] as const;
+
+const REFERENCES = [
+  { code: 'tone', name: 'dB below one tone' },
+  { code: 'pep', name: 'dB below PEP' },
+];
+
+type Waveform = ReadSignal['waveforms'][number]['code'];
 
 interface Props {
   data: ReadSignal;
@@ -17,7 +25,8 @@ interface Props {
 
 /** What an analyser and a scope show of the signal, entered and judged. */
 export function ReadSheet({ data, mayEnter, run }: Props) {
-  const [toPep, setToPep] = useState(false);
+  const [reference, setReference] = useState<'tone' | 'pep'>('tone');
+  const toPep = reference === 'pep';
   return (
     <section aria-label="As read" className="mt-4 border-t border-rule pt-3" data-part="as-read">
       <h2 className="text-18">As read on an analyser and a scope</h2>
@@ -32,21 +41,14 @@ export function ReadSheet({ data, mayEnter, run }: Props) {
       <div className="grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">
         <div>
           {mayEnter && (
-            <fieldset className="mb-2 flex gap-4 text-13">
-              <legend className="sr-only">Products are read</legend>
-              {[false, true].map((pep) => (
-                <label key={String(pep)} className="flex items-center gap-1.5">
-                  <input
-                    type="radio"
-                    name="reference"
-                    className="accent-act"
-                    checked={toPep === pep}
-                    onChange={() => setToPep(pep)}
-                  />
-                  {pep ? 'dB below PEP' : 'dB below one tone'}
-                </label>
-              ))}
-            </fieldset>
+            <div className="mb-2 text-13">
+              <OneOf
+                label="Products are read"
+                options={REFERENCES}
+                chosen={[reference]}
+                onPick={(code) => setReference(code as typeof reference)}
+              />
+            </div>
           )}
           {mayEnter &&
             PATHS.map(([through, label]) => (
@@ -77,18 +79,18 @@ function ProductsEntry(props: { through: 'EXCITER' | 'AMPLIFIER'; label: string;
   const [fifth, setFifth] = useState('');
   const problem = run.fieldProblems[through];
   const field = (name: string, value: string, set: (text: string) => void) => (
-    <label className="flex items-center gap-1.5 text-soft">
-      {name}
-      <input
-        className="field figure w-[64px]"
-        inputMode="decimal"
+    <span className="flex items-center gap-1.5 text-soft">
+      <span aria-hidden="true">{name}</span>
+      <Input
+        number
+        className="w-16"
         maxLength={8}
         aria-label={`${label}, ${name} order`}
         aria-invalid={problem !== undefined}
         value={value}
         onChange={(event) => set(event.target.value)}
       />
-    </label>
+    </span>
   );
   return (
     <form
@@ -126,45 +128,37 @@ const dB = (value: number | undefined | null) => (value == null ? '\u2013' : val
 function ReadTable({ data }: { data: ReadSignal }) {
   if (data.exciter.length + data.amplifier.length === 0) return null;
   return (
-    <table className="w-full border-collapse" data-part="read-products">
-      <caption className="mb-1 text-left text-14 text-soft">Products as read, dB</caption>
-      <thead className="text-13 text-soft">
-        <tr>
-          <td />
-          {['to one tone', 'to PEP'].map((head) => (
-            <th key={head} scope="col" className="text-right font-normal">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
+    <Table caption="Products as read, dB" tight part="read-products">
+      <Heads of={['', 'to one tone', 'to PEP']} end />
       <tbody>
         {PATHS.flatMap(([through, label, key]) =>
           data[key].map((product) => (
-            <tr key={through + product.label} className="border-t border-hair">
-              <th scope="row" className="py-0.5 text-left font-normal">
+            <tr key={through + product.label}>
+              <RowHead>
                 {label}, {product.label.toLowerCase()}
-              </th>
-              <td className="figure text-right">{dB(product.toToneDb)}</td>
-              <td className="figure text-right">{dB(product.toPepDb)}</td>
+              </RowHead>
+              <Cell figure end>
+                {dB(product.toToneDb)}
+              </Cell>
+              <Cell figure end>
+                {dB(product.toPepDb)}
+              </Cell>
             </tr>
           )),
         )}
         {data.own.map((part) => (
-          <tr key={part.label} className="border-t border-hair">
-            <th scope="row" className="py-0.5 text-left font-normal">
-              The amplifier's own, {part.label.toLowerCase()}
-            </th>
-            <td className="figure text-right" colSpan={2}>
+          <tr key={part.label}>
+            <RowHead>The amplifier's own, {part.label.toLowerCase()}</RowHead>
+            <Cell figure end colSpan={2}>
               {part.likelyDb == null ? 'not above the exciter\u2019s' : dB(part.likelyDb)}{' '}
               <span className="text-soft">
                 ({part.leastDb == null ? 'nothing' : dB(part.leastDb)} to {dB(part.mostDb)})
               </span>
-            </td>
+            </Cell>
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 
@@ -173,21 +167,13 @@ function Waveforms({ data, mayEnter, run }: Props) {
     <div>
       <p className="head">On the scope, two tones or speech</p>
       {mayEnter && (
-        <div className="my-1 flex flex-wrap gap-2">
-          {data.waveforms.map(({ code, words }) => (
-            <button
-              key={code}
-              type="button"
-              aria-pressed={data.waveform === code}
-              onClick={() => run.act({ act: 'WAVEFORM', waveform: code })}
-              className={`min-h-[32px] rounded-3 border px-3 ${
-                data.waveform === code ? 'head border-act bg-wash' : 'border-rule hover:bg-wash'
-              }`}
-            >
-              {words}
-            </button>
-          ))}
-        </div>
+        <ToggleGroup
+          label="Seen on the scope"
+          className="my-1"
+          value={data.waveform}
+          onPick={(code) => run.act({ act: 'WAVEFORM', waveform: code as Waveform })}
+          options={data.waveforms.map(({ code, words }) => [code, words] as const)}
+        />
       )}
       {data.waveformMeans && (
         <p>

@@ -6,10 +6,10 @@ export function RoomLeft({ view }: { view: RunView }) {
   if (view.room.rooms.length === 0) return null;
   return (
     <Sheet title={view.room.atDrive ? `Room left at ${view.room.atDrive} W` : 'Room left'} part="room">
-      <ul className="grid gap-[3px]">
+      <ul className="grid gap-0.75">
         {view.room.rooms.map((room) => (
           <li key={room.kind}>
-            <div className="flex items-baseline justify-between gap-2 leading-[18px]">
+            <div className="flex items-baseline justify-between gap-2 leading-4.5">
               <span>{room.label}</span>
               <span className="figure text-13 text-soft">{room.shown}</span>
             </div>

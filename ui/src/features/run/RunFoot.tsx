@@ -1,26 +1,18 @@
 import { useState } from 'react';
 import type { Act, RunView } from '../../api';
-import { Button } from '../../parts';
+import { Button, Confirm, Input, Label, Select } from '../../parts/ui';
 
 /** Goes on by another school; what was read stays. */
 function SchoolSwitch({ view, act }: { view: RunView; act: (act: Act) => void }) {
   return (
     <p className="mb-2 flex flex-wrap items-center gap-2">
-      <label htmlFor="school" className="text-soft">
-        School
-      </label>
-      <select
+      <Label htmlFor="school">School</Label>
+      <Select
         id="school"
-        className="field"
         value={view.school}
-        onChange={(event) => act({ act: 'SCHOOL', school: event.target.value as RunView['school'] })}
-      >
-        {view.maySwitchTo.map(({ code, name }) => (
-          <option key={code} value={code}>
-            {name}
-          </option>
-        ))}
-      </select>
+        onPick={(school) => act({ act: 'SCHOOL', school: school as RunView['school'] })}
+        options={view.maySwitchTo.map(({ code, name }) => [code, name] as const)}
+      />
       <span className="text-13 text-soft">What was read stays when you go on by another.</span>
     </p>
   );
@@ -45,16 +37,19 @@ function Conditions({ view, act }: { view: RunView; act: (act: Act) => void }) {
     >
       <span className="text-soft">Conditions</span>
       {fields.map(([name, label]) => (
-        <label key={name} className="flex items-center gap-1.5 text-13 text-soft">
-          {label}
-          <input
-            className="field figure w-[68px] text-ink"
-            inputMode="decimal"
+        <span key={name} className="flex items-center gap-1.5">
+          <Label htmlFor={`conditions-${name}`} className="text-13">
+            {label}
+          </Label>
+          <Input
+            id={`conditions-${name}`}
+            number
+            className="w-17"
             maxLength={10}
             value={entry[name]}
             onChange={(event) => setEntry({ ...entry, [name]: event.target.value })}
           />
-        </label>
+        </span>
       ))}
       <Button type="submit" disabled={Object.values(entry).every((text) => text.trim() === '')}>
         Keep
@@ -67,7 +62,6 @@ function Conditions({ view, act }: { view: RunView; act: (act: Act) => void }) {
 /** A note to keep with the run, and the way out of it. */
 export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void }) {
   const [note, setNote] = useState('');
-  const [leaving, setLeaving] = useState(false);
   return (
     <section aria-label="Notes" className="sheet px-4 py-2.5">
       {view.notes.map((one) => (
@@ -85,12 +79,10 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
           setNote('');
         }}
       >
-        <label htmlFor="note" className="text-soft">
-          Note
-        </label>
-        <input
+        <Label htmlFor="note">Note</Label>
+        <Input
           id="note"
-          className="field min-w-[180px] grow"
+          className="min-w-45 grow"
           maxLength={500}
           value={note}
           onChange={(event) => setNote(event.target.value)}
@@ -98,19 +90,14 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
         <Button type="submit" disabled={note.trim() === ''}>
           Keep note
         </Button>
-        {leaving ? (
-          <span className="flex items-center gap-2">
-            End it without a card row?
-            <Button onClick={() => act({ act: 'ABANDON', text: '' })}>End the run</Button>
-            <Button kind="quiet" onClick={() => setLeaving(false)}>
-              Go on
-            </Button>
-          </span>
-        ) : (
-          <Button kind="quiet" onClick={() => setLeaving(true)}>
-            Leave this run
-          </Button>
-        )}
+        <Confirm
+          title="End this run without a card row?"
+          says="What was read stays in the log. No dials are written to the card."
+          does="End the run"
+          onDo={() => act({ act: 'ABANDON', text: '' })}
+        >
+          <Button kind="quiet">Leave this run</Button>
+        </Confirm>
       </form>
     </section>
   );

@@ -1,9 +1,10 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClient } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ActRequest, RunView } from '../../api';
+import { choose, Shell } from '../../testing';
 import { RunPage } from './RunPage';
 import stored from './testRun.json';
 
@@ -37,23 +38,16 @@ describe('the run', () => {
   beforeEach(async () => {
     server = new Server();
     vi.stubGlobal('fetch', server.fetch);
-    vi.stubGlobal(
-      'ResizeObserver',
-      class {
-        observe() {}
-        disconnect() {}
-      },
-    );
     localStorage.clear();
     queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
     render(
-      <QueryClientProvider client={queries}>
+      <Shell client={queries}>
         <MemoryRouter initialEntries={[`/tune/${run.id}`]}>
           <Routes>
             <Route path="/tune/:runId" element={<RunPage />} />
           </Routes>
         </MemoryRouter>
-      </QueryClientProvider>,
+      </Shell>,
     );
     await screen.findByText(run.advice.sentence);
   });
@@ -210,7 +204,7 @@ describe('the run', () => {
   });
 
   it('goes on by another school', async () => {
-    await userEvent.selectOptions(screen.getByLabelText('School'), 'Grid target');
+    await choose(screen.getByLabelText('School'), 'Grid target');
     await waitFor(() => expect(server.acts.at(-1)).toMatchObject({ act: 'SCHOOL', school: 'GRID_TARGET' }));
   });
 });

@@ -1,7 +1,8 @@
 import { lazy, Suspense, useEffect, useRef } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { RunView } from '../../api';
-import { Answer, Button, Diamond, Loading, useKeys, useKeyUp } from '../../parts';
+import { Answer, Diamond, useKeys, useKeyUp } from '../../parts';
+import { Button, Skeleton } from '../../parts/ui';
 import { Afterwards } from './Afterwards';
 import { BeforePower } from './BeforePower';
 import { Dials } from './Dials';
@@ -105,8 +106,8 @@ function Running({ run, view }: { run: Run; view: RunView }) {
     <div ref={page}>
       <LiveLine view={view} />
       <KeyGuard view={view} skewMs={run.skewMs} unkey={unkey} />
-      <div className="mx-5 mb-5 grid grid-cols-[minmax(0,1fr)] items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_360px]">
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-[13px]">
+      <div className="mx-5 mb-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
+        <div className="grid grid-cols-one gap-3.5">
           <Messages run={run} />
           <Corrections view={view} run={run} />
           {beforePower ? (
@@ -115,7 +116,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
             <>
               {tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
               {tab !== 'climb' && (
-                <Suspense fallback={<Loading what="the view" />}>
+                <Suspense fallback={<Skeleton what="the view" />}>
                   {tab === 'map' && <MapSheet view={view} />}
                   {tab === 'power' && <PowerSheet view={view} />}
                   {tab === 'signal' && <SignalSheet view={view} run={run} />}
@@ -127,7 +128,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           {ended ? <Afterwards view={view} /> : <RunFoot view={view} act={run.act} />}
           {ended && <Learning view={view} />}
         </div>
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-[13px] max-wide:order-first">
+        <div className="grid grid-cols-one gap-3.5 max-wide:order-first">
           {!ended && <NextMove view={view} run={run} follow={follow} read={read} type={type} keep={keep} />}
           {!ended && <TripReset view={view} />}
           {!beforePower && <Signs view={view} />}

@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ask, client, type RunView, type TwinSignal } from '../../api';
 import { Answer } from '../../parts';
+import { Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { Envelope, Trapezoid } from '../../plot';
 import { watts } from '../../quantity';
 import { ReadSheet } from './ReadSheet';
@@ -68,61 +69,40 @@ const dB = (value: number) => value.toFixed(1).replace('-', '\u2212');
 
 function Products({ data }: { data: TwinSignal }) {
   return (
-    <table className="w-full border-collapse self-start" data-part="products">
-      <caption className="mb-1 text-left text-14 text-soft">Two-tone products, dB</caption>
-      <thead className="text-13 text-soft">
-        <tr>
-          <td />
-          <th scope="col" className="text-right font-normal">
-            to one tone
-          </th>
-          <th scope="col" className="text-right font-normal">
-            to PEP
-          </th>
-        </tr>
-      </thead>
+    <Table caption="Two-tone products, dB" tight className="self-start" part="products">
+      <Heads of={['', 'to one tone', 'to PEP']} end />
       <tbody>
         {data.products.map(({ label, toToneDb, toPepDb }) => (
-          <tr key={label} className="border-t border-hair">
-            <th scope="row" className="py-0.5 text-left font-normal">
-              {label}
-            </th>
-            <td className="figure text-right text-twin italic">{dB(toToneDb)}</td>
-            <td className="figure text-right text-twin italic">{dB(toPepDb)}</td>
+          <tr key={label}>
+            <RowHead>{label}</RowHead>
+            <Cell figure end className="text-twin italic">
+              {dB(toToneDb)}
+            </Cell>
+            <Cell figure end className="text-twin italic">
+              {dB(toPepDb)}
+            </Cell>
           </tr>
         ))}
-        <tr className="border-t border-hair">
-          <th scope="row" className="py-0.5 text-left font-normal">
-            Compression at the peak
-          </th>
-          <td className="figure text-right text-twin italic">{dB(data.compressionDb)}</td>
+        <tr>
+          <RowHead>Compression at the peak</RowHead>
+          <Cell figure end className="text-twin italic">
+            {dB(data.compressionDb)}
+          </Cell>
           <td />
         </tr>
       </tbody>
-    </table>
+    </Table>
   );
 }
 
 function Modes({ data }: { data: TwinSignal }) {
   return (
-    <table className="w-full border-collapse self-start">
-      <caption className="mb-1 text-left text-14 text-soft">Averages by mode, at this peak</caption>
-      <thead className="text-13 text-soft">
-        <tr>
-          <td />
-          {['W', 'plate A', 'grid A', 'heat W'].map((head) => (
-            <th key={head} scope="col" className="text-right font-normal">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
+    <Table caption="Averages by mode, at this peak" tight className="self-start">
+      <Heads of={['', 'W', 'plate A', 'grid A', 'heat W']} end />
       <tbody>
         {data.modes.map((mode) => (
-          <tr key={mode.mode} className="border-t border-hair">
-            <th scope="row" className="py-0.5 text-left text-13 font-normal">
-              {mode.mode}
-            </th>
+          <tr key={mode.mode}>
+            <RowHead className="text-13">{mode.mode}</RowHead>
             {[
               mode.outputW.toFixed(0),
               mode.plateCurrentA.toFixed(3),
@@ -130,13 +110,13 @@ function Modes({ data }: { data: TwinSignal }) {
               mode.heatPerTubeW.toFixed(0),
             ].map((shown, index) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
-              <td key={index} className="figure text-right text-twin italic">
+              <Cell key={index} figure end className="text-twin italic">
                 {shown}
-              </td>
+              </Cell>
             ))}
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }

@@ -1,5 +1,6 @@
 import type { RunView, SignView } from '../../api';
 import { Diamond, LimitBar, Sheet } from '../../parts';
+import { Fold } from '../../parts/ui';
 
 /** What the readings say: the gravest large with what it rests on, the others as a list. */
 export function Signs({ view }: { view: RunView }) {
@@ -17,15 +18,12 @@ export function Signs({ view }: { view: RunView }) {
         <ul className="mt-2 grid gap-1 border-t border-hair pt-1.5">
           {others.map((sign) => (
             <li key={sign.code}>
-              <details>
-                <summary className="cursor-pointer list-none">
-                  <Title sign={sign} size="text-14" />
-                </summary>
+              <Fold title={<Title sign={sign} size="text-14" />}>
                 <p className="text-13">
                   {sign.meaning} <b className="head">{sign.act}</b>
                 </p>
                 <Evidence sign={sign} />
-              </details>
+              </Fold>
             </li>
           ))}
         </ul>

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { RunView, StepView } from '../../api';
+import { Button, ScrollArea } from '../../parts/ui';
 import { Stair, type StairColumn, savePng, saveSvg } from '../../plot';
 import { StepTable } from './StepTable';
 import { Tabs } from './Tabs';
@@ -39,15 +40,17 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
         <h1 className="text-22">{view.title}</h1>
         <p className="text-soft">{view.subtitle}</p>
         <span className="noprint flex gap-2.5 text-13 text-act">
-          <a className="underline" href={`/api/runs/${view.id}/steps.csv`} download>
-            CSV
-          </a>
-          <button type="button" className="underline" onClick={() => withStair((svg) => saveSvg(svg, fileName))}>
+          <Button kind="link" asChild>
+            <a href={`/api/runs/${view.id}/steps.csv`} download>
+              CSV
+            </a>
+          </Button>
+          <Button kind="link" onClick={() => withStair((svg) => saveSvg(svg, fileName))}>
             SVG
-          </button>
-          <button type="button" className="underline" onClick={() => withStair((svg) => void savePng(svg, fileName))}>
+          </Button>
+          <Button kind="link" onClick={() => withStair((svg) => void savePng(svg, fileName))}>
             PNG
-          </button>
+          </Button>
         </span>
         {readOnly && (
           <Link className="noprint text-13 text-act underline" to="/log">
@@ -56,7 +59,7 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
         )}
         <Tabs view={view} />
       </header>
-      <div ref={box} className="overflow-x-auto">
+      <ScrollArea label="Stair and steps" viewport={box}>
         <div style={{ width: tableWidth }}>
           <Stair
             columns={columns.map((step, index) => stairColumn(step, index, !readOnly && index === view.steps.length))}
@@ -76,7 +79,7 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
             readOnly={readOnly}
           />
         </div>
-      </div>
+      </ScrollArea>
     </section>
   );
 }

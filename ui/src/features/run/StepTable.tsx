@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Cell, Figure, Row, RunView, StepView } from '../../api';
+import { Select, Tooltip } from '../../parts/ui';
 import { EntryCell } from './EntryCell';
 import { NowCell, TwinCell } from './LiveCells';
 import { Questions } from './Questions';
@@ -7,7 +8,7 @@ import type { Run } from './useRun';
 
 const BESIDE = 'figure border-t border-l border-t-hair border-l-rule p-0 text-center text-14';
 
-/** With more columns than these a long figure goes without its uncertainty, which its title then has. */
+/** With more columns than these a long figure goes without its uncertainty, which its note then has. */
 const ROOMY_COLUMNS = 6;
 const TIGHT_LENGTH = 8;
 
@@ -53,7 +54,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
   ) => (
     <tr key={key}>
       <th scope="row" className="border-t border-hair py-0 pr-2 pl-4 text-left text-13 font-normal">
-        <span className="flex h-[22px] items-center justify-between gap-1 text-ink">
+        <span className="flex h-5.5 items-center justify-between gap-1 text-ink">
           <span className="truncate">{label}</span>
           <span className="text-soft">{unit}</span>
         </span>
@@ -116,7 +117,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
         </colgroup>
         {(hasNow || hasTwin) && (
           <thead className="text-12 text-soft">
-            <tr className="h-[18px]">
+            <tr className="h-4.5">
               <td colSpan={columns.length + 1} />
               {hasNow && (
                 <th scope="col" className="border-l border-rule font-normal">
@@ -185,16 +186,13 @@ function RowHead({ reading, run, readOnly }: { reading: Row; run: Run; readOnly:
   return (
     <span className="flex items-center gap-1.5">
       {reading.label}
-      <select
+      <Select
         aria-label={`Range of ${reading.instrument}`}
         value={reading.range}
-        onChange={(event) => run.act({ act: 'RANGE', role: reading.role, text: event.target.value })}
-        className="h-[20px] max-w-[68px] rounded-3 border border-rule text-12 text-soft"
-      >
-        {reading.ranges.map((range) => (
-          <option key={range}>{range}</option>
-        ))}
-      </select>
+        onPick={(range) => run.act({ act: 'RANGE', role: reading.role, text: range })}
+        options={reading.ranges.map((range) => [range, range] as const)}
+        className="h-5 min-h-0 max-w-17 gap-1 border-rule px-1 py-0 text-12 text-soft"
+      />
     </span>
   );
 }
@@ -203,9 +201,9 @@ function RowHead({ reading, run, readOnly }: { reading: Row; run: Run; readOnly:
 function AsRead({ cell }: { cell: Cell | undefined }) {
   if (!cell?.corrected) return cell?.shown;
   return (
-    <span title={`read ${cell.shown}, corrected by comparison`}>
+    <Tooltip says={`Read ${cell.shown}, corrected by comparison.`}>
       {cell.corrected} <span className="text-12 text-soft">{cell.shown}</span>
-    </span>
+    </Tooltip>
   );
 }
 
@@ -216,12 +214,21 @@ function cell(step: StepView, role: Row['role']) {
 function shown(figure: Figure | undefined, row: FigureRow, tight: boolean): ReactNode {
   if (!figure) return undefined;
   const tooLong = tight && figure.withUncertainty.length > TIGHT_LENGTH;
-  return (
-    <span className="text-13 whitespace-nowrap text-soft" title={figure.withUncertainty}>
+  const look = 'text-13 whitespace-nowrap text-soft';
+  const mayHide = !row.bare && (tooLong || row.wide);
+  const words = (
+    <>
       {figure.shown}
       {!row.bare && !tooLong && (
         <span className={row.wide ? 'max-roomy:hidden' : ''}>{figure.withUncertainty.slice(figure.shown.length)}</span>
       )}
-    </span>
+    </>
+  );
+  return mayHide ? (
+    <Tooltip says={figure.withUncertainty} className={look}>
+      {words}
+    </Tooltip>
+  ) : (
+    <span className={look}>{words}</span>
   );
 }

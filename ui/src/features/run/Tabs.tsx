@@ -1,5 +1,6 @@
-import { NavLink, useLocation } from 'react-router';
+import { useLocation } from 'react-router';
 import type { RunView } from '../../api';
+import { Nav, NavItem } from '../../parts/ui';
 
 const TABS = [
   ['climb', 'Climb', false],
@@ -18,19 +19,12 @@ export function tabOf(part: string | undefined): Tab {
 export function Tabs({ view }: { view: RunView }) {
   const place = useLocation().pathname.startsWith('/log') ? 'log' : 'tune';
   return (
-    <nav aria-label="Ways to look" className="noprint ml-auto flex gap-4">
+    <Nav label="Ways to look" kind="tabs" className="noprint ml-auto">
       {TABS.filter(([, , needsTwin]) => view.twin || !needsTwin).map(([tab, name]) => (
-        <NavLink
-          key={tab}
-          end
-          to={`/${place}/${view.id}${tab === 'climb' ? '' : `/${tab}`}`}
-          className={({ isActive }) =>
-            `min-h-[24px] border-b-2 text-14 ${isActive ? 'head border-act text-ink' : 'border-transparent text-soft'}`
-          }
-        >
+        <NavItem key={tab} kind="tabs" end to={`/${place}/${view.id}${tab === 'climb' ? '' : `/${tab}`}`}>
           {name}
-        </NavLink>
+        </NavItem>
       ))}
-    </nav>
+    </Nav>
   );
 }

@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { ask, client, type RunView } from '../../api';
-import { Button, Diamond, Sheet, Trouble } from '../../parts';
+import { Diamond, Sheet, Trouble } from '../../parts';
+import { Button } from '../../parts/ui';
 import { useBench } from './useLive';
 
 /** Where the bench's amplifier has tripped: what that means, and the way to reset it. */

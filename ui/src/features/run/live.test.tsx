@@ -1,8 +1,8 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LiveFrame, RunView } from '../../api';
+import { Shell } from '../../testing';
 import { RunPage } from './RunPage';
 import stored from './testRun.json';
 
@@ -50,25 +50,18 @@ describe('a run on the bench', () => {
 
   const opens = () =>
     render(
-      <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <Shell>
         <MemoryRouter initialEntries={[`/tune/${run.id}`]}>
           <Routes>
             <Route path="/tune/:runId/:tab?" element={<RunPage />} />
           </Routes>
         </MemoryRouter>
-      </QueryClientProvider>,
+      </Shell>,
     );
 
   beforeEach(async () => {
     sent = [];
     vi.stubGlobal('EventSource', Stream);
-    vi.stubGlobal(
-      'ResizeObserver',
-      class {
-        observe() {}
-        disconnect() {}
-      },
-    );
     vi.stubGlobal('fetch', async (request: Request) => {
       if (request.method === 'POST') {
         sent.push({ url: request.url, body: (await request.json()) as Record<string, unknown> });
@@ -105,7 +98,7 @@ describe('a run on the bench', () => {
       readings: [{ ...(FRAME.readings[0] as object), shown: '1031', over } as LiveFrame['readings'][number]],
     };
     send(beyond);
-    expect(part('now-OUTPUT')?.className).toContain('text-limit');
+    expect(part('now-OUTPUT')?.closest('button')?.className).toContain('text-limit');
     expect(part('sentence')?.textContent).toBe(run.advice.sentence);
     page.unmount();
     phase = 'KEY_DOWN';

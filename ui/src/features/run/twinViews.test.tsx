@@ -1,10 +1,10 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { MapView, PowerView, ReadSignal, RunView, TwinSignal } from '../../api';
+import { Shell } from '../../testing';
 import MapSheet from './map/MapSheet';
 import PowerSheet from './PowerSheet';
 import SignalSheet from './SignalSheet';
@@ -22,9 +22,9 @@ function shows(body: unknown, status = 200) {
 
 function show(view: ReactNode) {
   return render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+    <Shell>
       <MemoryRouter initialEntries={[`/tune/${run.id}/map`]}>{view}</MemoryRouter>
-    </QueryClientProvider>,
+    </Shell>,
   );
 }
 
@@ -200,7 +200,7 @@ describe('the signal', () => {
       screen.getByRole('row', { name: "The amplifier's own, third order −28.7 (−32.4 to −25.1)" }),
     ).toBeInTheDocument();
     await userEvent.type(screen.getByLabelText('Through the amplifier, third order'), '-31.5');
-    await userEvent.click(screen.getByLabelText('dB below PEP'));
+    await userEvent.click(screen.getByRole('radio', { name: 'dB below PEP' }));
     await userEvent.click(screen.getAllByRole('button', { name: 'Enter' })[1] as HTMLElement);
     expect(act).toHaveBeenLastCalledWith({
       act: 'PRODUCTS',

@@ -58,7 +58,7 @@ function show(wanted: Parameters<typeof complete>[1] = {}) {
 describe('what to tune', () => {
   it('says of the school that is chosen what it does, whom it suits and what heat it costs', async () => {
     const change = show({ school: 'GRID_TARGET' });
-    const school = screen.getByRole('group', { name: 'School' });
+    const school = screen.getByRole('radiogroup', { name: 'School' });
     expect(within(school).getByText('Most grid current.')).toBeInTheDocument();
     expect(school).toHaveTextContent('Suits: What trips. Heat: Little.');
     expect(within(school).queryByText('Peak both.')).not.toBeInTheDocument();
@@ -69,7 +69,7 @@ describe('what to tune', () => {
   it('marks the school that is suggested and says why', () => {
     show({ school: 'PEAK_THEN_HEAVIER' });
     expect(screen.getByRole('radio', { name: 'Grid target suggested' })).not.toBeChecked();
-    expect(screen.getByRole('group', { name: 'School' })).toHaveTextContent(
+    expect(screen.getByRole('radiogroup', { name: 'School' })).toHaveTextContent(
       'Suggested here: Grid target, since the twin knows this band.',
     );
   });

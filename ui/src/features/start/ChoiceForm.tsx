@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Choices } from '../../api';
+import { type Box, Input, Label, OneOf, SomeOf } from '../../parts/ui';
 import { type Choice, suggestion } from './useChoice';
 
 interface Props {
@@ -17,68 +18,66 @@ export function ChoiceForm({ choices, choice, change }: Props) {
   return (
     <section aria-label="What to tune" className="sheet px-5 py-4">
       <h1 className="mb-2 text-22">What to tune</h1>
-      <Boxes
+      <Line
         label="Amplifier"
         options={choices.amplifiers.map(box)}
         chosen={[choice.amplifierId]}
         onPick={(amplifierId) => change({ amplifierId })}
       />
       {amplifier && amplifier.switchPositions.length > 0 && (
-        <Boxes
+        <Line
           label="Its switch"
           options={amplifier.switchPositions.map((one) => ({ code: one, name: one }))}
           chosen={[choice.switchPosition ?? '']}
           onPick={(switchPosition) => change({ switchPosition })}
         />
       )}
-      <Boxes
+      <Line
         label="Band"
         options={bands.map((one) => ({ code: one.band, name: one.name }))}
         chosen={[choice.band]}
         onPick={(band) => change({ band: band as Choice['band'] })}
       >
         <span className="flex items-center gap-2">
-          <label htmlFor="frequency" className="text-soft">
-            at
-          </label>
-          <input
+          <Label htmlFor="frequency">at</Label>
+          <Input
             id="frequency"
-            className="field figure w-[96px]"
-            inputMode="decimal"
+            number
+            className="w-24"
             maxLength={12}
             value={choice.frequency}
             onChange={(event) => change({ frequency: event.target.value })}
           />
           <span className="text-soft">MHz{limits && `, ${limits.lowestHz / 1e6} to ${limits.highestHz / 1e6}`}</span>
         </span>
-      </Boxes>
-      <Boxes
+      </Line>
+      <Line
         label="Into"
         options={terminations.map(box)}
         chosen={[choice.terminationId]}
         onPick={(terminationId) => change({ terminationId })}
       />
-      <Boxes
+      <Line
         label="Exciter"
         options={choices.exciters.map(box)}
         chosen={[choice.exciterId]}
         onPick={(exciterId) => change({ exciterId })}
       />
       {choices.pads.length > 0 && (
-        <Boxes
+        <Line
           label="Pad"
           options={[{ code: '', name: 'none' }, ...choices.pads.map(box)]}
           chosen={[choice.padId ?? '']}
           onPick={(padId) => change({ padId: padId || undefined })}
         />
       )}
-      <Boxes
+      <Line
         label="Carrier"
         options={choices.carriers}
         chosen={[choice.carrier]}
         onPick={(carrier) => change({ carrier: carrier as Choice['carrier'] })}
       />
-      <Boxes
+      <Line
         label="Meters"
         many
         options={choices.meters.map(box)}
@@ -86,37 +85,39 @@ export function ChoiceForm({ choices, choice, change }: Props) {
         onPick={(id) => change({ meterIds: toggled(choice.meterIds, id) })}
       />
       <Schools choices={choices} choice={choice} change={change} />
-      <Boxes
+      <Line
         label="Ladder"
         options={[{ code: '', name: 'by the school' }, ...choices.rungs]}
         chosen={[choice.rungs ?? '']}
         onPick={(rungs) => change({ rungs: (rungs || undefined) as Choice['rungs'] })}
       >
         {choice.rungs === 'OWN' && (
-          <label className="flex items-center gap-2 text-soft">
-            drives, W
-            <input
-              className="field figure w-[160px]"
-              maxLength={80}
+          <span className="flex items-center gap-2">
+            <Label htmlFor="own-drives">drives, W</Label>
+            <Input
+              id="own-drives"
+              number
+              className="w-40"
               placeholder="4 9 20 40"
               value={choice.ownDrives}
               onChange={(event) => change({ ownDrives: event.target.value })}
             />
-          </label>
+          </span>
         )}
-        <label className="flex items-center gap-2 text-soft">
-          plate current at the first step, at most
-          <input
-            className="field figure w-[76px]"
-            inputMode="decimal"
+        <span className="flex items-center gap-2 text-soft">
+          <Label htmlFor="first-ceiling">plate current at the first step, at most</Label>
+          <Input
+            id="first-ceiling"
+            number
+            className="w-19"
             maxLength={8}
             value={choice.firstCeiling}
             onChange={(event) => change({ firstCeiling: event.target.value })}
           />
           A, where the maker names one
-        </label>
-      </Boxes>
-      <Boxes
+        </span>
+      </Line>
+      <Line
         label="Readings"
         options={choices.sources}
         chosen={[choice.source]}
@@ -132,7 +133,7 @@ function Schools({ choices, choice, change }: Props) {
   const nameOf = (code: string) => choices.schools.find((one) => one.code === code)?.name;
   const suggested = suggestion(choices, choice.amplifierId, choice.band);
   return (
-    <Boxes
+    <Line
       label="School"
       options={choices.schools.map(({ code, name }) => ({
         code,
@@ -154,18 +155,11 @@ function Schools({ choices, choice, change }: Props) {
           )}
         </p>
       )}
-    </Boxes>
+    </Line>
   );
 }
 
-interface Option {
-  code: string;
-  name: string;
-  detail?: string;
-  disabled?: boolean;
-}
-
-const box = (one: Choices['amplifiers'][number]): Option => ({
+const box = (one: Choices['amplifiers'][number]): Box => ({
   code: one.id,
   name: one.name,
   detail: one.detail,
@@ -174,9 +168,9 @@ const box = (one: Choices['amplifiers'][number]): Option => ({
 
 const toggled = (ids: string[], id: string) => (ids.includes(id) ? ids.filter((one) => one !== id) : [...ids, id]);
 
-interface BoxesProps {
+interface LineProps {
   label: string;
-  options: Option[];
+  options: Box[];
   chosen: string[];
   many?: boolean;
   onPick: (code: string) => void;
@@ -184,36 +178,14 @@ interface BoxesProps {
 }
 
 /** One line of the form: its options side by side, of which one or many are chosen. */
-function Boxes({ label, options, chosen, many, onPick, children }: BoxesProps) {
+function Line({ label, many, ...boxes }: LineProps) {
+  const Choice = many ? SomeOf : OneOf;
   return (
-    <fieldset className="grid grid-cols-[96px_1fr] border-t border-hair py-2.5">
-      <legend className="sr-only">{label}</legend>
+    <div className="grid grid-cols-line border-t border-hair py-2.5">
       <span aria-hidden="true" className="head pt-1.5 text-soft">
         {label}
       </span>
-      <div className="flex flex-wrap gap-x-2.5 gap-y-2">
-        {options.map(({ code, name, detail, disabled }) => (
-          <label
-            key={code}
-            className={`flex min-h-[34px] cursor-pointer items-center gap-2 rounded-3 border px-3 py-1 has-disabled:cursor-not-allowed has-focus-visible:outline-2 has-focus-visible:outline-act ${
-              chosen.includes(code) ? 'border-act bg-wash' : 'border-rule'
-            }`}
-          >
-            <input
-              type={many ? 'checkbox' : 'radio'}
-              name={label}
-              checked={chosen.includes(code)}
-              disabled={disabled}
-              onChange={() => onPick(code)}
-              className="accent-act"
-            />
-            <span className={disabled ? 'text-soft' : ''}>
-              <span className="head">{name}</span> {detail && <span className="ml-1 text-13 text-soft">{detail}</span>}
-            </span>
-          </label>
-        ))}
-        {children}
-      </div>
-    </fieldset>
+      <Choice label={label} {...boxes} />
+    </div>
   );
 }

@@ -17,7 +17,7 @@ export function LastRow(props: { amplifier?: string; band: string; termination?:
   }
   return (
     <Sheet title="Last time" aside={<span className="text-12 text-soft">{utc(row.verifiedAt).slice(0, 10)}</span>}>
-      <dl className="grid grid-cols-[auto_1fr_auto_1fr] items-baseline gap-x-3 gap-y-1">
+      <dl className="grid grid-cols-pairs items-baseline gap-x-3 gap-y-1">
         <dt className="text-soft">PLATE</dt>
         <dd className="figure text-22">{row.plate}</dd>
         <dt className="text-soft">LOAD</dt>

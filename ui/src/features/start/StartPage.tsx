@@ -2,7 +2,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { ask, type Choices, client, type RunSummary } from '../../api';
-import { Answer, Button, FirstThing, Kbd, Sheet, Trouble, useKeys, useNow } from '../../parts';
+import { Answer, FirstThing, Sheet, Trouble, useKeys, useNow } from '../../parts';
+import { Button } from '../../parts/ui';
 import { ago } from '../../quantity';
 import { ChoiceForm } from './ChoiceForm';
 import { LastRow } from './LastRow';
@@ -69,12 +70,12 @@ function Start({ choices }: { choices: Choices }) {
   const termination = choices.terminations.find((one) => one.id === choice.terminationId);
   const school = choices.schools.find((one) => one.code === choice.school);
   return (
-    <div className="m-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_360px]">
+    <div className="m-5 grid items-start gap-3.5 wide:grid-cols-main-side">
       <ChoiceForm choices={choices} choice={choice} change={change} />
-      <div className="grid gap-[13px] max-wide:order-first">
+      <div className="grid gap-3.5 max-wide:order-first">
         {choices.inProgress && <GoOn run={choices.inProgress} />}
         <Sheet title="Next move" accent>
-          <p className="head text-27 leading-[1.15]">
+          <p className="head text-27 leading-head">
             Climb {bandName} with {amplifier?.name}
           </p>
           <p className="mt-2 text-soft">
@@ -112,13 +113,9 @@ function GoOn({ run }: { run: RunSummary }) {
         {run.steps} {run.steps === 1 ? 'step' : 'steps'} done, last touched {ago(run.lastAt, now)}. Nothing of it is
         lost.
       </p>
-      <button
-        type="button"
-        onClick={go}
-        className="inline-flex min-h-[32px] items-center gap-2 rounded-3 border border-soft px-3 hover:bg-wash"
-      >
-        Go on with it <Kbd>R</Kbd>
-      </button>
+      <Button hotkey="R" onClick={go}>
+        Go on with it
+      </Button>
     </Sheet>
   );
 }

@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { ask, client, type EquipmentView, type ImpedanceView } from '../../api';
-import { Button, FileButton, Trouble } from '../../parts';
+import { FileButton, Trouble } from '../../parts';
+import { Button } from '../../parts/ui';
 import { Impedance } from '../../plot';
 
 /** A point of the record. */

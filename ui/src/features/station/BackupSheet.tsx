@@ -1,13 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { ask, client, type ProgressView, type Report } from '../../api';
-import { Button, Sheet, Trouble } from '../../parts';
+import { FileButton, Sheet, Trouble } from '../../parts';
+import { Button, Confirm, Progress, say } from '../../parts/ui';
 import { utc } from '../../quantity';
 
 /** Everything out as one file, and back: a restore is checked and shown before it replaces anything. */
 export function BackupSheet() {
   const queries = useQueryClient();
-  const input = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState<File>();
   const restore = useMutation({
     mutationFn: ({ file, apply }: { file: File; apply: boolean }) =>
@@ -23,14 +23,14 @@ export function BackupSheet() {
     onSuccess: async (report) => {
       if (report.restored) {
         setFile(undefined);
+        say(`Restored: ${content(report)}.`);
         await queries.invalidateQueries();
       }
     },
   });
   const [saving, setSaving] = useState(false);
   const progress = useProgress(restore.isPending || saving, () => setSaving(false));
-  const choose = (chosen: File | undefined) => {
-    if (!chosen) return;
+  const choose = (chosen: File) => {
     setFile(chosen);
     restore.mutate({ file: chosen, apply: false });
   };
@@ -44,27 +44,12 @@ export function BackupSheet() {
         .
       </p>
       <div className="flex flex-wrap items-center gap-3">
-        <a
-          className="inline-flex min-h-[32px] items-center rounded-3 border border-soft px-3 hover:bg-wash"
-          href="/api/backup"
-          download
-          onClick={() => setSaving(true)}
-        >
-          Save a backup
-        </a>
-        <Button onClick={() => input.current?.click()}>Restore from a file</Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".json,application/json"
-          aria-label="Backup file"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            choose(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
+        <Button asChild>
+          <a href="/api/backup" download onClick={() => setSaving(true)}>
+            Save a backup
+          </a>
+        </Button>
+        <FileButton label="Restore from a file" accept=".json,application/json" onFile={choose} />
       </div>
       {restore.isPending && (
         <HowFar
@@ -115,33 +100,39 @@ function useProgress(on: boolean, onOver: () => void): ProgressView | undefined 
 function HowFar({ what, progress }: { what: string; progress: ProgressView | undefined }) {
   const share = progress?.share;
   return (
-    <p role="status" className="mt-3 flex flex-wrap items-center gap-3 text-soft">
+    <div role="status" className="mt-3 flex flex-wrap items-center gap-3 text-soft">
       <span>
         {what}
         {progress ? `: ${progress.runs} runs` : ' …'}
       </span>
       {share !== undefined && (
         <>
-          <progress className="h-2 w-40 accent-act" value={share} aria-label={what} />
+          <Progress className="w-40" share={share} label={what} />
           <span className="figure">{Math.floor(100 * share)} %</span>
         </>
       )}
-    </p>
+    </div>
   );
 }
 
+const content = (report: Report) =>
+  `${report.station ?? 'no station'}, ${report.equipment} records, ${report.runs} runs with ${report.events} events, made ${utc(report.madeAt)} UTC`;
+
 function Found({ report, onApply }: { report: Report; onApply: () => void }) {
-  const content = `${report.station ?? 'no station'}, ${report.equipment} records, ${report.runs} runs with ${report.events} events, made ${utc(report.madeAt)} UTC`;
-  return report.restored ? (
-    <p role="status" className="mt-3">
-      Restored: {content}.
-    </p>
-  ) : (
+  if (report.restored) return null;
+  return (
     <div role="status" className="mt-3 flex flex-wrap items-center gap-3">
       <span>
-        The file holds {content}. It <b className="font-semibold">replaces everything</b> that is here now.
+        The file holds {content(report)}. It <b className="font-semibold">replaces everything</b> that is here now.
       </span>
-      <Button onClick={onApply}>Replace everything</Button>
+      <Confirm
+        title="Replace everything?"
+        says="Station, equipment, plans and runs that are here now are deleted. Save a backup of them first if in doubt."
+        does="Replace everything"
+        onDo={onApply}
+      >
+        <Button>Replace everything …</Button>
+      </Confirm>
     </div>
   );
 }

@@ -2,8 +2,9 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ask, client, type EquipmentView, type FieldProblem, Refusal } from '../../api';
-import { Button, LeftAsItWas, Trouble, useDraft } from '../../parts';
+import { LeftAsItWas, Trouble, useDraft } from '../../parts';
 import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
+import { Button, Confirm, say, warn } from '../../parts/ui';
 import { AntennaFile } from './AntennaFile';
 import { KINDS } from './spec';
 import { TryInstrument } from './TryInstrument';
@@ -42,9 +43,7 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
   );
   const { value: form, change: setForm } = draft;
   const [problems, setProblems] = useState<FieldProblem[]>([]);
-  const [kept, setKept] = useState(false);
   const [revision, setRevision] = useState(known?.revision ?? 0);
-  const [removing, setRemoving] = useState(false);
   const formRef = useRef<HTMLFormElement>(null);
   // A long form is scrolled to what was refused.
   useEffect(() => {
@@ -59,7 +58,7 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
         : ask(client.POST('/api/equipment', { body })),
     onSuccess: async (view) => {
       draft.forget();
-      setKept(true);
+      say(`${view.name} is kept.`, 'Runs made before hold the record as it was.');
       setRevision(view.revision);
       await refresh();
       if (!known) navigate(`/station/${view.id}`, { replace: true });
@@ -70,14 +69,15 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
     mutationFn: (id: string) => ask(client.DELETE('/api/equipment/{id}', { params: { path: { id } } })),
     onSuccess: async () => {
       navigate('/station');
+      say(`${known?.name ?? 'The record'} was taken away.`);
       await refresh();
     },
+    onError: (error) => warn('Not taken away.', error instanceof Refusal ? error.detail : String(error)),
   });
 
   const submit = () => {
     const read = fromForm(what.fields, form);
     setProblems(read.problems);
-    setKept(false);
     if (read.problems.length === 0) save.mutate(read.body);
   };
   return (
@@ -96,23 +96,12 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
         <p className="text-soft">{known ? what.name.toLowerCase() : 'by its sheet and your own measuring'}</p>
         {known?.kind === 'amplifier' && <TwinLink known={known} />}
       </header>
-      <FormFields
-        fields={what.fields}
-        form={form}
-        problems={problems}
-        onChange={(changed) => {
-          setForm(changed);
-          setKept(false);
-        }}
-      />
+      <FormFields fields={what.fields} form={form} problems={problems} onChange={setForm} />
       {form.kind === 'antenna' && (
         <AntennaFile
           known={known}
           impedance={form.impedance}
-          onChange={(impedance) => {
-            setForm({ ...form, impedance });
-            setKept(false);
-          }}
+          onChange={(impedance) => setForm({ ...form, impedance })}
         />
       )}
       <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
@@ -120,26 +109,23 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
           Keep
         </Button>
         <LeftAsItWas draft={draft} />
-        {kept && <span role="status">Kept. Runs made before hold the record as it was.</span>}
         {problems.length > 0 && (
           <span role="alert" className="text-limit">
             {problems.length === 1 ? 'One field needs mending.' : `${problems.length} fields need mending.`}
           </span>
         )}
         {form.kind === 'instrument' && <TryInstrument body={() => fromForm(what.fields, form)} />}
-        {known && !removing && (
-          <Button kind="quiet" className="ml-auto" onClick={() => setRemoving(true)}>
-            Take away
-          </Button>
-        )}
-        {known && removing && (
-          <span className="ml-auto flex items-center gap-2">
-            Take {known.name} away? Runs keep their copy.
-            <Button onClick={() => remove.mutate(known.id)}>Take away</Button>
-            <Button kind="quiet" onClick={() => setRemoving(false)}>
-              No
+        {known && (
+          <Confirm
+            title={`Take ${known.name} away?`}
+            says="Runs keep their copy of the record."
+            does="Take away"
+            onDo={() => remove.mutate(known.id)}
+          >
+            <Button kind="quiet" className="ml-auto">
+              Take away
             </Button>
-          </span>
+          </Confirm>
         )}
       </div>
       {save.error && (problems.length === 0 || problems.some((one) => one.field === '')) && (

@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { ask, client, type FieldProblem, Refusal, type Station } from '../../api';
-import { Button, Loading, Trouble } from '../../parts';
+import { Trouble } from '../../parts';
 import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
+import { Button, Skeleton, say } from '../../parts/ui';
 import { STATION_FIELDS } from './spec';
 
 const FRESH: Body = { name: '', callSign: '', ambientC: 20 };
@@ -13,7 +14,6 @@ export function StationEditor() {
   const station = useQuery({ queryKey: ['station'], queryFn: () => ask(client.GET('/api/station')) });
   const [form, setForm] = useState<Body>();
   const [problems, setProblems] = useState<FieldProblem[]>([]);
-  const [kept, setKept] = useState(false);
 
   const loaded = station.data;
   useEffect(() => {
@@ -24,7 +24,7 @@ export function StationEditor() {
     mutationFn: (body: Body) =>
       ask(client.PUT('/api/station', { body: { revision: loaded?.revision ?? 0, station: body as Station } })),
     onSuccess: (view) => {
-      setKept(true);
+      say('The station is kept.');
       queries.setQueryData(['station'], view);
       void queries.invalidateQueries({ queryKey: ['choices'] });
     },
@@ -36,7 +36,7 @@ export function StationEditor() {
       ),
   });
   if (station.error) return <Trouble error={station.error} retry={() => void station.refetch()} />;
-  if (!form) return <Loading what="the station" />;
+  if (!form) return <Skeleton what="the station" />;
   return (
     <form
       aria-label="The station"
@@ -50,20 +50,11 @@ export function StationEditor() {
       }}
     >
       <h1 className="mb-3 text-22">{loaded?.station?.name ?? 'Describe your station'}</h1>
-      <FormFields
-        fields={STATION_FIELDS}
-        form={form}
-        problems={problems}
-        onChange={(changed) => {
-          setForm(changed);
-          setKept(false);
-        }}
-      />
+      <FormFields fields={STATION_FIELDS} form={form} problems={problems} onChange={setForm} />
       <div className="mt-4 flex items-center gap-3">
         <Button kind="main" type="submit" disabled={save.isPending}>
           Keep
         </Button>
-        {kept && <span role="status">Kept.</span>}
       </div>
       {save.error && problems.length === 0 && (
         <div className="mt-3">

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
-import { NavLink, Route, Routes } from 'react-router';
+import { Fragment, useEffect } from 'react';
+import { Link, Route, Routes } from 'react-router';
 import { ask, client, type EquipmentView, type GapView } from '../../api';
 import { Answer, Diamond, Sheet } from '../../parts';
+import { Nav, NavHead, NavItem } from '../../parts/ui';
 import { BackupSheet } from './BackupSheet';
 import { EquipmentEditor } from './EquipmentEditor';
 import { StationEditor } from './StationEditor';
@@ -18,7 +19,7 @@ export function StationPage() {
   return (
     <Answer query={equipment} what="the station">
       {(data) => (
-        <div className="m-5 grid items-start gap-[14px] wide:grid-cols-[270px_minmax(0,1fr)]">
+        <div className="m-5 grid items-start gap-3.5 wide:grid-cols-list-main">
           <EquipmentList equipment={data} />
           <Routes>
             <Route index element={<Overview gaps={gaps.data ?? []} />} />
@@ -34,7 +35,7 @@ export function StationPage() {
 
 function Overview({ gaps }: { gaps: GapView[] }) {
   return (
-    <div className="grid gap-[14px]">
+    <div className="grid gap-3.5">
       <StationEditor />
       <Gaps gaps={gaps} />
       <BackupSheet />
@@ -43,38 +44,36 @@ function Overview({ gaps }: { gaps: GapView[] }) {
 }
 
 function EquipmentList({ equipment }: { equipment: EquipmentView[] }) {
-  const link = ({ isActive }: { isActive: boolean }) =>
-    `block border-l-3 px-3 py-1 ${isActive ? 'border-act bg-wash' : 'border-transparent hover:bg-wash'}`;
   return (
-    <nav aria-label="Equipment" className="sheet py-3">
-      <NavLink to="/station" end className={({ isActive }) => `head ${link({ isActive })}`}>
+    <Nav label="Equipment" kind="list" className="sheet py-3">
+      <NavItem kind="list" to="/station" end className="head">
         The station
-      </NavLink>
-      <NavLink to="/station/meters" className={link}>
+      </NavItem>
+      <NavItem kind="list" to="/station/meters">
         Meters against each other
-      </NavLink>
+      </NavItem>
       {Object.entries(KINDS).map(([kind, { name }]) => (
-        <div key={kind} className="mt-2.5">
-          <div className="flex items-center justify-between px-3.5">
+        <Fragment key={kind}>
+          <NavHead className="mt-2.5 flex items-center justify-between px-3.5">
             <h2 className="text-13 text-soft">{name}</h2>
-            <NavLink
+            <Link
               to={`/station/new/${kind}`}
               aria-label={`Add: ${name}`}
-              className="min-h-[24px] px-1 text-13 text-act underline"
+              className="min-h-6 px-1 text-13 text-act underline"
             >
               add
-            </NavLink>
-          </div>
+            </Link>
+          </NavHead>
           {equipment
             .filter((one) => one.kind === kind)
             .map((one) => (
-              <NavLink key={one.id} to={`/station/${one.id}`} className={link}>
+              <NavItem key={one.id} kind="list" to={`/station/${one.id}`}>
                 {one.name}
-              </NavLink>
+              </NavItem>
             ))}
-        </div>
+        </Fragment>
       ))}
-    </nav>
+    </Nav>
   );
 }
 
@@ -90,9 +89,9 @@ function Gaps({ gaps }: { gaps: GapView[] }) {
               <Diamond />
               <span>
                 {gap.equipmentId ? (
-                  <NavLink className="text-act underline" to={`/station/${gap.equipmentId}`}>
+                  <Link className="text-act underline" to={`/station/${gap.equipmentId}`}>
                     {gap.title}
-                  </NavLink>
+                  </Link>
                 ) : (
                   <b className="font-semibold">{gap.title}</b>
                 )}

@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { ask, client, Refusal } from '../../api';
-import { Button } from '../../parts';
 import type { Body } from '../../parts/form';
+import { Button } from '../../parts/ui';
 
 /** Asks an instrument once, as the form has it, and says what came. */
 export function TryInstrument({ body }: { body: () => { body: Body; problems: unknown[] } }) {

@@ -2,8 +2,9 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { ask, client, type EquipmentView, type FieldProblem, type FitRequest, type FitView, Refusal } from '../../api';
-import { Button, Diamond, Trouble } from '../../parts';
+import { Diamond, Trouble } from '../../parts';
 import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
+import { Button, Cell, Heads, RowHead, say, Table } from '../../parts/ui';
 import { sheetFields } from './spec';
 
 /** Beyond this a figure of the sheet is not met, in per cent. */
@@ -48,7 +49,10 @@ function Wizard({ amplifier, stage }: { amplifier: EquipmentView; stage: Body })
           body: found.amplifier as Body,
         }),
       ),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['equipment'] }),
+    onSuccess: () => {
+      say('The twin is kept.', `New runs with ${amplifier.name} use it.`);
+      return queries.invalidateQueries({ queryKey: ['equipment'] });
+    },
   });
   const submit = () => {
     const read = fromForm(fields, form);
@@ -86,7 +90,6 @@ function Wizard({ amplifier, stage }: { amplifier: EquipmentView; stage: Body })
             Keep this twin
           </Button>
         )}
-        {keep.isSuccess && <span role="status">Kept. New runs with {amplifier.name} use it.</span>}
         {problems.length > 0 && (
           <span role="alert" className="text-limit">
             {problems.length === 1 ? 'One field needs mending.' : `${problems.length} fields need mending.`}
@@ -128,27 +131,19 @@ function signed(value: number): string {
 function Found({ found }: { found: FitView }) {
   return (
     <div className="mt-4 grid gap-x-8 gap-y-4 wide:grid-cols-2">
-      <table className="w-full border-collapse self-start" data-part="fit-rows">
-        <caption className="mb-1 text-left text-14 text-soft">The sheet, and the twin</caption>
-        <thead className="text-13 text-soft">
-          <tr>
-            <td />
-            {['sheet', 'twin', 'off, %'].map((head) => (
-              <th key={head} scope="col" className="text-right font-normal">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
+      <Table caption="The sheet, and the twin" tight className="self-start" part="fit-rows">
+        <Heads of={['', 'sheet', 'twin', 'off, %']} end />
         <tbody>
           {found.rows.map((row) => (
-            <tr key={row.label} className="border-t border-hair">
-              <th scope="row" className="py-0.5 text-left font-normal">
-                {row.label}
-              </th>
-              <td className="figure text-right">{row.sheet}</td>
-              <td className="figure text-right text-twin italic">{row.twin}</td>
-              <td className="figure text-right">
+            <tr key={row.label}>
+              <RowHead>{row.label}</RowHead>
+              <Cell figure end>
+                {row.sheet}
+              </Cell>
+              <Cell figure end className="text-twin italic">
+                {row.twin}
+              </Cell>
+              <Cell figure end>
                 {Math.abs(row.offPercent) > MET_PERCENT && (
                   <span className="mr-1">
                     <Diamond />
@@ -156,27 +151,26 @@ function Found({ found }: { found: FitView }) {
                   </span>
                 )}
                 {signed(row.offPercent)}
-              </td>
+              </Cell>
             </tr>
           ))}
         </tbody>
-      </table>
-      <table className="w-full border-collapse self-start">
-        <caption className="mb-1 text-left text-14 text-soft">Its constants, and what determines them</caption>
+      </Table>
+      <Table caption="Its constants, and what determines them" tight className="self-start">
         <tbody>
           {found.constants.map((row) => (
-            <tr key={row.label} className="border-t border-hair">
-              <th scope="row" className="py-0.5 text-left font-normal">
-                {row.label}
-              </th>
-              <td className="figure text-right text-twin italic">{row.value}</td>
-              <td className={`pl-4 text-13 ${row.determined === 'NOT' ? 'text-watch' : 'text-soft'}`}>
+            <tr key={row.label}>
+              <RowHead>{row.label}</RowHead>
+              <Cell figure end className="text-twin italic">
+                {row.value}
+              </Cell>
+              <Cell className={`pl-4 text-13 ${row.determined === 'NOT' ? 'text-watch' : 'text-soft'}`}>
                 {row.determined === 'NOT' && <Diamond />} {row.says}
-              </td>
+              </Cell>
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
       {found.notes.length > 0 && (
         <ul className="list-disc pl-5 text-soft wide:col-span-2">
           {found.notes.map((note) => (

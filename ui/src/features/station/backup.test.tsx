@@ -1,7 +1,7 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { Shell } from '../../testing';
 import { BackupSheet } from './BackupSheet';
 
 const json = (body: unknown) => new Response(JSON.stringify(body), { headers: { 'Content-Type': 'application/json' } });
@@ -25,9 +25,9 @@ function shows(progress: unknown) {
         }),
   );
   render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+    <Shell>
       <BackupSheet />
-    </QueryClientProvider>,
+    </Shell>,
   );
   return (report: unknown) => done(json(report));
 }
@@ -38,7 +38,7 @@ describe('a backup', () => {
   it('tells how far its check is, then what it holds, and replaces nothing before it is told to', async () => {
     const done = shows({ doing: 'CHECKING', runs: 1234, share: 0.42 });
     await userEvent.upload(
-      screen.getByLabelText('Backup file'),
+      screen.getByLabelText('Restore from a file'),
       new File(['{}'], 'tubrin.json', { type: 'application/json' }),
     );
     expect(await screen.findByText(/Checking tubrin\.json.*: 1234 runs/)).toBeVisible();
@@ -46,7 +46,7 @@ describe('a backup', () => {
     expect(screen.queryByText('Replace everything')).not.toBeInTheDocument();
     done(REPORT);
     expect(await screen.findByText(/Skerry Point, 3 records, 2 runs with 90 events/)).toBeVisible();
-    expect(screen.getByRole('button', { name: 'Replace everything' })).toBeVisible();
+    expect(screen.getByRole('button', { name: 'Replace everything …' })).toBeVisible();
     expect(screen.queryByText('42 %')).not.toBeInTheDocument();
   });
 });

@@ -1,9 +1,9 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { EquipmentView, FitView } from '../../api';
+import { Shell } from '../../testing';
 import { EquipmentEditor } from './EquipmentEditor';
 import { TwinWizard } from './TwinWizard';
 
@@ -39,13 +39,13 @@ describe('from sheet to twin', () => {
 
   const show = (path: string, element: React.ReactNode, at: string) =>
     render(
-      <QueryClientProvider client={new QueryClient()}>
+      <Shell>
         <MemoryRouter initialEntries={[at]}>
           <Routes>
             <Route path={path} element={element} />
           </Routes>
         </MemoryRouter>
-      </QueryClientProvider>,
+      </Shell>,
     );
 
   beforeEach(() => {

@@ -1,5 +1,6 @@
 import type { PlanView } from '../../api';
 import { Sheet } from '../../parts';
+import { Cell, Head, RowHead, Table } from '../../parts/ui';
 
 /** Two plans, figure by figure. */
 export function Beside({
@@ -16,28 +17,24 @@ export function Beside({
   const rows = figures(view).map(([what, figure], index) => [what, figure, figures(other)[index]?.[1] ?? '–'] as const);
   return (
     <Sheet title="Beside each other" part="beside">
-      <table className="table w-full">
+      <Table caption="Both plans" quiet>
         <thead>
           <tr>
             <td />
-            <th scope="col" className="!whitespace-normal">
-              {name}
-            </th>
-            <th scope="col" className="!whitespace-normal">
-              {otherName}
-            </th>
+            <Head className="whitespace-normal">{name}</Head>
+            <Head className="whitespace-normal">{otherName}</Head>
           </tr>
         </thead>
         <tbody>
           {rows.map(([what, one, two]) => (
             <tr key={what}>
-              <th scope="row">{what}</th>
-              <td className={one === two ? '' : 'font-semibold'}>{one}</td>
-              <td>{two}</td>
+              <RowHead>{what}</RowHead>
+              <Cell className={one === two ? '' : 'font-semibold'}>{one}</Cell>
+              <Cell>{two}</Cell>
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </Sheet>
   );
 }

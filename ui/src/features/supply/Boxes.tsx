@@ -1,8 +1,9 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, client, type FieldProblem, type PaperView } from '../../api';
-import { Button, Pick, Refused, TextField } from '../../parts';
+import { Refused } from '../../parts';
 import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
+import { Button, Pick, TextField } from '../../parts/ui';
 import { parseNumber } from '../../quantity';
 import { FRESH_BOX, FRESH_SET, SET_FIELDS, STEADY_FIELDS } from './spec';
 
@@ -165,7 +166,7 @@ export function OwnDuty({
         label="Own duty: average read over a few minutes, A"
         value={average}
         onChange={setAverage}
-        width="w-[110px]"
+        className="w-27.5"
       />
       <Button disabled={average.trim() === '' || measured.isPending} onClick={() => measured.mutate()}>
         Take it

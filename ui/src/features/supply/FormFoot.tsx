@@ -1,8 +1,8 @@
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { FieldProblem, PaperView } from '../../api';
-import { Button, type Draft, LeftAsItWas, Trouble } from '../../parts';
+import { type Draft, LeftAsItWas, Trouble } from '../../parts';
 import type { Body } from '../../parts/form';
+import { Button, Confirm } from '../../parts/ui';
 import { useRemove } from './usePapers';
 
 interface Props {
@@ -17,7 +17,6 @@ interface Props {
 export function FormFoot({ draft, kept, problems, pending, error }: Props) {
   const navigate = useNavigate();
   const remove = useRemove();
-  const [removing, setRemoving] = useState(false);
   return (
     <>
       <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
@@ -30,22 +29,18 @@ export function FormFoot({ draft, kept, problems, pending, error }: Props) {
             {problems.length === 1 ? 'One field needs mending.' : `${problems.length} fields need mending.`}
           </span>
         )}
-        {kept &&
-          (removing ? (
-            <span className="ml-auto flex items-center gap-2">
-              Take {kept.name} away?
-              <Button onClick={() => remove.mutate(kept.id, { onSuccess: () => navigate('/supply') })}>
-                Take away
-              </Button>
-              <Button kind="quiet" onClick={() => setRemoving(false)}>
-                No
-              </Button>
-            </span>
-          ) : (
-            <Button kind="quiet" className="ml-auto" onClick={() => setRemoving(true)}>
+        {kept && (
+          <Confirm
+            title={`Take ${kept.name} away?`}
+            says="It cannot be brought back, unless from a backup."
+            does="Take away"
+            onDo={() => remove.mutate(kept.id, { onSuccess: () => navigate('/supply') })}
+          >
+            <Button kind="quiet" className="ml-auto">
               Take away
             </Button>
-          ))}
+          </Confirm>
+        )}
       </div>
       {Boolean(error) && (
         <div className="mt-3">

@@ -26,7 +26,7 @@ export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: 
   return (
     <>
       <Shelf papers={papers} />
-      <div className="mx-5 mt-3 mb-5 grid grid-cols-[minmax(0,1fr)] items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_minmax(0,520px)]">
+      <div className="mx-5 mt-3 mb-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-form">
         <form
           ref={keeping.form}
           aria-label={kept?.name ?? 'New high-voltage supply'}
@@ -48,10 +48,10 @@ export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: 
           />
         </form>
         {view && (
-          <div className="grid gap-[14px]">
+          <div className="grid gap-3.5">
             <section
               aria-label="Verdict"
-              className={`sheet border-l-4 px-4 py-[14px] ${view.findings.length > 0 ? 'border-l-limit' : 'border-l-act'}`}
+              className={`sheet border-l-4 px-4 py-3.5 ${view.findings.length > 0 ? 'border-l-limit' : 'border-l-act'}`}
             >
               <h2 className="text-14 text-soft">Verdict</h2>
               <p className={`head text-22 leading-tight ${view.findings.length > 0 ? 'text-limit' : ''}`}>

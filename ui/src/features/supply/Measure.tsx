@@ -1,8 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { ask, client, type LiveSupply, type PaperView, type ProfileView } from '../../api';
-import { Button, isRefused, LimitBar, Refused, Sheet, useKeys, useKeyUp, useNow } from '../../parts';
+import { isRefused, LimitBar, Refused, Sheet, useKeys, useKeyUp, useNow } from '../../parts';
 import type { Body } from '../../parts/form';
+import { Button, Input, Label } from '../../parts/ui';
 import { Ring } from '../../plot';
 import { benchMeters } from './benchMeters';
 import { Facts } from './Parts';
@@ -103,10 +104,10 @@ export function Measure({ kept, view, live }: MeasureProps) {
   const sources = live?.figures ?? [];
   const rows = FIELDS.filter(([field]) => !(listening && field === 'output'));
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px]">
+    <div className="grid grid-cols-one gap-3.5">
       <section
         aria-label="Next reading"
-        className={`sheet border-l-4 px-4 py-[14px] ${stops ? 'border-l-limit' : 'border-l-act'}`}
+        className={`sheet border-l-4 px-4 py-3.5 ${stops ? 'border-l-limit' : 'border-l-act'}`}
       >
         <h2 className="text-14 text-soft">Next reading</h2>
         <p className={`head flex items-center gap-2 text-27 leading-tight ${stops ? 'text-limit' : ''}`}>
@@ -122,13 +123,12 @@ export function Measure({ kept, view, live }: MeasureProps) {
           }}
         >
           {rows.map(([field, role, label], index) => (
-            <label key={field} className="grid grid-cols-[110px_120px_1fr] items-center gap-x-3 text-soft">
-              {label}
-              <input
+            <span key={field} className="grid grid-cols-entry items-center gap-x-3">
+              <Label htmlFor={`measured-${field}`}>{label}</Label>
+              <Input
+                id={`measured-${field}`}
                 ref={index === 0 ? first : undefined}
-                className="field figure text-ink"
-                inputMode="decimal"
-                autoComplete="off"
+                number
                 maxLength={20}
                 aria-invalid={isRefused(record.error, field)}
                 value={entry[field]}
@@ -136,7 +136,7 @@ export function Measure({ kept, view, live }: MeasureProps) {
                 onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
               />
               <LiveShown figure={sources.find((one) => one.role === role)} />
-            </label>
+            </span>
           ))}
           <Refused error={record.error ?? bench.error ?? keep.error} named />
           <div className="mt-1 flex flex-wrap items-center gap-2">

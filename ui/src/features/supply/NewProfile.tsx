@@ -1,7 +1,8 @@
 import { useNavigate } from 'react-router';
 import type { PaperView } from '../../api';
-import { Pick, useDraft } from '../../parts';
+import { useDraft } from '../../parts';
 import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
+import { Pick } from '../../parts/ui';
 import { FormFoot } from './FormFoot';
 import { Shelf } from './SupplyPage';
 import { PROFILE_FIELDS } from './spec';

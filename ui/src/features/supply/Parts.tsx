@@ -1,24 +1,28 @@
 import { type RefObject, useRef } from 'react';
 import type { PlanFact, PlanFinding } from '../../api';
 import { Diamond } from '../../parts';
+import { Button, Cell, RowHead, Table } from '../../parts/ui';
 import { saveCsv, savePng, saveSvg } from '../../plot';
 
 /** Figures in lines: what, how much, a note. */
 export function Facts({ facts }: { facts: PlanFact[] }) {
   return (
-    <table className="table w-full" data-part="facts">
+    <Table part="facts">
       <tbody>
         {facts.map((one) => (
-          <tr key={one.what} className="max-phone:grid max-phone:grid-cols-[1fr_auto]">
-            <th scope="row">{one.what}</th>
-            <td className="figure whitespace-nowrap">{one.figure || '–'}</td>
-            <td className="!pr-0 text-right text-13 text-soft max-phone:col-span-2 max-phone:border-t-0 max-phone:pt-0 max-phone:text-left">
+          <tr key={one.what} className="max-phone:grid max-phone:grid-cols-fact">
+            <RowHead>{one.what}</RowHead>
+            <Cell figure>{one.figure || '–'}</Cell>
+            <Cell
+              end
+              className="text-13 text-soft max-phone:col-span-2 max-phone:border-t-0 max-phone:pt-0 max-phone:text-left"
+            >
               {one.note}
-            </td>
+            </Cell>
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 
@@ -52,18 +56,17 @@ export function Saves({
   name: string;
 }) {
   const withDrawing = (act: (svg: SVGSVGElement) => void) => () => drawing.current && act(drawing.current);
-  const link = 'min-h-[24px] underline';
   return (
     <span className="noprint flex gap-3 text-act">
-      <button type="button" className={link} onClick={() => saveCsv(rows, name)}>
+      <Button kind="link" onClick={() => saveCsv(rows, name)}>
         CSV
-      </button>
-      <button type="button" className={link} onClick={withDrawing((svg) => saveSvg(svg, name))}>
+      </Button>
+      <Button kind="link" onClick={withDrawing((svg) => saveSvg(svg, name))}>
         SVG
-      </button>
-      <button type="button" className={link} onClick={withDrawing((svg) => void savePng(svg, name))}>
+      </Button>
+      <Button kind="link" onClick={withDrawing((svg) => void savePng(svg, name))}>
         PNG
-      </button>
+      </Button>
     </span>
   );
 }

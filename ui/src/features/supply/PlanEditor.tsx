@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { FieldProblem, PaperView } from '../../api';
-import { Button, FileButton, Pick, Refused, useDraft } from '../../parts';
+import { FileButton, Refused, useDraft } from '../../parts';
 import { type Body, FormFields, fromForm, type Spec, toForm } from '../../parts/form';
+import { Button, Pick } from '../../parts/ui';
 import { showNumber } from '../../quantity';
 import { at, Boxes, fieldsOf, isSet, OwnDuty, Part, without } from './Boxes';
 import { FormFoot } from './FormFoot';

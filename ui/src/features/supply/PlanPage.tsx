@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PaperView, PlanView } from '../../api';
-import { Button, Refused, Sheet, SignalLine, Trouble, useDraft } from '../../parts';
+import { Refused, Sheet, SignalLine, Trouble, useDraft } from '../../parts';
 import type { Body } from '../../parts/form';
+import { Button, Label, Select, Skeleton, say } from '../../parts/ui';
 import { saveJson } from '../../plot';
 import { Beside } from './Beside';
 import { Facts, Findings } from './Parts';
@@ -30,29 +31,27 @@ export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PaperVie
         papers={papers}
         tools={
           <>
-            <label className="flex items-center gap-2 text-soft">
-              Beside
-              <select
-                className="field max-w-[220px] text-ink"
+            <span className="flex items-center gap-2">
+              <Label htmlFor="beside">Beside</Label>
+              <Select
+                id="beside"
+                className="max-w-55"
                 value={besideId}
-                onChange={(event) => setBesideId(event.target.value)}
-              >
-                <option value="">nothing</option>
-                {papers
-                  .filter((one) => one.kind === 'PLAN')
-                  .map((one) => (
-                    <option key={one.id} value={one.id}>
-                      {one.id === kept.id ? 'this plan as kept' : one.name}
-                    </option>
-                  ))}
-              </select>
-            </label>
+                onPick={setBesideId}
+                options={[
+                  ['', 'nothing'],
+                  ...papers
+                    .filter((one) => one.kind === 'PLAN')
+                    .map((one) => [one.id, one.id === kept.id ? 'this plan as kept' : one.name] as const),
+                ]}
+              />
+            </span>
             <Link className="text-act underline" to={`/supply/plans/${kept.id}/edit`}>
               Edit
             </Link>
-            <button type="button" className="text-act underline" onClick={() => saveJson(draft, kept.name)}>
+            <Button kind="link" onClick={() => saveJson(draft, kept.name)}>
               JSON
-            </button>
+            </Button>
             <Button onClick={() => window.print()}>Print</Button>
           </>
         }
@@ -73,7 +72,11 @@ export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PaperVie
           keeping={
             changed && (
               <div className="mt-3 flex flex-wrap items-center gap-2 border-t border-hair pt-3">
-                <Button kind="main" disabled={keep.isPending} onClick={() => keep.mutate(draft)}>
+                <Button
+                  kind="main"
+                  disabled={keep.isPending}
+                  onClick={() => keep.mutate(draft, { onSuccess: (paper) => say(`${paper.name} is kept.`) })}
+                >
                   Keep
                 </Button>
                 <Button
@@ -95,9 +98,7 @@ export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PaperVie
           <Trouble page error={judged.error} retry={() => void judged.refetch()} />
         </div>
       ) : (
-        <p role="status" className="p-6 text-soft">
-          Reckoning …
-        </p>
+        <Skeleton what="what the plan comes to" />
       )}
     </>
   );
@@ -123,18 +124,18 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
     <div data-part="plan">
       <h1 className="sr-only print:not-sr-only print:px-5 print:text-27">{name}</h1>
       <SignalLine nodes={view.line} />
-      <div className="mx-5 mb-5 grid items-start gap-[14px] roomy:grid-cols-[minmax(0,1fr)_minmax(0,426px)]">
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px]">
+      <div className="mx-5 mb-5 grid items-start gap-3.5 roomy:grid-cols-main-broad">
+        <div className="grid grid-cols-one gap-3.5">
           <Strip view={view} draft={draft} onDraft={onDraft} name={name} />
           {view.stair && <Stair stair={view.stair} beside={besideStair} name={name} />}
           <Modes view={view} />
           {view.battery && <RunDown battery={view.battery} />}
           <Kinds view={view} />
         </div>
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px] max-roomy:order-first">
+        <div className="grid grid-cols-one gap-3.5 max-roomy:order-first">
           <section
             aria-label="Verdict"
-            className={`sheet border-l-4 px-4 py-[14px] ${good ? 'border-l-act' : 'border-l-limit'}`}
+            className={`sheet border-l-4 px-4 py-3.5 ${good ? 'border-l-act' : 'border-l-limit'}`}
           >
             <h2 className="text-14 text-soft">Verdict</h2>
             <p className={`head text-27 leading-tight ${good ? '' : 'text-limit'}`}>{view.verdict.title}</p>

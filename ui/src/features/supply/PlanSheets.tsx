@@ -1,6 +1,7 @@
 import type { PlanView } from '../../api';
 import { Sheet } from '../../parts';
 import type { Body } from '../../parts/form';
+import { Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { Course, Sized, TenMinutes, VoltageStair } from '../../plot';
 import { Facts, Saves, useDrawing } from './Parts';
 
@@ -108,7 +109,7 @@ export function Stair({ stair, beside, name }: StairProps) {
           />
         )}
       </Sized>
-      <p className="figure mt-1 grid grid-cols-6 pl-[48px] text-center text-13 text-soft" data-part="falls">
+      <p className="figure mt-1 grid grid-cols-6 pl-12 text-center text-13 text-soft" data-part="falls">
         {stair.treads.map((one, index) => (
           <span key={one.cause}>{index === 0 ? 'falls by' : one.fall}</span>
         ))}
@@ -137,17 +138,14 @@ export function Schools({ view }: { view: PlanView }) {
                 <span className={school.met ? 'text-soft' : 'text-limit'}> {school.met ? 'met' : 'not met'}</span>
               </span>
             </p>
-            <div aria-hidden="true" className="relative mt-1 h-[14px]">
-              <div className="absolute top-[6px] h-px w-full bg-rule" />
-              <div className="absolute top-[4px] h-[4px] bg-ink" style={{ width: at(school.fromA) }} />
+            <div aria-hidden="true" className="relative mt-1 h-3.5">
+              <div className="absolute top-1.5 h-px w-full bg-rule" />
+              <div className="absolute top-1 h-1 bg-ink" style={{ width: at(school.fromA) }} />
               <div
-                className="absolute top-[4px] h-[4px] border-t-4 border-dotted border-soft"
+                className="absolute top-1 h-1 border-t-4 border-dotted border-soft"
                 style={{ left: at(school.fromA), width: at(school.toA - school.fromA) }}
               />
-              <div
-                className="absolute top-0 h-[13px] w-[3px] bg-limit"
-                style={{ left: at(view.strip.intermittentA) }}
-              />
+              <div className="absolute top-0 h-3.25 w-0.75 bg-limit" style={{ left: at(view.strip.intermittentA) }} />
             </div>
           </li>
         ))}
@@ -158,21 +156,18 @@ export function Schools({ view }: { view: PlanView }) {
         </p>
       )}
       {view.supplies.length > 0 && (
-        <table className="table mt-3 w-full">
-          <caption className="mb-1 text-left text-13 text-soft">Own supplies</caption>
+        <Table caption="Own supplies" className="mt-3">
           <tbody>
             {view.supplies.map((one) => (
               <tr key={one.name}>
-                <th scope="row" className={one.chosen ? 'head !text-ink' : ''}>
-                  {one.name}
-                </th>
-                <td className="!pr-0 text-right text-13">
+                <RowHead className={one.chosen ? 'head text-ink' : ''}>{one.name}</RowHead>
+                <Cell end className="text-13">
                   <span className={one.serves ? '' : 'text-soft'}>{one.says}</span>
-                </td>
+                </Cell>
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       )}
     </Sheet>
   );
@@ -183,33 +178,23 @@ export function Modes({ view }: { view: PlanView }) {
   if (view.modes.length === 0) return null;
   return (
     <Sheet title={`What ${view.stair?.title ?? 'the set'} draws by mode, ${view.modes[0]?.peak} at its peak`}>
-      <div className="overflow-x-auto">
-        <table className="table w-full">
-          <thead>
-            <tr>
-              <th scope="col">Mode</th>
-              <th scope="col">Average</th>
-              <th scope="col">Mean output</th>
-              <th scope="col">From the wall</th>
-              <th scope="col">Heat into the room</th>
+      <Table caption="What is drawn by mode" quiet wide="What is drawn by mode">
+        <Heads of={['Mode', 'Average', 'Mean output', 'From the wall', 'Heat into the room']} />
+        <tbody>
+          {view.modes.map((one) => (
+            <tr key={one.mode}>
+              <RowHead className="text-ink">
+                {one.mode}
+                <span className="block text-13 text-soft">{one.source}</span>
+              </RowHead>
+              <Cell figure>{one.average}</Cell>
+              <Cell figure>{one.output}</Cell>
+              <Cell figure>{one.wall}</Cell>
+              <Cell figure>{one.heat}</Cell>
             </tr>
-          </thead>
-          <tbody>
-            {view.modes.map((one) => (
-              <tr key={one.mode}>
-                <th scope="row" className="!text-ink">
-                  {one.mode}
-                  <span className="block text-13 text-soft">{one.source}</span>
-                </th>
-                <td className="figure whitespace-nowrap">{one.average}</td>
-                <td className="figure whitespace-nowrap">{one.output}</td>
-                <td className="figure whitespace-nowrap">{one.wall}</td>
-                <td className="figure whitespace-nowrap">{one.heat}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+          ))}
+        </tbody>
+      </Table>
     </Sheet>
   );
 }
@@ -251,20 +236,18 @@ export function RunDown({ battery }: { battery: NonNullable<PlanView['battery']>
 export function Kinds({ view }: { view: PlanView }) {
   return (
     <Sheet title="Kinds of supply, by your wishes">
-      <table className="table w-full">
+      <Table caption="Kinds of supply" quiet>
         <tbody>
           {view.kinds.map((kind) => (
             <tr key={kind.code}>
-              <th scope="row" className={kind.chosen ? 'head !text-ink' : ''}>
-                {kind.name}
-              </th>
-              <td className="!pr-0 text-13">
+              <RowHead className={kind.chosen ? 'head text-ink' : ''}>{kind.name}</RowHead>
+              <Cell className="text-13">
                 {kind.caution} <span className="text-soft">It {kind.givesUp}.</span>
-              </td>
+              </Cell>
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </Sheet>
   );
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { ask, client, type PaperView, type ProfileView } from '../../api';
 import { FileButton, Refused, Sheet } from '../../parts';
 import type { Body } from '../../parts/form';
+import { Button, Cell, Heads, Input, Label, RowHead, Table } from '../../parts/ui';
 import { Course, Sized } from '../../plot';
 import { parseNumber } from '../../quantity';
 import { Measure } from './Measure';
@@ -36,8 +37,8 @@ export function ProfilePage({ papers, kept }: { papers: PaperView[]; kept: Paper
           </>
         }
       />
-      <div className="mx-5 mt-3 mb-5 grid items-start gap-[14px] wide:grid-cols-[minmax(0,1fr)_minmax(0,426px)]">
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px]">
+      <div className="mx-5 mt-3 mb-5 grid items-start gap-3.5 wide:grid-cols-main-broad">
+        <div className="grid grid-cols-one gap-3.5">
           <Curve kept={kept} view={view} />
           <Readings kept={kept} view={view} />
           {view?.box !== undefined && <AtOutput text={at} onText={setAt} view={view} error={profile.error} />}
@@ -59,18 +60,18 @@ interface AtOutputProps {
 function AtOutput({ text, onText, view, error }: AtOutputProps) {
   return (
     <Sheet title="At any output">
-      <label className="flex items-center gap-2 text-soft">
-        At, W
-        <input
-          className="field figure w-[110px] text-ink"
-          inputMode="decimal"
-          autoComplete="off"
+      <span className="flex items-center gap-2">
+        <Label htmlFor="at-output">At, W</Label>
+        <Input
+          id="at-output"
+          number
+          className="w-27.5"
           maxLength={20}
           aria-invalid={text !== '' && (parseNumber(text) === undefined || Boolean(error))}
           value={text}
           onChange={(event) => onText(event.target.value)}
         />
-      </label>
+      </span>
       <Refused error={error} named />
       {text !== '' && view.at.length > 0 && (
         <div className="mt-2">
@@ -155,50 +156,37 @@ function Readings({ kept, view }: { kept: PaperView; view: ProfileView | undefin
   if (!view || view.rows.length === 0) return null;
   return (
     <Sheet title="Read so far">
-      <div className="overflow-x-auto">
-        <table className="table w-full">
-          <thead>
-            <tr>
-              <th scope="col">When</th>
-              <th scope="col">Current</th>
-              <th scope="col">Voltage</th>
-              <th scope="col">Efficiency</th>
-              <th scope="col">Heat</th>
-              <td className="noprint" />
+      <Table caption="Readings" quiet wide="Readings">
+        <Heads of={['When', 'Current', 'Voltage', 'Efficiency', 'Heat', '']} />
+        <tbody>
+          {view.rows.map((row) => (
+            <tr key={row.when}>
+              <RowHead className="text-ink">{row.when}</RowHead>
+              <Cell figure>{row.current}</Cell>
+              <Cell figure>{row.voltage}</Cell>
+              <Cell figure>{row.efficiency ?? '–'}</Cell>
+              <Cell figure>{row.heat ?? '–'}</Cell>
+              <Cell end className="noprint">
+                {row.outputW !== undefined && (
+                  <Button
+                    kind="link"
+                    className="text-13"
+                    aria-label={`Take away: ${row.when}`}
+                    onClick={() =>
+                      keep.mutate({
+                        ...run,
+                        keyed: (run.keyed as Body[]).filter((one) => one.outputW !== row.outputW),
+                      })
+                    }
+                  >
+                    take away
+                  </Button>
+                )}
+              </Cell>
             </tr>
-          </thead>
-          <tbody>
-            {view.rows.map((row) => (
-              <tr key={row.when}>
-                <th scope="row" className="!text-ink">
-                  {row.when}
-                </th>
-                <td className="figure">{row.current}</td>
-                <td className="figure">{row.voltage}</td>
-                <td className="figure">{row.efficiency ?? '–'}</td>
-                <td className="figure">{row.heat ?? '–'}</td>
-                <td className="noprint !pr-0 text-right">
-                  {row.outputW !== undefined && (
-                    <button
-                      type="button"
-                      className="min-h-[24px] text-13 text-act underline"
-                      aria-label={`Take away: ${row.when}`}
-                      onClick={() =>
-                        keep.mutate({
-                          ...run,
-                          keyed: (run.keyed as Body[]).filter((one) => one.outputW !== row.outputW),
-                        })
-                      }
-                    >
-                      take away
-                    </button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+          ))}
+        </tbody>
+      </Table>
       <Refused error={keep.error} />
     </Sheet>
   );

@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
-import { Navigate, NavLink, Route, Routes, useParams } from 'react-router';
+import { Navigate, Route, Routes, useParams } from 'react-router';
 import { type PaperView, Refusal } from '../../api';
 import { Answer, FirstThing, Trouble } from '../../parts';
+import { Menu, MenuLink } from '../../parts/ui';
 import { HighVoltagePage } from './HighVoltagePage';
 import { NewProfile } from './NewProfile';
 import { PlanEditor } from './PlanEditor';
@@ -84,31 +85,18 @@ export function Shelf({ papers, tools }: { papers: PaperView[]; tools?: React.Re
       className="noprint mx-5 mt-3 flex flex-wrap items-center gap-x-5 gap-y-1"
     >
       {GROUPS.map(([kind, title, path, add]) => (
-        <details key={kind} name="shelf" className="group relative">
-          <summary className="flex min-h-[28px] cursor-pointer list-none items-center gap-1 text-soft hover:text-ink">
-            {title}
-            <span className="figure">{papers.filter((one) => one.kind === kind).length}</span>
-            <span aria-hidden="true">▾</span>
-          </summary>
-          <div className="sheet absolute left-0 z-10 mt-1 w-[270px] py-2">
-            {papers
-              .filter((one) => one.kind === kind)
-              .map((one) => (
-                <NavLink
-                  key={one.id}
-                  to={`/supply/${path}/${one.id}`}
-                  className={({ isActive }) =>
-                    `block border-l-3 px-3 py-1 ${isActive ? 'border-act bg-wash' : 'border-transparent hover:bg-wash'}`
-                  }
-                >
-                  {one.name}
-                </NavLink>
-              ))}
-            <NavLink to={`/supply/${path}/new`} className="block px-3.5 py-1 text-act underline">
-              {add}
-            </NavLink>
-          </div>
-        </details>
+        <Menu key={kind} title={title} count={papers.filter((one) => one.kind === kind).length}>
+          {papers
+            .filter((one) => one.kind === kind)
+            .map((one) => (
+              <MenuLink key={one.id} to={`/supply/${path}/${one.id}`}>
+                {one.name}
+              </MenuLink>
+            ))}
+          <MenuLink to={`/supply/${path}/new`} adds>
+            {add}
+          </MenuLink>
+        </Menu>
       ))}
       <span className="ml-auto flex flex-wrap items-center gap-3">{tools}</span>
     </nav>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
-import { Button, Labelled, Pick, Sheet } from '../../parts';
+import { Sheet } from '../../parts';
 import type { Body } from '../../parts/form';
+import { Button, Pick, TextField } from '../../parts/ui';
 import { parseNumber, showNumber } from '../../quantity';
 import { useEquipment } from './usePapers';
 
@@ -96,21 +97,19 @@ function Amount({ label, value, onAmount }: { label: string; value: number; onAm
   const [text, setText] = useState<string>();
   const wrong = text !== undefined && !(Number(parseNumber(text)) > 0);
   return (
-    <Labelled label={label}>
-      <input
-        className="field figure w-[110px]"
-        inputMode="decimal"
-        autoComplete="off"
-        maxLength={20}
-        aria-invalid={wrong}
-        value={text ?? showNumber(value)}
-        onChange={(event) => {
-          setText(event.target.value);
-          const number = parseNumber(event.target.value);
-          if (number !== undefined && number > 0) onAmount(number);
-        }}
-        onBlur={() => setText(undefined)}
-      />
-    </Labelled>
+    <TextField
+      label={label}
+      number
+      className="w-27.5"
+      maxLength={20}
+      invalid={wrong}
+      value={text ?? showNumber(value)}
+      onChange={(typed) => {
+        setText(typed);
+        const number = parseNumber(typed);
+        if (number !== undefined && number > 0) onAmount(number);
+      }}
+      onBlur={() => setText(undefined)}
+    />
   );
 }

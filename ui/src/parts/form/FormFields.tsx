@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { FieldProblem } from '../../api';
-import { Button } from '../Button';
+import { Button, Cell, Check, Head, Input, Label, Select, Table } from '../ui';
 import { fieldsOf, toForm } from './convert';
 import type { Body, Spec } from './spec';
 
@@ -75,27 +75,17 @@ function Plain({
     'aria-describedby': problem ? `${id}-problem` : undefined,
   };
   return (
-    <div className="grid phone:grid-cols-[210px_1fr] items-baseline gap-x-3">
-      <label htmlFor={id} className="text-soft">
-        {spec.label}
-      </label>
+    <div className="grid phone:grid-cols-label items-baseline gap-x-3">
+      <Label htmlFor={id}>{spec.label}</Label>
       <div>
         {spec.type === 'choice' ? (
-          <select {...common} className="field" value={value ?? ''} onChange={(event) => onChange(event.target.value)}>
-            {(spec.among?.(beside) ?? spec.options).map(([code, label]) => (
-              <option key={code} value={code}>
-                {label}
-              </option>
-            ))}
-          </select>
+          <Select {...common} value={value ?? ''} onPick={onChange} options={spec.among?.(beside) ?? spec.options} />
         ) : (
           <>
-            <input
+            <Input
               {...common}
-              className={`field ${spec.type === 'number' ? 'figure w-[110px]' : 'w-[260px] max-w-full'}`}
-              inputMode={spec.type === 'number' ? 'decimal' : 'text'}
-              maxLength={80}
-              autoComplete="off"
+              number={spec.type === 'number'}
+              className={spec.type === 'number' ? 'w-27.5' : 'w-65 max-w-full'}
               value={value ?? ''}
               onChange={(event) => onChange(event.target.value)}
             />
@@ -120,29 +110,23 @@ function Plain({
 function Many({ spec, value, onChange }: FieldProps<Of<'many'>>) {
   const chosen = (value ?? []) as string[];
   return (
-    <fieldset className="grid phone:grid-cols-[210px_1fr] gap-x-3">
+    <fieldset className="grid phone:grid-cols-label gap-x-3">
       <legend className="sr-only">{spec.label}</legend>
       <span aria-hidden="true" className="text-soft">
         {spec.label}
       </span>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {spec.options.map(([code, label]) => (
-          <label key={code} className="flex min-h-[26px] items-center gap-1.5">
-            <input
-              type="checkbox"
-              className="accent-act"
-              checked={chosen.includes(code)}
-              onChange={(event) =>
-                // In the order of the options, whatever the order of clicks.
-                onChange(
-                  spec.options
-                    .map(([one]) => one)
-                    .filter((one) => (one === code ? event.target.checked : chosen.includes(one))),
-                )
-              }
-            />
+          <Check
+            key={code}
+            checked={chosen.includes(code)}
+            onCheck={(on) =>
+              // In the order of the options, whatever the order of clicks.
+              onChange(spec.options.map(([one]) => one).filter((one) => (one === code ? on : chosen.includes(one))))
+            }
+          >
             {label}
-          </label>
+          </Check>
         ))}
       </div>
     </fieldset>
@@ -185,21 +169,15 @@ function Group({ spec, value, path, problems, onChange }: FieldProps<Of<'group'>
 
 function Variant({ spec, value, path, problems, onChange }: FieldProps<Of<'variant'>>) {
   const tools = (
-    <select
+    <Select
       aria-label={spec.label}
-      className="field"
       value={value.kind}
-      onChange={(event) => {
-        const kind = spec.kinds.find((one) => one.kind === event.target.value);
+      onPick={(code) => {
+        const kind = spec.kinds.find((one) => one.kind === code);
         if (kind) onChange(toForm(kind.fields, kind.fresh));
       }}
-    >
-      {spec.kinds.map((kind) => (
-        <option key={kind.kind} value={kind.kind}>
-          {kind.label}
-        </option>
-      ))}
-    </select>
+      options={spec.kinds.map((kind) => [kind.kind, kind.label] as const)}
+    />
   );
   return (
     <Box label={spec.label} tools={tools}>
@@ -257,13 +235,13 @@ function Lines({ spec, value, path, problems, onChange }: FieldProps<Of<'list'>>
   const items = value as Body[];
   const numbers = spec.fields.filter((one) => one.type === 'number');
   return (
-    <table className="table">
+    <Table caption={spec.label} quiet className="w-auto">
       <thead>
         <tr>
           {numbers.map((field) => (
-            <th key={field.path} scope="col" className="!text-13">
+            <Head key={field.path}>
               {field.label}, {field.unit}
-            </th>
+            </Head>
           ))}
           <td />
         </tr>
@@ -275,15 +253,13 @@ function Lines({ spec, value, path, problems, onChange }: FieldProps<Of<'list'>>
             // biome-ignore lint/suspicious/noArrayIndexKey: the items have no other identity
             <tr key={index}>
               {numbers.map((field) => (
-                <td key={field.path} className="!py-1">
-                  <input
+                <Cell key={field.path} className="py-1">
+                  <Input
                     aria-label={`${field.label}, ${field.unit}, ${spec.item} ${index + 1}`}
                     data-field={`${path}.${index}.${field.path}`}
                     aria-invalid={refused.some((one) => one.field === `${path}.${index}.${field.path}`)}
-                    className="field figure w-[92px]"
-                    inputMode="decimal"
-                    autoComplete="off"
-                    maxLength={80}
+                    number
+                    className="w-23"
                     value={item[field.path] ?? ''}
                     onChange={(event) =>
                       onChange(
@@ -291,26 +267,22 @@ function Lines({ spec, value, path, problems, onChange }: FieldProps<Of<'list'>>
                       )
                     }
                   />
-                </td>
+                </Cell>
               ))}
-              <td className="!py-1 !pr-0 text-13">
-                <button
-                  type="button"
-                  className="min-h-[24px] text-act underline"
-                  onClick={() => onChange(items.filter((_, at) => at !== index))}
-                >
+              <Cell className="py-1 pr-0 text-13">
+                <Button kind="link" onClick={() => onChange(items.filter((_, at) => at !== index))}>
                   Take away
-                </button>
+                </Button>
                 {refused.map((one) => (
                   <p key={one.field + one.code} className="text-limit">
                     {one.message} {one.remedy}
                   </p>
                 ))}
-              </td>
+              </Cell>
             </tr>
           );
         })}
       </tbody>
-    </table>
+    </Table>
   );
 }

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { ask, client, type MapView, type Place, type RunView } from '../../../api';
 import { Answer } from '../../../parts';
+import { Button, Cell, Fold, Heads, RowHead, Table } from '../../../parts/ui';
 import { saveCsv, savePng, saveSvg } from '../../../plot';
 import { watts } from '../../../quantity';
 import { Tabs } from '../Tabs';
@@ -38,21 +39,21 @@ export default function MapSheet({ view }: { view: RunView }) {
               <h1 className="text-22">The ground at {watts(data.driveW)} W</h1>
               <p className="text-soft">output in watts over both dials, by the twin</p>
               <span className="noprint flex gap-2.5 text-13 text-act">
-                <button type="button" className="underline" onClick={() => saveCsv(table(data), name)}>
+                <Button kind="link" onClick={() => saveCsv(table(data), name)}>
                   CSV
-                </button>
-                <button type="button" className="underline" onClick={() => withChart((svg) => saveSvg(svg, name))}>
+                </Button>
+                <Button kind="link" onClick={() => withChart((svg) => saveSvg(svg, name))}>
                   SVG
-                </button>
-                <button type="button" className="underline" onClick={() => withChart((svg) => void savePng(svg, name))}>
+                </Button>
+                <Button kind="link" onClick={() => withChart((svg) => void savePng(svg, name))}>
                   PNG
-                </button>
+                </Button>
               </span>
               <Tabs view={view} />
             </header>
             <div className="flex flex-wrap items-start gap-x-4 gap-y-3">
               <MapChart map={data} here={here} />
-              <div className="grid min-w-[220px] flex-1 gap-3">
+              <div className="grid min-w-55 flex-1 gap-3">
                 <HereAndThere map={data} />
                 <p className="text-soft">{data.reading}</p>
               </div>
@@ -91,37 +92,22 @@ function HereAndThere({ map }: { map: MapView }) {
   const places = [map.here, map.finish].filter((one) => one !== undefined);
   const rows = ROWS.filter(([, shown]) => places.some((place) => shown(place) !== ''));
   return (
-    <table className="w-full border-collapse" data-part="here-and-there">
-      <caption className="mb-1 text-left text-14 text-soft">Here and there</caption>
-      <thead className="text-13 text-soft">
-        <tr>
-          <td />
-          {map.here && (
-            <th scope="col" className="text-right font-normal">
-              here
-            </th>
-          )}
-          <th scope="col" className="text-right font-normal">
-            finish at {watts(map.driveW)} W
-          </th>
-        </tr>
-      </thead>
+    <Table caption="Here and there" tight part="here-and-there">
+      <Heads of={['', ...(map.here ? ['here'] : []), `finish at ${watts(map.driveW)} W`]} end />
       <tbody>
         {rows.map(([label, shown]) => (
-          <tr key={label} className="border-t border-hair">
-            <th scope="row" className="py-0.5 text-left text-13 font-normal">
-              {label}
-            </th>
+          <tr key={label}>
+            <RowHead className="text-13">{label}</RowHead>
             {places.map((place, index) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: here, then the finish
-              <td key={index} className="figure text-right text-14 text-twin italic">
+              <Cell key={index} figure end className="text-14 text-twin italic">
                 {shown(place)}
-              </td>
+              </Cell>
             ))}
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 
@@ -141,31 +127,29 @@ function table(map: MapView): string[][] {
 function AsTable({ map }: { map: MapView }) {
   const [head, ...rows] = table(map);
   return (
-    <details className="mt-1 text-13">
-      <summary className="cursor-pointer text-act">As a table: output in watts</summary>
-      <table className="figure mt-1 border-collapse">
-        <thead>
-          <tr>
-            {head?.map((cell) => (
-              <th key={cell} scope="col" className="px-3 text-right font-normal text-soft">
-                {cell}
-              </th>
-            ))}
-          </tr>
-        </thead>
+    <Fold title={<span className="text-13 text-act">As a table: output in watts</span>} className="mt-1">
+      <Table
+        caption="Output in watts over both dials"
+        quiet
+        tight
+        wide="Output over the dials"
+        className="figure text-13"
+      >
+        <Heads of={head ?? []} end />
         <tbody>
-          {rows.map((row) => (
-            <tr key={row[0]} className="border-t border-hair">
-              {row.map((cell, index) => (
+          {rows.map(([load, ...watt]) => (
+            <tr key={load}>
+              <RowHead>{load}</RowHead>
+              {watt.map((cell, index) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: a column is a mark of PLATE
-                <td key={index} className={`px-3 text-right ${index === 0 ? 'text-soft' : ''}`}>
+                <Cell key={index} figure end>
                   {cell}
-                </td>
+                </Cell>
               ))}
             </tr>
           ))}
         </tbody>
-      </table>
-    </details>
+      </Table>
+    </Fold>
   );
 }

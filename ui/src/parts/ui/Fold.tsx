@@ -1,0 +1,27 @@
+import { Collapsible as Primitive } from 'radix-ui';
+import type { ReactNode } from 'react';
+import { cn } from './cn';
+import { Chevron } from './Select';
+
+interface Props {
+  title: ReactNode;
+  className?: string;
+  children: ReactNode;
+}
+
+/** What opens under its title. */
+export function Fold({ title, className, children }: Props) {
+  return (
+    <Primitive.Root>
+      <Primitive.Trigger
+        className={cn('group flex w-full cursor-pointer items-center gap-2 text-left hover:bg-wash', className)}
+      >
+        <span className="-rotate-90 group-data-[state=open]:rotate-0">
+          <Chevron />
+        </span>
+        <span className="flex-1">{title}</span>
+      </Primitive.Trigger>
+      <Primitive.Content className="pl-4">{children}</Primitive.Content>
+    </Primitive.Root>
+  );
+}

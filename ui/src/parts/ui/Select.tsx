@@ -1,0 +1,77 @@
+import { Select as Primitive } from 'radix-ui';
+import type { ComponentProps } from 'react';
+import { cn } from './cn';
+import { fieldLook, Labelled } from './Field';
+import { NONCE } from './nonce';
+
+export type Option = readonly [code: string, name: string];
+
+/** Stands for the empty code: an item of its own has to have one. */
+const NOTHING = 'nothing:';
+const inside = (code: string) => (code === '' ? NOTHING : code);
+
+interface Props extends Omit<ComponentProps<typeof Primitive.Trigger>, 'value'> {
+  value: string;
+  onPick: (code: string) => void;
+  options: readonly Option[];
+}
+
+/** One of several; a code that is empty chooses nothing. */
+export function Select({ value, onPick, options, className, ...rest }: Props) {
+  return (
+    <Primitive.Root value={inside(value)} onValueChange={(code) => onPick(code === NOTHING ? '' : code)}>
+      <Primitive.Trigger
+        className={cn(
+          fieldLook(),
+          'inline-flex max-w-full cursor-pointer items-center justify-between gap-2 text-left data-[state=open]:bg-wash hover:bg-wash',
+          className,
+        )}
+        {...rest}
+      >
+        <span className="truncate">
+          <Primitive.Value />
+        </span>
+        <Primitive.Icon asChild>
+          <Chevron />
+        </Primitive.Icon>
+      </Primitive.Trigger>
+      <Primitive.Portal>
+        <Primitive.Content
+          position="popper"
+          sideOffset={3}
+          className="sheet z-30 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) overflow-hidden border-soft text-ink"
+        >
+          <Primitive.Viewport nonce={NONCE ?? ''} className="py-1">
+            {options.map(([code, name]) => (
+              <Primitive.Item
+                key={code}
+                value={inside(code)}
+                className="cursor-pointer border-l-3 border-transparent py-1 pr-4 pl-2.5 outline-none data-highlighted:bg-wash data-[state=checked]:border-act data-[state=checked]:font-semibold"
+              >
+                <Primitive.ItemText>{name}</Primitive.ItemText>
+              </Primitive.Item>
+            ))}
+          </Primitive.Viewport>
+        </Primitive.Content>
+      </Primitive.Portal>
+    </Primitive.Root>
+  );
+}
+
+/** Points to what opens. */
+export function Chevron() {
+  return (
+    <svg width="9" height="6" viewBox="0 0 9 6" aria-hidden="true" className="shrink-0 text-soft">
+      <path d="M0.7 0.7 4.5 4.8 8.3 0.7" fill="none" stroke="currentColor" strokeWidth="1.4" />
+    </svg>
+  );
+}
+
+interface PickProps extends Props {
+  label: string;
+}
+
+/** One of several, under its label. */
+export function Pick({ label, ...rest }: PickProps) {
+  return <Labelled label={label}>{(id) => <Select id={id} {...rest} />}</Labelled>;
+}

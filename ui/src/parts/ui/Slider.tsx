@@ -1,0 +1,45 @@
+import { Slider as Primitive } from 'radix-ui';
+
+interface Thumb {
+  key: string;
+  value: number;
+  label: string;
+  /** What is spoken for the value. */
+  says: string;
+}
+
+interface Props {
+  thumbs: Thumb[];
+  least: number;
+  most: number;
+  step: number;
+  onChange: (values: number[]) => void;
+  /** Where it lies over the drawing, in px. */
+  at: { left: number; top: number; width: number; height: number };
+}
+
+/** Values on an upright scale; the drawing below shows them, here they are taken hold of. */
+export function UprightSlider({ thumbs, least, most, step, onChange, at }: Props) {
+  return (
+    <Primitive.Root
+      orientation="vertical"
+      min={least}
+      max={most}
+      step={step}
+      value={thumbs.map((one) => one.value)}
+      onValueChange={onChange}
+      className="pointer-events-none absolute touch-none select-none"
+      style={at}
+    >
+      <Primitive.Track className="absolute inset-0" />
+      {thumbs.map((one) => (
+        <Primitive.Thumb
+          key={one.key}
+          aria-label={one.label}
+          aria-valuetext={one.says}
+          className="pointer-events-auto block h-4 w-full cursor-ns-resize rounded-3"
+        />
+      ))}
+    </Primitive.Root>
+  );
+}

@@ -1,0 +1,35 @@
+import { ToggleGroup as Primitive } from 'radix-ui';
+import { cn } from './cn';
+import type { Option } from './Select';
+
+interface Props {
+  label: string;
+  /** Absent while none is chosen. */
+  value: string | undefined;
+  onPick: (code: string) => void;
+  options: readonly Option[];
+  className?: string;
+}
+
+/** A few words side by side, of which one holds or none yet. */
+export function ToggleGroup({ label, value, onPick, options, className }: Props) {
+  return (
+    <Primitive.Root
+      type="single"
+      aria-label={label}
+      className={cn('flex flex-wrap gap-2', className)}
+      value={value ?? ''}
+      onValueChange={(code) => code !== '' && onPick(code)}
+    >
+      {options.map(([code, words]) => (
+        <Primitive.Item
+          key={code}
+          value={code}
+          className="min-h-8 cursor-pointer rounded-3 border border-rule px-3 hover:bg-wash data-[state=on]:border-act data-[state=on]:bg-wash data-[state=on]:font-semibold"
+        >
+          {words}
+        </Primitive.Item>
+      ))}
+    </Primitive.Root>
+  );
+}

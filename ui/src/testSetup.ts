@@ -1,0 +1,21 @@
+import '@testing-library/jest-dom/vitest';
+import { act, cleanup } from '@testing-library/react';
+import { afterEach } from 'vitest';
+import { forget } from './parts/ui/toasts';
+
+// What primitives ask of a browser and jsdom has not: nothing is laid out here, and no pointer is captured.
+class Observer {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+}
+globalThis.ResizeObserver ??= Observer as unknown as typeof ResizeObserver;
+Element.prototype.hasPointerCapture ??= () => false;
+Element.prototype.setPointerCapture ??= () => undefined;
+Element.prototype.releasePointerCapture ??= () => undefined;
+Element.prototype.scrollIntoView ??= () => undefined;
+
+afterEach(() => {
+  cleanup();
+  act(forget);
+});
