@@ -76,7 +76,7 @@ export function Stair({ columns, width, height, left, limit, limitLabel }: Props
             strokeWidth="1.5"
             strokeDasharray="2 4"
           />
-          <text x={end[0] - 10} y={end[1] - 4} textAnchor="end" className="fill-soft text-12">
+          <text x={end[0] - 10} y={clear(end[1] - 4, y(limit))} textAnchor="end" className="fill-soft text-12">
             doubling
           </text>
         </>
@@ -88,6 +88,11 @@ export function Stair({ columns, width, height, left, limit, limitLabel }: Props
     </svg>
   );
 }
+
+const LINE_PX = 12;
+
+/** Returns the foot of a word, above a line that would run through it. */
+const clear = (foot: number, line: number) => (foot > line - 2 && foot - LINE_PX < line ? line - 5 : foot);
 
 function StairStep(props: { column: StairColumn; x: number; width: number; y: (value: number) => number }) {
   const { column, x, width, y } = props;

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ask, client, type LogPage as LogPageView, type LogQuery, type RunSummary } from '../../api';
 import { Answer, FirstThing } from '../../parts';
-import { Button, Cell, Checkbox, Head, Input, Labelled, Nav, NavItem, Pick, Table } from '../../parts/ui';
+import { Button, Cell, Checkbox, Head, Nav, NavItem, Pick, Table, TextField } from '../../parts/ui';
 import { utc } from '../../quantity';
 
 const ENDINGS: Record<string, string> = { FINISHED: 'on the card', ABANDONED: 'left' };
@@ -146,21 +146,40 @@ function LogOf({ page, asked, onAsk }: { page: LogPageView; asked: Asked; onAsk:
   );
 }
 
-/** A day that is typed; it is asked for when it is whole. */
-function Day({ label, value, onDay }: { label: string; value: string; onDay: (day: string) => void }) {
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
+const FIRST_YEAR = 1900;
+const LAST_YEAR = 2200;
+
+/** Whether it is a day of the calendar, as 2026-01-31. */
+function isDay(text: string): boolean {
+  const year = Number(text.slice(0, 4));
+  const read = new Date(`${text}T00:00:00Z`);
   return (
-    <Labelled label={label}>
-      {(id) => (
-        <Input
-          id={id}
-          type="date"
-          min="1900-01-01"
-          max="2200-12-31"
-          defaultValue={value}
-          onChange={(event) => event.target.validity.valid && onDay(event.target.value)}
-        />
-      )}
-    </Labelled>
+    DAY.test(text) &&
+    year >= FIRST_YEAR &&
+    year <= LAST_YEAR &&
+    !Number.isNaN(read.getTime()) &&
+    read.toISOString().startsWith(text)
+  );
+}
+
+/** A day that is typed as 2026-01-31; it is asked for when it is whole. */
+function Day({ label, value, onDay }: { label: string; value: string; onDay: (day: string) => void }) {
+  const [text, setText] = useState(value);
+  return (
+    <TextField
+      label={label}
+      number
+      className="w-30"
+      maxLength={10}
+      placeholder="2026-01-31"
+      invalid={text.length === 10 && !isDay(text)}
+      value={text}
+      onChange={(typed) => {
+        setText(typed);
+        if (typed === '' || isDay(typed)) onDay(typed);
+      }}
+    />
   );
 }
 

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { RunView, StepView } from '../../api';
 import { Button, ScrollArea } from '../../parts/ui';
@@ -16,11 +16,15 @@ const TWIN_PX = 108;
 /** The stair over the step table: one column per step, the one in hand lit through both. */
 export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; readOnly: boolean }) {
   const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(866);
-  useEffect(() => {
-    if (!box.current) return;
-    const observer = new ResizeObserver((entries) => setWidth(entries[0]?.contentRect.width ?? 866));
-    observer.observe(box.current);
+  const [width, setWidth] = useState(0);
+  // Measured before it is painted: a sheet that is first too wide would show a bar to scroll it by.
+  useLayoutEffect(() => {
+    const place = box.current;
+    if (!place) return;
+    const measure = () => setWidth(place.clientWidth);
+    measure();
+    const observer = new ResizeObserver(measure);
+    observer.observe(place);
     return () => observer.disconnect();
   }, []);
 

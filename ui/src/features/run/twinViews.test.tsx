@@ -206,8 +206,8 @@ describe('the signal', () => {
       act: 'PRODUCTS',
       products: { through: 'AMPLIFIER', third: '31.5', fifth: '', toPep: true },
     });
-    expect(screen.getByRole('button', { name: 'Flat tops', pressed: true })).toBeInTheDocument();
-    await userEvent.click(screen.getByRole('button', { name: 'Looks clean' }));
+    expect(screen.getByRole('radio', { name: 'Flat tops', checked: true })).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('radio', { name: 'Looks clean' }));
     expect(act).toHaveBeenLastCalledWith({ act: 'WAVEFORM', waveform: 'CLEAN' });
   });
 });

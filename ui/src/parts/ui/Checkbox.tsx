@@ -4,7 +4,7 @@ import { cn } from './cn';
 import { Label } from './Field';
 
 const BOX =
-  'inline-flex size-4 shrink-0 cursor-pointer items-center justify-center border border-soft bg-sheet data-[state=checked]:border-act disabled:cursor-not-allowed disabled:opacity-45';
+  'inline-flex size-4 shrink-0 align-middle cursor-pointer items-center justify-center border border-soft bg-sheet data-[state=checked]:border-act disabled:cursor-not-allowed disabled:opacity-45';
 
 interface BoxProps extends Omit<ComponentProps<typeof Primitive.Root>, 'checked' | 'onCheckedChange'> {
   checked: boolean;

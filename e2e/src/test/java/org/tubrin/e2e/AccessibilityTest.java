@@ -82,8 +82,8 @@ public class AccessibilityTest {
             page.locator("[data-part=learning]").waitFor();
             check(page, "finished run");
             page.navigate("/log");
-            page.locator("tbody input[type=checkbox]").nth(1).check();
-            page.locator("tbody input[type=checkbox]").nth(2).check();
+            page.locator("tbody [role=checkbox]").nth(1).check();
+            page.locator("tbody [role=checkbox]").nth(2).check();
             page.getByText("Compare the two").click();
             page.getByText("Second less first").waitFor();
             check(page, "two runs");
@@ -123,8 +123,8 @@ public class AccessibilityTest {
         page.navigate("/supply");
         page.locator("[data-part=plan]").waitFor();
         check(page, "a plan");
-        page.locator("nav select").first().selectOption("this plan as kept");
-        page.locator("[data-part=what-if] select").nth(1).selectOption("16");
+        Operator.chooses(page, "Beside", "this plan as kept");
+        Operator.chooses(page, "Lead", "2 × 16 mm²");
         page.locator("[data-part=beside]").waitFor();
         page.locator("[data-part=what-if] input").nth(1).fill("0.001");
         page.getByRole(AriaRole.ALERT).waitFor();
@@ -136,18 +136,14 @@ public class AccessibilityTest {
         check(page, "the form of a plan");
         page.getByText("Measured sets").click();
         check(page, "the shelf");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Halyard 100 on Bilge 30"))
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Halyard 100 on Bilge 30"))
                 .click();
         page.getByText("rises on transmit").first().waitFor();
         check(page, "a supply that rises");
-        page.getByText("Measured sets").click();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Halyard 100 at 13.8 V"))
-                .click();
+        Operator.goesTo(page, "Measured sets", "Halyard 100 at 13.8 V");
         page.getByText("Enough: the profile stands").waitFor();
         check(page, "a measured set");
-        page.getByText("High voltage").first().click();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Brigantine"))
-                .click();
+        Operator.goesTo(page, "High voltage", "Brigantine");
         page.getByText("After switch-off, if every bleeder works").waitFor();
         check(page, "a high voltage");
     }

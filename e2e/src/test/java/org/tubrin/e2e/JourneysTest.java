@@ -8,6 +8,7 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -244,10 +245,12 @@ public class JourneysTest {
         Download backup = operator.page.waitForDownload(
                 () -> operator.page.getByText("Save a backup").click());
         assertEquals(backup.suggestedFilename().replaceAll("\\d", "0"), "tubrin-0000-00-00.json");
-        operator.page.getByLabel("Backup file").setInputFiles(backup.path());
+        operator.page.getByLabel("Restore from a file").setInputFiles(backup.path());
         operator.page.getByText("replaces everything").waitFor();
+        operator.page.getByText("Replace everything …").click();
         operator.page
-                .getByText("Replace everything", new Page.GetByTextOptions().setExact(true))
+                .getByRole(AriaRole.ALERTDIALOG)
+                .getByText("Replace everything", new Locator.GetByTextOptions().setExact(true))
                 .click();
         operator.page.getByText("Restored: Skerry Point").waitFor();
     }

@@ -56,6 +56,11 @@ final class Operator implements AutoCloseable {
 
     private void watch(Page watched) {
         watched.onPageError(error -> stumbles.add("page: " + error));
+        watched.onConsoleMessage(message -> {
+            if (message.text().contains("Content Security Policy")) {
+                stumbles.add("policy: " + message.text());
+            }
+        });
         watched.onResponse(response -> {
             if (response.status() >= 500) {
                 stumbles.add(response.status() + " " + response.url());
@@ -68,6 +73,27 @@ final class Operator implements AutoCloseable {
                 stumbles.add("fetched from elsewhere: " + request.url());
             }
         });
+    }
+
+    /** Opens a choice and takes one of its options. */
+    static void chooses(Page page, String label, String option) {
+        page.getByRole(
+                        AriaRole.COMBOBOX,
+                        new Page.GetByRoleOptions().setName(label).setExact(true))
+                .first()
+                .click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName(option).setExact(true))
+                .click();
+    }
+
+    /** Opens a menu and follows one of its links. */
+    static void goesTo(Page page, String menu, String link) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(menu))
+                .click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(link))
+                .click();
     }
 
     void presses(String... keys) {

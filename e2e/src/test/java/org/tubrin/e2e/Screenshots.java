@@ -1,7 +1,6 @@
 package org.tubrin.e2e;
 
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.List;
@@ -79,7 +78,7 @@ public final class Screenshots {
             page.navigate("/cards");
             page.locator("[data-part=card]").first().waitFor();
             page.getByLabel("MHz, 7 to 7.2").fill("7.18");
-            page.getByLabel("Into").last().selectOption("Yardarm");
+            Operator.chooses(page, "Into", "Yardarm");
             page.getByText("Find the dials").click();
             page.getByText("Stay within").waitFor();
             shoot(page, "cards");
@@ -92,9 +91,7 @@ public final class Screenshots {
             page.navigate("/supply");
             page.locator("[data-part=plan]").waitFor();
             shoot(page, "supply");
-            page.getByText("Measured sets").click();
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Halyard 100 at 13.8 V"))
-                    .click();
+            Operator.goesTo(page, "Measured sets", "Halyard 100 at 13.8 V");
             page.getByText("Enough: the profile stands").waitFor();
             shoot(page, "profile");
             page.navigate("/log/trends");

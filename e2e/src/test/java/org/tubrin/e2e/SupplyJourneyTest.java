@@ -46,7 +46,7 @@ public class SupplyJourneyTest {
         Page page = operator.page;
         page.navigate("/supply");
         page.getByText("Measure a set").last().click();
-        page.getByText("on one of its supplies").locator("select").selectOption("Capstan 25");
+        Operator.chooses(page, "on one of its supplies", "Capstan 25");
         fills(page, "set", "Halyard 100");
         fills(page, "name", "Halyard on Capstan");
         fills(page, "greatestW", "100");
@@ -92,11 +92,8 @@ public class SupplyJourneyTest {
     private static void plans(Page page) {
         page.navigate("/supply/plans/new");
         fills(page, "name", "Shack");
-        page.getByText("Supply", new Page.GetByTextOptions().setExact(false))
-                .locator("select")
-                .first()
-                .selectOption("Capstan 25");
-        page.getByText("Add a measured set").locator("select").selectOption("Halyard on Capstan");
+        Operator.chooses(page, "Supply", "Capstan 25");
+        Operator.chooses(page, "Add a measured set", "Halyard on Capstan");
         fills(page, "boxes.0.leastV", "12.4");
         fills(page, "boxes.0.fuseA", "25");
         page.getByText("Add a transmission").click();
@@ -123,7 +120,7 @@ public class SupplyJourneyTest {
             Locator verdict = page.getByLabel("Verdict");
             assertThat(verdict).containsText("The lead is too thin");
             assertThat(page.locator("[data-part=voltage-stair]")).isVisible();
-            page.locator("[data-part=what-if] select").nth(1).selectOption("16");
+            Operator.chooses(page, "Lead", "2 × 16 mm²");
             assertThat(verdict).containsText("Capstan 25 carries");
             keeps(page);
             assertThat(page.getByText("Put back")).hasCount(0);

@@ -2,6 +2,7 @@ package org.tubrin.server;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
@@ -11,6 +12,8 @@ import java.net.http.HttpRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -84,6 +87,23 @@ public class DoorsTest extends ServerTest {
                 .header("Sec-Fetch-Mode", "navigate")
                 .header("Sec-Fetch-Dest", "document"));
         assertEquals(fetched.status(), 403);
+    }
+
+    @Test
+    public void theDocumentCarriesTheMarkThatItsOwnPolicyNamesAndNobodyKeepsIt() {
+        String before = "";
+        for (String place : List.of("/", "/tune", "/log/compare/a/b", "/index.html", "/tune")) {
+            Reply document = call(request(place).GET());
+            Matcher mark = Pattern.compile("nonce=\"([^\"]+)\"").matcher(document.text());
+            assertTrue(mark.find(), document.text());
+            assertTrue(document.headers()
+                    .get("content-security-policy")
+                    .contains("style-src 'self' 'nonce-" + mark.group(1) + "';"));
+            assertEquals(document.headers().get("cache-control"), "no-store");
+            assertNotEquals(mark.group(1), before);
+            before = mark.group(1);
+        }
+        assertEquals(call(request("/assets/none").GET()).status(), 404);
     }
 
     @DataProvider

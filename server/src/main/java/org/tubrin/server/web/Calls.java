@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.net.URI;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -25,6 +26,9 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 public class Calls extends OncePerRequestFilter {
+    /** The attribute of a request with the mark that lets style elements of the page's document through. */
+    static final String NONCE = "tubrin.nonce";
+
     private static final Set<String> LOOPBACK = Set.of("127.0.0.1", "localhost", "[::1]");
     private static final long MOST_BYTES = 256 * 1024;
     /** A backup of many years of runs; it is read part by part. */
@@ -42,9 +46,11 @@ public class Calls extends OncePerRequestFilter {
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("Referrer-Policy", "no-referrer");
         response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
+        String nonce = UUID.randomUUID().toString();
+        request.setAttribute(NONCE, nonce);
         response.setHeader(
                 "Content-Security-Policy",
-                "default-src 'self'; img-src 'self' data: blob:;"
+                "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'nonce-" + nonce + "';"
                         + " frame-ancestors 'none'; base-uri 'none'; form-action 'self'; object-src 'none'");
         String host = request.getHeader("Host");
         if (!isLoopback(host)) {
