@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import type { Ref } from 'react';
+import { type Ref, useState } from 'react';
 import { UprightSlider } from '../parts/ui';
 import { apart } from './apart';
 
@@ -37,7 +37,10 @@ const SECONDS = 600;
 
 /** Stacked current of all boxes over ten minutes, with average, peak and the supply's ratings; ratings can be dragged. */
 export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onRating, width, drawing }: Props) {
-  const most = Math.max(peakA, ...ratings.map((one) => one.ampere)) * 1.08;
+  const fitting = Math.max(peakA, ...ratings.map((one) => one.ampere)) * 1.08;
+  // While a line is in hand the scale does not shrink below it.
+  const [held, setHeld] = useState<number>();
+  const most = Math.max(fitting, held ?? 0);
   const x = scaleLinear([0, SECONDS], [LEFT, width - RIGHT]);
   const y = scaleLinear([0, most], [HEIGHT - BOTTOM, TOP]);
   const order = [...bands].sort((a, b) => Number(a.transmits) - Number(b.transmits));
@@ -58,7 +61,7 @@ export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onR
   const moved = (ampere: number[]) => {
     const at = ratings.findIndex((one, index) => one.ampere !== ampere[index]);
     const rating = ratings[at];
-    if (rating) onRating(rating.key, Math.max(1, ampere[at] ?? rating.ampere));
+    if (rating) onRating(rating.key, Math.max(1, Math.round(ampere[at] ?? rating.ampere)));
   };
   return (
     <div className="relative" style={{ height: HEIGHT }}>
@@ -143,6 +146,7 @@ export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onR
         most={most}
         step={1}
         onChange={moved}
+        onHeld={(on) => setHeld(on ? fitting : undefined)}
         at={{ left: LEFT, top: TOP, width: end - LEFT, height: HEIGHT - TOP - BOTTOM }}
       />
     </div>

@@ -1,5 +1,5 @@
 import { Dialog as Primitive } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { type ReactNode, useRef } from 'react';
 import { cn } from './cn';
 
 export const OVERLAY = 'fixed inset-0 z-20 bg-black/35';
@@ -18,11 +18,23 @@ interface Props {
 
 /** A sheet over the page that holds the focus until it is closed. */
 export function Dialog({ open, onClose, title, quiet, className, children }: Props) {
+  // It is opened by keys as well: the focus goes back to where it was, not to a button of its own.
+  const before = useRef<Element>(null);
   return (
     <Primitive.Root open={open} onOpenChange={(on) => !on && onClose()}>
       <Primitive.Portal>
         <Primitive.Overlay className={OVERLAY} />
-        <Primitive.Content aria-describedby={undefined} className={cn(PANEL, className)}>
+        <Primitive.Content
+          aria-describedby={undefined}
+          className={cn(PANEL, className)}
+          onOpenAutoFocus={() => {
+            before.current = document.activeElement;
+          }}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            if (before.current instanceof HTMLElement) before.current.focus();
+          }}
+        >
           <Primitive.Title className={quiet ? 'sr-only' : 'mb-3 text-22'}>{title}</Primitive.Title>
           {children}
         </Primitive.Content>

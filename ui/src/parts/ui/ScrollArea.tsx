@@ -14,7 +14,13 @@ interface Props {
 /** What may be wider than its place, and is then moved sideways. */
 export function ScrollArea({ label, className, viewport, children }: Props) {
   return (
-    <Primitive.Root type="auto" className={cn('relative overflow-hidden has-data-[orientation=horizontal]:pb-2.5 print:overflow-visible', className)}>
+    <Primitive.Root
+      type="auto"
+      className={cn(
+        'relative overflow-hidden has-data-[orientation=horizontal]:pb-2.5 print:overflow-visible',
+        className,
+      )}
+    >
       <Primitive.Viewport
         ref={viewport}
         nonce={NONCE ?? ''}

@@ -14,12 +14,14 @@ interface Props {
   most: number;
   step: number;
   onChange: (values: number[]) => void;
+  /** Told when one of them is taken hold of, and let go. */
+  onHeld: (on: boolean) => void;
   /** Where it lies over the drawing, in px. */
   at: { left: number; top: number; width: number; height: number };
 }
 
 /** Values on an upright scale; the drawing below shows them, here they are taken hold of. */
-export function UprightSlider({ thumbs, least, most, step, onChange, at }: Props) {
+export function UprightSlider({ thumbs, least, most, step, onChange, onHeld, at }: Props) {
   return (
     <Primitive.Root
       orientation="vertical"
@@ -29,6 +31,8 @@ export function UprightSlider({ thumbs, least, most, step, onChange, at }: Props
       value={thumbs.map((one) => one.value)}
       onValueChange={onChange}
       className="pointer-events-none absolute touch-none select-none"
+      onFocus={() => onHeld(true)}
+      onBlur={() => onHeld(false)}
       style={at}
     >
       <Primitive.Track className="absolute inset-0" />
