@@ -1,11 +1,10 @@
 export { FileButton } from './FileButton';
 export { Kbd } from './Kbd';
-export { LeftAsItWas } from './LeftAsItWas';
 export { Answer, FirstThing, isRefused, Refused, Trouble } from './Messages';
 export { Diamond, LimitBar } from './marks';
 export { Sheet } from './Sheet';
 export { SignalLine } from './SignalLine';
-export { type Draft, useDraft } from './useDraft';
+export { useDraft } from './useDraft';
 export { useKeys } from './useKeys';
 export { useKeyUp } from './useKeyUp';
 export { useNow } from './useNow';

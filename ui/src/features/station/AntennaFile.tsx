@@ -1,4 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { useFormContext } from 'react-hook-form';
 import { ask, client, type EquipmentView, type ImpedanceView } from '../../api';
 import { FileButton, Trouble } from '../../parts';
 import { Button } from '../../parts/ui';
@@ -14,11 +15,12 @@ export interface Point {
 interface Props {
   known: EquipmentView | undefined;
   impedance: Point[] | null | undefined;
-  onChange: (impedance: Point[] | undefined) => void;
 }
 
 /** What an antenna shows over frequency, from a Touchstone file. */
-export function AntennaFile({ known, impedance, onChange }: Props) {
+export function AntennaFile({ known, impedance }: Props) {
+  const { setValue } = useFormContext();
+  const onChange = (points: Point[] | undefined) => setValue('impedance', points, { shouldDirty: true });
   const kept = useQuery({
     queryKey: ['impedance', known?.id, known?.revision],
     queryFn: () => ask(client.GET('/api/equipment/{id}/impedance', { params: { path: { id: known?.id ?? '' } } })),

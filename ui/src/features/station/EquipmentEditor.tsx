@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
-import { ask, client, type EquipmentView, type FieldProblem, Refusal } from '../../api';
-import { LeftAsItWas, Trouble, useDraft } from '../../parts';
-import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
-import { Button, Confirm, say, warn } from '../../parts/ui';
+import { ask, client, type Equipment, type EquipmentView, Refusal } from '../../api';
+import { Trouble } from '../../parts';
+import { Fields, RecordFoot, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
+import { say, warn } from '../../parts/ui';
 import { AntennaFile } from './AntennaFile';
 import { KINDS } from './spec';
 import { TryInstrument } from './TryInstrument';
@@ -26,11 +26,10 @@ export function EquipmentEditor({ equipment }: { equipment: EquipmentView[] }) {
 
 /** The way to the twin of an amplifier with tubes. */
 function TwinLink({ known }: { known: EquipmentView }) {
-  const body = known.body as Body;
-  if (body.stage?.kind !== 'tubes') return null;
+  if (known.body.kind !== 'amplifier' || known.body.stage.kind !== 'tubes') return null;
   return (
     <Link className="ml-auto text-act underline" to={`/station/${known.id}/twin`}>
-      {body.twin ? 'Its twin' : 'Make a twin from its sheet'}
+      {known.body.twin ? 'Its twin' : 'Make a twin from its sheet'}
     </Link>
   );
 }
@@ -38,32 +37,28 @@ function TwinLink({ known }: { known: EquipmentView }) {
 function Editor({ known, what }: { known: EquipmentView | undefined; what: (typeof KINDS)[string] }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const draft = useDraft<Body>(`equipment.${known?.id ?? what.name}`, known?.revision ?? 0, () =>
-    toForm(what.fields, (known?.body as Body | undefined) ?? what.fresh),
-  );
-  const { value: form, change: setForm } = draft;
-  const [problems, setProblems] = useState<FieldProblem[]>([]);
-  const [revision, setRevision] = useState(known?.revision ?? 0);
-  const formRef = useRef<HTMLFormElement>(null);
-  // A long form is scrolled to what was refused.
-  useEffect(() => {
-    if (problems.length > 0) formRef.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
-  }, [problems]);
   const refresh = () => Promise.all(DERIVED.map((queryKey) => queries.invalidateQueries({ queryKey })));
-
-  const save = useMutation({
-    mutationFn: (body: Body) =>
-      known
-        ? ask(client.PUT('/api/equipment/{id}', { params: { path: { id: known.id }, query: { revision } }, body }))
-        : ask(client.POST('/api/equipment', { body })),
-    onSuccess: async (view) => {
-      draft.forget();
+  const record = useRecordForm({
+    draft: `equipment.${known?.id ?? what.name}`,
+    revision: known?.revision ?? 0,
+    fresh: () => toForm(what.fields, known?.body ?? what.fresh),
+    schema: schemaOf(what.fields),
+    save: (form, revision) => {
+      const body = form as Equipment;
+      return known
+        ? ask(
+            client.PUT('/api/equipment/{id}', {
+              params: { path: { id: known.id }, query: { revision } },
+              body,
+            }),
+          )
+        : ask(client.POST('/api/equipment', { body }));
+    },
+    onSaved: async (view) => {
       say(`${view.name} is kept.`, 'Runs made before hold the record as it was.');
-      setRevision(view.revision);
       await refresh();
       if (!known) navigate(`/station/${view.id}`, { replace: true });
     },
-    onError: (error) => setProblems(error instanceof Refusal ? error.problems : []),
   });
   const remove = useMutation({
     mutationFn: (id: string) => ask(client.DELETE('/api/equipment/{id}', { params: { path: { id } } })),
@@ -74,65 +69,36 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
     },
     onError: (error) => warn('Not taken away.', error instanceof Refusal ? error.detail : String(error)),
   });
-
-  const submit = () => {
-    const read = fromForm(what.fields, form);
-    setProblems(read.problems);
-    if (read.problems.length === 0) save.mutate(read.body);
-  };
+  const kind = known?.kind ?? (what.fresh.kind as string);
   return (
-    <form
-      ref={formRef}
-      aria-label={known?.name ?? `New: ${what.name}`}
-      className="sheet px-5 py-4"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
-    >
+    <RecordSheet label={known?.name ?? `New: ${what.name}`} record={record}>
       <header className="mb-3 flex items-baseline gap-3">
         <h1 className="text-22">{known?.name ?? `New ${what.name.toLowerCase()}`}</h1>
         <p className="text-soft">{known ? what.name.toLowerCase() : 'by its sheet and your own measuring'}</p>
-        {known?.kind === 'amplifier' && <TwinLink known={known} />}
+        {known && <TwinLink known={known} />}
       </header>
-      <FormFields fields={what.fields} form={form} problems={problems} onChange={setForm} />
-      {form.kind === 'antenna' && (
-        <AntennaFile
-          known={known}
-          impedance={form.impedance}
-          onChange={(impedance) => setForm({ ...form, impedance })}
-        />
-      )}
-      <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
-        <Button kind="main" type="submit" disabled={save.isPending}>
-          Keep
-        </Button>
-        <LeftAsItWas draft={draft} />
-        {problems.length > 0 && (
-          <span role="alert" className="text-limit">
-            {problems.length === 1 ? 'One field needs mending.' : `${problems.length} fields need mending.`}
-          </span>
-        )}
-        {form.kind === 'instrument' && <TryInstrument body={() => fromForm(what.fields, form)} />}
-        {known && (
-          <Confirm
-            title={`Take ${known.name} away?`}
-            says="Runs keep their copy of the record."
-            does="Take away"
-            onDo={() => remove.mutate(known.id)}
-          >
-            <Button kind="quiet" className="ml-auto">
-              Take away
-            </Button>
-          </Confirm>
-        )}
-      </div>
-      {save.error && (problems.length === 0 || problems.some((one) => one.field === '')) && (
-        <div className="mt-3">
-          <Trouble error={save.error} />
-        </div>
-      )}
-    </form>
+      <Fields fields={what.fields} />
+      {kind === 'antenna' && <Antenna known={known} />}
+      <RecordFoot
+        record={record}
+        {...(known
+          ? {
+              known: {
+                name: known.name,
+                says: 'Runs keep their copy of the record.',
+                onRemove: () => remove.mutate(known.id),
+              },
+            }
+          : {})}
+      >
+        {kind === 'instrument' && <TryInstrument fields={what.fields} />}
+      </RecordFoot>
+    </RecordSheet>
   );
+}
+
+/** What an antenna shows over frequency stands beside its fields. */
+function Antenna({ known }: { known: EquipmentView | undefined }) {
+  const impedance = useWatch({ name: 'impedance' });
+  return <AntennaFile known={known} impedance={impedance} />;
 }

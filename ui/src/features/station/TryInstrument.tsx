@@ -1,17 +1,19 @@
 import { useMutation } from '@tanstack/react-query';
-import { ask, client, Refusal } from '../../api';
-import type { Body } from '../../parts/form';
+import { useFormContext } from 'react-hook-form';
+import { ask, client, type Equipment, Refusal } from '../../api';
+import { type Spec, schemaOf } from '../../parts/form';
 import { Button } from '../../parts/ui';
 
 /** Asks an instrument once, as the form has it, and says what came. */
-export function TryInstrument({ body }: { body: () => { body: Body; problems: unknown[] } }) {
+export function TryInstrument({ fields }: { fields: Spec[] }) {
+  const { getValues } = useFormContext();
   const attempt = useMutation({
     mutationFn: () => {
-      const read = body();
-      if (read.problems.length > 0) {
+      const read = schemaOf(fields).safeParse(getValues());
+      if (!read.success) {
         throw new Refusal(422, 'Fill in the fields first', 'Then try again.', []);
       }
-      return ask(client.POST('/api/instruments/try', { body: read.body }));
+      return ask(client.POST('/api/instruments/try', { body: read.data as Equipment }));
     },
   });
   const trial = attempt.data;

@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { ask, client, type EquipmentView, type FieldProblem, type FitRequest, type FitView, Refusal } from '../../api';
+import { type Amplifier, ask, client, type EquipmentView, type FitRequest, type FitView, Refusal } from '../../api';
 import { Diamond, Trouble } from '../../parts';
-import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
+import { Fields, type Form, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
 import { Button, Cell, Heads, RowHead, say, Table } from '../../parts/ui';
 import { sheetFields } from './spec';
 
@@ -14,39 +14,30 @@ const MET_PERCENT = 5;
 export function TwinWizard({ equipment }: { equipment: EquipmentView[] }) {
   const { id } = useParams();
   const amplifier = equipment.find((one) => one.id === id);
-  const stage = (amplifier?.body as Body | undefined)?.stage as Body | undefined;
-  if (!amplifier || stage?.kind !== 'tubes') {
+  const body = amplifier?.body;
+  if (!amplifier || body?.kind !== 'amplifier' || body.stage.kind !== 'tubes') {
     return <Trouble page error={new Refusal(404, 'Not there', 'Choose an amplifier with tubes on the left.', [])} />;
   }
-  return <Wizard key={id} amplifier={amplifier} stage={stage} />;
+  return <Wizard key={id} amplifier={amplifier} stage={body.stage} hasTwin={Boolean(body.twin)} />;
 }
 
-function Wizard({ amplifier, stage }: { amplifier: EquipmentView; stage: Body }) {
+type Tubes = Extract<Amplifier['stage'], { kind: 'tubes' }>;
+
+interface Props {
+  amplifier: EquipmentView;
+  stage: Tubes;
+  hasTwin: boolean;
+}
+
+function Wizard({ amplifier, stage, hasTwin }: Props) {
   const queries = useQueryClient();
   const fields = sheetFields(stage.tube.construction === 'TETRODE');
-  const [form, setForm] = useState<Body>(() => toForm(fields, fresh(stage)));
-  const [problems, setProblems] = useState<FieldProblem[]>([]);
-  const hasTwin = Boolean((amplifier.body as Body).twin);
-  const fit = useMutation({
-    mutationFn: (sheet: Body) =>
-      ask(
-        client.POST('/api/twin/fit', {
-          body: { amplifierId: amplifier.id, sheet: sheet as FitRequest['sheet'] },
-        }),
-      ),
-    onError: (error) =>
-      setProblems(
-        error instanceof Refusal
-          ? error.problems.map((one) => ({ ...one, field: one.field.replace(/^sheet\./, '') }))
-          : [],
-      ),
-  });
   const keep = useMutation({
     mutationFn: (found: FitView) =>
       ask(
         client.PUT('/api/equipment/{id}', {
           params: { path: { id: amplifier.id }, query: { revision: found.revision } },
-          body: found.amplifier as Body,
+          body: found.amplifier,
         }),
       ),
     onSuccess: () => {
@@ -54,22 +45,24 @@ function Wizard({ amplifier, stage }: { amplifier: EquipmentView; stage: Body })
       return queries.invalidateQueries({ queryKey: ['equipment'] });
     },
   });
-  const submit = () => {
-    const read = fromForm(fields, form);
-    setProblems(read.problems);
-    keep.reset();
-    if (read.problems.length === 0) fit.mutate(read.body);
-  };
+  const [found, setFound] = useState<FitView>();
+  const sheet = useRecordForm({
+    revision: 0,
+    fresh: () => toForm(fields, fresh(stage)),
+    schema: schemaOf(fields),
+    under: 'sheet.',
+    save: (form) => {
+      keep.reset();
+      return ask(
+        client.POST('/api/twin/fit', {
+          body: { amplifierId: amplifier.id, sheet: form as FitRequest['sheet'] },
+        }),
+      );
+    },
+    onSaved: (view) => setFound(view),
+  });
   return (
-    <form
-      aria-label={`Twin of ${amplifier.name}`}
-      className="sheet px-5 py-4"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
-    >
+    <RecordSheet label={`Twin of ${amplifier.name}`} record={sheet}>
       <header className="mb-3 flex flex-wrap items-baseline gap-x-3">
         <h1 className="text-22">Twin of {amplifier.name}</h1>
         <p className="text-soft">from the maker's sheet, with its ratings and chart from the record</p>
@@ -77,41 +70,39 @@ function Wizard({ amplifier, stage }: { amplifier: EquipmentView; stage: Body })
           Its record
         </Link>
       </header>
-      {hasTwin && !fit.data && (
+      {hasTwin && !found && (
         <p className="mb-3 text-soft">It has a twin. One made here takes its place for new runs.</p>
       )}
-      <FormFields fields={fields} form={form} problems={problems} onChange={setForm} />
+      <Fields fields={fields} />
       <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
-        <Button kind={fit.data ? 'plain' : 'main'} type="submit" disabled={fit.isPending}>
-          {fit.data ? 'Find it again' : 'Find the twin'}
+        <Button kind={found ? 'plain' : 'main'} type="submit" disabled={sheet.pending}>
+          {found ? 'Find it again' : 'Find the twin'}
         </Button>
-        {fit.data && (
-          <Button kind="main" disabled={keep.isPending || keep.isSuccess} onClick={() => keep.mutate(fit.data)}>
+        {found && (
+          <Button kind="main" disabled={keep.isPending || keep.isSuccess} onClick={() => keep.mutate(found)}>
             Keep this twin
           </Button>
         )}
-        {problems.length > 0 && (
+        {sheet.refused > 0 && (
           <span role="alert" className="text-limit">
-            {problems.length === 1 ? 'One field needs mending.' : `${problems.length} fields need mending.`}
+            {sheet.refused === 1 ? 'One field needs mending.' : `${sheet.refused} fields need mending.`}
           </span>
         )}
       </div>
-      {fit.error && problems.every((one) => one.field === '' || one.field === 'amplifier') && (
-        <div className="mt-3">
-          <Trouble error={fit.error} />
-        </div>
+      {[sheet.error, keep.error].map(
+        (error) =>
+          error && (
+            <div key={error.message} className="mt-3">
+              <Trouble error={error} />
+            </div>
+          ),
       )}
-      {keep.error && (
-        <div className="mt-3">
-          <Trouble error={keep.error} />
-        </div>
-      )}
-      {fit.data && <Found found={fit.data} />}
-    </form>
+      {found && <Found found={found} />}
+    </RecordSheet>
   );
 }
 
-function fresh(stage: Body): Body {
+function fresh(stage: Tubes): Form {
   return {
     plateVoltageRestDcV: stage.plateVoltageRestDcV,
     restingPlateCurrentA: stage.restingPlateCurrentA,

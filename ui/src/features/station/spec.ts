@@ -1,4 +1,4 @@
-import { type Body, number, type Option, type Spec } from '../../parts/form';
+import { type Form, number, type Option, type Spec } from '../../parts/form';
 
 export const BANDS: Option[] = [
   ['MHZ_1_8', '1.8 MHz'],
@@ -81,7 +81,7 @@ const TUBE: Spec = {
   ],
 };
 
-const FRESH_TUBES: Body = {
+const FRESH_TUBES: Form = {
   kind: 'tubes',
   tube: { name: '', construction: 'TRIODE', warmUpS: 180 },
   tubeCount: 1,
@@ -162,7 +162,7 @@ const ACCURACY: Spec = {
 };
 
 /** What can be described, with its form and what a new one begins with. */
-export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Body }> = {
+export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }> = {
   amplifier: {
     name: 'Amplifier',
     fresh: { kind: 'amplifier', name: '', stage: FRESH_TUBES, bands: [], chart: [] },

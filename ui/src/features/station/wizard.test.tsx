@@ -7,7 +7,7 @@ import { Shell } from '../../testing';
 import { EquipmentEditor } from './EquipmentEditor';
 import { TwinWizard } from './TwinWizard';
 
-const AMPLIFIER: EquipmentView = {
+const AMPLIFIER = {
   id: '11111111-1111-4111-8111-111111111111',
   revision: 3,
   kind: 'amplifier',
@@ -17,9 +17,9 @@ const AMPLIFIER: EquipmentView = {
     name: 'Coracle',
     stage: { kind: 'tubes', tube: { construction: 'TRIODE' }, plateVoltageRestDcV: 1850, restingPlateCurrentA: 0.04 },
   },
-};
+} as unknown as EquipmentView;
 
-const FOUND: FitView = {
+const FOUND = {
   rows: [
     { label: 'Point 1: output, W', sheet: '190', twin: '189', offPercent: -0.4 },
     { label: 'Point 1: input SWR', sheet: '1.00', twin: '1.12', offPercent: 12.3 },
@@ -31,7 +31,7 @@ const FOUND: FitView = {
   notes: ['The dials on 28 MHz are guesses.'],
   amplifier: { kind: 'amplifier', name: 'Coracle', twin: { kind: 'cathodeDriven' } },
   revision: 3,
-};
+} as unknown as FitView;
 
 describe('from sheet to twin', () => {
   let sent: { method: string; url: string; body: Record<string, unknown> }[];

@@ -1,18 +1,15 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, client, type FieldProblem, type PaperView } from '../../api';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { ask, type Box, client, type PaperView, type ProfilePaper } from '../../api';
 import { Refused } from '../../parts';
-import { type Body, FormFields, fromForm, toForm } from '../../parts/form';
+import { Fields, type Form, schemaOf, toForm } from '../../parts/form';
 import { Button, Pick, TextField } from '../../parts/ui';
-import { parseNumber } from '../../quantity';
+import { parseNumber, showNumber } from '../../quantity';
 import { FRESH_BOX, FRESH_SET, SET_FIELDS, STEADY_FIELDS } from './spec';
 
-export const isSet = (box: Body) => box.kind === 'transmitting';
-export const fieldsOf = (box: Body) => (box.kind === 'steady' ? STEADY_FIELDS : SET_FIELDS);
-
-export const at = (list: Body[], index: number, value: Body) =>
-  list.map((one, place) => (place === index ? value : one));
-export const without = (list: Body[], index: number) => list.filter((_, place) => place !== index);
+export const isSet = (box: Form) => box.kind === 'transmitting';
+export const fieldsOf = (box: Form) => (box.kind === 'steady' ? STEADY_FIELDS : SET_FIELDS);
 
 /** A part of the form under its own title. */
 export function Part({
@@ -35,21 +32,28 @@ export function Part({
   );
 }
 
-interface BoxesProps {
-  form: Body;
-  papers: PaperView[];
-  problems: FieldProblem[];
-  onChange: (part: Body) => void;
-}
-
 /** All that the supply feeds. */
-export function Boxes({ form, papers, problems, onChange }: BoxesProps) {
-  const profiles = papers.filter((one) => one.kind === 'PROFILE');
+export function Boxes({ papers }: { papers: PaperView[] }) {
+  const { getValues, setValue } = useFormContext();
+  const boxes = useFieldArray({ name: 'boxes' });
+  const profiles = papers.filter((one): one is ProfilePaper => one.kind === 'PROFILE');
   const take = useMutation({
-    mutationFn: (id: string) =>
-      ask(client.POST('/api/supply/profile', { body: profiles.find((one) => one.id === id)?.body as Body })),
+    mutationFn: async (id: string) => {
+      const profile = profiles.find((one) => one.id === id);
+      return profile && (await ask(client.POST('/api/supply/profile', { body: profile.body })));
+    },
   });
-  const add = (box: Body) => onChange({ boxes: [...form.boxes, toForm(fieldsOf(box), box)] });
+  const add = (box: Form | Box) => boxes.append(toForm(fieldsOf(box), box), { shouldFocus: false });
+  const remove = (index: number) => {
+    const name = getValues(`boxes.${index}.name`);
+    const pattern = (getValues('pattern') ?? []) as Form[];
+    boxes.remove(index);
+    setValue(
+      'pattern',
+      pattern.filter((one) => one.box !== name),
+    );
+  };
+  const options = profiles.map((one) => [one.id, one.name] as const);
   return (
     <Part
       title="What it feeds"
@@ -58,12 +62,11 @@ export function Boxes({ form, papers, problems, onChange }: BoxesProps) {
           <Pick
             label="Add a measured set"
             value=""
-            options={[['', 'choose'], ...profiles.map((one) => [one.id, one.name] as const)]}
+            options={[['', 'choose'], ...options]}
             onPick={(id) =>
               take.mutate(id, {
                 onSuccess: (view) => {
-                  const box = view.box as Body | undefined;
-                  if (box) add({ ...box, name: free(box.name, form.boxes) });
+                  if (view?.box) add({ ...view.box, name: free(view.box.name, getValues('boxes') as Form[]) });
                 },
               })
             }
@@ -80,90 +83,69 @@ export function Boxes({ form, papers, problems, onChange }: BoxesProps) {
       )}
       <Refused error={take.error} />
       <div className="grid gap-3">
-        {form.boxes.map((box: Body, index: number) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the boxes have no other identity
-          <div key={index} className="border-t border-hair pt-2">
-            <FormFields
-              fields={fieldsOf(box)}
-              form={box}
-              at={`boxes.${index}.`}
-              problems={problems}
-              onChange={(changed) =>
-                onChange({
-                  boxes: at(form.boxes, index, changed),
-                  // A set that is called otherwise keeps its transmissions.
-                  pattern: form.pattern.map((one: Body) =>
-                    one.box === box.name ? { ...one, box: changed.name } : one,
-                  ),
+        {boxes.fields.map((one, index) => (
+          <BoxFields key={one.id} index={index} onRemove={() => remove(index)}>
+            <Pick
+              label="Measured at another voltage, to see its output fall"
+              value=""
+              options={[['', 'choose'], ...options]}
+              onPick={(id) =>
+                take.mutate(id, {
+                  onSuccess: (view) => {
+                    if (view?.box?.kind !== 'transmitting') return;
+                    const lower = toForm(SET_FIELDS, { lower: view.box.profile }).lower;
+                    setValue(`boxes.${index}.lower`, lower, { shouldDirty: true });
+                  },
                 })
               }
             />
-            {isSet(box) && (
-              <Pick
-                label="Measured at another voltage, to see its output fall"
-                value=""
-                options={[
-                  ['', box.lower ? box.lower.set || 'described above' : 'choose'],
-                  ...profiles.map((one) => [one.id, one.name] as const),
-                ]}
-                onPick={(id) =>
-                  take.mutate(id, {
-                    onSuccess: (view) => {
-                      const measured = view.box as Body | undefined;
-                      if (measured)
-                        onChange({
-                          boxes: at(form.boxes, index, {
-                            ...box,
-                            lower: toForm(SET_FIELDS, { lower: measured.profile }).lower,
-                          }),
-                        });
-                    },
-                  })
-                }
-              />
-            )}
-            <Button
-              kind="quiet"
-              onClick={() =>
-                onChange({
-                  boxes: without(form.boxes, index),
-                  pattern: form.pattern.filter((one: Body) => one.box !== box.name),
-                })
-              }
-            >
-              Take {box.name || 'this box'} away
-            </Button>
-          </div>
+          </BoxFields>
         ))}
       </div>
     </Part>
   );
 }
 
+function BoxFields(props: { index: number; onRemove: () => void; children: React.ReactNode }) {
+  const { index, onRemove, children } = props;
+  const [kind, name] = useWatch({ name: [`boxes.${index}.kind`, `boxes.${index}.name`] }) as string[];
+  return (
+    <div className="border-t border-hair pt-2">
+      <Fields fields={fieldsOf({ kind })} at={`boxes.${index}.`} />
+      {kind === 'transmitting' && children}
+      <Button kind="quiet" onClick={onRemove}>
+        Take {name || 'this box'} away
+      </Button>
+    </div>
+  );
+}
+
 /** The share of the time that one really transmits, from the average current that was read. */
-export function OwnDuty({
-  form,
-  box,
-  onDuty,
-}: {
-  form: Body;
-  box: Body | undefined;
-  onDuty: (onShare: number) => void;
-}) {
+export function OwnDuty({ index }: { index: number }) {
+  const at = `pattern.${index}`;
+  const { getValues, setValue } = useFormContext();
   const [average, setAverage] = useState('');
+  const boxes = useWatch({ name: 'boxes' }) as Form[];
+  const own = useWatch({ name: `${at}.box` }) as string;
+  const box = boxes.find((one) => one.name === own);
   const measured = useMutation({
     mutationFn: () => {
-      const profile = fromForm(SET_FIELDS, box ?? {}).body.profile;
-      const peakEnvelopeW = parseNumber(String(form.peakEnvelopeW)) ?? 0;
-      return ask(client.POST('/api/supply/duty', { body: { profile, peakEnvelopeW, averageA: average } }));
+      const read = schemaOf(SET_FIELDS).safeParse(box);
+      if (!read.success) throw new Error('Fill in what the set draws first.');
+      const peakEnvelopeW = parseNumber(String(getValues(`${at}.peakEnvelopeW`))) ?? 0;
+      return ask(
+        client.POST('/api/supply/duty', { body: { profile: read.data.profile, peakEnvelopeW, averageA: average } }),
+      );
     },
-    onSuccess: (view) => onDuty(Number(view.onShare.toFixed(3))),
+    onSuccess: (view) =>
+      setValue(`${at}.envelope.onShare`, showNumber(100 * Number(view.onShare.toFixed(3))), { shouldDirty: true }),
   });
   if (!box) return null;
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3">
       <TextField
         label="Own duty: average read over a few minutes, A"
+        number
         value={average}
         onChange={setAverage}
         className="w-27.5"
@@ -178,7 +160,7 @@ export function OwnDuty({
 }
 
 /** Returns a name that no box has yet. */
-function free(name: string, boxes: Body[]): string {
+function free(name: string, boxes: Form[]): string {
   const taken = boxes.map((box) => box.name);
   for (let count = 2; ; count++) {
     const next = count === 2 ? name : `${name}, ${count - 1}`;

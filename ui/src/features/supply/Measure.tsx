@@ -1,13 +1,20 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { ask, client, type LiveSupply, type PaperView, type ProfileView } from '../../api';
+import {
+  ask,
+  client,
+  type Equipment,
+  type LiveSupply,
+  type ProfilePaper,
+  type ProfileRun,
+  type ProfileView,
+} from '../../api';
 import { isRefused, LimitBar, Refused, Sheet, useKeys, useKeyUp, useNow } from '../../parts';
-import type { Body } from '../../parts/form';
 import { Button, Input, Label } from '../../parts/ui';
 import { Ring } from '../../plot';
 import { benchMeters } from './benchMeters';
 import { Facts } from './Parts';
-import { put, useKeep } from './usePapers';
+import { put, useSaveProfile } from './usePapers';
 
 const FIELDS = [
   ['output', 'OUTPUT', 'Output, W'],
@@ -18,7 +25,7 @@ type Entry = Record<(typeof FIELDS)[number][0], string>;
 const NOTHING: Entry = { output: '', current: '', voltage: '' };
 
 interface MeasureProps {
-  kept: PaperView;
+  kept: ProfilePaper;
   view: ProfileView;
   live: LiveSupply | undefined;
 }
@@ -28,9 +35,9 @@ export function Measure({ kept, view, live }: MeasureProps) {
   const queries = useQueryClient();
   const [entry, setEntry] = useState(NOTHING);
   const [ownKeyedAt, setOwnKeyedAt] = useState<number>();
-  const [last, setLast] = useState<Body>();
+  const [last, setLast] = useState<ProfileRun>();
   const first = useRef<HTMLInputElement>(null);
-  const keep = useKeep('PROFILE', kept);
+  const keep = useSaveProfile(kept);
   const onBench = live?.benchThere ?? false;
   const keyed = onBench ? (live?.keyed ?? false) : ownKeyedAt !== undefined;
   const now = useNow(200, keyed);
@@ -52,7 +59,7 @@ export function Measure({ kept, view, live }: MeasureProps) {
         }),
       ),
     onSuccess: (paper) => {
-      setLast(kept.body as Body);
+      setLast(kept.body);
       setEntry(NOTHING);
       put(queries, paper);
     },
@@ -61,12 +68,8 @@ export function Measure({ kept, view, live }: MeasureProps) {
   const key = (down: boolean) => {
     setOwnKeyedAt(down ? Date.now() : undefined);
     if (!onBench) return;
-    const supply = (kept.body as Body).supply as string;
-    bench.mutate(
-      down
-        ? { keyed: true, supply, powerW: Math.max(0.1, view.nextW ?? (kept.body as Body).greatestW) }
-        : { keyed: false },
-    );
+    const { supply, greatestW } = kept.body;
+    bench.mutate(down ? { keyed: true, supply, powerW: Math.max(0.1, view.nextW ?? greatestW) } : { keyed: false });
   };
   const take = () => {
     const shown = (role: string) => live?.figures.find((one) => one.role === role)?.shown;
@@ -95,7 +98,7 @@ export function Measure({ kept, view, live }: MeasureProps) {
     if (downS > stopS) key(false);
   });
   const addMeters = useMutation({
-    mutationFn: async (records: Body[]) => {
+    mutationFn: async (records: Equipment[]) => {
       for (const body of records) await ask(client.POST('/api/equipment', { body }));
     },
     onSettled: () => queries.invalidateQueries({ queryKey: ['equipment'] }),

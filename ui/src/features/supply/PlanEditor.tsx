@@ -1,12 +1,14 @@
-import { useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { get, useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
-import type { FieldProblem, PaperView } from '../../api';
-import { FileButton, Refused, useDraft } from '../../parts';
-import { type Body, FormFields, fromForm, type Spec, toForm } from '../../parts/form';
+import * as z from 'zod/mini';
+import type { PaperView, Plan, PlanPaper } from '../../api';
+import { FileButton, Refused } from '../../parts';
+import { Fields, type Form, kindsOf, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
 import { Button, Pick } from '../../parts/ui';
-import { showNumber } from '../../quantity';
-import { at, Boxes, fieldsOf, isSet, OwnDuty, Part, without } from './Boxes';
-import { FormFoot } from './FormFoot';
+import { Boxes, fieldsOf, isSet, OwnDuty, Part } from './Boxes';
+import { Foot } from './Foot';
 import { Shelf } from './SupplyPage';
 import {
   CIRCUIT_FIELDS,
@@ -14,11 +16,12 @@ import {
   FRESH_STRETCH,
   LEAD_FIELDS,
   PLAN_FIELDS,
+  SET_FIELDS,
   STANDBY_FIELDS,
+  STEADY_FIELDS,
   stretchFields,
 } from './spec';
-import { usePaperForm } from './usePaperForm';
-import { useEquipment, useKeep } from './usePapers';
+import { put, savePlan, useEquipment, useSavePlan } from './usePapers';
 
 const WISHES = [
   ['', 'no matter'],
@@ -28,191 +31,182 @@ const WISHES = [
   ['QUIETNESS', 'quietness'],
 ] as const;
 
-function opened(plan: Body): Body {
+const SCHEMA = schemaOf(PLAN_FIELDS, {
+  lead: schemaOf(LEAD_FIELDS),
+  circuit: schemaOf(CIRCUIT_FIELDS),
+  boxes: z.array(
+    kindsOf([
+      { kind: 'steady', fields: STEADY_FIELDS },
+      { kind: 'transmitting', fields: SET_FIELDS },
+    ]),
+  ),
+  pattern: z.array(schemaOf(stretchFields([]))),
+  battery: z.optional(schemaOf(STANDBY_FIELDS)),
+});
+
+function opened(plan: Form): Form {
   return {
     ...toForm(PLAN_FIELDS, plan),
     lead: toForm(LEAD_FIELDS, plan.lead),
     circuit: toForm(CIRCUIT_FIELDS, plan.circuit),
-    boxes: plan.boxes.map((box: Body) => toForm(fieldsOf(box), box)),
-    pattern: plan.pattern.map((one: Body) => toForm(stretchFields([]), one)),
+    boxes: plan.boxes.map((box: Form) => toForm(fieldsOf(box), box)),
+    pattern: plan.pattern.map((one: Form) => toForm(stretchFields([]), one)),
     battery: plan.battery ? toForm(STANDBY_FIELDS, plan.battery) : undefined,
   };
 }
 
-function read(form: Body): { body: Body; problems: FieldProblem[] } {
-  const problems: FieldProblem[] = [];
-  const part = (fields: Spec[], value: Body, at: string) => {
-    const one = fromForm(fields, value, at);
-    problems.push(...one.problems);
-    return one.body;
-  };
-  const body = {
-    ...part(PLAN_FIELDS, form, ''),
-    lead: part(LEAD_FIELDS, form.lead, 'lead.'),
-    circuit: part(CIRCUIT_FIELDS, form.circuit, 'circuit.'),
-    boxes: form.boxes.map((box: Body, index: number) => part(fieldsOf(box), box, `boxes.${index}.`)),
-    pattern: form.pattern.map((one: Body, index: number) => part(stretchFields([]), one, `pattern.${index}.`)),
-    battery: form.battery ? part(STANDBY_FIELDS, form.battery, 'battery.') : undefined,
-  };
-  return { body, problems };
-}
-
 /** All of a plan as a form. */
-export function PlanEditor({ papers, kept }: { papers: PaperView[]; kept?: PaperView }) {
+export function PlanEditor({ papers, kept }: { papers: PaperView[]; kept?: PlanPaper }) {
   const navigate = useNavigate();
-  const draft = useDraft<Body>(`plan.${kept?.id ?? 'new'}`, kept?.revision ?? 0, () =>
-    opened((kept?.body as Body | undefined) ?? FRESH_PLAN),
-  );
-  const { value: form, change: setForm } = draft;
-  const supplies = useEquipment('supply');
-  const batteries = useEquipment('battery');
-  const toPlan = (paper: PaperView) => navigate(`/supply/plans/${paper.id}`);
-  const keeping = usePaperForm('PLAN', kept, draft, toPlan);
-  const { problems } = keeping;
-  const change = (part: Body) => setForm({ ...form, ...part });
-  const sets: string[] = [...new Set<string>(form.boxes.filter(isSet).map((box: Body) => box.name))];
-  const supplyProblem = problems.find((one) => one.field.startsWith('supply'));
+  const queries = useQueryClient();
+  const toPlan = (paper: PlanPaper) => navigate(`/supply/plans/${paper.id}`);
+  const record = useRecordForm({
+    draft: `plan.${kept?.id ?? 'new'}`,
+    revision: kept?.revision ?? 0,
+    fresh: () => opened(kept?.body ?? FRESH_PLAN),
+    schema: SCHEMA,
+    save: (form, revision) => savePlan(form as Plan, kept && { paper: kept, revision }),
+    onSaved: (paper) => {
+      put(queries, paper);
+      toPlan(paper);
+    },
+  });
   return (
     <>
       <Shelf papers={papers} tools={!kept && <Bring onKept={toPlan} />} />
-      <form
-        ref={keeping.form}
-        aria-label={kept?.name ?? 'New plan'}
-        className="sheet mx-5 mt-3 mb-5 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          keeping.submit(read(form));
-        }}
-      >
+      <RecordSheet label={kept?.name ?? 'New plan'} record={record} className="mx-5 mt-3 mb-5">
         <h1 className="mb-3 text-22">{kept ? kept.name : 'New plan'}</h1>
-        <FormFields fields={PLAN_FIELDS} form={form} problems={problems} onChange={setForm} />
-        <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-          <Pick
-            label="Supply"
-            value={form.supply?.name ?? ''}
-            options={choices(supplies, form.supply?.name)}
-            onPick={(name) => change({ supply: supplies.find((one) => one.name === name)?.body ?? form.supply })}
-          />
-          <Pick
-            label="Battery that stands by"
-            value={form.battery?.battery.name ?? ''}
-            options={choices(batteries, form.battery?.battery.name)}
-            onPick={(name) => {
-              const battery = batteries.find((one) => one.name === name)?.body;
-              change({
-                battery: battery ? { chargingA: '0', temperatureC: '20', ...form.battery, battery } : undefined,
-              });
-            }}
-          />
-          {[0, 1].map((rank) => (
-            <Pick
-              key={rank}
-              label={rank === 0 ? 'You want first' : 'and then'}
-              value={form.wishes[rank] ?? ''}
-              options={WISHES.filter(([code]) => code === '' || form.wishes[1 - rank] !== code)}
-              onPick={(code) => {
-                const wishes = [form.wishes[0] ?? '', form.wishes[1] ?? ''];
-                wishes[rank] = code;
-                change({ wishes: wishes.filter(Boolean) });
-              }}
-            />
-          ))}
-          <Link className="pb-1.5 text-act underline" to="/station/new/supply">
-            Describe a supply
-          </Link>
-        </div>
-        {supplyProblem && (
-          <p role="alert" className="mt-1 text-13 text-limit">
-            Choose the supply that feeds it all. {supplies.length === 0 && 'Describe one in Station first.'}
-          </p>
-        )}
-        {form.battery && (
-          <Part title={`Battery ${form.battery.battery.name}`}>
-            <FormFields
-              fields={STANDBY_FIELDS}
-              form={form.battery}
-              at="battery."
-              problems={problems}
-              onChange={(battery) => change({ battery })}
-            />
-          </Part>
-        )}
-        <Boxes form={form} papers={papers} problems={problems} onChange={change} />
-        <Part
-          title="How it is used"
-          tools={
-            sets.length > 0 && (
-              <Button
-                onClick={() =>
-                  change({
-                    pattern: [
-                      ...form.pattern,
-                      toForm(stretchFields(sets), { ...FRESH_STRETCH, box: sets[0], ...after(form) }),
-                    ],
-                  })
-                }
-              >
-                Add a transmission
-              </Button>
-            )
-          }
-        >
-          {sets.length === 0 && <p className="text-soft">Add a set first.</p>}
-          <div className="grid gap-3">
-            {form.pattern.map((one: Body, index: number) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: the stretches have no other identity
-              <div key={index} className="border-t border-hair pt-2">
-                <FormFields
-                  fields={stretchFields(sets)}
-                  form={one}
-                  at={`pattern.${index}.`}
-                  problems={problems}
-                  onChange={(changed) => change({ pattern: at(form.pattern, index, changed) })}
-                />
-                {one.envelope.kind === 'keyed' && (
-                  <OwnDuty
-                    form={one}
-                    box={form.boxes.find((box: Body) => box.name === one.box)}
-                    onDuty={(onShare) =>
-                      change({
-                        pattern: at(form.pattern, index, {
-                          ...one,
-                          envelope: { ...one.envelope, onShare: showNumber(100 * onShare) },
-                        }),
-                      })
-                    }
-                  />
-                )}
-                <Button kind="quiet" onClick={() => change({ pattern: without(form.pattern, index) })}>
-                  Take this transmission away
-                </Button>
-              </div>
-            ))}
-          </div>
-        </Part>
+        <Fields fields={PLAN_FIELDS} />
+        <Fed />
+        <Boxes papers={papers} />
+        <Used />
         <Part title="Lead to the set that draws most">
-          <FormFields
-            fields={LEAD_FIELDS}
-            form={form.lead}
-            at="lead."
-            problems={problems}
-            onChange={(lead) => change({ lead })}
-          />
+          <Fields fields={LEAD_FIELDS} at="lead." />
         </Part>
         <Part title="Circuit of the house">
-          <FormFields
-            fields={CIRCUIT_FIELDS}
-            form={form.circuit}
-            at="circuit."
-            problems={problems}
-            onChange={(circuit) => change({ circuit })}
-          />
+          <Fields fields={CIRCUIT_FIELDS} at="circuit." />
         </Part>
-        <FormFoot draft={draft} kept={kept} problems={problems} pending={keeping.pending} error={keeping.error} />
-      </form>
+        <Foot record={record} kept={kept} />
+      </RecordSheet>
     </>
   );
+}
+
+/** What feeds it, and what is wanted first of that. */
+function Fed() {
+  const { setValue, getValues } = useFormContext();
+  const { errors } = useFormState();
+  const supplies = useEquipment('supply');
+  const batteries = useEquipment('battery');
+  const [supply, battery, wished] = useWatch({ name: ['supply', 'battery', 'wishes'] }) as [
+    Form | undefined,
+    Form | undefined,
+    string[] | undefined,
+  ];
+  const wishes = wished ?? [];
+  const dirty = { shouldDirty: true } as const;
+  return (
+    <>
+      <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
+        <Pick
+          label="Supply"
+          value={supply?.name ?? ''}
+          options={choices(supplies, supply?.name)}
+          onPick={(name) => setValue('supply', supplies.find((one) => one.name === name) ?? supply, dirty)}
+        />
+        <Pick
+          label="Battery that stands by"
+          value={battery?.battery.name ?? ''}
+          options={choices(batteries, battery?.battery.name)}
+          onPick={(name) => {
+            const chosen = batteries.find((one) => one.name === name);
+            const before = getValues('battery') as Form | undefined;
+            setValue(
+              'battery',
+              chosen ? { chargingA: '0', temperatureC: '20', ...before, battery: chosen } : undefined,
+              dirty,
+            );
+          }}
+        />
+        {[0, 1].map((rank) => (
+          <Pick
+            key={rank}
+            label={rank === 0 ? 'You want first' : 'and then'}
+            value={wishes[rank] ?? ''}
+            options={WISHES.filter(([code]) => code === '' || wishes[1 - rank] !== code)}
+            onPick={(code) => {
+              const next = [wishes[0] ?? '', wishes[1] ?? ''];
+              next[rank] = code;
+              setValue('wishes', next.filter(Boolean), dirty);
+            }}
+          />
+        ))}
+        <Link className="pb-1.5 text-act underline" to="/station/new/supply">
+          Describe a supply
+        </Link>
+      </div>
+      {get(errors, 'supply') && (
+        <p role="alert" className="mt-1 text-13 text-limit">
+          Choose the supply that feeds it all. {supplies.length === 0 && 'Describe one in Station first.'}
+        </p>
+      )}
+      {battery && (
+        <Part title={`Battery ${battery.battery.name}`}>
+          <Fields fields={STANDBY_FIELDS} at="battery." />
+        </Part>
+      )}
+    </>
+  );
+}
+
+/** Who transmits when, how long, and how. */
+function Used() {
+  const { getValues, setValue, watch } = useFormContext();
+  const pattern = useFieldArray({ name: 'pattern' });
+  const boxes = useWatch({ name: 'boxes' }) as Form[];
+  const sets = [...new Set<string>(boxes.filter(isSet).map((box) => String(box.name ?? '')))];
+  const names = useRef<string[]>([]);
+  names.current = boxes.map((box) => String(box.name ?? ''));
+  // A set that is called otherwise keeps its transmissions.
+  useEffect(() => {
+    const subscription = watch((form, { name }) => {
+      const index = Number(/^boxes\.(\d+)\.name$/.exec(name ?? '')?.[1] ?? Number.NaN);
+      const before = names.current[index];
+      const now = form.boxes?.[index]?.name;
+      if (before === undefined || before === now) return;
+      names.current[index] = now;
+      (form.pattern as Form[]).forEach((one, at) => {
+        if (one.box === before) setValue(`pattern.${at}.box`, now);
+      });
+    });
+    return () => subscription.unsubscribe();
+  }, [watch, setValue]);
+  const add = () =>
+    pattern.append(
+      toForm(stretchFields(sets), { ...FRESH_STRETCH, box: sets[0], ...after(getValues('pattern') as Form[]) }),
+      { shouldFocus: false },
+    );
+  return (
+    <Part title="How it is used" tools={sets.length > 0 && <Button onClick={add}>Add a transmission</Button>}>
+      {sets.length === 0 && <p className="text-soft">Add a set first.</p>}
+      <div className="grid gap-3">
+        {pattern.fields.map((one, index) => (
+          <div key={one.id} className="border-t border-hair pt-2">
+            <Fields fields={stretchFields(sets)} at={`pattern.${index}.`} />
+            <Keyed index={index} />
+            <Button kind="quiet" onClick={() => pattern.remove(index)}>
+              Take this transmission away
+            </Button>
+          </div>
+        ))}
+      </div>
+    </Part>
+  );
+}
+
+function Keyed({ index }: { index: number }) {
+  const kind = useWatch({ name: `pattern.${index}.envelope.kind` }) as string;
+  return kind === 'keyed' ? <OwnDuty index={index} /> : null;
 }
 
 const choices = (list: { name: string }[], chosen: string | undefined) => {
@@ -224,14 +218,14 @@ const choices = (list: { name: string }[], chosen: string | undefined) => {
 };
 
 /** A new transmission begins when the last one ends. */
-function after(form: Body): Body {
-  const last = form.pattern.at(-1);
+function after(pattern: Form[]): Form {
+  const last = pattern.at(-1);
   return last ? { fromS: 60 * (Number(last.fromS) + Number(last.lengthS)) || 0 } : {};
 }
 
 /** A plan from a file. */
-function Bring({ onKept }: { onKept: (paper: PaperView) => void }) {
-  const keep = useKeep('PLAN');
+function Bring({ onKept }: { onKept: (paper: PlanPaper) => void }) {
+  const keep = useSavePlan();
   const [broken, setBroken] = useState(false);
   return (
     <span className="flex flex-wrap items-center gap-2">
@@ -241,7 +235,7 @@ function Bring({ onKept }: { onKept: (paper: PaperView) => void }) {
         onFile={async (file) => {
           setBroken(false);
           try {
-            keep.mutate(JSON.parse(await file.text()) as Body, { onSuccess: onKept });
+            keep.mutate(JSON.parse(await file.text()) as Plan, { onSuccess: onKept });
           } catch {
             setBroken(true);
           }

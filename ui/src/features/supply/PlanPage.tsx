@@ -1,29 +1,29 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { PaperView, PlanView } from '../../api';
+import type { PaperView, Plan, PlanPaper, PlanView } from '../../api';
 import { Refused, Sheet, SignalLine, Trouble, useDraft } from '../../parts';
-import type { Body } from '../../parts/form';
 import { Button, Label, Select, Skeleton, say } from '../../parts/ui';
 import { saveJson } from '../../plot';
 import { Beside } from './Beside';
 import { Facts, Findings } from './Parts';
 import { Kinds, Modes, RunDown, Schools, Stair, Strip } from './PlanSheets';
 import { Shelf } from './SupplyPage';
-import { useJudged, useKeep } from './usePapers';
+import { useJudged, useSavePlan } from './usePapers';
 import { WhatIf } from './WhatIf';
 
 /** A plan: what it comes to, and what it would come to if something were otherwise. */
-export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PaperView }) {
-  const body = kept.body as Body;
-  const typed = useDraft<Body>(`whatIf.${kept.id}`, kept.revision, () => body);
+export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PlanPaper }) {
+  const { body } = kept;
+  const typed = useDraft<Plan>(`whatIf.${kept.id}`, kept.revision, () => body);
   const { value: draft, change: setDraft } = typed;
   const [besideId, setBesideId] = useState('');
   const changed = JSON.stringify(draft) !== JSON.stringify(body);
   const judged = useJudged(draft);
-  const other = papers.find((one) => one.id === besideId);
-  const beside = useJudged(other ? (other.body as Body) : undefined);
-  const keep = useKeep('PLAN', kept);
-  const keepAnew = useKeep('PLAN');
+  const plans = papers.filter((one): one is PlanPaper => one.kind === 'PLAN');
+  const other = plans.find((one) => one.id === besideId);
+  const beside = useJudged(other?.body);
+  const keep = useSavePlan(kept);
+  const keepAnew = useSavePlan();
   const view = judged.data;
   return (
     <>
@@ -40,9 +40,7 @@ export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PaperVie
                 onPick={setBesideId}
                 options={[
                   ['', 'nothing'],
-                  ...papers
-                    .filter((one) => one.kind === 'PLAN')
-                    .map((one) => [one.id, one.id === kept.id ? 'this plan as kept' : one.name] as const),
+                  ...plans.map((one) => [one.id, one.id === kept.id ? 'this plan as kept' : one.name] as const),
                 ]}
               />
             </span>
@@ -109,8 +107,8 @@ const nameOf = (other: PaperView, kept: PaperView) => (other.id === kept.id ? 'a
 interface JudgedProps {
   name: string;
   view: PlanView;
-  draft: Body;
-  onDraft: (draft: Body) => void;
+  draft: Plan;
+  onDraft: (draft: Plan) => void;
   beside: React.ReactNode;
   besideStair: NonNullable<PlanView['stair']>['treads'] | undefined;
   refusal: React.ReactNode;

@@ -1,14 +1,13 @@
-import type { PlanView } from '../../api';
+import type { Plan, PlanView } from '../../api';
 import { Sheet } from '../../parts';
-import type { Body } from '../../parts/form';
 import { Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { Course, Sized, TenMinutes, VoltageStair } from '../../plot';
 import { Facts, Saves, useDrawing } from './Parts';
 
 interface StripProps {
   view: PlanView;
-  draft: Body;
-  onDraft: (draft: Body) => void;
+  draft: Plan;
+  onDraft: (draft: Plan) => void;
   name: string;
 }
 
@@ -18,7 +17,7 @@ export function Strip({ view, draft, onDraft, name }: StripProps) {
   const drawing = useDrawing();
   const both = draft.supply.intermittentShare === 1;
   // A line that is dragged moves at once; its words follow with the answer.
-  const { continuousA, intermittentA } = draft.supply as { continuousA: number; intermittentA: number };
+  const { continuousA, intermittentA } = draft.supply;
   const ratings = [
     { key: 'continuousA', ampere: continuousA, label: strip.continuous },
     ...(both ? [] : [{ key: 'intermittentA', ampere: intermittentA, label: strip.intermittent }]),

@@ -1,21 +1,20 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, client, type PaperView, type ProfileView } from '../../api';
+import { ask, client, type PaperView, type ProfilePaper, type ProfileView } from '../../api';
 import { FileButton, Refused, Sheet } from '../../parts';
-import type { Body } from '../../parts/form';
 import { Button, Cell, Heads, Input, Label, RowHead, Table } from '../../parts/ui';
 import { Course, Sized } from '../../plot';
 import { parseNumber } from '../../quantity';
 import { Measure } from './Measure';
 import { Facts, Saves, useDrawing } from './Parts';
 import { Shelf } from './SupplyPage';
-import { useKeep, useProfile } from './usePapers';
+import { useProfile, useSaveProfile } from './usePapers';
 
 const LIVE_MS = 300;
 
 /** The measuring of a set: the next reading, what is live, what was read and the profile that comes of it. */
-export function ProfilePage({ papers, kept }: { papers: PaperView[]; kept: PaperView }) {
-  const run = kept.body as Body;
+export function ProfilePage({ papers, kept }: { papers: PaperView[]; kept: ProfilePaper }) {
+  const run = kept.body;
   const [at, setAt] = useState('');
   const profile = useProfile(run, parseNumber(at));
   const live = useQuery({
@@ -82,10 +81,10 @@ function AtOutput({ text, onText, view, error }: AtOutputProps) {
   );
 }
 
-function Curve({ kept, view }: { kept: PaperView; view: ProfileView | undefined }) {
+function Curve({ kept, view }: { kept: ProfilePaper; view: ProfileView | undefined }) {
   const drawing = useDrawing();
-  const run = kept.body as Body;
-  const dots = (run.keyed as Body[]).map((one) => ({
+  const run = kept.body;
+  const dots = run.keyed.map((one) => ({
     x: one.outputW,
     y: one.currentA,
     plusMinus: one.currentUncertaintyA,
@@ -150,9 +149,9 @@ function Curve({ kept, view }: { kept: PaperView; view: ProfileView | undefined 
   );
 }
 
-function Readings({ kept, view }: { kept: PaperView; view: ProfileView | undefined }) {
-  const keep = useKeep('PROFILE', kept);
-  const run = kept.body as Body;
+function Readings({ kept, view }: { kept: ProfilePaper; view: ProfileView | undefined }) {
+  const keep = useSaveProfile(kept);
+  const run = kept.body;
   if (!view || view.rows.length === 0) return null;
   return (
     <Sheet title="Read so far">
@@ -175,7 +174,7 @@ function Readings({ kept, view }: { kept: PaperView; view: ProfileView | undefin
                     onClick={() =>
                       keep.mutate({
                         ...run,
-                        keyed: (run.keyed as Body[]).filter((one) => one.outputW !== row.outputW),
+                        keyed: run.keyed.filter((one) => one.outputW !== row.outputW),
                       })
                     }
                   >
@@ -193,11 +192,11 @@ function Readings({ kept, view }: { kept: PaperView; view: ProfileView | undefin
 }
 
 /** Readings from a file, in place of those there are. */
-function Bring({ kept }: { kept: PaperView }) {
-  const keep = useKeep('PROFILE', kept);
+function Bring({ kept }: { kept: ProfilePaper }) {
+  const keep = useSaveProfile(kept);
   const bring = useMutation({
     mutationFn: async (file: File) => ask(client.POST('/api/papers/readings', { body: { text: await file.text() } })),
-    onSuccess: (read) => keep.mutate({ ...(kept.body as Body), listening: read.listening[0], keyed: read.keyed }),
+    onSuccess: (read) => keep.mutate({ ...kept.body, listening: read.listening[0], keyed: read.keyed }),
   });
   return (
     <span className="flex flex-wrap items-center gap-2">

@@ -24,10 +24,10 @@ export function SupplyPage() {
           <Route path="plans/new" element={<PlanEditor papers={list} />} />
           <Route path="profiles/new" element={<NewProfile papers={list} />} />
           <Route path="high-voltage/new" element={<HighVoltagePage papers={list} />} />
-          <Route path="plans/:id" element={<Of papers={list} kind="PLAN" page={PlanPage} />} />
-          <Route path="plans/:id/edit" element={<Of papers={list} kind="PLAN" page={PlanEditor} />} />
-          <Route path="profiles/:id" element={<Of papers={list} kind="PROFILE" page={ProfilePage} />} />
-          <Route path="high-voltage/:id" element={<Of papers={list} kind="HIGH_VOLTAGE" page={HighVoltagePage} />} />
+          <Route path="plans/:id" element={<One papers={list} kind="PLAN" page={PlanPage} />} />
+          <Route path="plans/:id/edit" element={<One papers={list} kind="PLAN" page={PlanEditor} />} />
+          <Route path="profiles/:id" element={<One papers={list} kind="PROFILE" page={ProfilePage} />} />
+          <Route path="high-voltage/:id" element={<One papers={list} kind="HIGH_VOLTAGE" page={HighVoltagePage} />} />
           <Route path="*" element={<Navigate to="/supply" replace />} />
         </Routes>
       )}
@@ -50,15 +50,17 @@ function First({ papers }: { papers: PaperView[] }) {
   );
 }
 
-interface OfProps {
+type Of<K extends PaperView['kind']> = Extract<PaperView, { kind: K }>;
+
+interface OfProps<K extends PaperView['kind']> {
   papers: PaperView[];
-  kind: PaperView['kind'];
-  page: (props: { papers: PaperView[]; kept: PaperView }) => React.ReactNode;
+  kind: K;
+  page: (props: { papers: PaperView[]; kept: Of<K> }) => React.ReactNode;
 }
 
-function Of({ papers, kind, page: Page }: OfProps) {
+function One<K extends PaperView['kind']>({ papers, kind, page: Page }: OfProps<K>) {
   const { id } = useParams();
-  const kept = papers.find((one) => one.id === id && one.kind === kind);
+  const kept = papers.find((one): one is Of<K> => one.id === id && one.kind === kind);
   return kept ? (
     <Page key={kept.id} papers={papers} kept={kept} />
   ) : (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
+import type { Plan } from '../../api';
 import { Sheet } from '../../parts';
-import type { Body } from '../../parts/form';
 import { Button, Pick, TextField } from '../../parts/ui';
 import { parseNumber, showNumber } from '../../quantity';
 import { useEquipment } from './usePapers';
@@ -8,9 +8,9 @@ import { useEquipment } from './usePapers';
 const SQUARE_MILLIMETRE = 1e-6;
 
 interface Props {
-  draft: Body;
+  draft: Plan;
   areasM2: number[];
-  onDraft: (draft: Body) => void;
+  onDraft: (draft: Plan) => void;
   refusal: React.ReactNode;
   keeping: React.ReactNode;
 }
@@ -19,16 +19,16 @@ interface Props {
 export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
   const supplies = useEquipment('supply');
   const batteries = useEquipment('battery');
-  const lead = (change: Body) => onDraft({ ...draft, lead: { ...draft.lead, ...change } });
+  const lead = (change: Partial<Plan['lead']>) => onDraft({ ...draft, lead: { ...draft.lead, ...change } });
   const square = (m2: number) => String(Number((m2 / SQUARE_MILLIMETRE).toPrecision(6)));
   const areas = areasM2.map((one) => [square(one), `2 × ${square(one)} mm²`] as const);
   const area = square(draft.lead.areaM2);
-  const known = (list: typeof supplies, name: string) =>
+  const known = (list: { name: string }[], name: string) =>
     list.some((one) => one.name === name)
       ? list.map((one) => [one.name, one.name] as const)
       : [[name, name] as const, ...list.map((one) => [one.name, one.name] as const)];
-  const recorded = supplies.find((one) => one.name === draft.supply.name)?.body as Body | undefined;
-  const most = Math.max(0, ...draft.pattern.map((one: Body) => one.peakEnvelopeW));
+  const recorded = supplies.find((one) => one.name === draft.supply.name);
+  const most = Math.max(0, ...draft.pattern.map((one) => one.peakEnvelopeW));
   return (
     <Sheet title="What if" part="what-if" className="noprint">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
@@ -37,7 +37,7 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
           value={draft.supply.name}
           options={known(supplies, draft.supply.name)}
           onPick={(name) => {
-            const body = supplies.find((one) => one.name === name)?.body;
+            const body = supplies.find((one) => one.name === name);
             if (body) onDraft({ ...draft, supply: body });
           }}
         />
@@ -60,7 +60,7 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
             most > 0 &&
             onDraft({
               ...draft,
-              pattern: draft.pattern.map((one: Body) => ({
+              pattern: draft.pattern.map((one) => ({
                 ...one,
                 peakEnvelopeW: Number(((one.peakEnvelopeW * watt) / most).toPrecision(6)),
               })),
@@ -72,7 +72,7 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
           value={draft.battery?.battery.name ?? ''}
           options={[['', 'none'], ...known(batteries, draft.battery?.battery.name ?? '').filter(([code]) => code)]}
           onPick={(name) => {
-            const body = batteries.find((one) => one.name === name)?.body;
+            const body = batteries.find((one) => one.name === name);
             const battery = body ? { chargingA: 0, temperatureC: 20, ...draft.battery, battery: body } : undefined;
             onDraft({ ...draft, battery });
           }}
@@ -80,7 +80,7 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
       </div>
       {recorded && JSON.stringify(recorded) !== JSON.stringify(draft.supply) && (
         <p className="mt-2">
-          <Button kind="quiet" className="!px-0" onClick={() => onDraft({ ...draft, supply: recorded })}>
+          <Button kind="quiet" className="px-0" onClick={() => onDraft({ ...draft, supply: recorded })}>
             {draft.supply.name} as Station has it now
           </Button>
         </p>

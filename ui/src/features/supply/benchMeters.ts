@@ -1,7 +1,15 @@
-import type { LiveSupply } from '../../api';
-import type { Body } from '../../parts/form';
+import type { Equipment, LiveSupply } from '../../api';
 
-const channel = (role: string, scaleUnit: string, ranges: [string, number][], accuracy: Body): Body => ({
+type Meter = Extract<Equipment, { kind: 'meter' }>;
+type Channel = Meter['channels'][number];
+type Role = Channel['role'];
+
+const channel = (
+  role: Role,
+  scaleUnit: Channel['scaleUnit'],
+  ranges: [string, number][],
+  accuracy: Channel['accuracy'],
+): Channel => ({
   role,
   scaleUnit,
   ranges: ranges.map(([name, fullScale]) => ({ name, fullScale })),
@@ -9,11 +17,11 @@ const channel = (role: string, scaleUnit: string, ranges: [string, number][], ac
   indication: 'AVERAGE',
   correctionFactor: 1,
 });
-const digital = (fraction: number): Body => ({ kind: 'ofReading', fraction, digit: 0.01 });
+const digital = (fraction: number): Channel['accuracy'] => ({ kind: 'ofReading', fraction, digit: 0.01 });
 const WATTMETER = 'Bench wattmeter';
 const SUPPLY_METER = 'Bench supply meter';
 
-const instrument = (role: string, meter: string, port: number, query: string): Body => ({
+const instrument = (role: Role, meter: string, port: number, query: string): Equipment => ({
   kind: 'instrument',
   name: `${meter}, ${role.toLowerCase().replace('_', ' ')}`,
   host: 'bench',
@@ -27,9 +35,9 @@ const instrument = (role: string, meter: string, port: number, query: string): B
 });
 
 /** Returns the records of the simulated bench's meters that nothing reads yet, as they are kept in the station. */
-export function benchMeters(live: LiveSupply): Body[] {
+export function benchMeters(live: LiveSupply): Equipment[] {
   const unread = (role: string) => !live.figures.some((one) => one.role === role);
-  const records: Body[] = [];
+  const records: Equipment[] = [];
   if (unread('OUTPUT')) {
     const ranges: [string, number][] = [
       ['150 W', 150],

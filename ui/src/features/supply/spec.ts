@@ -1,4 +1,4 @@
-import { type Body, number, type Spec } from '../../parts/form';
+import { type Form, number, type Spec } from '../../parts/form';
 
 const name: Spec = { type: 'text', path: 'name', label: 'Name' };
 
@@ -31,7 +31,7 @@ export const STANDBY_FIELDS: Spec[] = [
 
 const fuse = number('fuseA', 'Fuse', 'A', { optional: true, hint: 'leave empty where unknown' });
 
-const profile = (path: string, label: string, optional?: Body): Spec => ({
+const profile = (path: string, label: string, optional?: Form): Spec => ({
   type: 'group',
   path,
   label,
@@ -79,7 +79,7 @@ export const SET_FIELDS: Spec[] = [
   profile('lower', 'What it draws at another voltage', { set: '', points: [] }),
 ];
 
-export const FRESH_SET: Body = {
+export const FRESH_SET: Form = {
   kind: 'transmitting',
   name: '',
   leastV: 11.7,
@@ -94,7 +94,7 @@ export const FRESH_SET: Body = {
   },
 };
 
-export const FRESH_BOX: Body = { kind: 'steady', name: '' };
+export const FRESH_BOX: Form = { kind: 'steady', name: '' };
 
 /** How a set is used: who, from when, how long, in which mode, with what power. */
 export const stretchFields = (sets: string[]): Spec[] => [
@@ -136,14 +136,14 @@ export const stretchFields = (sets: string[]): Spec[] => [
   number('peakEnvelopeW', 'Peak power', 'W'),
 ];
 
-export const FRESH_STRETCH: Body = {
+export const FRESH_STRETCH: Form = {
   fromS: 0,
   lengthS: 300,
   envelope: { kind: 'speech', peakToAverageDb: 10, shape: 0.5 },
   peakEnvelopeW: 100,
 };
 
-export const FRESH_PLAN: Body = {
+export const FRESH_PLAN: Form = {
   name: '',
   hoursPerDay: 2,
   pricePerKilowattHour: 0.3,
@@ -217,7 +217,7 @@ export const HIGH_VOLTAGE_FIELDS: Spec[] = [
   },
 ];
 
-export const FRESH_HIGH_VOLTAGE: Body = {
+export const FRESH_HIGH_VOLTAGE: Form = {
   name: '',
   loadA: 0.6,
   primaryRmsV: 230,

@@ -1,7 +1,17 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
-import { ask, client, type PaperView } from '../../api';
-import type { Body } from '../../parts/form';
+import {
+  ask,
+  client,
+  type Equipment,
+  type HighVoltage,
+  type HighVoltagePaper,
+  type PaperView,
+  type Plan,
+  type PlanPaper,
+  type ProfilePaper,
+  type ProfileRun,
+} from '../../api';
 
 const PAPERS = ['papers'];
 
@@ -10,19 +20,51 @@ export function usePapers() {
   return useQuery({ queryKey: PAPERS, queryFn: () => ask(client.GET('/api/papers')) });
 }
 
-/** Keeps a paper, new or in place of the revision that was read. */
-export function useKeep(kind: PaperView['kind'], kept?: Pick<PaperView, 'id' | 'revision'>) {
+type Saved<T extends PaperView> = { paper: Pick<T, 'id'>; revision: number } | undefined;
+
+/** Saves a plan, anew or in place of the revision that was read. */
+export async function savePlan(plan: Plan, at?: Saved<PlanPaper>): Promise<PlanPaper> {
+  const saved = await (at
+    ? ask(client.PUT('/api/papers/plans/{id}', { params: paramsOf(at), body: plan }))
+    : ask(client.POST('/api/papers/plans', { body: plan })));
+  return saved as PlanPaper;
+}
+
+/** Saves the measuring of a set. */
+export async function saveProfile(run: ProfileRun, at?: Saved<ProfilePaper>): Promise<ProfilePaper> {
+  const saved = await (at
+    ? ask(client.PUT('/api/papers/profiles/{id}', { params: paramsOf(at), body: run }))
+    : ask(client.POST('/api/papers/profiles', { body: run })));
+  return saved as ProfilePaper;
+}
+
+/** Saves a high-voltage supply. */
+export async function saveHighVoltage(supply: HighVoltage, at?: Saved<HighVoltagePaper>): Promise<HighVoltagePaper> {
+  const saved = await (at
+    ? ask(client.PUT('/api/papers/high-voltages/{id}', { params: paramsOf(at), body: supply }))
+    : ask(client.POST('/api/papers/high-voltages', { body: supply })));
+  return saved as HighVoltagePaper;
+}
+
+const paramsOf = (at: NonNullable<Saved<PaperView>>) => ({
+  path: { id: at.paper.id },
+  query: { revision: at.revision },
+});
+
+/** Saves a plan, anew or in place of the one that was read. */
+export function useSavePlan(at?: PlanPaper) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: Body) =>
-      kept
-        ? ask(
-            client.PUT('/api/papers/{id}', {
-              params: { path: { id: kept.id }, query: { revision: kept.revision } },
-              body,
-            }),
-          )
-        : ask(client.POST('/api/papers', { params: { query: { kind } }, body })),
+    mutationFn: (plan: Plan) => savePlan(plan, at && { paper: at, revision: at.revision }),
+    onSuccess: (paper) => put(queries, paper),
+  });
+}
+
+/** Saves the measuring of a set in place of what was read. */
+export function useSaveProfile(at: ProfilePaper) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (run: ProfileRun) => saveProfile(run, { paper: at, revision: at.revision }),
     onSuccess: (paper) => put(queries, paper),
   });
 }
@@ -45,10 +87,10 @@ export function put(queries: ReturnType<typeof useQueryClient>, paper: PaperView
 }
 
 /** Returns what a plan comes to, kept or not; meanwhile what the one before came to. */
-export function useJudged(plan: Body | undefined) {
+export function useJudged(plan: Plan | undefined) {
   const query = useQuery({
     queryKey: ['judged', plan],
-    queryFn: () => ask(client.POST('/api/supply/plan', { body: plan ?? {} })),
+    queryFn: () => ask(client.POST('/api/supply/plan', { body: plan as Plan })),
     enabled: plan !== undefined,
     placeholderData: keepPreviousData,
     retry: false,
@@ -64,7 +106,7 @@ function useLast<T>(value: T | undefined): T | undefined {
 }
 
 /** Returns what the measuring of a profile has come to, with what it says of an output in watts. */
-export function useProfile(run: Body, atW?: number) {
+export function useProfile(run: ProfileRun, atW?: number) {
   const query = useQuery({
     queryKey: ['profile', run, atW],
     queryFn: () =>
@@ -81,10 +123,10 @@ export function useProfile(run: Body, atW?: number) {
 }
 
 /** Returns what a high-voltage supply comes to, kept or not. */
-export function useHighVoltage(supply: Body | undefined) {
+export function useHighVoltage(supply: HighVoltage | undefined) {
   const query = useQuery({
     queryKey: ['highVoltage', supply],
-    queryFn: () => ask(client.POST('/api/supply/high-voltage', { body: supply ?? {} })),
+    queryFn: () => ask(client.POST('/api/supply/high-voltage', { body: supply as HighVoltage })),
     enabled: supply !== undefined,
     placeholderData: keepPreviousData,
     retry: false,
@@ -93,7 +135,9 @@ export function useHighVoltage(supply: Body | undefined) {
 }
 
 /** Returns the station's records of a kind. */
-export function useEquipment(kind: string) {
+export function useEquipment<K extends Equipment['kind']>(kind: K): Extract<Equipment, { kind: K }>[] {
   const equipment = useQuery({ queryKey: ['equipment'], queryFn: () => ask(client.GET('/api/equipment')) });
-  return (equipment.data ?? []).filter((one) => one.kind === kind);
+  return (equipment.data ?? []).flatMap((one) =>
+    one.body.kind === kind ? [one.body as Extract<Equipment, { kind: K }>] : [],
+  );
 }

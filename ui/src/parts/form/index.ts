@@ -1,3 +1,7 @@
-export { fieldsOf, fromForm, toForm } from './convert';
-export { FormFields } from './FormFields';
-export { type Body, number, type Option, type Spec } from './spec';
+export { fieldsOf, toForm } from './convert';
+export { Fields } from './Fields';
+export { RecordFoot } from './RecordFoot';
+export { RecordSheet } from './RecordSheet';
+export { kindsOf, type Schema, schemaOf } from './schema';
+export { type Form, number, type Option, type Spec } from './spec';
+export { type RecordForm, useRecordForm } from './useRecordForm';

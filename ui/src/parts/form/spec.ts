@@ -1,3 +1,8 @@
+import type { FieldValues } from 'react-hook-form';
+
+/** What a form holds of a record: its numbers as texts in the units shown. */
+export type Form = FieldValues;
+
 /** One field of a form; its path is relative to what holds it. */
 export type Spec =
   | { type: 'text'; path: string; label: string }
@@ -8,17 +13,17 @@ export type Spec =
       label: string;
       options: Option[];
       /** What may be chosen beside what else stands in the record; all options where it is absent. */
-      among?: (beside: Body) => Option[];
+      among?: (beside: Form) => Option[];
       /** What else changes with a choice. */
-      sets?: (code: string) => Body;
+      sets?: (code: string) => Form;
     }
   | { type: 'many'; path: string; label: string; options: Option[] }
-  | { type: 'group'; path: string; label: string; fields: Spec[]; optional?: Body }
+  | { type: 'group'; path: string; label: string; fields: Spec[]; optional?: Form }
   | {
       type: 'variant';
       path: string;
       label: string;
-      kinds: { kind: string; label: string; fields: Spec[]; fresh: Body }[];
+      kinds: Kind[];
     }
   | {
       type: 'list';
@@ -26,16 +31,21 @@ export type Spec =
       label: string;
       item: string;
       fields: Spec[];
-      fresh: Body;
+      fresh: Form;
       optional?: boolean;
       /** Each item on a line of a table: only numbers. */
       inline?: boolean;
     };
 
-export type Option = readonly [code: string, label: string];
+/** One of the forms that a part of a record may have, by its `kind`. */
+export interface Kind {
+  kind: string;
+  label: string;
+  fields: Spec[];
+  fresh: Form;
+}
 
-// biome-ignore lint/suspicious/noExplicitAny: a record of equipment in the open form of the backup's schema
-export type Body = Record<string, any>;
+export type Option = readonly [code: string, label: string];
 
 /** Returns the field of a number. */
 export const number = (

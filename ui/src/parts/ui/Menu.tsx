@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { Button } from './Button';
 import { cn } from './cn';
+import { inMain } from './inMain';
 import { Chevron } from './Select';
 
 /** Links under one word. */
@@ -16,7 +17,7 @@ export function Menu({ title, count, children }: { title: string; count: number;
           <Chevron />
         </Button>
       </Primitive.Trigger>
-      <Primitive.Portal>
+      <Primitive.Portal container={inMain()}>
         <Primitive.Content
           align="start"
           sideOffset={4}

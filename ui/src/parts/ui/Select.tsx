@@ -2,6 +2,7 @@ import { Select as Primitive } from 'radix-ui';
 import type { ComponentProps } from 'react';
 import { cn } from './cn';
 import { fieldLook, Labelled } from './Field';
+import { inMain } from './inMain';
 import { NONCE } from './nonce';
 
 export type Option = readonly [code: string, name: string];
@@ -35,7 +36,7 @@ export function Select({ value, onPick, options, className, ...rest }: Props) {
           <Chevron />
         </Primitive.Icon>
       </Primitive.Trigger>
-      <Primitive.Portal>
+      <Primitive.Portal container={inMain()}>
         <Primitive.Content
           position="popper"
           sideOffset={3}

@@ -1,5 +1,6 @@
 import { Tooltip as Primitive } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { inMain } from './inMain';
 
 /** Lets notes appear after a short rest of the pointer; once, round the whole page. */
 export const Tooltips = ({ children }: { children: ReactNode }) => (
@@ -28,7 +29,7 @@ export function Tooltip({ says, asChild, className, children }: Props) {
           </button>
         )}
       </Primitive.Trigger>
-      <Primitive.Portal>
+      <Primitive.Portal container={inMain()}>
         <Primitive.Content sideOffset={4} className="sheet z-30 max-w-80 border-soft px-2 py-1 text-13 text-ink">
           {says}
         </Primitive.Content>

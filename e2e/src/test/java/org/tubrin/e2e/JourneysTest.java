@@ -252,7 +252,7 @@ public class JourneysTest {
                 .getByRole(AriaRole.ALERTDIALOG)
                 .getByText("Replace everything", new Locator.GetByTextOptions().setExact(true))
                 .click();
-        operator.page.getByText("Restored: Skerry Point").waitFor();
+        operator.page.getByText("Restored: Skerry Point").first().waitFor();
     }
 
     @Test

@@ -62,7 +62,7 @@ public class SupplyApiTest extends ServerTest {
         begun.put("supply", "Bilge 30");
         begun.put("greatestW", 100);
         begun.put("keyed", List.of());
-        assertEquals(post("/api/papers?kind=PROFILE", begun).status(), 201);
+        assertEquals(post("/api/papers/profiles", begun).status(), 201);
         assertEquals(judged(plan).at("/verdict/code").asString(), "STOP", "a measuring only begun clears nothing");
         JsonNode run = post(
                         "/api/supply/profile",
@@ -87,7 +87,7 @@ public class SupplyApiTest extends ServerTest {
         fresh.put("supply", "Capstan 25");
         fresh.put("greatestW", 10);
         fresh.put("keyed", List.of());
-        JsonNode kept = post("/api/papers?kind=PROFILE", fresh).json();
+        JsonNode kept = post("/api/papers/profiles", fresh).json();
         String[][] typed = {
             {"", "0.4", "13.8"},
             {"0", "0.5", "13.8"},
@@ -165,14 +165,14 @@ public class SupplyApiTest extends ServerTest {
         JsonNode kept = paper("Skerry Point, the shack");
         ObjectNode plan = body(kept);
         ((ObjectNode) plan.get("lead")).put("lengthM", -1).put("areaM2", 1);
-        String path = "/api/papers/" + kept.get("id").asString() + "?revision=";
+        String path = "/api/papers/plans/" + kept.get("id").asString() + "?revision=";
         Reply refused = put(path + kept.get("revision").asInt(), plan.toString());
         assertEquals(refused.status(), 422);
         assertEquals(refused.json().get("problems").size(), 2, refused.text());
         ((ObjectNode) plan.get("lead")).put("lengthM", 3).put("areaM2", 1e-5);
         assertEquals(put(path + kept.get("revision").asInt(), plan.toString()).status(), 200);
         assertEquals(put(path + kept.get("revision").asInt(), plan.toString()).status(), 409);
-        Reply twice = post("/api/papers?kind=PLAN", plan.toString());
+        Reply twice = post("/api/papers/plans", plan.toString());
         assertEquals(twice.json().at("/problems/0/code").asString(), "DUPLICATE");
         JsonNode before = get("/api/papers").json();
         String backup = get("/api/backup").text();

@@ -3,7 +3,6 @@ package org.tubrin.server.feed;
 import java.io.IOException;
 import java.net.SocketTimeoutException;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -13,8 +12,9 @@ import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Instrument;
-import org.tubrin.server.station.Stations;
+import org.tubrin.server.store.CoreJson;
 import org.tubrin.server.words.Words;
 
 /** Tries a connection to an instrument. */
@@ -22,12 +22,10 @@ import org.tubrin.server.words.Words;
 @RequestMapping("/api/instruments")
 public class InstrumentController {
     private final Hosts hosts;
-    private final Stations stations;
     private final Words words;
 
-    InstrumentController(Hosts hosts, Stations stations, Words words) {
+    InstrumentController(Hosts hosts, Words words) {
         this.hosts = hosts;
-        this.stations = stations;
         this.words = words;
     }
 
@@ -40,12 +38,12 @@ public class InstrumentController {
 
     /** Asks an instrument once; its record need not be kept. */
     @PostMapping("/try")
-    Trial attempt(@RequestBody Map<String, Object> body) {
-        if (!(stations.read(body) instanceof Instrument instrument)) {
+    Trial attempt(@RequestBody Equipment body) {
+        if (!(body instanceof Instrument instrument)) {
             throw new Refused(new Problem(
                     ProblemCode.UNKNOWN_NAME,
                     "kind",
-                    String.valueOf(body.get("kind")),
+                    CoreJson.kind(Equipment.class, body),
                     new Allowed.Codes(List.of("instrument"))));
         }
         int timeoutMs = (int) Math.round(1000 * instrument.timeoutS());

@@ -1,7 +1,6 @@
 package org.tubrin.server.station;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -17,11 +16,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Gaps;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.tank.Touchstone;
+import org.tubrin.server.store.CoreJson;
 import org.tubrin.server.web.TextFile;
 import org.tubrin.server.words.Words;
 
@@ -41,7 +42,7 @@ public class StationController {
     public record StationView(int revision, @Nullable Station station) {}
 
     /** A piece of equipment; the body has the form of the backup's schema. */
-    public record EquipmentView(UUID id, int revision, String kind, String name, Object body) {}
+    public record EquipmentView(UUID id, int revision, String kind, String name, Equipment body) {}
 
     /** Something that is missing for an answer. */
     public record GapView(
@@ -73,13 +74,13 @@ public class StationController {
 
     @PostMapping("/equipment")
     @ResponseStatus(HttpStatus.CREATED)
-    EquipmentView add(@RequestBody Map<String, Object> body) {
-        return view(stations.add(UUID.randomUUID(), stations.read(body)));
+    EquipmentView add(@RequestBody Equipment body) {
+        return view(stations.add(UUID.randomUUID(), body));
     }
 
     @PutMapping("/equipment/{id}")
-    EquipmentView replace(@PathVariable UUID id, @RequestParam int revision, @RequestBody Map<String, Object> body) {
-        return view(stations.replace(id, revision, stations.read(body)));
+    EquipmentView replace(@PathVariable UUID id, @RequestParam int revision, @RequestBody Equipment body) {
+        return view(stations.replace(id, revision, body));
     }
 
     @DeleteMapping("/equipment/{id}")
@@ -137,8 +138,11 @@ public class StationController {
     }
 
     private EquipmentView view(Stations.Kept kept) {
-        String kind = kept.equipment().getClass().getSimpleName().toLowerCase(Locale.ROOT);
         return new EquipmentView(
-                kept.id(), kept.revision(), kind, kept.equipment().name(), stations.write(kept.equipment()));
+                kept.id(),
+                kept.revision(),
+                CoreJson.kind(Equipment.class, kept.equipment()),
+                kept.equipment().name(),
+                kept.equipment());
     }
 }

@@ -104,6 +104,7 @@ public class Stations {
 
     /** Adds a piece. */
     public Kept add(UUID id, Equipment equipment) {
+        fits(equipment);
         try {
             mapper.insertEquipment(row(id, 1, equipment));
         } catch (DuplicateKeyException e) {
@@ -114,6 +115,7 @@ public class Stations {
 
     /** Replaces a piece, where nobody else did since it was read. */
     public Kept replace(UUID id, int readRevision, Equipment equipment) {
+        fits(equipment);
         try {
             if (mapper.updateEquipment(row(id, Stale.next(readRevision, equipment.name()), equipment)) == 0) {
                 equipment(id);
@@ -158,18 +160,16 @@ public class Stations {
         return new Kept(row.id(), row.revision(), json.readValue(row.body(), Equipment.class));
     }
 
-    /** Returns equipment from what a caller sent. */
-    public Equipment read(Object body) {
-        Equipment equipment = CoreJson.read(json, body, Equipment.class);
+    /** Returns equipment from a tree. */
+    public Equipment read(Object tree) {
+        return CoreJson.read(json, tree, Equipment.class);
+    }
+
+    /** A meter kept before may have scales that fit nothing; none is kept any more. */
+    private static void fits(Equipment equipment) {
         if (equipment instanceof Meter meter && !meter.misfits().isEmpty()) {
             throw new Refused(meter.misfits());
         }
-        return equipment;
-    }
-
-    /** Returns equipment as a tree to send. */
-    public Object write(Equipment equipment) {
-        return json.readValue(json.writerFor(Equipment.class).writeValueAsString(equipment), Object.class);
     }
 
     private static Refused nameTaken(Equipment equipment) {

@@ -141,14 +141,25 @@ public class CoreJson {
         }
     }
 
+    /** Returns the name of the kind that a record is of, among those of a sealed type. */
+    public static String kind(Class<?> type, Object record) {
+        return tags(type)
+                .filter(tag -> tag.value().isInstance(record))
+                .map(JsonSubTypes.Type::name)
+                .findFirst()
+                .orElseThrow();
+    }
+
     /** Returns the names of the kinds of a type, as its tag says them; empty for a type without. */
     static List<String> kinds(Class<?> type) {
+        return tags(type).map(JsonSubTypes.Type::name).toList();
+    }
+
+    private static Stream<JsonSubTypes.Type> tags(Class<?> type) {
         Class<?> tags = TAGS.get(type);
         return tags == null
-                ? List.of()
-                : Stream.of(tags.getAnnotation(JsonSubTypes.class).value())
-                        .map(JsonSubTypes.Type::name)
-                        .toList();
+                ? Stream.of()
+                : Stream.of(tags.getAnnotation(JsonSubTypes.class).value());
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -1,8 +1,8 @@
 package org.tubrin.server.supply;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -16,10 +16,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.hv.HighVoltage;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.supply.Plan;
 import org.tubrin.core.supply.ProfileReading;
 import org.tubrin.core.supply.ProfileRun;
 import org.tubrin.server.web.Csv;
@@ -35,24 +37,75 @@ public class PaperController {
         this.papers = papers;
     }
 
-    /** A paper; the body has the form of the backup's schema. */
-    public record PaperView(UUID id, PaperKind kind, int revision, String name, Instant changedAt, Object body) {}
+    /** What is kept, as the page takes it. */
+    public sealed interface PaperView {}
+
+    /** A plan. */
+    public record PlanPaper(
+            UUID id,
+            @Schema(allowableValues = "PLAN") PaperKind kind,
+            int revision,
+            String name,
+            Instant changedAt,
+            Plan body)
+            implements PaperView {}
+
+    /** The measuring of a set. */
+    public record ProfilePaper(
+            UUID id,
+            @Schema(allowableValues = "PROFILE") PaperKind kind,
+            int revision,
+            String name,
+            Instant changedAt,
+            ProfileRun body)
+            implements PaperView {}
+
+    /** A high-voltage supply. */
+    public record HighVoltagePaper(
+            UUID id,
+            @Schema(allowableValues = "HIGH_VOLTAGE") PaperKind kind,
+            int revision,
+            String name,
+            Instant changedAt,
+            HighVoltage body)
+            implements PaperView {}
 
     @GetMapping
     List<PaperView> list() {
-        return papers.all().stream().map(papers::view).toList();
+        return papers.all().stream().map(PaperController::view).toList();
     }
 
-    @PostMapping
+    @PostMapping("/plans")
     @ResponseStatus(HttpStatus.CREATED)
-    PaperView add(@RequestParam PaperKind kind, @RequestBody Map<String, Object> body) {
-        return papers.view(papers.add(UUID.randomUUID(), kind, papers.read(kind, body)));
+    PaperView addPlan(@RequestBody Plan plan) {
+        return view(papers.add(UUID.randomUUID(), PaperKind.PLAN, plan));
     }
 
-    @PutMapping("/{id}")
-    PaperView replace(@PathVariable UUID id, @RequestParam int revision, @RequestBody Map<String, Object> body) {
-        return papers.view(
-                papers.replace(id, revision, papers.read(papers.get(id).kind(), body)));
+    @PostMapping("/profiles")
+    @ResponseStatus(HttpStatus.CREATED)
+    PaperView addProfile(@RequestBody ProfileRun run) {
+        return view(papers.add(UUID.randomUUID(), PaperKind.PROFILE, run));
+    }
+
+    @PostMapping("/high-voltages")
+    @ResponseStatus(HttpStatus.CREATED)
+    PaperView addHighVoltage(@RequestBody HighVoltage supply) {
+        return view(papers.add(UUID.randomUUID(), PaperKind.HIGH_VOLTAGE, supply));
+    }
+
+    @PutMapping("/plans/{id}")
+    PaperView replacePlan(@PathVariable UUID id, @RequestParam int revision, @RequestBody Plan plan) {
+        return view(papers.replace(id, PaperKind.PLAN, revision, plan));
+    }
+
+    @PutMapping("/profiles/{id}")
+    PaperView replaceProfile(@PathVariable UUID id, @RequestParam int revision, @RequestBody ProfileRun run) {
+        return view(papers.replace(id, PaperKind.PROFILE, revision, run));
+    }
+
+    @PutMapping("/high-voltages/{id}")
+    PaperView replaceHighVoltage(@PathVariable UUID id, @RequestParam int revision, @RequestBody HighVoltage supply) {
+        return view(papers.replace(id, PaperKind.HIGH_VOLTAGE, revision, supply));
     }
 
     @DeleteMapping("/{id}")
@@ -77,5 +130,19 @@ public class PaperController {
     @PostMapping("/readings")
     FileReadings readings(@RequestBody TextFile file) {
         return ProfileFile.read(file.text());
+    }
+
+    static PaperView view(Papers.Kept kept) {
+        String name = PaperKind.nameOf(kept.paper());
+        return switch (kept.kind()) {
+            case PLAN ->
+                new PlanPaper(kept.id(), kept.kind(), kept.revision(), name, kept.changedAt(), (Plan) kept.paper());
+            case PROFILE ->
+                new ProfilePaper(
+                        kept.id(), kept.kind(), kept.revision(), name, kept.changedAt(), (ProfileRun) kept.paper());
+            case HIGH_VOLTAGE ->
+                new HighVoltagePaper(
+                        kept.id(), kept.kind(), kept.revision(), name, kept.changedAt(), (HighVoltage) kept.paper());
+        };
     }
 }

@@ -12,7 +12,6 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
-import org.tubrin.core.supply.CurrentProfile;
 import org.tubrin.core.supply.ProfileRun;
 import org.tubrin.server.store.CoreJson;
 import org.tubrin.server.web.NotThere;
@@ -61,27 +60,6 @@ public class Papers {
         return CoreJson.read(json, body, kind.type());
     }
 
-    /** Returns the profile that a body means. */
-    CurrentProfile profile(Object body) {
-        return CoreJson.read(json, body, CurrentProfile.class);
-    }
-
-    /** Returns a record as a tree to send. */
-    public Object write(Object paper) {
-        return json.readValue(json.writeValueAsString(paper), Object.class);
-    }
-
-    /** Returns one as the page takes it. */
-    PaperController.PaperView view(Kept kept) {
-        return new PaperController.PaperView(
-                kept.id(),
-                kept.kind(),
-                kept.revision(),
-                PaperKind.nameOf(kept.paper()),
-                kept.changedAt(),
-                write(kept.paper()));
-    }
-
     /** Adds one. */
     public Kept add(UUID id, PaperKind kind, Object paper) {
         return restore(new Kept(id, kind, 1, clock.instant(), paper));
@@ -98,9 +76,11 @@ public class Papers {
     }
 
     /** Replaces one, where nobody else did since it was read. */
-    public Kept replace(UUID id, int readRevision, Object paper) {
-        Kept before = get(id);
-        Kept kept = new Kept(id, before.kind(), Stale.next(readRevision, id.toString()), clock.instant(), paper);
+    public Kept replace(UUID id, PaperKind kind, int readRevision, Object paper) {
+        if (get(id).kind() != kind) {
+            throw new NotThere(id.toString());
+        }
+        Kept kept = new Kept(id, kind, Stale.next(readRevision, id.toString()), clock.instant(), paper);
         try {
             if (mapper.update(row(kept)) == 0) {
                 throw new Stale(PaperKind.nameOf(paper));

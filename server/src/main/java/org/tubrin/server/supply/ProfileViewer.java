@@ -28,11 +28,9 @@ class ProfileViewer {
     private static final double HUNDREDTH = 100;
 
     private final Words words;
-    private final Papers papers;
 
-    ProfileViewer(Words words, Papers papers) {
+    ProfileViewer(Words words) {
         this.words = words;
-        this.papers = papers;
     }
 
     /**
@@ -59,7 +57,7 @@ class ProfileViewer {
             @Nullable String law,
             List<PlanView.PlanFact> facts,
             List<PlanView.PlanFact> at,
-            @Nullable Object box) {}
+            @Nullable Box box) {}
 
     /** What was read once, and what follows; without output no efficiency. */
     public record ProfileRow(
@@ -96,7 +94,7 @@ class ProfileViewer {
                 profile.flatMap(CurrentProfile::fit).map(this::law).orElse(null),
                 facts(run),
                 atW.flatMap(watt -> profile.map(known -> at(known, watt))).orElse(List.of()),
-                profile.map(Box.Transmitting::customary).map(papers::write).orElse(null));
+                profile.<Box>map(Box.Transmitting::customary).orElse(null));
     }
 
     private List<ProfileRow> rows(ProfileRun run, Optional<CurrentProfile> profile) {

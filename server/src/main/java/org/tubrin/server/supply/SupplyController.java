@@ -22,6 +22,7 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Envelope;
 import org.tubrin.core.station.Equipment;
+import org.tubrin.core.supply.CurrentProfile;
 import org.tubrin.core.supply.Judgement;
 import org.tubrin.core.supply.OwnDuty;
 import org.tubrin.core.supply.Plan;
@@ -68,8 +69,7 @@ public class SupplyController {
 
     /** Returns what a plan comes to; it need not be kept. */
     @PostMapping("/plan")
-    PlanView plan(@RequestBody Map<String, Object> body) {
-        Plan plan = (Plan) papers.read(PaperKind.PLAN, body);
+    PlanView plan(@RequestBody Plan plan) {
         Judgement judgement = Judgement.of(plan, papers.riseV(plan.supply().name()));
         List<Equipment> station =
                 stations.equipment().stream().map(Stations.Kept::equipment).toList();
@@ -79,26 +79,25 @@ public class SupplyController {
     /** Returns what the measuring of a profile has come to, with what it says of an output in watts; it need not be kept. */
     @PostMapping("/profile")
     ProfileViewer.ProfileView profile(
-            @RequestBody Map<String, Object> body, @RequestParam(required = false) @Nullable Double atW) {
-        return profiles.view((ProfileRun) papers.read(PaperKind.PROFILE, body), Optional.ofNullable(atW));
+            @RequestBody ProfileRun run, @RequestParam(required = false) @Nullable Double atW) {
+        return profiles.view(run, Optional.ofNullable(atW));
     }
 
     /** Returns what a high-voltage supply comes to; it need not be kept. */
     @PostMapping("/high-voltage")
-    HighVoltageViewer.HighVoltageView highVoltage(@RequestBody Map<String, Object> body) {
-        return highVoltages.view((HighVoltage) papers.read(PaperKind.HIGH_VOLTAGE, body));
+    HighVoltageViewer.HighVoltageView highVoltage(@RequestBody HighVoltage supply) {
+        return highVoltages.view(supply);
     }
 
     /** An average current that was read while a set was in use, as typed, with the set's profile. */
-    public record DutyRequest(Map<String, Object> profile, double peakEnvelopeW, String averageA) {}
+    public record DutyRequest(CurrentProfile profile, double peakEnvelopeW, String averageA) {}
 
     /** The share of the time that it really transmits. */
     public record DutyView(double onShare, String says) {}
 
     @PostMapping("/duty")
     DutyView duty(@RequestBody DutyRequest request) {
-        Quantity share = OwnDuty.of(
-                papers.profile(request.profile()), request.peakEnvelopeW(), reader.current(request.averageA()));
+        Quantity share = OwnDuty.of(request.profile(), request.peakEnvelopeW(), reader.current(request.averageA()));
         double onShare = Math.max(Envelope.Keyed.LEAST_SHARE, Math.min(1, share.value()));
         return new DutyView(
                 onShare,
@@ -118,7 +117,8 @@ public class SupplyController {
         if (!(papers.get(id).paper() instanceof ProfileRun run)) {
             throw new Refused(new Problem(ProblemCode.UNKNOWN_NAME, "id", id.toString(), new Allowed.Nothing()));
         }
-        return papers.view(papers.replace(id, revision, run.with(reader.read(typed), typed.keyed())));
+        return PaperController.view(
+                papers.replace(id, PaperKind.PROFILE, revision, run.with(reader.read(typed), typed.keyed())));
     }
 
     /**

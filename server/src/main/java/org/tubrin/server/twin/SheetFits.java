@@ -41,7 +41,7 @@ class SheetFits {
                 fit.readings().stream().map(this::row).toList(),
                 fit.parameters().stream().map(this::row).toList(),
                 notes(fit),
-                stations.write(amplifier.withTwin(fit.constants())),
+                amplifier.withTwin(fit.constants()),
                 kept.revision());
     }
 

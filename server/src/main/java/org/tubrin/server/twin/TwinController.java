@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.station.Equipment;
 import org.tubrin.core.tuneup.Waveform;
 import org.tubrin.core.twin.DataSheet;
 import org.tubrin.core.twin.SheetFit;
@@ -175,7 +176,7 @@ public class TwinController {
 
     /** A twin found from a sheet; the amplifier is the record with its constants, to be kept as any record is. */
     public record FitView(
-            List<FitRow> rows, List<ConstantRow> constants, List<String> notes, Object amplifier, int revision) {}
+            List<FitRow> rows, List<ConstantRow> constants, List<String> notes, Equipment amplifier, int revision) {}
 
     @PostMapping("/twin/fit")
     FitView fit(@RequestBody FitRequest request) {

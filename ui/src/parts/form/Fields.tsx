@@ -1,0 +1,355 @@
+import { type ReactNode, useId } from 'react';
+import {
+  Controller,
+  type FieldError,
+  get,
+  useFieldArray,
+  useFormContext,
+  useFormState,
+  useWatch,
+} from 'react-hook-form';
+import { Button, Cell, Check, Head, Input, Label, Select, Table } from '../ui';
+import { fieldsOf, toForm } from './convert';
+import type { Form, Spec } from './spec';
+
+interface Props {
+  fields: Spec[];
+  /** The path of what holds them, with a dot at its end; empty for the record itself. */
+  at?: string;
+}
+
+/** The fields of a record, each with what was refused of it; the form stands round them. */
+export function Fields({ fields, at = '' }: Props) {
+  return (
+    <div className="grid gap-2.5">
+      {fields.map((spec) => (
+        <Field key={spec.path} spec={spec} path={at + spec.path} at={at} />
+      ))}
+    </div>
+  );
+}
+
+interface FieldProps<S extends Spec = Spec> {
+  spec: S;
+  path: string;
+  at: string;
+}
+
+type Of<T extends Spec['type']> = Extract<Spec, { type: T }>;
+
+function Field({ spec, path, at }: FieldProps) {
+  switch (spec.type) {
+    case 'text':
+    case 'number':
+      return <Typed spec={spec} path={path} at={at} />;
+    case 'choice':
+      return <Choice spec={spec} path={path} at={at} />;
+    case 'many':
+      return <Many spec={spec} path={path} at={at} />;
+    case 'group':
+      return <Group spec={spec} path={path} at={at} />;
+    case 'variant':
+      return <Variant spec={spec} path={path} at={at} />;
+    case 'list':
+      return <List spec={spec} path={path} at={at} />;
+  }
+}
+
+/** Returns what was refused of a field, in words. */
+function useRefused(path: string): string | undefined {
+  const { errors } = useFormState({ name: path });
+  return (get(errors, path) as FieldError | undefined)?.message;
+}
+
+interface LineProps {
+  label: string;
+  path: string;
+  children: (common: {
+    id: string;
+    'data-field': string;
+    'aria-invalid': boolean;
+    'aria-describedby'?: string;
+  }) => ReactNode;
+}
+
+/** A label, its control, and what was refused of it. */
+function Line({ label, path, children }: LineProps) {
+  const id = useId();
+  const refused = useRefused(path);
+  return (
+    <div className="grid items-baseline gap-x-3 phone:grid-cols-label">
+      <Label htmlFor={id}>{label}</Label>
+      <div>
+        {children({
+          id,
+          'data-field': path,
+          'aria-invalid': refused !== undefined,
+          ...(refused ? { 'aria-describedby': `${id}-problem` } : {}),
+        })}
+        {refused && (
+          <p id={`${id}-problem`} className="mt-0.5 text-13 text-limit">
+            {refused}
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Typed({ spec, path }: FieldProps<Of<'text'> | Of<'number'>>) {
+  const { register } = useFormContext();
+  return (
+    <Line label={spec.label} path={path}>
+      {(common) => (
+        <>
+          <Input
+            {...common}
+            {...register(path)}
+            number={spec.type === 'number'}
+            className={spec.type === 'number' ? 'w-27.5' : 'w-65 max-w-full'}
+          />
+          {spec.type === 'number' && (
+            <span className="ml-2 text-soft">
+              {spec.unit}
+              {spec.hint && <span className="ml-2 text-13">{spec.hint}</span>}
+            </span>
+          )}
+        </>
+      )}
+    </Line>
+  );
+}
+
+function Choice({ spec, path, at }: FieldProps<Of<'choice'>>) {
+  const { setValue, getValues } = useFormContext();
+  // What may be chosen can depend on a choice beside it.
+  useWatch({ name: at.slice(0, -1), disabled: spec.among === undefined });
+  const beside = () => (at === '' ? getValues() : getValues(at.slice(0, -1))) as Form;
+  return (
+    <Line label={spec.label} path={path}>
+      {(common) => (
+        <Controller
+          name={path}
+          render={({ field }) => (
+            <Select
+              {...common}
+              ref={field.ref}
+              value={field.value ?? ''}
+              onPick={(code) => {
+                field.onChange(code);
+                for (const [other, value] of Object.entries(spec.sets?.(code) ?? {})) setValue(at + other, value);
+              }}
+              options={spec.among?.(beside()) ?? spec.options}
+            />
+          )}
+        />
+      )}
+    </Line>
+  );
+}
+
+function Many({ spec, path }: FieldProps<Of<'many'>>) {
+  const refused = useRefused(path);
+  return (
+    <fieldset className="grid gap-x-3 phone:grid-cols-label">
+      <legend className="sr-only">{spec.label}</legend>
+      <span aria-hidden="true" className="text-soft">
+        {spec.label}
+      </span>
+      <Controller
+        name={path}
+        render={({ field }) => {
+          const chosen = (field.value ?? []) as string[];
+          return (
+            <div className="flex flex-wrap gap-x-4 gap-y-1">
+              {spec.options.map(([code, label]) => (
+                <Check
+                  key={code}
+                  checked={chosen.includes(code)}
+                  onCheck={(on) =>
+                    // In the order of the options, whatever the order of clicks.
+                    field.onChange(
+                      spec.options.map(([one]) => one).filter((one) => (one === code ? on : chosen.includes(one))),
+                    )
+                  }
+                >
+                  {label}
+                </Check>
+              ))}
+            </div>
+          );
+        }}
+      />
+      {refused && <p className="mt-0.5 text-13 text-limit phone:col-start-2">{refused}</p>}
+    </fieldset>
+  );
+}
+
+function Box({ label, tools, children }: { label: string; tools?: ReactNode; children?: ReactNode }) {
+  return (
+    <fieldset className="border-l-2 border-rule pl-4">
+      <legend className="sr-only">{label}</legend>
+      <div className="mb-1.5 flex items-center gap-3">
+        <p aria-hidden="true" className="head">
+          {label}
+        </p>
+        {tools}
+      </div>
+      {children}
+    </fieldset>
+  );
+}
+
+function Group({ spec, path }: FieldProps<Of<'group'>>) {
+  const { setValue } = useFormContext();
+  const known = Boolean(useWatch({ name: path }));
+  const dirty = { shouldDirty: true } as const;
+  const tools =
+    spec.optional &&
+    (known ? (
+      <Button kind="quiet" onClick={() => setValue(path, undefined, dirty)}>
+        Unknown
+      </Button>
+    ) : (
+      <Button onClick={() => setValue(path, toForm(spec.fields, spec.optional ?? {}), dirty)}>Describe</Button>
+    ));
+  return (
+    <Box label={spec.label} tools={tools}>
+      {known && <Fields fields={spec.fields} at={`${path}.`} />}
+    </Box>
+  );
+}
+
+function Variant({ spec, path }: FieldProps<Of<'variant'>>) {
+  const { setValue } = useFormContext();
+  const kind = useWatch({ name: `${path}.kind` }) as string;
+  const tools = (
+    <Select
+      aria-label={spec.label}
+      value={kind}
+      onPick={(code) => {
+        const chosen = spec.kinds.find((one) => one.kind === code);
+        if (chosen) setValue(path, toForm(chosen.fields, chosen.fresh), { shouldDirty: true });
+      }}
+      options={spec.kinds.map((one) => [one.kind, one.label] as const)}
+    />
+  );
+  return (
+    <Box label={spec.label} tools={tools}>
+      <Fields key={kind} fields={fieldsOf(spec, kind)} at={`${path}.`} />
+    </Box>
+  );
+}
+
+function List({ spec, path }: FieldProps<Of<'list'>>) {
+  const items = useFieldArray({ name: path });
+  const own = useRefused(path);
+  const Items = spec.inline ? Lines : Blocks;
+  return (
+    <Box
+      label={spec.label}
+      tools={
+        <Button onClick={() => items.append(toForm(spec.fields, spec.fresh), { shouldFocus: false })}>
+          Add a {spec.item}
+        </Button>
+      }
+    >
+      {own && <p className="mb-1 text-13 text-limit">{own}</p>}
+      <Items spec={spec} path={path} ids={items.fields.map((one) => one.id)} onRemove={items.remove} />
+    </Box>
+  );
+}
+
+interface ItemsProps {
+  spec: Of<'list'>;
+  path: string;
+  ids: string[];
+  onRemove: (index: number) => void;
+}
+
+function Blocks({ spec, path, ids, onRemove }: ItemsProps) {
+  return (
+    <div className="grid gap-3">
+      {ids.map((id, index) => (
+        <div key={id} className="border-t border-hair pt-2">
+          <Fields fields={spec.fields} at={`${path}.${index}.`} />
+          <Button kind="quiet" onClick={() => onRemove(index)}>
+            Take this {spec.item} away
+          </Button>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** Items of numbers only, each on a line. */
+function Lines({ spec, path, ids, onRemove }: ItemsProps) {
+  const numbers = spec.fields.filter((one) => one.type === 'number');
+  return (
+    <Table caption={spec.label} quiet className="w-auto">
+      <thead>
+        <tr>
+          {numbers.map((field) => (
+            <Head key={field.path}>
+              {field.label}, {field.unit}
+            </Head>
+          ))}
+          <td />
+        </tr>
+      </thead>
+      <tbody>
+        {ids.map((id, index) => (
+          <NumberLine
+            key={id}
+            numbers={numbers}
+            path={`${path}.${index}`}
+            item={`${spec.item} ${index + 1}`}
+            onRemove={() => onRemove(index)}
+          />
+        ))}
+      </tbody>
+    </Table>
+  );
+}
+
+interface NumberLineProps {
+  numbers: Of<'number'>[];
+  path: string;
+  item: string;
+  onRemove: () => void;
+}
+
+function NumberLine({ numbers, path, item, onRemove }: NumberLineProps) {
+  const { register } = useFormContext();
+  const { errors } = useFormState({ name: path });
+  const refused = numbers.flatMap(({ path: field }) => {
+    const words = (get(errors, `${path}.${field}`) as FieldError | undefined)?.message;
+    return words ? [{ field, words }] : [];
+  });
+  return (
+    <tr>
+      {numbers.map((field) => (
+        <Cell key={field.path} className="py-1">
+          <Input
+            aria-label={`${field.label}, ${field.unit}, ${item}`}
+            data-field={`${path}.${field.path}`}
+            aria-invalid={refused.some((one) => one.field === field.path)}
+            number
+            className="w-23"
+            {...register(`${path}.${field.path}`)}
+          />
+        </Cell>
+      ))}
+      <Cell className="py-1 pr-0 text-13">
+        <Button kind="link" onClick={onRemove}>
+          Take away
+        </Button>
+        {refused.map((one) => (
+          <p key={one.field} className="text-limit">
+            {one.words}
+          </p>
+        ))}
+      </Cell>
+    </tr>
+  );
+}

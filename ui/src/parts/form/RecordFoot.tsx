@@ -1,0 +1,50 @@
+import type { ReactNode } from 'react';
+import { Trouble } from '../Messages';
+import { Button, Confirm } from '../ui';
+import type { RecordForm } from './useRecordForm';
+
+interface Props {
+  record: Omit<RecordForm, 'form' | 'submit'>;
+  /** What is saved under its name, where it is: it may be taken away. */
+  known?: { name: string; says: string; onRemove: () => void };
+  children?: ReactNode;
+}
+
+/** Save, what was refused, take away. */
+export function RecordFoot({ record, known, children }: Props) {
+  return (
+    <>
+      <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
+        <Button kind="main" type="submit" disabled={record.pending}>
+          Keep
+        </Button>
+        {record.left && (
+          <span role="status" className="flex items-center gap-2 text-soft">
+            As you left it, not kept yet.
+            <Button kind="quiet" onClick={record.drop}>
+              Begin anew
+            </Button>
+          </span>
+        )}
+        {record.refused > 0 && (
+          <span role="alert" className="text-limit">
+            {record.refused === 1 ? 'One field needs mending.' : `${record.refused} fields need mending.`}
+          </span>
+        )}
+        {children}
+        {known && (
+          <Confirm title={`Take ${known.name} away?`} says={known.says} does="Take away" onDo={known.onRemove}>
+            <Button kind="quiet" className="ml-auto">
+              Take away
+            </Button>
+          </Confirm>
+        )}
+      </div>
+      {Boolean(record.error) && (
+        <div className="mt-3">
+          <Trouble error={record.error} />
+        </div>
+      )}
+    </>
+  );
+}
