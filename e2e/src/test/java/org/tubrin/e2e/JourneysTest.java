@@ -269,7 +269,10 @@ public class JourneysTest {
         operator.page
                 .getByText("Keep", new Page.GetByTextOptions().setExact(true))
                 .click();
-        operator.page.getByText("Runs made before hold the record as it was.").waitFor();
+        operator.page
+                .getByText("Runs made before hold the record as it was.")
+                .first()
+                .waitFor();
         operator.page.reload();
         assertThat(resistance).hasValue("51.9");
     }

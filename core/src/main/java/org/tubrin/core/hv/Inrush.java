@@ -1,8 +1,11 @@
 package org.tubrin.core.hv;
 
 import org.hipparchus.ode.ODEState;
+import org.hipparchus.ode.ODEStateAndDerivative;
 import org.hipparchus.ode.OrdinaryDifferentialEquation;
 import org.hipparchus.ode.nonstiff.ClassicalRungeKuttaIntegrator;
+import org.hipparchus.ode.sampling.ODEStateInterpolator;
+import org.hipparchus.ode.sampling.ODEStepHandler;
 
 /**
  * What flows at switch-on into empty capacitors, with a soft-start resistor or without.
@@ -32,22 +35,48 @@ public record Inrush(double peakA, double primaryPeakA, double resistorEnergyJ, 
     public static Inrush of(Rectifier rectifier, Bank bank, double softStartOhm, double primaryRmsV) {
         Law law = new Law(rectifier, bank, softStartOhm);
         double cycleS = 1 / rectifier.frequencyHz();
-        double stepS = cycleS / STEPS_PER_CYCLE;
-        ClassicalRungeKuttaIntegrator integrator = new ClassicalRungeKuttaIntegrator(stepS);
-        double[] state = new double[3];
-        double peakA = law.currentA(0, state);
-        double chargedS = Double.POSITIVE_INFINITY;
-        for (int step = 0; step < MOST_CYCLES * STEPS_PER_CYCLE && Double.isInfinite(chargedS); step++) {
-            double from = step * stepS;
-            state = integrator
-                    .integrate(law, new ODEState(from, state), from + stepS)
-                    .getPrimaryState();
-            peakA = Math.max(peakA, law.currentA(from + stepS, state));
-            if (law.wholeV(state) >= CHARGED * rectifier.openV()) {
-                chargedS = from + stepS;
+        Charge charge = new Charge(law, CHARGED * rectifier.openV());
+        ClassicalRungeKuttaIntegrator integrator = new ClassicalRungeKuttaIntegrator(cycleS / STEPS_PER_CYCLE);
+        integrator.addStepHandler(charge);
+        double[] state = new double[law.getDimension()];
+        charge.peakA = law.currentA(0, state);
+        for (int cycle = 0; cycle < MOST_CYCLES && Double.isInfinite(charge.chargedS); cycle++) {
+            charge.beforeS = cycle * cycleS;
+            // The mains is the same in every cycle.
+            state = integrator.integrate(law, new ODEState(0, state), cycleS).getPrimaryState();
+        }
+        double energyJ = Double.isInfinite(charge.chargedS) ? state[2] : charge.energyJ;
+        return new Inrush(
+                charge.peakA, charge.peakA * rectifier.secondaryRmsV() / primaryRmsV, energyJ, charge.chargedS);
+    }
+
+    /** What was seen at the steps until the capacitors were charged. */
+    private static final class Charge implements ODEStepHandler {
+        private final Law law;
+        private final double chargedV;
+        private double beforeS;
+        private double peakA;
+        private double energyJ;
+        private double chargedS = Double.POSITIVE_INFINITY;
+
+        Charge(Law law, double chargedV) {
+            this.law = law;
+            this.chargedV = chargedV;
+        }
+
+        @Override
+        public void handleStep(ODEStateInterpolator step) {
+            if (Double.isFinite(chargedS)) {
+                return;
+            }
+            ODEStateAndDerivative current = step.getCurrentState();
+            double[] state = current.getPrimaryState();
+            peakA = Math.max(peakA, law.currentA(current.getTime(), state));
+            energyJ = state[2];
+            if (law.wholeV(state) >= chargedV) {
+                chargedS = beforeS + current.getTime();
             }
         }
-        return new Inrush(peakA, peakA * rectifier.secondaryRmsV() / primaryRmsV, state[2], chargedS);
     }
 
     private record Law(Rectifier rectifier, Bank bank, double softStartOhm) implements OrdinaryDifferentialEquation {

@@ -2,8 +2,11 @@ package org.tubrin.core.hv;
 
 import java.util.Arrays;
 import org.hipparchus.ode.ODEState;
+import org.hipparchus.ode.ODEStateAndDerivative;
 import org.hipparchus.ode.OrdinaryDifferentialEquation;
 import org.hipparchus.ode.nonstiff.ClassicalRungeKuttaIntegrator;
+import org.hipparchus.ode.sampling.ODEStateInterpolator;
+import org.hipparchus.ode.sampling.ODEStepHandler;
 
 /**
  * A supply under a constant direct current.
@@ -31,34 +34,55 @@ public record UnderLoad(double meanV, double ripplePeakToPeakV, double chargePea
         double cycleS = 1 / rectifier.frequencyHz();
         double[] voltage = new double[law.getDimension()];
         Arrays.fill(voltage, rectifier.peakV());
+        Cycle cycle = new Cycle(law);
         ClassicalRungeKuttaIntegrator integrator = new ClassicalRungeKuttaIntegrator(cycleS / STEPS_PER_CYCLE);
+        integrator.addStepHandler(cycle);
         double before = rectifier.openV();
-        for (int cycle = 1; cycle <= MOST_CYCLES; cycle++) {
-            double low = Double.MAX_VALUE;
-            double high = 0;
-            double sum = 0;
-            double peakA = 0;
-            for (int step = 0; step < STEPS_PER_CYCLE; step++) {
-                double from = cycleS * step / STEPS_PER_CYCLE;
-                voltage = integrator
-                        .integrate(law, new ODEState(from, voltage), from + cycleS / STEPS_PER_CYCLE)
-                        .getPrimaryState();
-                double whole = law.wholeV(voltage);
-                low = Math.min(low, whole);
-                high = Math.max(high, whole);
-                sum += whole;
-                peakA = Math.max(peakA, law.chargeA(from + cycleS / STEPS_PER_CYCLE, voltage));
-            }
-            double mean = sum / STEPS_PER_CYCLE;
-            if (Math.abs(mean - before) < REPEATS * rectifier.openV()) {
-                return new UnderLoad(mean, high - low, peakA, cycle, true);
+        for (int count = 1; ; count++) {
+            cycle.begin();
+            voltage =
+                    integrator.integrate(law, new ODEState(0, voltage), cycleS).getPrimaryState();
+            double mean = cycle.sumV / cycle.steps;
+            boolean repeats = Math.abs(mean - before) < REPEATS * rectifier.openV();
+            if (repeats || count == MOST_CYCLES) {
+                return new UnderLoad(mean, cycle.highV - cycle.lowV, cycle.peakA, count, repeats);
             }
             before = mean;
-            if (cycle == MOST_CYCLES) {
-                return new UnderLoad(mean, high - low, peakA, cycle, false);
-            }
         }
-        throw new IllegalStateException("no cycle was run");
+    }
+
+    /** What was seen at the steps of one cycle. */
+    private static final class Cycle implements ODEStepHandler {
+        private final Law law;
+        private double lowV;
+        private double highV;
+        private double sumV;
+        private double peakA;
+        private int steps;
+
+        Cycle(Law law) {
+            this.law = law;
+        }
+
+        void begin() {
+            lowV = Double.MAX_VALUE;
+            highV = 0;
+            sumV = 0;
+            peakA = 0;
+            steps = 0;
+        }
+
+        @Override
+        public void handleStep(ODEStateInterpolator step) {
+            ODEStateAndDerivative state = step.getCurrentState();
+            double[] voltage = state.getPrimaryState();
+            double whole = law.wholeV(voltage);
+            lowV = Math.min(lowV, whole);
+            highV = Math.max(highV, whole);
+            sumV += whole;
+            peakA = Math.max(peakA, law.chargeA(state.getTime(), voltage));
+            steps++;
+        }
     }
 
     /** Returns how far the voltage has fallen from that without load, as a share of it, 0 to 1. */

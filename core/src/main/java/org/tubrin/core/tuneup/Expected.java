@@ -36,6 +36,12 @@ public final class Expected {
     private static final double GRID_SHARE = 0.08;
     private static final double VOLTAGE_SHARE = 0.01;
 
+    /** A run asks for the same drives again with every event and every look. */
+    private static final int MOST_REMEMBERED = 256;
+
+    private static final Remembered<Asked, Optional<Peak>> PEAKS = new Remembered<>(MOST_REMEMBERED, Asked::most);
+    private static final Remembered<Asked, Optional<Peak>> FINISHES = new Remembered<>(MOST_REMEMBERED, Asked::finish);
+
     private Expected() {}
 
     /** Returns the twin of a run's amplifier, where its record has one that knows the run's band. */
@@ -114,12 +120,23 @@ public final class Expected {
 
     /** Returns the twin's dials of most output at a drive in watts; empty where it knows none. */
     public static Optional<Peak> peak(TuneSetup setup, double driveW) {
-        return probe(setup, driveW).flatMap(probe -> settled(PeakSearch.most(probe, driveW)));
+        return PEAKS.of(new Asked(setup, driveW));
     }
 
     /** Returns the twin's dials a little heavier than that, the best linear place; empty where it knows none. */
     public static Optional<Peak> finish(TuneSetup setup, double driveW) {
-        return probe(setup, driveW).flatMap(probe -> settled(PeakSearch.finish(probe, driveW)));
+        return FINISHES.of(new Asked(setup, driveW));
+    }
+
+    /** All that dials by the twin depend on. */
+    private record Asked(TuneSetup setup, double driveW) {
+        private Optional<Peak> most() {
+            return probe(setup, driveW).flatMap(probe -> settled(PeakSearch.most(probe, driveW)));
+        }
+
+        private Optional<Peak> finish() {
+            return probe(setup, driveW).flatMap(probe -> settled(PeakSearch.finish(probe, driveW)));
+        }
     }
 
     private static Optional<Probe> probe(TuneSetup setup, double driveW) {

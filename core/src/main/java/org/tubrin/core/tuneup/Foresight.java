@@ -1,6 +1,8 @@
 package org.tubrin.core.tuneup;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -23,7 +25,8 @@ import org.tubrin.core.twin.TubePoint;
  * is flat, but grid current (of a tetrode screen current) falls steadily with heavier coupling, and PLATE's place at resonance
  * tells of the load; so it knows where LOAD should end before LOAD was ever turned. A drive is within limits where output and
  * currents with two and a half of their standard uncertainties, and heat, stay below them. Source: our own, {@code
- * docs/decisions/4-the-finish-from-grid-current.md}. Valid: where {@link RunFit} is.
+ * docs/decisions/4-the-finish-from-grid-current.md}. Valid: where {@link RunFit} is. May be shared by threads; what it found
+ * once it answers at once.
  */
 final class Foresight {
     /** Where plates would get hotter than this share of their rating, LOAD ends where output is most. */
@@ -38,11 +41,18 @@ final class Foresight {
 
     private static final int HALVINGS = 7;
 
+    /** A run is looked at many times between two steps, and by several at once. */
+    private static final int MOST_REMEMBERED = 32;
+
+    private static final Remembered<Asked, Optional<Foresight>> FOUND = new Remembered<>(MOST_REMEMBERED, Asked::find);
+
     private final TuneSetup setup;
     private final School school;
     private final Stage.Tubes tubes;
     private final RunFit fit;
     private final Probe probe;
+    /** The ends looked for so far, by drive in watts. */
+    private final Map<Double, Optional<Peak>> finishes = new HashMap<>();
 
     private Foresight(TuneSetup setup, School school, RunFit fit) {
         this.setup = setup;
@@ -67,9 +77,14 @@ final class Foresight {
 
     /** Returns the foresight of a school after some whole steps; empty where it does not apply. */
     static Optional<Foresight> of(TuneSetup setup, School school, List<Step> steps) {
-        return applies(setup)
-                ? RunFit.of(setup, steps, RunFit.MeterError.ALIKE).map(fit -> new Foresight(setup, school, fit))
-                : Optional.empty();
+        return applies(setup) ? FOUND.of(new Asked(setup, school, List.copyOf(steps))) : Optional.empty();
+    }
+
+    /** All that a foresight depends on. */
+    private record Asked(TuneSetup setup, School school, List<Step> steps) {
+        private Optional<Foresight> find() {
+            return RunFit.of(setup, steps, RunFit.MeterError.ALIKE).map(fit -> new Foresight(setup, school, fit));
+        }
     }
 
     private static ReadingRole tellingRole(Stage.Tubes tubes) {
@@ -82,6 +97,10 @@ final class Foresight {
     }
 
     private Optional<Peak> finish(double driveW) {
+        return finishes.computeIfAbsent(driveW, this::findFinish);
+    }
+
+    private Optional<Peak> findFinish(double driveW) {
         return switch (school.aim()) {
             case OUTPUT -> heavier(driveW);
             case DIP ->
@@ -131,7 +150,7 @@ final class Foresight {
     }
 
     /** Returns where LOAD is to end at a drive in watts. */
-    Optional<Double> loadFinish(double driveW) {
+    synchronized Optional<Double> loadFinish(double driveW) {
         return finish(driveW).map(peak -> placed(peak.load()));
     }
 
@@ -140,14 +159,14 @@ final class Foresight {
     }
 
     /** Returns the output to expect at a drive in watts and a LOAD position, with PLATE peaked. */
-    Optional<Double> outputW(double driveW, double loadAt) {
+    synchronized Optional<Double> outputW(double driveW, double loadAt) {
         double load = tubes.load().clamp(loadAt - fit.loadOffset());
         probe.forget();
         return probe.settle(driveW, probe.resonantPlate(load), load) ? Optional.of(probe.outputW()) : Optional.empty();
     }
 
     /** Returns the most drive, up to a wanted one, at which the limits bear the finish, in watts. */
-    double driveWithinW(double wantedW) {
+    synchronized double driveWithinW(double wantedW) {
         Peak end = finish(wantedW).orElse(null);
         if (end == null) {
             return wantedW;
@@ -192,7 +211,7 @@ final class Foresight {
     }
 
     /** Returns whether a drive in watts keeps the currents within their limits, with room for what is unsure, at a LOAD as it stands. */
-    boolean currentsHold(double driveW, double loadAt) {
+    synchronized boolean currentsHold(double driveW, double loadAt) {
         RunFit.Prospect prospect = fit.prospect(driveW, loadAt);
         return within(
                 prospect.plateA().with(PLANNED_SIGMAS),

@@ -57,6 +57,11 @@ final class RunFit {
     private static final double MISSED = 10;
     private static final double USUAL_SIGMAS = 1.5;
 
+    /** A run is looked at many times between two readings, and by several at once. */
+    private static final int MOST_REMEMBERED = 32;
+
+    private static final Remembered<Asked, Optional<RunFit>> FOUND = new Remembered<>(MOST_REMEMBERED, Asked::find);
+
     private final TuneSetup setup;
     private final List<Step> steps;
     private final TubeTwin twin;
@@ -110,7 +115,14 @@ final class RunFit {
                 .filter(step -> step.position(Control.PLATE).isPresent()
                         && step.position(Control.LOAD).isPresent())
                 .toList();
-        return Expected.twin(setup).map(twin -> new RunFit(setup, placed, twin, error));
+        return FOUND.of(new Asked(setup, placed, error));
+    }
+
+    /** All that a fit depends on. */
+    private record Asked(TuneSetup setup, List<Step> steps, MeterError error) {
+        private Optional<RunFit> find() {
+            return Expected.twin(setup).map(twin -> new RunFit(setup, steps, twin, error));
+        }
     }
 
     /** Returns how far the reflection may lie off what is known, in each of its two parts. */
