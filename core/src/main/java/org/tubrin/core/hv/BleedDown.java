@@ -1,18 +1,17 @@
 package org.tubrin.core.hv;
 
-import java.util.Arrays;
-import org.hipparchus.ode.ODEState;
-import org.hipparchus.ode.ODEStateAndDerivative;
-import org.hipparchus.ode.OrdinaryDifferentialEquation;
-import org.hipparchus.ode.nonstiff.DormandPrince853Integrator;
+import java.util.function.DoubleUnaryOperator;
+import org.hipparchus.analysis.solvers.BrentSolver;
 
 /**
  * How long a bank holds its voltage after switch-off.
  *
- * <p>Method: {@code C·dVi/dt = −Vi/Ri − ΣV/Rb} for each capacitor, by an integrator of Dormand and Prince, order 8(5,3), with
- * steps chosen by its own error; one resistor may be open. Source: E. Hairer, S. Nørsett, G. Wanner, "Solving Ordinary
- * Differential Equations I" (1993), §II.10. Limit: all alike, {@code t = RC·ln(V/V0)} with R the resistors' string beside the
- * bleeder and C the bank's. Cost: some hundred steps.
+ * <p>Method: {@code C·dVi/dt = −Vi/Ri − ΣV/Rb} for each capacitor, where some resistors may be open. Capacitors that are alike
+ * stay alike, so there are two voltages, of those with a resistor and those without, and two exponentials: {@code x(t) =
+ * ((λ1·e^(λ2·t) − λ2·e^(λ1·t))·x0 + (e^(λ1·t) − e^(λ2·t))·M·x0)/(λ1 − λ2)}. Source: C. Moler, C. Van Loan, "Nineteen Dubious
+ * Ways to Compute the Exponential of a Matrix, Twenty-Five Years Later", SIAM Rev. 45 (2003), 3–49, method 8 (Cayley–Hamilton).
+ * Where it passes a voltage is found by Brent's method. Limit: all alike, {@code t = RC·ln(V/V0)} with R the resistors' string
+ * beside the bleeder and C the bank's. Cost: some tens of exponentials.
  *
  * @param terminalsS until the whole bank is below the voltage asked for, in seconds; infinite where it stays above for a day
  * @param everyCapacitorS until every single capacitor is too
@@ -22,9 +21,10 @@ public record BleedDown(double terminalsS, double everyCapacitorS, double worstL
     /** How long is looked at. */
     private static final double DAY_S = 24 * 3600.0;
 
-    private static final double RELATIVE = 1e-8;
-    private static final double SLICES_PER_TIME_CONSTANT = 20;
-    private static final double GROWTH = 1.02;
+    private static final double FIRST_LOOK_SHARE = 0.05;
+    private static final double GROWTH = 1.3;
+    private static final double WITHIN_S = 1e-6;
+    private static final int MOST_EVALUATIONS = 200;
 
     /**
      * Returns how a bank runs down from a voltage shared evenly.
@@ -35,105 +35,82 @@ public record BleedDown(double terminalsS, double everyCapacitorS, double worstL
      * @param openResistors how many equalising resistors are open, 0 to all
      */
     public static BleedDown of(Bank bank, double fromV, double belowV, int openResistors) {
-        int n = bank.count();
-        double[] perOhm = new double[n];
-        for (int i = 0; i < n; i++) {
-            perOhm[i] = i < openResistors ? 0 : 1 / bank.resistorOhm();
-        }
-        double perBleederOhm = bank.bleederS();
-        double[] even = new double[n];
-        Arrays.fill(even, fromV / n);
+        Course course = Course.of(bank, fromV / bank.count(), openResistors);
         // The bank as a whole is the fastest: its string of resistors and the bleeder side by side.
-        double timeConstantS = bank.wholeF() / (1 / (n * bank.resistorOhm()) + perBleederOhm);
-        return watched(new Law(bank.eachF(), perOhm, perBleederOhm), even, belowV, timeConstantS);
-    }
-
-    private static BleedDown watched(Law law, double[] even, double belowV, double timeConstantS) {
-        ODEStateAndDerivative at = law.start(even);
-        double terminals = sum(even) < belowV ? 0 : Double.POSITIVE_INFINITY;
-        double every = most(even) < belowV ? 0 : Double.POSITIVE_INFINITY;
-        double left = most(even);
-        double sliceS = timeConstantS / SLICES_PER_TIME_CONSTANT;
-        while (at.getTime() < DAY_S && (Double.isInfinite(terminals) || Double.isInfinite(every))) {
-            ODEStateAndDerivative next = law.after(at, Math.min(DAY_S, at.getTime() + sliceS));
-            double before = sum(at.getPrimaryState());
-            double after = sum(next.getPrimaryState());
-            if (Double.isInfinite(terminals) && after < belowV) {
-                terminals = crossing(at.getTime(), before, next.getTime(), after, belowV);
-                left = most(next.getPrimaryState());
-            }
-            double mostBefore = most(at.getPrimaryState());
-            double mostAfter = most(next.getPrimaryState());
-            if (Double.isInfinite(every) && mostAfter < belowV && after < belowV) {
-                every = mostBefore < belowV
-                        ? terminals
-                        : crossing(at.getTime(), mostBefore, next.getTime(), mostAfter, belowV);
-            }
-            sliceS *= GROWTH;
-            at = next;
-        }
+        double timeConstantS = bank.wholeF() / (1 / (bank.count() * bank.resistorOhm()) + bank.bleederS());
+        double terminals = below(course::wholeV, belowV, timeConstantS);
+        double every = Math.max(terminals, below(course::mostV, belowV, timeConstantS));
+        double left = course.mostV(Double.isInfinite(terminals) ? 0 : terminals);
         return new BleedDown(terminals, every, left);
     }
 
-    /** Where an exponential between two points passes a value. */
-    private static double crossing(double fromS, double from, double toS, double to, double value) {
-        double share = to > 0 ? Math.log(from / value) / Math.log(from / to) : (from - value) / (from - to);
-        return fromS + share * (toS - fromS);
-    }
-
-    private static double sum(double[] voltages) {
-        double sum = 0;
-        for (double voltage : voltages) {
-            sum += voltage;
+    /** Returns when a falling voltage passes another, in seconds; infinite where it does not within a day. */
+    private static double below(DoubleUnaryOperator voltage, double belowV, double timeConstantS) {
+        if (voltage.applyAsDouble(0) < belowV) {
+            return 0;
         }
-        return Math.abs(sum);
-    }
-
-    private static double most(double[] voltages) {
-        double most = 0;
-        for (double voltage : voltages) {
-            most = Math.max(most, Math.abs(voltage));
-        }
-        return most;
-    }
-
-    private static final class Law implements OrdinaryDifferentialEquation {
-        private final double eachF;
-        private final double[] perOhm;
-        private final double perBleederOhm;
-
-        Law(double eachF, double[] perOhm, double perBleederOhm) {
-            this.eachF = eachF;
-            this.perOhm = perOhm;
-            this.perBleederOhm = perBleederOhm;
-        }
-
-        @Override
-        public int getDimension() {
-            return perOhm.length;
-        }
-
-        @Override
-        public double[] computeDerivatives(double t, double[] voltage) {
-            double whole = 0;
-            for (double one : voltage) {
-                whole += one;
+        double from = 0;
+        double to = Math.min(DAY_S, FIRST_LOOK_SHARE * timeConstantS);
+        while (voltage.applyAsDouble(to) >= belowV) {
+            if (to >= DAY_S) {
+                return Double.POSITIVE_INFINITY;
             }
-            double[] slope = new double[voltage.length];
-            for (int i = 0; i < voltage.length; i++) {
-                slope[i] = -(voltage[i] * perOhm[i] + whole * perBleederOhm) / eachF;
+            from = to;
+            to = Math.min(DAY_S, GROWTH * to);
+        }
+        return new BrentSolver(WITHIN_S).solve(MOST_EVALUATIONS, t -> voltage.applyAsDouble(t) - belowV, from, to);
+    }
+
+    /**
+     * The voltages after switch-off.
+     *
+     * @param open how many capacitors have no resistor
+     * @param closed how many have one
+     * @param startV of each
+     * @param bleedPerS what the bleeder takes of the whole, as a share a second of each
+     * @param ownPerS what its own resistor takes of a capacitor
+     */
+    private record Course(int open, int closed, double startV, double bleedPerS, double ownPerS) {
+        static Course of(Bank bank, double startV, int open) {
+            return new Course(
+                    open,
+                    bank.count() - open,
+                    startV,
+                    bank.bleederS() / bank.eachF(),
+                    1 / (bank.resistorOhm() * bank.eachF()));
+        }
+
+        double wholeV(double atS) {
+            double[] at = at(atS);
+            return Math.abs(open * at[0] + closed * at[1]);
+        }
+
+        double mostV(double atS) {
+            double[] at = at(atS);
+            return Math.max(open > 0 ? Math.abs(at[0]) : 0, closed > 0 ? Math.abs(at[1]) : 0);
+        }
+
+        /** Returns the voltage of a capacitor without a resistor, and of one with it. */
+        private double[] at(double atS) {
+            double trace = -(bleedPerS * (open + closed) + ownPerS);
+            double determinant = bleedPerS * open * ownPerS;
+            double apart = Math.sqrt(Math.max(0, trace * trace - 4 * determinant));
+            double fast = (trace - apart) / 2;
+            // Not as half a difference: it may be far smaller than either.
+            double slow = determinant / fast;
+            // The slopes at switch-off.
+            double bled = -bleedPerS * (open + closed) * startV;
+            double[] slopes = {bled, bled - ownPerS * startV};
+            double steady;
+            double rising;
+            if (apart * atS < 1e-9) {
+                steady = Math.exp(slow * atS) * (1 - slow * atS);
+                rising = Math.exp(slow * atS) * atS;
+            } else {
+                steady = (slow * Math.exp(fast * atS) - fast * Math.exp(slow * atS)) / apart;
+                rising = (Math.exp(slow * atS) - Math.exp(fast * atS)) / apart;
             }
-            return slope;
-        }
-
-        ODEStateAndDerivative start(double[] voltage) {
-            return new ODEStateAndDerivative(0, voltage, computeDerivatives(0, voltage));
-        }
-
-        ODEStateAndDerivative after(ODEStateAndDerivative from, double toS) {
-            double span = toS - from.getTime();
-            return new DormandPrince853Integrator(1e-9 * span, span, 1e-6, RELATIVE)
-                    .integrate(this, new ODEState(from.getTime(), from.getPrimaryState()), toS);
+            return new double[] {steady * startV + rising * slopes[0], steady * startV + rising * slopes[1]};
         }
     }
 }

@@ -5,9 +5,13 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleBiFunction;
+import org.hipparchus.ode.ODEState;
+import org.hipparchus.ode.OrdinaryDifferentialEquation;
+import org.hipparchus.ode.nonstiff.DormandPrince853Integrator;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.quantity.Quantity;
@@ -75,6 +79,44 @@ public class HvTest {
         assertTrue(bled.terminalsS() > 1.2 * whole.terminalsS(), bled + " against " + whole);
         assertTrue(bled.everyCapacitorS() > bled.terminalsS(), "the terminals say less than one capacitor holds");
         assertTrue(bled.worstLeftV() > 50, bled.worstLeftV() + " V on one while the terminals are below");
+    }
+
+    /** Capacitor by capacitor, by an integrator that knows nothing of groups and exponentials. */
+    @Test
+    public void capacitorByCapacitorRunsDownAlike() {
+        for (int open : new int[] {0, 1, 3}) {
+            Bank bank = bank(47e3, Optional.of(200e3));
+            BleedDown down = BleedDown.of(bank, 2900, 50, open);
+            OrdinaryDifferentialEquation law = new OrdinaryDifferentialEquation() {
+                @Override
+                public int getDimension() {
+                    return bank.count();
+                }
+
+                @Override
+                public double[] computeDerivatives(double t, double[] volts) {
+                    double whole = Arrays.stream(volts).sum();
+                    double[] slopes = new double[volts.length];
+                    for (int i = 0; i < volts.length; i++) {
+                        double own = i < open ? 0 : volts[i] / bank.resistorOhm();
+                        slopes[i] = -(own + whole / 200e3) / bank.eachF();
+                    }
+                    return slopes;
+                }
+            };
+            double[] even = new double[bank.count()];
+            Arrays.fill(even, 2900.0 / bank.count());
+            DormandPrince853Integrator integrator = new DormandPrince853Integrator(1e-6, 10, 1e-9, 1e-10);
+            double[] then = integrator
+                    .integrate(law, new ODEState(0, even), down.terminalsS())
+                    .getPrimaryState();
+            assertEquals(Math.abs(Arrays.stream(then).sum()), 50, 1e-3, open + " open");
+            assertEquals(Arrays.stream(then).map(Math::abs).max().orElseThrow(), down.worstLeftV(), 1e-3);
+            double[] last = integrator
+                    .integrate(law, new ODEState(0, even), down.everyCapacitorS())
+                    .getPrimaryState();
+            assertTrue(Arrays.stream(last).map(Math::abs).max().orElseThrow() < 50.001, open + " open");
+        }
     }
 
     @Test
