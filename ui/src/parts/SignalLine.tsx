@@ -1,6 +1,9 @@
 import { Fragment } from 'react';
 import type { LineNode } from '../api';
 
+/** With more boxes than these the figures between them would run into each other on a phone. */
+const MOST_ON_A_PHONE = 4;
+
 /** The signal path as one line with a node per box; in a diamond what needs attention. */
 export function SignalLine({ nodes }: { nodes: LineNode[] }) {
   const gaps = nodes.length;
@@ -30,7 +33,7 @@ export function SignalLine({ nodes }: { nodes: LineNode[] }) {
             </li>
             {node.toNext && index < nodes.length - 1 && (
               <li
-                className="figure absolute top-1 -translate-x-1/2 text-13 text-soft"
+                className={`figure absolute top-1 -translate-x-1/2 text-13 text-soft ${gaps > MOST_ON_A_PHONE ? 'max-phone:hidden' : ''}`}
                 style={{ left: `${((index + 1) / gaps) * 100}%` }}
               >
                 {node.toNext}

@@ -2,7 +2,7 @@ import { Dialog as Primitive } from 'radix-ui';
 import { type ReactNode, useRef } from 'react';
 import { cn } from './cn';
 
-export const OVERLAY = 'fixed inset-0 z-20 bg-black/35';
+export const OVERLAY = 'fixed inset-0 z-20 bg-shade';
 export const PANEL =
   'sheet fixed top-1/2 left-1/2 z-20 max-h-[92vh] w-115 max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-y-auto p-5 text-ink';
 

@@ -24,7 +24,7 @@ export function Select({ value, onPick, options, className, ...rest }: Props) {
       <Primitive.Trigger
         className={cn(
           fieldLook(),
-          'inline-flex max-w-full cursor-pointer items-center justify-between gap-2 text-left data-[state=open]:bg-wash hover:bg-wash',
+          'inline-flex min-w-12 max-w-full cursor-pointer items-center justify-between gap-2 text-left data-[state=open]:bg-wash hover:bg-wash',
           className,
         )}
         {...rest}
