@@ -9,6 +9,7 @@ function SchoolSwitch({ view, act }: { view: RunView; act: (act: Act) => void })
       <Label htmlFor="school">School</Label>
       <Select
         id="school"
+        letsKeysGo
         value={view.school}
         onPick={(school) => act({ act: 'SCHOOL', school: school as RunView['school'] })}
         options={view.maySwitchTo.map(({ code, name }) => [code, name] as const)}

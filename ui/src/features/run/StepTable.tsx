@@ -189,6 +189,7 @@ function RowHead({ reading, run, readOnly }: { reading: Row; run: Run; readOnly:
       <Select
         aria-label={`Range of ${reading.instrument}`}
         value={reading.range}
+        letsKeysGo
         onPick={(range) => run.act({ act: 'RANGE', role: reading.role, text: range })}
         options={reading.ranges.map((range) => [range, range] as const)}
         className="h-5 min-h-0 max-w-17 gap-1 border-rule px-1 py-0 text-12 text-soft"

@@ -1,5 +1,5 @@
 import { Select as Primitive } from 'radix-ui';
-import type { ComponentProps } from 'react';
+import { type ComponentProps, useRef } from 'react';
 import { cn } from './cn';
 import { fieldLook, Labelled } from './Field';
 import { inMain } from './inMain';
@@ -15,13 +15,22 @@ interface Props extends Omit<ComponentProps<typeof Primitive.Trigger>, 'value'> 
   value: string;
   onPick: (code: string) => void;
   options: readonly Option[];
+  /** Whether the keys belong to the page again once something was chosen with the pointer. */
+  letsKeysGo?: boolean;
 }
 
 /** One of several; a code that is empty chooses nothing. */
-export function Select({ value, onPick, options, className, ...rest }: Props) {
+export function Select({ value, onPick, options, letsKeysGo, className, ...rest }: Props) {
+  const byPointer = useRef(false);
   return (
     <Primitive.Root value={inside(value)} onValueChange={(code) => onPick(code === NOTHING ? '' : code)}>
       <Primitive.Trigger
+        onPointerDown={() => {
+          byPointer.current = true;
+        }}
+        onKeyDown={() => {
+          byPointer.current = false;
+        }}
         className={cn(
           fieldLook(),
           'inline-flex min-w-12 max-w-full cursor-pointer items-center justify-between gap-2 text-left data-[state=open]:bg-wash hover:bg-wash',
@@ -40,6 +49,7 @@ export function Select({ value, onPick, options, className, ...rest }: Props) {
         <Primitive.Content
           position="popper"
           sideOffset={3}
+          onCloseAutoFocus={(event) => letsKeysGo && byPointer.current && event.preventDefault()}
           className="sheet z-30 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) overflow-hidden border-soft text-ink"
         >
           <Primitive.Viewport nonce={NONCE ?? ''} className="py-1">

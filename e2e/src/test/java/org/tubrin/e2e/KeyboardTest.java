@@ -191,6 +191,13 @@ public class KeyboardTest {
         operator.presses("ArrowRight");
         assertNotEquals(page.locator("[data-part=dial-PLATE] output").innerText(), before);
         operator.presses("ArrowLeft");
+        // And after a choice that was made with the pointer.
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^Range of")))
+                .first()
+                .click();
+        page.getByRole(AriaRole.OPTION).last().click();
+        operator.presses("m");
+        page.locator("[data-part=map]").waitFor();
     }
 
     @Test

@@ -77,6 +77,18 @@ public class ServerRoomsTest {
         slices().matching(ROOT + "(*)..").should().beFreeOfCycles().check(classes);
     }
 
+    /** What the page is told has files of its own; nothing below a controller knows one. */
+    @Test
+    public void nobodyKnowsAController() {
+        ArchRuleDefinition.noClasses()
+                .that()
+                .haveNameNotMatching(".*Controller(\\$.*)?")
+                .should()
+                .dependOnClassesThat()
+                .haveNameMatching(".*Controller(\\$.*)?")
+                .check(classes);
+    }
+
     /** What is stored is asked for in the room that stores it, or by those that keep or show the whole of it. */
     @Test
     public void onlyTheStoreSpeaksToTheDatabaseByHand() {

@@ -45,24 +45,14 @@ class Hosts {
     private final Set<Integer> own;
 
     Hosts(
-            @Value("${tubrin.instrument-hosts}") String listed,
-            @Value("${tubrin.bench}") String bench,
+            InstrumentSettings settings,
             @Value("${server.port}") int ownPort,
             @Value("${spring.datasource.url}") String database) {
-        this.listed = Stream.of(listed.split(",", -1))
-                .map(host -> host.strip().toLowerCase(Locale.ROOT))
-                .filter(host -> !host.isEmpty())
-                .toList();
+        listed = settings.hosts();
         Matcher port = Pattern.compile(":(\\d+)/").matcher(database);
         own = Stream.concat(Stream.of(ownPort), port.results().map(found -> Integer.valueOf(found.group(1))))
                 .collect(Collectors.toUnmodifiableSet());
-        this.bench = bench.isBlank() ? Optional.empty() : Optional.of(parse(bench.strip()));
-    }
-
-    private static InetSocketAddress parse(String hostAndPort) {
-        int colon = hostAndPort.lastIndexOf(':');
-        return new InetSocketAddress(
-                hostAndPort.substring(0, colon), Integer.parseInt(hostAndPort.substring(colon + 1)));
+        bench = settings.firstOfBench();
     }
 
     /** Returns the address of an instrument of the bench, counted from 1; empty where there is no such one, or no bench. */

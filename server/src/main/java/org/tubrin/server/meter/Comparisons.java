@@ -64,7 +64,7 @@ class Comparisons {
     }
 
     @Transactional
-    MeterController.CompareView compare(MeterController.CompareRequest request) {
+    MeterViews.CompareView compare(MeterViews.CompareRequest request) {
         if (request.reference().isBlank()) {
             throw new Refused(new Problem(ProblemCode.MISSING, "reference", "", new Allowed.Length(1, 80)));
         }
@@ -76,9 +76,9 @@ class Comparisons {
                     "points." + i + ".reference",
                     request.points().get(i).reference()));
         }
-        List<MeterController.FoundView> found = new ArrayList<>();
+        List<MeterViews.FoundView> found = new ArrayList<>();
         for (int m = 0; m < request.meters().size(); m++) {
-            MeterController.RangeRequest asked = request.meters().get(m);
+            MeterViews.RangeRequest asked = request.meters().get(m);
             Stations.Kept kept = stations.equipment(asked.meterId());
             if (!(kept.equipment() instanceof Meter meter)) {
                 throw new Refused(new Problem(
@@ -100,10 +100,10 @@ class Comparisons {
                 stations.replace(kept.id(), kept.revision(), with(meter, channel, comparison.correction()));
             }
         }
-        return new MeterController.CompareView(found, request.keep());
+        return new MeterViews.CompareView(found, request.keep());
     }
 
-    private Quantity reference(MeterController.CompareRequest request, String field, String text) {
+    private Quantity reference(MeterViews.CompareRequest request, String field, String text) {
         return PowerEntry.parse(field, text)
                 .map(entry -> entry.watts(PowerEntry.measuredOhm(
                         NumberEntry.parsePlain("ohm", request.ohm() == null ? "" : request.ohm(), 1, 1000, Unit.OHM))))
@@ -120,7 +120,7 @@ class Comparisons {
     }
 
     private static List<Comparison.Point> points(
-            MeterController.CompareRequest request, int meter, List<Quantity> references) {
+            MeterViews.CompareRequest request, int meter, List<Quantity> references) {
         List<Comparison.Point> points = new ArrayList<>();
         for (int i = 0; i < request.points().size(); i++) {
             List<String> readings = request.points().get(i).readings();
@@ -146,22 +146,22 @@ class Comparisons {
                         .toList());
     }
 
-    private MeterController.FoundView view(
+    private MeterViews.FoundView view(
             Meter meter, MeterRange range, Comparison comparison, List<Comparison.Point> points) {
         Correction correction = comparison.correction();
         double middleW =
                 points.stream().mapToDouble(Comparison.Point::rawW).average().orElseThrow();
         Quantity off = comparison.off(middleW);
-        List<MeterController.RowView> rows = new ArrayList<>();
+        List<MeterViews.RowView> rows = new ArrayList<>();
         for (int i = 0; i < points.size(); i++) {
             Comparison.Point point = points.get(i);
-            rows.add(new MeterController.RowView(
+            rows.add(new MeterViews.RowView(
                     Figures.of(point.referenceW(), ScaleUnit.W).withUncertainty(),
                     Figures.plain(point.rawW(), 1),
                     Figures.plain(correction.corrected(point.rawW()), 1),
                     Figures.plain(comparison.residualsW().get(i), 1)));
         }
-        return new MeterController.FoundView(
+        return new MeterViews.FoundView(
                 meter.name(),
                 range.name(),
                 words.say(

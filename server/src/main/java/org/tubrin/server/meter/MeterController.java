@@ -4,8 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -47,19 +45,9 @@ public class MeterController {
         this.words = words;
     }
 
-    /** Who knows a value best, and the others after it. */
-    public record BeliefView(String role, String value, List<BelievedView> ranked) {}
-
-    /** A meter for a value. */
-    public record BelievedView(
-            String meter,
-            String range,
-            String plusMinus,
-            @Nullable String compared) {}
-
     @GetMapping("/belief")
-    List<BeliefView> belief() {
-        List<BeliefView> views = new ArrayList<>();
+    List<MeterViews.BeliefView> belief() {
+        List<MeterViews.BeliefView> views = new ArrayList<>();
         for (ReadingRole role : ReadingRole.values()) {
             List<Belief.Source> sources = sources(role);
             for (double value : sources.size() > 1 ? Belief.usual(role) : List.<Double>of()) {
@@ -78,10 +66,10 @@ public class MeterController {
                 .toList();
     }
 
-    private BeliefView belief(ReadingRole role, double value, List<Belief.Source> sources) {
+    private MeterViews.BeliefView belief(ReadingRole role, double value, List<Belief.Source> sources) {
         String unit = "\u2009" + words.say("unit." + role.unit().name());
-        List<BelievedView> ranked = Belief.of(value, sources).ranked().stream()
-                .map(one -> new BelievedView(
+        List<MeterViews.BelievedView> ranked = Belief.of(value, sources).ranked().stream()
+                .map(one -> new MeterViews.BelievedView(
                         one.instrument(),
                         one.range().name(),
                         "±\u2009"
@@ -101,37 +89,11 @@ public class MeterController {
                                 .findFirst()
                                 .orElse(null)))
                 .toList();
-        return new BeliefView(words.name(role.name()), Figures.plain(value, 3) + unit, ranked);
+        return new MeterViews.BeliefView(words.name(role.name()), Figures.plain(value, 3) + unit, ranked);
     }
 
-    /**
-     * Something to turn into power.
-     *
-     * @param entry watts, or a voltage as it may be typed in the step table
-     * @param ohm measured resistance of the load, as typed
-     * @param tones what the signal is
-     * @param swr standing-wave ratio for the worst voltage, as typed; absent for a match
-     * @param meterId a wattmeter read at the same time, and what it showed; absent for none
-     */
-    public record ConvertRequest(
-            String entry,
-            String ohm,
-            Tones tones,
-            @Nullable String swr,
-            @Nullable UUID meterId,
-            @Nullable String meterReading) {}
-
-    /** Power, and what follows from it. */
-    public record ConvertView(
-            String power,
-            String pep,
-            String volts,
-            String worst,
-            @Nullable String agreement,
-            List<String> causes) {}
-
     @PostMapping("/convert")
-    ConvertView convert(@RequestBody ConvertRequest request) {
+    MeterViews.ConvertView convert(@RequestBody MeterViews.ConvertRequest request) {
         double ohm = NumberEntry.parsePlain("ohm", request.ohm(), 1, 1000, Unit.OHM);
         Quantity resistance = PowerEntry.measuredOhm(ohm);
         Optional<PowerEntry> voltage = PowerEntry.parse("entry", request.entry());
@@ -149,7 +111,7 @@ public class MeterController {
                 ? Optional.empty()
                 : Optional.of(Agreement.of(
                         watts, comparisons.shown(request.meterId(), "meterReading", request.meterReading())));
-        return new ConvertView(
+        return new MeterViews.ConvertView(
                 Figures.of(mean, ScaleUnit.W).withUncertainty(),
                 Figures.of(pep, ScaleUnit.W).withUncertainty(),
                 words.say(
@@ -180,19 +142,12 @@ public class MeterController {
         return Figures.fixed(PowerEntry.voltageV(watts.value(), ohm, form), 1);
     }
 
-    /** Forward and reflected power as typed, and the meter they were read off. */
-    public record ReflectionRequest(UUID meterId, String forward, String reflected) {}
-
-    /** What they say. */
-    public record ReflectionView(
-            String net, String swr, @Nullable String returnLoss) {}
-
     @PostMapping("/reflection")
-    ReflectionView reflection(@RequestBody ReflectionRequest request) {
+    MeterViews.ReflectionView reflection(@RequestBody MeterViews.ReflectionRequest request) {
         Reflection found = Reflection.of(
                 comparisons.shown(request.meterId(), "forward", request.forward()),
                 comparisons.shown(request.meterId(), "reflected", request.reflected()));
-        return new ReflectionView(
+        return new MeterViews.ReflectionView(
                 Figures.of(found.netW(), ScaleUnit.W).withUncertainty(),
                 swr(found),
                 found.returnLossDb().isPresent()
@@ -210,21 +165,14 @@ public class MeterController {
                         "high", most));
     }
 
-    /** A meter on one of its ranges. */
-    public record RangeChoice(
-            UUID meterId,
-            String meter,
-            String range,
-            @Nullable String compared) {}
-
     @GetMapping("/ranges")
-    List<RangeChoice> ranges() {
-        List<RangeChoice> choices = new ArrayList<>();
+    List<MeterViews.RangeChoice> ranges() {
+        List<MeterViews.RangeChoice> choices = new ArrayList<>();
         for (Stations.Kept kept : stations.equipment()) {
             if (kept.equipment() instanceof Meter meter) {
                 Optional<Channel> channel = meter.channel(ReadingRole.OUTPUT);
                 channel.ifPresent(one -> one.ranges()
-                        .forEach(range -> choices.add(new RangeChoice(
+                        .forEach(range -> choices.add(new MeterViews.RangeChoice(
                                 kept.id(),
                                 meter.name(),
                                 range.name(),
@@ -236,48 +184,8 @@ public class MeterController {
         return choices;
     }
 
-    /**
-     * The same carrier at several powers, read by a reference and by meters.
-     *
-     * @param reference its name
-     * @param referencePercent bound of what it claims, in per cent of power, as typed; not needed for voltages
-     * @param ohm measured resistance of the load, as typed; needed for voltages
-     * @param meters meters with the range that was used
-     * @param points readings in watts, or of the reference also voltages
-     * @param keep whether to apply what is found from now on
-     */
-    public record CompareRequest(
-            String reference,
-            @Nullable String referencePercent,
-            @Nullable String ohm,
-            List<RangeRequest> meters,
-            List<PointRequest> points,
-            boolean keep) {}
-
-    /** A meter and the range that was used. */
-    public record RangeRequest(UUID meterId, String range) {}
-
-    /** One power; the readings stand in the order of the meters, an empty one was not read. */
-    public record PointRequest(String reference, List<String> readings) {}
-
-    /** What a comparison found of a meter's range. */
-    public record FoundView(
-            String meter,
-            String range,
-            String says,
-            String lowEnd,
-            boolean believable,
-            String fit,
-            List<RowView> rows) {}
-
-    /** One point of it. */
-    public record RowView(String reference, String raw, String corrected, String off) {}
-
-    /** What was found, and whether it is now applied. */
-    public record CompareView(List<FoundView> found, boolean kept) {}
-
     @PostMapping("/compare")
-    CompareView compare(@RequestBody CompareRequest request) {
+    MeterViews.CompareView compare(@RequestBody MeterViews.CompareRequest request) {
         return comparisons.compare(request);
     }
 }

@@ -141,7 +141,7 @@ class LiveActs {
     }
 
     /** Moves what is named on the bench; refuses where the run is not on it, has ended, or the bench is away. */
-    void move(RunState state, RunController.BenchRequest request) {
+    void move(RunState state, BenchRequest request) {
         if (!onBench(state) || state.ending().isPresent()) {
             throw new Refused(new Problem(ProblemCode.BENCH_AWAY, "bench", "", new Allowed.Nothing()));
         }

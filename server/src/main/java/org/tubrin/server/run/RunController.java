@@ -35,7 +35,6 @@ import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
-import org.tubrin.core.tuneup.Control;
 import org.tubrin.core.tuneup.ReadingSource;
 import org.tubrin.core.tuneup.Rungs;
 import org.tubrin.core.tuneup.School;
@@ -124,13 +123,6 @@ public class RunController {
     RunLive.LiveFrame now(@PathVariable UUID id) {
         return runs.frame(id);
     }
-
-    /** Moves something on the simulated bench; what is not named stays. */
-    public record BenchRequest(
-            @Nullable Control control,
-            @Nullable Double to,
-            @Nullable Band band,
-            @Nullable Boolean reset) {}
 
     @PostMapping("/runs/{id}/bench")
     @ResponseStatus(HttpStatus.NO_CONTENT)

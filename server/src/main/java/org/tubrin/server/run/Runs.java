@@ -82,7 +82,7 @@ public class Runs {
     }
 
     /** Moves something on the simulated bench that a run is on. */
-    void moveOnBench(UUID runId, RunController.BenchRequest request) {
+    void moveOnBench(UUID runId, BenchRequest request) {
         live.move(Replay.of(store.events(runId)), request);
     }
 

@@ -47,11 +47,11 @@ final class ProfileFile {
     }
 
     /** Returns the readings of a file; fails with {@link Refused}, each problem with its row and column. */
-    static PaperController.FileReadings read(String text) {
+    static PaperViews.FileReadings read(String text) {
         return readings(Csv.records(text, HEADER, MOST_ROWS));
     }
 
-    private static PaperController.FileReadings readings(List<CSVRecord> records) {
+    private static PaperViews.FileReadings readings(List<CSVRecord> records) {
         List<ProfileReading> listening = new ArrayList<>();
         List<ProfileReading> keyed = new ArrayList<>();
         List<Problem> problems = new ArrayList<>();
@@ -84,7 +84,7 @@ final class ProfileFile {
         if (!problems.isEmpty()) {
             throw new Refused(problems);
         }
-        return new PaperController.FileReadings(listening, keyed);
+        return new PaperViews.FileReadings(listening, keyed);
     }
 
     private static double number(CSVRecord record, String column, String row, List<Problem> problems) {

@@ -112,12 +112,12 @@ public class SupplyController {
 
     /** Adds a reading to a profile that is kept. */
     @PostMapping("/profiles/{id}/readings")
-    PaperController.PaperView read(
+    PaperViews.PaperView read(
             @PathVariable UUID id, @RequestParam int revision, @RequestBody ProfileReader.Typed typed) {
         if (!(papers.get(id).paper() instanceof ProfileRun run)) {
             throw new Refused(new Problem(ProblemCode.UNKNOWN_NAME, "id", id.toString(), new Allowed.Nothing()));
         }
-        return PaperController.view(
+        return PaperViews.of(
                 papers.replace(id, PaperKind.PROFILE, revision, run.with(reader.read(typed), typed.keyed())));
     }
 

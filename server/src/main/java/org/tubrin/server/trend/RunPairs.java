@@ -29,14 +29,14 @@ final class RunPairs {
         this.words = words;
     }
 
-    List<TrendController.PairView> pairs(RunState first, RunState second) {
+    List<TrendViews.PairView> pairs(RunState first, RunState second) {
         return StepPair.of(first.steps(), second.steps()).stream()
                 .map(this::pair)
                 .toList();
     }
 
-    private TrendController.PairView pair(StepPair pair) {
-        List<TrendController.PairRow> rows = new ArrayList<>();
+    private TrendViews.PairView pair(StepPair pair) {
+        List<TrendViews.PairRow> rows = new ArrayList<>();
         for (ReadingRole role : ROLES) {
             Map<StepPair.Side, Quantity> both = pair.measured(role);
             if (!both.isEmpty()) {
@@ -48,14 +48,14 @@ final class RunPairs {
                         pair.difference(role)));
             }
         }
-        rows.add(new TrendController.PairRow(
+        rows.add(new TrendViews.PairRow(
                 words.say("compare.efficiency"),
                 percent(pair.first().flatMap(Step::efficiency)),
                 percent(pair.second().flatMap(Step::efficiency)),
                 null,
                 false));
         for (Control control : List.of(Control.PLATE, Control.LOAD)) {
-            rows.add(new TrendController.PairRow(
+            rows.add(new TrendViews.PairRow(
                     words.name(control.name()),
                     pair.first()
                             .flatMap(step -> step.position(control))
@@ -68,7 +68,7 @@ final class RunPairs {
                     null,
                     false));
         }
-        return new TrendController.PairView(Figures.plain(pair.driveW(), 1), rows);
+        return new TrendViews.PairView(Figures.plain(pair.driveW(), 1), rows);
     }
 
     private static String symbol(ReadingRole role) {
@@ -80,9 +80,9 @@ final class RunPairs {
                 .orElse(null);
     }
 
-    private static TrendController.PairRow row(
+    private static TrendViews.PairRow row(
             String label, Map<StepPair.Side, Quantity> both, ScaleUnit unit, Optional<StepPair.Difference> difference) {
-        return new TrendController.PairRow(
+        return new TrendViews.PairRow(
                 label + ", " + unit.symbol(),
                 shown(both, StepPair.Side.FIRST, unit),
                 shown(both, StepPair.Side.SECOND, unit),

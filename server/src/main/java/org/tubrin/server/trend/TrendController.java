@@ -1,13 +1,11 @@
 package org.tubrin.server.trend;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.util.ConcurrentLruCache;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -44,7 +42,8 @@ public class TrendController {
     private final Words words;
 
     /** What was found; with another run, begun or ended, it is found anew. */
-    private final ConcurrentLruCache<Asked, TrendsView> found = new ConcurrentLruCache<>(MOST_KEPT, this::find);
+    private final ConcurrentLruCache<Asked, TrendViews.TrendsView> found =
+            new ConcurrentLruCache<>(MOST_KEPT, this::find);
 
     private record Asked(String amplifier, Band band, String termination, long changes) {}
 
@@ -55,34 +54,9 @@ public class TrendController {
         this.words = words;
     }
 
-    /** Something that was tuned at least twice. */
-    public record PlaceView(String amplifier, Band band, String bandName, String termination, int runs) {}
-
-    /** A figure over so many runs; where there are many, a point is the middle of some that follow each other. */
-    public record SeriesView(
-            String code,
-            String label,
-            String unit,
-            int runs,
-            int runsPerPoint,
-            List<PointView> points,
-            double scatter,
-            List<ChangeView> changes,
-            String says,
-            @Nullable String look) {}
-
-    /** The figures of a place, and the test by which a change is told. */
-    public record TrendsView(List<SeriesView> series, String test) {}
-
-    /** A value, and what the changes found have there; in the unit shown. */
-    public record PointView(Instant at, double value, double line) {}
-
-    /** A change in words. */
-    public record ChangeView(Change.Kind kind, Instant after, Instant before, String says) {}
-
     /** Returns the places with at least two finished runs, those with most first. */
     @GetMapping("/trends/places")
-    List<PlaceView> places() {
+    List<TrendViews.PlaceView> places() {
         Map<List<String>, Integer> counts = new LinkedHashMap<>();
         for (RunPlace place : runCounts.places()) {
             counts.merge(List.of(place.amplifier(), place.band(), place.termination()), place.finished(), Integer::sum);
@@ -90,7 +64,7 @@ public class TrendController {
         return counts.entrySet().stream()
                 .filter(entry -> entry.getValue() >= LEAST_RUNS)
                 .sorted((a, b) -> b.getValue() - a.getValue())
-                .map(entry -> new PlaceView(
+                .map(entry -> new TrendViews.PlaceView(
                         entry.getKey().get(0),
                         Band.valueOf(entry.getKey().get(1)),
                         words.name(entry.getKey().get(1)),
@@ -100,38 +74,39 @@ public class TrendController {
     }
 
     @GetMapping("/trends")
-    TrendsView trends(@RequestParam String amplifier, @RequestParam Band band, @RequestParam String termination) {
+    TrendViews.TrendsView trends(
+            @RequestParam String amplifier, @RequestParam Band band, @RequestParam String termination) {
         return found.get(new Asked(amplifier, band, termination, runs.changes()));
     }
 
-    private TrendsView find(Asked asked) {
+    private TrendViews.TrendsView find(Asked asked) {
         List<RunFigures> figures = store.figures(asked.amplifier(), asked.band().name(), asked.termination());
         Map<String, Object> args = Map.of(
                 "drive", Figures.plain(Series.comparedDriveW(figures), 1),
                 "output", Figures.plain(Series.comparedOutputW(figures), 0));
-        return new TrendsView(
+        return new TrendViews.TrendsView(
                 Series.of(figures).stream().map(series -> view(series, args)).toList(),
                 words.say("trend.test", Map.of("least", Series.LEAST_RUNS)));
     }
 
-    private SeriesView view(Series series, Map<String, Object> args) {
+    private TrendViews.SeriesView view(Series series, Map<String, Object> args) {
         boolean share =
                 series.figure().unit() == Unit.ONE && !series.figure().name().startsWith("LOAD");
         double inUnit = share ? 0.01 : 1;
         String unit = share ? "%" : words.say("unit." + series.figure().unit().name());
-        List<PointView> points = new ArrayList<>();
+        List<TrendViews.PointView> points = new ArrayList<>();
         Series.Drawn drawn = series.drawn(MOST_POINTS);
         for (int i = 0; i < drawn.points().size(); i++) {
             TrendPoint point = drawn.points().get(i);
-            points.add(new PointView(
+            points.add(new TrendViews.PointView(
                     point.at(), point.value() / inUnit, drawn.line().get(i) / inUnit));
         }
         String spaced = unit.isEmpty() ? "" : THIN + unit;
-        List<ChangeView> changes = series.changes().stream()
+        List<TrendViews.ChangeView> changes = series.changes().stream()
                 .map(change -> change(change, inUnit, spaced))
                 .toList();
         String key = "trend." + series.figure().name();
-        return new SeriesView(
+        return new TrendViews.SeriesView(
                 series.figure().name(),
                 words.say(key, args),
                 unit,
@@ -144,7 +119,7 @@ public class TrendController {
                 changes.isEmpty() ? null : words.say(key + ".look"));
     }
 
-    private String says(Series series, double inUnit, String unit, List<ChangeView> changes) {
+    private String says(Series series, double inUnit, String unit, List<TrendViews.ChangeView> changes) {
         if (!changes.isEmpty()) {
             return "";
         }
@@ -155,10 +130,10 @@ public class TrendController {
                         Map.of("scatter", rounded(series.scatter() / inUnit, series.scatter() / inUnit), "unit", unit));
     }
 
-    private ChangeView change(Change change, double inUnit, String unit) {
+    private TrendViews.ChangeView change(Change change, double inUnit, String unit) {
         double size = Math.abs(change.size()) / inUnit;
         double plusMinus = change.sizeUncertainty() / inUnit;
-        return new ChangeView(
+        return new TrendViews.ChangeView(
                 change.kind(),
                 change.after(),
                 change.before(),
@@ -176,39 +151,19 @@ public class TrendController {
         return Figures.fixed(value, uncertainty > 0 ? Rounding.decimals(uncertainty) : 0);
     }
 
-    /** Two runs beside each other. */
-    public record CompareRunsView(RunHead first, RunHead second, List<PairView> pairs) {}
-
-    /** What a run was. */
-    public record RunHead(
-            UUID id,
-            Instant startedAt,
-            String what,
-            @Nullable String conditions) {}
-
-    /** Steps at the same drive; a row is one figure. */
-    public record PairView(String drive, List<PairRow> rows) {}
-
-    /** A figure of both; beyond where they differ by more than twice what both leave open. */
-    public record PairRow(
-            String label,
-            @Nullable String first,
-            @Nullable String second,
-            @Nullable String difference,
-            boolean beyond) {}
-
     @GetMapping("/runs/compare")
-    CompareRunsView compare(@RequestParam UUID first, @RequestParam UUID second) {
+    TrendViews.CompareRunsView compare(@RequestParam UUID first, @RequestParam UUID second) {
         RunState one = Replay.of(store.events(first));
         RunState other = Replay.of(store.events(second));
-        return new CompareRunsView(head(first, one), head(second, other), new RunPairs(words).pairs(one, other));
+        return new TrendViews.CompareRunsView(
+                head(first, one), head(second, other), new RunPairs(words).pairs(one, other));
     }
 
-    private RunHead head(UUID id, RunState state) {
+    private TrendViews.RunHead head(UUID id, RunState state) {
         Optional<String> line = state.conditions()
                 .lineVoltageV()
                 .map(one -> words.say("conditions.line", Map.of("v", Figures.plain(one, 0))));
-        return new RunHead(
+        return new TrendViews.RunHead(
                 id,
                 state.startedAt(),
                 String.join(

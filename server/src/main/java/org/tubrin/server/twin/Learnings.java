@@ -38,18 +38,18 @@ class Learnings {
     }
 
     /** Returns what a run teaches; nothing where it cannot. */
-    Optional<TwinController.LearningView> learning(UUID runId) {
+    Optional<TwinViews.LearningView> learning(UUID runId) {
         RunState state = Replay.of(store.events(runId));
-        Optional<TwinController.LearningView> view = TwinLearning.of(state).map(one -> view(one, state));
+        Optional<TwinViews.LearningView> view = TwinLearning.of(state).map(one -> view(one, state));
         return view.isEmpty() && TwinLearning.isPossible(state)
-                ? Optional.of(new TwinController.LearningView(
+                ? Optional.of(new TwinViews.LearningView(
                         List.of(), List.of(), List.of(), false, words.say("learning.failed")))
                 : view;
     }
 
     /** Puts what a run teaches into the amplifier's record as it stands now. */
     @Transactional
-    TwinController.Accepted accept(UUID runId) {
+    TwinViews.Accepted accept(UUID runId) {
         RunState state = Replay.of(store.events(runId));
         TwinLearning learning = TwinLearning.of(state)
                 .orElseThrow(() -> new Refused(new Problem(
@@ -66,18 +66,18 @@ class Learnings {
                         new Refused(new Problem(ProblemCode.UNKNOWN_NAME, "amplifier", name, new Allowed.Nothing())));
         Stations.Kept now =
                 stations.replace(kept.id(), kept.revision(), learning.applied((Amplifier) kept.equipment()));
-        return new TwinController.Accepted(name, now.revision());
+        return new TwinViews.Accepted(name, now.revision());
     }
 
-    private TwinController.LearningView view(TwinLearning learning, RunState state) {
-        List<TwinController.LearnedRow> rows = learning.changes().stream()
-                .map(change -> new TwinController.LearnedRow(
+    private TwinViews.LearningView view(TwinLearning learning, RunState state) {
+        List<TwinViews.LearnedRow> rows = learning.changes().stream()
+                .map(change -> new TwinViews.LearnedRow(
                         words.say("learning." + change.factor().name()),
                         percent(change.by()),
                         words.say(change.believable() ? "learning.believable" : "learning.tooFar"),
                         change.believable()))
                 .toList();
-        List<TwinController.LearnedRow> meters = state.setup().rolesAsked().stream()
+        List<TwinViews.LearnedRow> meters = state.setup().rolesAsked().stream()
                 .flatMap(role ->
                         Optional.ofNullable(learning.meters().get(role)).map(by -> meter(role, by, state)).stream())
                 .toList();
@@ -90,11 +90,11 @@ class Learnings {
                                 "measured", figure(one.measured()),
                                 "twin", plain(one.twin(), one.measured().unit()))))
                 .toList();
-        return new TwinController.LearningView(rows, meters, leftOver, learning.isBelievable(), null);
+        return new TwinViews.LearningView(rows, meters, leftOver, learning.isBelievable(), null);
     }
 
-    private TwinController.LearnedRow meter(ReadingRole role, Quantity by, RunState state) {
-        return new TwinController.LearnedRow(
+    private TwinViews.LearnedRow meter(ReadingRole role, Quantity by, RunState state) {
+        return new TwinViews.LearnedRow(
                 state.setup().meterFor(role).orElseThrow().name() + ", "
                         + words.name(role.name()).toLowerCase(java.util.Locale.ROOT),
                 percent(by),

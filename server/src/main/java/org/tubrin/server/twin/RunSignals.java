@@ -26,23 +26,23 @@ class RunSignals {
         this.words = words;
     }
 
-    TwinController.SignalView signal(UUID runId) {
+    TwinViews.SignalView signal(UUID runId) {
         RunState state = places.state(runId);
-        return new TwinController.SignalView(
+        return new TwinViews.SignalView(
                 places.at(state, null).map(this::byTwin).orElse(null),
                 read(state),
                 !state.steps().isEmpty() && state.ending().isEmpty());
     }
 
-    private TwinController.TwinSignal byTwin(RunPlaces.Place at) {
+    private TwinViews.TwinSignal byTwin(RunPlaces.Place at) {
         Setting setting = at.setting();
         Linearity linearity = RunPlaces.settled(Linearity.of(at.twin(), setting));
-        List<TwinController.ModeRow> modes = new ArrayList<>();
+        List<TwinViews.ModeRow> modes = new ArrayList<>();
         for (ModeAverage.Kind envelope : ModeAverage.Kind.values()) {
             modes.add(mode(envelope.name(), RunPlaces.settled(ModeAverage.of(at.twin(), setting, envelope))));
         }
         modes.add(mode("TWO_TONE", linearity.means()));
-        return new TwinController.TwinSignal(
+        return new TwinViews.TwinSignal(
                 setting.driveW(),
                 setting.plate(),
                 setting.load(),
@@ -53,8 +53,8 @@ class RunSignals {
                 words.say("signal." + linearity.judgement().name()));
     }
 
-    private TwinController.ModeRow mode(String code, ModeAverage average) {
-        return new TwinController.ModeRow(
+    private TwinViews.ModeRow mode(String code, ModeAverage average) {
+        return new TwinViews.ModeRow(
                 words.say("average." + code),
                 average.outputW(),
                 average.plateCurrentA(),
@@ -62,28 +62,27 @@ class RunSignals {
                 average.plateHeatPerTubeW());
     }
 
-    private static TwinController.Curve curve(List<Linearity.Sample> samples) {
-        return new TwinController.Curve(
+    private static TwinViews.Curve curve(List<Linearity.Sample> samples) {
+        return new TwinViews.Curve(
                 samples.stream().map(Linearity.Sample::driveAmplitude).toList(),
                 samples.stream().map(Linearity.Sample::outputPeakV).toList());
     }
 
-    private List<TwinController.Product> products(double thirdDb, Optional<Double> fifthDb) {
-        List<TwinController.Product> list = new ArrayList<>();
+    private List<TwinViews.Product> products(double thirdDb, Optional<Double> fifthDb) {
+        List<TwinViews.Product> list = new ArrayList<>();
         list.add(product("THIRD", thirdDb));
         fifthDb.ifPresent(fifth -> list.add(product("FIFTH", fifth)));
         return list;
     }
 
-    private TwinController.Product product(String code, double toToneDb) {
-        return new TwinController.Product(
-                words.say("product." + code), toToneDb, toToneDb - Linearity.TONE_BELOW_PEP_DB);
+    private TwinViews.Product product(String code, double toToneDb) {
+        return new TwinViews.Product(words.say("product." + code), toToneDb, toToneDb - Linearity.TONE_BELOW_PEP_DB);
     }
 
-    private TwinController.ReadSignal read(RunState state) {
+    private TwinViews.ReadSignal read(RunState state) {
         @Nullable Products exciter = state.products().get(Through.EXCITER);
         @Nullable Products amplifier = state.products().get(Through.AMPLIFIER);
-        List<TwinController.OwnPart> own = new ArrayList<>();
+        List<TwinViews.OwnPart> own = new ArrayList<>();
         if (exciter != null && amplifier != null) {
             own.add(own("THIRD", amplifier.thirdDb(), exciter.thirdDb()));
             amplifier
@@ -91,7 +90,7 @@ class RunSignals {
                     .ifPresent(with -> exciter.fifthDb().ifPresent(alone -> own.add(own("FIFTH", with, alone))));
         }
         @Nullable Waveform waveform = state.waveform().orElse(null);
-        return new TwinController.ReadSignal(
+        return new TwinViews.ReadSignal(
                 exciter == null ? List.of() : products(exciter.thirdDb(), exciter.fifthDb()),
                 amplifier == null ? List.of() : products(amplifier.thirdDb(), amplifier.fifthDb()),
                 own,
@@ -102,13 +101,13 @@ class RunSignals {
                 waveform,
                 waveform == null ? null : words.say("waveform." + waveform.name() + ".meaning"),
                 List.of(Waveform.values()).stream()
-                        .map(one -> new TwinController.WaveformChoice(one, words.say("waveform." + one.name())))
+                        .map(one -> new TwinViews.WaveformChoice(one, words.say("waveform." + one.name())))
                         .toList());
     }
 
-    private TwinController.OwnPart own(String code, double withAmplifierDb, double exciterDb) {
+    private TwinViews.OwnPart own(String code, double withAmplifierDb, double exciterDb) {
         Products.OwnPart part = Products.OwnPart.of(withAmplifierDb, exciterDb);
-        return new TwinController.OwnPart(
+        return new TwinViews.OwnPart(
                 words.say("product." + code),
                 part.leastDb().orElse(null),
                 part.likelyDb().orElse(null),

@@ -56,7 +56,7 @@ class RunTwins {
         return peak.orElseThrow(RunPlaces::unsettled);
     }
 
-    TwinController.MapView map(UUID runId, @Nullable Double driveW) {
+    TwinViews.MapView map(UUID runId, @Nullable Double driveW) {
         RunPlaces.Place at = places.at(runId, driveW);
         Setting setting = at.setting();
         Stage.Tubes tubes = at.setup().tubes();
@@ -75,7 +75,7 @@ class RunTwins {
                 trail.add(List.of(plate.get(), load.get()));
             }
         }
-        return new TwinController.MapView(
+        return new TwinViews.MapView(
                 setting.driveW(),
                 list(plates, 4),
                 list(loads, 4),
@@ -95,26 +95,26 @@ class RunTwins {
                 words.say("map.reading." + tubes.loadSense().name()));
     }
 
-    private TwinController.@Nullable NextPlace next(RunState state, double driveW) {
+    private TwinViews.@Nullable NextPlace next(RunState state, double driveW) {
         if (state.ending().isPresent()) {
             return null;
         }
         Advice advice = NextMove.of(state, clock.instant());
         double forW = advice.forDriveW().orElse(driveW);
         if (advice.move() instanceof Move.SetDials dials) {
-            return new TwinController.NextPlace(dials.plate(), dials.load(), forW);
+            return new TwinViews.NextPlace(dials.plate(), dials.load(), forW);
         }
         if (advice.move() instanceof Move.Turn turn && turn.control() != Control.DRIVE) {
             return turn.control() == Control.PLATE
-                    ? new TwinController.NextPlace(turn.to(), null, forW)
-                    : new TwinController.NextPlace(null, turn.to(), forW);
+                    ? new TwinViews.NextPlace(turn.to(), null, forW)
+                    : new TwinViews.NextPlace(null, turn.to(), forW);
         }
         return null;
     }
 
-    private List<TwinController.Ground> grounds(RunPlaces.Place at, GroundMap map) {
+    private List<TwinViews.Ground> grounds(RunPlaces.Place at, GroundMap map) {
         Stage.Tubes tubes = at.setup().tubes();
-        List<TwinController.Ground> grounds = new ArrayList<>();
+        List<TwinViews.Ground> grounds = new ArrayList<>();
         add(grounds, map, GroundMap.Figure.GRID_CURRENT_A, tubes.gridCurrentLimitA(), "A", 4);
         add(grounds, map, GroundMap.Figure.PLATE_CURRENT_A, tubes.plateCurrentLimitA(), "A", 4);
         add(grounds, map, GroundMap.Figure.PLATE_HEAT_PER_TUBE_W, tubes.plateDissipationPerTubeW(), "W", 1);
@@ -127,7 +127,7 @@ class RunTwins {
     }
 
     private void add(
-            List<TwinController.Ground> grounds,
+            List<TwinViews.Ground> grounds,
             GroundMap map,
             GroundMap.Figure figure,
             double limit,
@@ -137,7 +137,7 @@ class RunTwins {
         if (most > limit) {
             String label =
                     words.say("ground." + figure.name(), Map.of("limit", Figures.plain(limit, 3) + "\u2009" + unit));
-            grounds.add(new TwinController.Ground(figure.name(), label, limit, grid(map, figure, decimals)));
+            grounds.add(new TwinViews.Ground(figure.name(), label, limit, grid(map, figure, decimals)));
         }
     }
 
@@ -161,12 +161,12 @@ class RunTwins {
         return list;
     }
 
-    private static TwinController.Place place(RunPlaces.Place at, double plate, double load, TubePoint point) {
+    private static TwinViews.Place place(RunPlaces.Place at, double plate, double load, TubePoint point) {
         Outcome<Linearity> linearity = Linearity.of(at.twin(), at.setting().at(plate, load));
         Double thirdDb = linearity instanceof Outcome.Settled<Linearity> settled
                 ? settled.point().thirdDb()
                 : null;
-        return new TwinController.Place(
+        return new TwinViews.Place(
                 plate,
                 load,
                 point.outputW(),
@@ -180,12 +180,12 @@ class RunTwins {
                 thirdDb);
     }
 
-    TwinController.PowerView power(UUID runId) {
+    TwinViews.PowerView power(UUID runId) {
         RunPlaces.Place at = places.at(runId, null);
         TubePoint point = RunPlaces.settled(at.twin().at(at.setting()));
         TubePoint.Powers powers = point.powers();
         int count = at.setup().tubes().tubeCount();
-        List<TwinController.Flow> flows = new ArrayList<>();
+        List<TwinViews.Flow> flows = new ArrayList<>();
         flow(flows, "PLATE_INPUT", powers.plateInputW(), true);
         flow(flows, "DRIVE", powers.driveW(), true);
         if (at.setup().tubes().tube().construction() == Construction.TETRODE) {
@@ -198,29 +198,29 @@ class RunTwins {
         flow(flows, "BIAS", powers.biasHeatW(), false);
         flow(flows, "REFLECTED", point.input().reflectedW(), false);
         flow(flows, "INPUT_NETWORK", point.inputNetworkLossW(), false);
-        return new TwinController.PowerView(
+        return new TwinViews.PowerView(
                 at.setting().driveW(), at.setting().plate(), at.setting().load(), flows, strain(at, point));
     }
 
-    private void flow(List<TwinController.Flow> flows, String code, double watt, boolean in) {
-        flows.add(new TwinController.Flow(code, words.say("flow." + code), Math.max(0, watt), in));
+    private void flow(List<TwinViews.Flow> flows, String code, double watt, boolean in) {
+        flows.add(new TwinViews.Flow(code, words.say("flow." + code), Math.max(0, watt), in));
     }
 
-    private List<TwinController.Strain> strain(RunPlaces.Place at, TubePoint point) {
+    private List<TwinViews.Strain> strain(RunPlaces.Place at, TubePoint point) {
         TubePoint.Strain strain = point.strain();
         CapacitorLaw plate = at.twin().constants().plate();
         CapacitorLaw load = at.twin().constants().load();
-        List<TwinController.Strain> rows = new ArrayList<>();
+        List<TwinViews.Strain> rows = new ArrayList<>();
         rows.add(row("PLATE_PEAK", strain.platePeakV(), "V", plate.gapPeakV().orElse(0)));
         rows.add(row("LOAD_PEAK", strain.loadPeakV(), "V", load.gapPeakV().orElse(0)));
         load.gapPeakV().ifPresent(gapV -> {
             double stood = GapStress.swrStood(point.powers().outputW(), gapV);
-            rows.add(new TwinController.Strain(
+            rows.add(new TwinViews.Strain(
                     words.say("strain.SWR_STOOD"),
                     Figures.fixed(stood, 1) + "\u2009:\u20091",
                     null,
                     stood < LEAST_SWR));
-            rows.add(new TwinController.Strain(
+            rows.add(new TwinViews.Strain(
                     words.say("strain.OUTPUT_AT_TWO"),
                     Figures.fixed(GapStress.outputStoodW(2, gapV), 0) + "\u2009W",
                     null,
@@ -232,9 +232,9 @@ class RunTwins {
         return rows;
     }
 
-    private TwinController.Strain row(String code, double value, String unit, double limit) {
+    private TwinViews.Strain row(String code, double value, String unit, double limit) {
         int decimals = unit.equals("A") ? 1 : 0;
-        return new TwinController.Strain(
+        return new TwinViews.Strain(
                 words.say("strain." + code),
                 Figures.fixed(value, decimals) + "\u2009" + unit,
                 limit > 0 ? Figures.fixed(limit, 0) + "\u2009" + unit : null,

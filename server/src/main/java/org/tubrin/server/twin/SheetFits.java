@@ -27,7 +27,7 @@ class SheetFits {
         this.words = words;
     }
 
-    TwinController.FitView fit(TwinController.FitRequest request) {
+    TwinViews.FitView fit(TwinViews.FitRequest request) {
         Stations.Kept kept = stations.equipment(request.amplifierId());
         if (!(kept.equipment() instanceof Amplifier amplifier) || !(amplifier.stage() instanceof Stage.Tubes)) {
             throw new Refused(new Problem(
@@ -37,7 +37,7 @@ class SheetFits {
             throw new Refused(new Problem(ProblemCode.TWIN_UNSETTLED, "sheet", "", new Allowed.Nothing()));
         }
         SheetFit fit = settled.point();
-        return new TwinController.FitView(
+        return new TwinViews.FitView(
                 fit.readings().stream().map(this::row).toList(),
                 fit.parameters().stream().map(this::row).toList(),
                 notes(fit),
@@ -66,13 +66,13 @@ class SheetFits {
         return notes;
     }
 
-    private TwinController.FitRow row(SheetFit.Reading reading) {
+    private TwinViews.FitRow row(SheetFit.Reading reading) {
         int decimals = switch (reading.figure()) {
             case OUTPUT -> 0;
             case INPUT_SWR -> 2;
             case RESTING_CURRENT, PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT -> 3;
         };
-        return new TwinController.FitRow(
+        return new TwinViews.FitRow(
                 words.say(
                         "fit.figure." + reading.figure().name(),
                         Map.of("point", Integer.toString(reading.operation() + 1))),
@@ -81,12 +81,12 @@ class SheetFits {
                 reading.sheet() == 0 ? 0 : 100 * (reading.twin() / reading.sheet() - 1));
     }
 
-    private TwinController.ConstantRow row(SheetFit.Parameter parameter) {
+    private TwinViews.ConstantRow row(SheetFit.Parameter parameter) {
         double value = parameter.value();
         String shown = value < 0.1
                 ? String.format(java.util.Locale.ROOT, "%.2e", value)
                 : Figures.plain(value, value < 100 ? 1 : 0);
-        return new TwinController.ConstantRow(
+        return new TwinViews.ConstantRow(
                 words.say("fit.constant." + parameter.constant().name()),
                 shown,
                 parameter.standing(),

@@ -1,0 +1,12 @@
+package org.tubrin.server.run;
+
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.tuneup.Control;
+
+/** Moves something on the simulated bench; what is not named stays. */
+public record BenchRequest(
+        @Nullable Control control,
+        @Nullable Double to,
+        @Nullable Band band,
+        @Nullable Boolean reset) {}

@@ -1,0 +1,78 @@
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { MemoryRouter } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Shell } from '../testing';
+import { App } from './App';
+
+const json = (body: unknown, status = 200) =>
+  new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } });
+
+/** A page of the log that no view can draw: the list is missing. */
+const BROKEN = { all: 1, asked: 1, page: 1, pages: 1, perPage: 50, choices: {} };
+
+describe('the page', () => {
+  let answers: Record<string, () => Response>;
+
+  beforeEach(() => {
+    answers = {
+      '/api/station': () => json({ revision: 1, station: { name: 'Skerry Point' } }),
+      '/api/bench': () => json({ present: false }),
+      '/api/cards': () => json([]),
+      '/api/runs': () => json(BROKEN),
+    };
+    vi.stubGlobal('fetch', async (request: Request) => answers[new URL(request.url).pathname]?.() ?? json({}, 404));
+    // What breaks is told in the console as well.
+    vi.spyOn(console, 'error').mockImplementation(() => undefined);
+  });
+
+  afterEach(() => {
+    vi.unstubAllGlobals();
+    vi.restoreAllMocks();
+  });
+
+  const open = (path: string) =>
+    render(
+      <Shell>
+        <MemoryRouter initialEntries={[path]}>
+          <App />
+        </MemoryRouter>
+      </Shell>,
+    );
+
+  it('goes on where one view breaks: its bar stands, the view can be tried again, other places work', async () => {
+    open('/log');
+    expect(await screen.findByText('This view broke')).toBeVisible();
+    expect(screen.getByRole('link', { name: 'Tubrin' })).toBeVisible();
+    answers['/api/runs'] = () => json({ ...BROKEN, all: 0, asked: 0, runs: [] });
+    await userEvent.click(screen.getByRole('link', { name: 'Cards' }));
+    expect(await screen.findByText('No card yet')).toBeVisible();
+    expect(screen.queryByText('This view broke')).not.toBeInTheDocument();
+  });
+
+  it('goes to a place by G and its letter, shows the keys by ?, and gives the focus back', async () => {
+    open('/cards');
+    await screen.findByText('No card yet');
+    await userEvent.keyboard('?');
+    expect(await screen.findByRole('dialog', { name: 'Keys' })).toBeVisible();
+    await userEvent.keyboard('gl');
+    expect(screen.getByText('No card yet')).toBeInTheDocument();
+    await userEvent.keyboard('{Escape}');
+    expect(screen.queryByRole('dialog')).not.toBeInTheDocument();
+    answers['/api/runs'] = () => json({ ...BROKEN, all: 0, asked: 0, runs: [] });
+    await userEvent.keyboard('gl');
+    expect(await screen.findByText('No run yet')).toBeVisible();
+  });
+
+  it('shows where a view will stand while it is read, and what to do where it is not there', async () => {
+    let answer: (response: Response) => void = () => undefined;
+    answers['/api/cards'] = () => new Promise<Response>((resolve) => (answer = resolve)) as unknown as Response;
+    open('/cards');
+    expect(await screen.findByText('Reading the cards')).toBeInTheDocument();
+    answer(json({ title: 'The database does not answer', detail: 'Try it again.', problems: [] }, 503));
+    expect(await screen.findByText('The database does not answer')).toBeVisible();
+    answers['/api/cards'] = () => json([]);
+    await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
+    expect(await screen.findByText('No card yet')).toBeVisible();
+  });
+});
