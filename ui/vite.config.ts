@@ -9,6 +9,8 @@ export default defineConfig({
   server: { proxy: { '/api': { target: 'http://127.0.0.1:8373', changeOrigin: false } } },
   test: {
     environment: 'jsdom',
+    // A machine that is busy elsewhere fails no test.
+    testTimeout: 60_000,
     setupFiles: ['src/testSetup.ts'],
     reporters: ['default', 'junit'],
     outputFile: { junit: 'target/surefire-reports/TEST-ui.xml' },

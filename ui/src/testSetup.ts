@@ -1,7 +1,10 @@
 import '@testing-library/jest-dom/vitest';
-import { act, cleanup } from '@testing-library/react';
+import { act, cleanup, configure } from '@testing-library/react';
 import { afterEach } from 'vitest';
 import { forget } from './parts/ui/toasts';
+
+// A machine that is busy elsewhere fails no test.
+configure({ asyncUtilTimeout: 10_000 });
 
 // What primitives ask of a browser and jsdom has not: nothing is laid out here, and no pointer is captured.
 class Observer {

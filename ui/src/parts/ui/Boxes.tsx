@@ -1,6 +1,7 @@
 import { Checkbox as Many, RadioGroup as One } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { Tick } from './Checkbox';
+import { inside, outside } from './codes';
 
 export interface Box {
   code: string;
@@ -28,7 +29,7 @@ export function OneOf({ label, options, chosen, onPick, children }: Props) {
       aria-label={label}
       className="flex flex-wrap gap-x-2.5 gap-y-2"
       value={inside(chosen[0] ?? '')}
-      onValueChange={(code) => onPick(code === NOTHING ? '' : code)}
+      onValueChange={(code) => onPick(outside(code))}
     >
       {options.map((option) => (
         <One.Item key={option.code} value={inside(option.code)} disabled={option.disabled} className={LOOK}>
@@ -68,10 +69,6 @@ export function SomeOf({ label, options, chosen, onPick, children }: Props) {
     </div>
   );
 }
-
-/** Stands for the empty code: an item of its own has to have one. */
-const NOTHING = 'nothing:';
-const inside = (code: string) => (code === '' ? NOTHING : code);
 
 function Words({ option }: { option: Box }) {
   return (

@@ -1,15 +1,12 @@
 import { Select as Primitive } from 'radix-ui';
 import { type ComponentProps, useRef } from 'react';
 import { cn } from './cn';
+import { inside, outside } from './codes';
 import { fieldLook, Labelled } from './Field';
 import { inMain } from './inMain';
 import { NONCE } from './nonce';
 
 export type Option = readonly [code: string, name: string];
-
-/** Stands for the empty code: an item of its own has to have one. */
-const NOTHING = 'nothing:';
-const inside = (code: string) => (code === '' ? NOTHING : code);
 
 interface Props extends Omit<ComponentProps<typeof Primitive.Trigger>, 'value'> {
   value: string;
@@ -23,7 +20,7 @@ interface Props extends Omit<ComponentProps<typeof Primitive.Trigger>, 'value'> 
 export function Select({ value, onPick, options, letsKeysGo, className, ...rest }: Props) {
   const byPointer = useRef(false);
   return (
-    <Primitive.Root value={inside(value)} onValueChange={(code) => onPick(code === NOTHING ? '' : code)}>
+    <Primitive.Root value={inside(value)} onValueChange={(code) => onPick(outside(code))}>
       <Primitive.Trigger
         onPointerDown={() => {
           byPointer.current = true;

@@ -10,25 +10,15 @@ export const Tooltips = ({ children }: { children: ReactNode }) => (
 interface Props {
   /** What more there is to say. */
   says: string;
-  /** Whether the child takes the focus by itself. */
-  asChild?: boolean;
   className?: string;
   children: ReactNode;
 }
 
 /** Says more of what stands there, under the pointer and with the focus. */
-export function Tooltip({ says, asChild, className, children }: Props) {
+export function Tooltip({ says, className, children }: Props) {
   return (
     <Primitive.Root>
-      <Primitive.Trigger asChild>
-        {asChild ? (
-          children
-        ) : (
-          <button type="button" className={className}>
-            {children}
-          </button>
-        )}
-      </Primitive.Trigger>
+      <Primitive.Trigger className={className}>{children}</Primitive.Trigger>
       <Primitive.Portal container={inMain()}>
         <Primitive.Content sideOffset={4} className="sheet z-30 max-w-80 border-soft px-2 py-1 text-13 text-ink">
           {says}
