@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -35,7 +36,6 @@ import org.tubrin.core.tuneup.Preset;
 import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.tuneup.Replay;
 import org.tubrin.core.tuneup.RunEvent;
-import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.tuneup.School;
 import org.tubrin.core.tuneup.TuneSettings;
 import org.tubrin.core.tuneup.TuneSetup;
@@ -54,16 +54,32 @@ public class AdviceBenchmark {
     private static final double PLATE = 5.09;
     private static final double LOAD = 4.6;
 
-    private final List<Recorded> climb = climb();
+    /** So many climbs, each read a little otherwise, that none is remembered when its turn comes again. */
+    private static final int CLIMBS = 300;
 
-    /** The next move after four steps with a twin that knows the band. */
+    private final List<List<Recorded>> climbs =
+            IntStream.range(0, CLIMBS).mapToObj(one -> climb(1 + 1e-4 * one)).toList();
+
+    private int turn;
+
+    /** The next move after four steps with a twin that knows the band, the last of them just recorded. */
     @Benchmark
     public Advice nextMove() {
-        RunState state = Replay.of(climb);
-        return NextMove.of(state, climb.get(climb.size() - 1).at());
+        turn = (turn + 1) % CLIMBS;
+        return next(climbs.get(turn));
     }
 
-    private static List<Recorded> climb() {
+    /** The same looked at once more, as between two steps. */
+    @Benchmark
+    public Advice nextMoveAgain() {
+        return next(climbs.get(0));
+    }
+
+    private static Advice next(List<Recorded> climb) {
+        return NextMove.of(Replay.of(climb), climb.get(climb.size() - 1).at());
+    }
+
+    private static List<Recorded> climb(double times) {
         List<Recorded> climb = new ArrayList<>();
         TuneSetup setup = setup();
         add(climb, new RunEvent.Started(setup));
@@ -77,7 +93,7 @@ public class AdviceBenchmark {
             add(climb, new RunEvent.Keyed());
             dial(climb, Control.PLATE, PLATE);
             add(climb, new RunEvent.Unkeyed());
-            read(climb, setup, ReadingRole.OUTPUT, point.outputW());
+            read(climb, setup, ReadingRole.OUTPUT, times * point.outputW());
             read(climb, setup, ReadingRole.PLATE_CURRENT, meters.plateCurrentA());
             read(climb, setup, ReadingRole.GRID_CURRENT, meters.gridCurrentA());
             read(climb, setup, ReadingRole.PLATE_VOLTAGE, meters.plateVoltageDcV());
