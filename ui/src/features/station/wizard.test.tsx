@@ -142,4 +142,58 @@ describe('from sheet to twin', () => {
     await user.click(screen.getByText('Try it'));
     expect(await screen.findByText('0.53890')).toBeInTheDocument();
   });
+
+  it('says what belongs to no field of the form, too', async () => {
+    const user = userEvent.setup();
+    show('/station/:id/twin', <TwinWizard equipment={[AMPLIFIER]} />, `/station/${AMPLIFIER.id}/twin`);
+    for (const [label, text] of [
+      ['Plate voltage under load', '1700'],
+      ['Plate current', '0.18'],
+      ['Grid current', '0.045'],
+      ['Drive', '20'],
+      ['Output', '190'],
+    ] as const) {
+      await user.type(screen.getByLabelText(label), text);
+    }
+    const problem = { code: 'TWIN_UNSETTLED', field: 'sheet', found: '', allowed: '' };
+    reply = {
+      status: 422,
+      body: {
+        title: 'Not taken',
+        problems: [{ ...problem, message: 'No twin fits it.', remedy: 'Look at the sheet.' }],
+      },
+    };
+    await user.click(screen.getByText('Find the twin'));
+    expect(await screen.findByText(/No twin fits it/)).toBeVisible();
+  });
+
+  it('keeps no draft of a record that was only looked at', async () => {
+    localStorage.clear();
+    const meter = {
+      ...AMPLIFIER,
+      kind: 'meter',
+      name: 'Fathom',
+      body: {
+        kind: 'meter',
+        name: 'Fathom',
+        channels: [
+          {
+            role: 'OUTPUT',
+            scaleUnit: 'W',
+            ranges: [{ name: 'a', fullScale: 150 }],
+            accuracy: { kind: 'ofFullScale', fraction: 0.05 },
+            indication: 'AVERAGE',
+            correctionFactor: 1,
+          },
+        ],
+      },
+    } as unknown as EquipmentView;
+    show('/station/:id', <EquipmentEditor equipment={[meter]} />, `/station/${meter.id}`);
+    const name = await screen.findByLabelText('Name');
+    expect(localStorage).toHaveLength(0);
+    await userEvent.type(name, 'x');
+    expect(localStorage).toHaveLength(1);
+    await userEvent.type(name, '{Backspace}');
+    expect(localStorage).toHaveLength(0);
+  });
 });

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
-import { type FieldErrors, useForm } from 'react-hook-form';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { type FieldErrors, get, useForm } from 'react-hook-form';
 import { Refusal } from '../../api';
 import { draftOf } from '../drafts';
 import type { Schema } from './schema';
@@ -53,6 +53,7 @@ export function useRecordForm<T extends { revision: number }>({
     resolver: zodResolver(schema),
     shouldFocusError: true,
   });
+  const fieldOf = (path: string) => (path.startsWith(under) ? path.slice(under.length) : path);
   const saving = useMutation({
     mutationFn: (record: Form) => save(record, from),
     onSuccess: (saved) => {
@@ -66,9 +67,8 @@ export function useRecordForm<T extends { revision: number }>({
       error.problems
         .filter((problem) => problem.field !== '')
         .forEach((problem, index) => {
-          const field = problem.field.startsWith(under) ? problem.field.slice(under.length) : problem.field;
           form.setError(
-            field,
+            fieldOf(problem.field),
             { type: problem.code, message: `${problem.message} ${problem.remedy}` },
             { shouldFocus: index === 0 },
           );
@@ -76,13 +76,22 @@ export function useRecordForm<T extends { revision: number }>({
     },
   });
   const { watch, reset, handleSubmit, formState } = form;
+  const latest = useRef(fresh);
+  latest.current = fresh;
   useEffect(() => {
-    const subscription = watch((values) => kept.keep(values));
+    const subscription = watch((values) => {
+      // A form also tells of its values when it is opened or reset: what stands as it is saved is no draft.
+      if (JSON.stringify(values) === JSON.stringify(latest.current())) kept.forget();
+      else kept.keep(values);
+    });
     return () => subscription.unsubscribe();
   }, [watch, kept]);
   const refused = count(formState.errors);
   const error = saving.error;
-  const ofAField = error instanceof Refusal && error.problems.some((problem) => problem.field !== '');
+  const ofFields =
+    error instanceof Refusal &&
+    error.problems.length > 0 &&
+    error.problems.every((problem) => get(form.getValues(), fieldOf(problem.field)) !== undefined);
   return {
     form,
     submit: handleSubmit((record) => saving.mutate(record)),
@@ -90,7 +99,7 @@ export function useRecordForm<T extends { revision: number }>({
     /** How many fields were refused. */
     refused,
     /** What went wrong and belongs to no field. */
-    error: ofAField ? undefined : error,
+    error: ofFields ? undefined : error,
     /** Whether it stands as it was left, and not as it is saved. */
     left,
     /** Goes back to what is saved. */
