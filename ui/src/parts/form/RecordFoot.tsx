@@ -26,11 +26,7 @@ export function RecordFoot({ record, known, children }: Props) {
             </Button>
           </span>
         )}
-        {record.refused > 0 && (
-          <span role="alert" className="text-limit">
-            {record.refused === 1 ? 'One field needs mending.' : `${record.refused} fields need mending.`}
-          </span>
-        )}
+        <Mending refused={record.refused} />
         {children}
         {known && (
           <Confirm title={`Take ${known.name} away?`} says={known.says} does="Take away" onDo={known.onRemove}>
@@ -46,5 +42,14 @@ export function RecordFoot({ record, known, children }: Props) {
         </div>
       )}
     </>
+  );
+}
+
+/** How many fields were refused. */
+export function Mending({ refused }: { refused: number }) {
+  return refused === 0 ? null : (
+    <span role="alert" className="text-limit">
+      {refused === 1 ? 'One field needs mending.' : `${refused} fields need mending.`}
+    </span>
   );
 }
