@@ -18,6 +18,10 @@ import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.run.Preset;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.TuneSettings;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
@@ -33,10 +37,6 @@ import org.tubrin.core.station.Termination;
 import org.tubrin.core.station.Thermal;
 import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tank.LoadSense;
-import org.tubrin.core.tuneup.Preset;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.TuneSettings;
-import org.tubrin.core.tuneup.TuneSetup;
 
 /** The invented station of the tests, and tables of reference values. */
 public final class Sample {

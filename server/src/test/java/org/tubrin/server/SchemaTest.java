@@ -18,6 +18,12 @@ import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.run.Check;
+import org.tubrin.core.run.Customs;
+import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.TuneSettings;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Battery;
@@ -41,12 +47,6 @@ import org.tubrin.core.supply.ProfileReading;
 import org.tubrin.core.supply.ProfileRun;
 import org.tubrin.core.supply.Stretch;
 import org.tubrin.core.tank.CapacitorLaw;
-import org.tubrin.core.tuneup.Check;
-import org.tubrin.core.tuneup.Practice;
-import org.tubrin.core.tuneup.RunEvent;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.TuneSettings;
-import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.server.store.CoreJson;
 import tools.jackson.databind.JsonNode;
 
@@ -98,7 +98,7 @@ public class SchemaTest {
             {Bank.class, "/$defs/highVoltage/properties/bank"},
             {HighVoltage.SoftStart.class, "/$defs/highVoltage/properties/softStart/anyOf/0"},
             {TuneSetup.class, "/$defs/setup"},
-            {Practice.class, "/$defs/practice"},
+            {Customs.class, "/$defs/practice"},
             {TuneSettings.class, "/$defs/setup/properties/settings"},
             {Reading.class, "/$defs/event/oneOf/5/properties/reading"},
         };
@@ -127,8 +127,8 @@ public class SchemaTest {
             {Indication.values(), "/$defs/channel/properties/indication"},
             {School.values(), "/$defs/setup/properties/school"},
             {Check.values(), "/$defs/event/oneOf/1/properties/check"},
-            {org.tubrin.core.tuneup.Control.values(), "/$defs/event/oneOf/7/properties/control"},
-            {org.tubrin.core.tuneup.SeenSign.values(), "/$defs/event/oneOf/11/properties/sign"},
+            {org.tubrin.core.run.Control.values(), "/$defs/event/oneOf/7/properties/control"},
+            {org.tubrin.core.run.SeenSign.values(), "/$defs/event/oneOf/11/properties/sign"},
             {org.tubrin.core.tank.LoadSense.values(), "/$defs/stage/oneOf/0/properties/loadSense"},
         };
     }

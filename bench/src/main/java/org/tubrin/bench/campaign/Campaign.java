@@ -8,10 +8,10 @@ import java.util.Random;
 import java.util.stream.IntStream;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.Step;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.Step;
 
 /** Runs every case by every procedure. */
 final class Campaign {

@@ -7,6 +7,7 @@ import java.util.Random;
 import java.util.stream.Collectors;
 import org.tubrin.bench.SkerryPoint;
 import org.tubrin.bench.Truth;
+import org.tubrin.core.advice.SuggestedSchool;
 import org.tubrin.core.device.Tube;
 import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
@@ -14,6 +15,10 @@ import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.run.Preset;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.TuneSettings;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
@@ -29,10 +34,6 @@ import org.tubrin.core.station.Termination;
 import org.tubrin.core.station.Thermal;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.ImpedancePoint;
-import org.tubrin.core.tuneup.Preset;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.TuneSettings;
-import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.core.twin.DataSheet;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
@@ -40,6 +41,7 @@ import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.SheetFit;
 import org.tubrin.core.twin.TubeTwin;
+import org.tubrin.core.twin.TwinFromSheet;
 
 /**
  * One tune-up to come: an amplifier as its record has it, the same as it really is, and what it works into.
@@ -131,7 +133,7 @@ record Case(
 
     /** Returns the school that is suggested for it. */
     School suggested() {
-        return School.suggested(
+        return SuggestedSchool.of(
                 setup.amplifier(),
                 setup.band(),
                 setup.meters().stream()
@@ -282,7 +284,7 @@ record Case(
                             0.178 * loadedV * count)),
                     12,
                     List.of());
-            constants = ((Outcome.Settled<SheetFit>) SheetFit.of(bare, sheet))
+            constants = ((Outcome.Settled<SheetFit>) TwinFromSheet.of(bare, sheet))
                     .point()
                     .constants();
         }

@@ -5,9 +5,9 @@ import java.util.function.DoubleSupplier;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.TuneSetup;
 
 /** A person's hand and eye: turns a knob while watching a meter, at human speed, with human slips. */
 final class Hand {

@@ -6,22 +6,22 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Random;
+import org.tubrin.core.advice.Advice;
+import org.tubrin.core.advice.Following;
+import org.tubrin.core.advice.KeyClock;
+import org.tubrin.core.advice.Move;
+import org.tubrin.core.advice.NextMove;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.tuneup.Admission;
-import org.tubrin.core.tuneup.Advice;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.Following;
-import org.tubrin.core.tuneup.KeyClock;
-import org.tubrin.core.tuneup.Move;
-import org.tubrin.core.tuneup.NextMove;
-import org.tubrin.core.tuneup.Recorded;
-import org.tubrin.core.tuneup.Replay;
-import org.tubrin.core.tuneup.RunEvent;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.SeenSign;
+import org.tubrin.core.run.Admission;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Recorded;
+import org.tubrin.core.run.Replay;
+import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.SeenSign;
 
 /** A person who does what the next move says, and nothing else. */
 final class Novice {

@@ -5,11 +5,11 @@ import java.util.Random;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Customs;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Stage;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.Practice;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.TuneSetup;
 
 /**
  * A person who tunes by one school as it is usually told, with pencil and paper: peaks until it looks right, minds the limits
@@ -40,7 +40,7 @@ final class Plain {
 
     void run() {
         if (school == School.PULSED) {
-            shack.pulse(Practice.CUSTOMARY.dutyFactor());
+            shack.pulse(Customs.CUSTOMARY.dutyFactor());
         }
         hand.set(Control.PLATE, setup.preset().plate());
         hand.set(Control.LOAD, setup.preset().load());
@@ -102,7 +102,7 @@ final class Plain {
             case DIP ->
                 hand.loadTo(
                         ReadingRole.PLATE_CURRENT,
-                        tubes.plateCurrentLimitA() * Practice.CUSTOMARY.plateTargetShare() * share,
+                        tubes.plateCurrentLimitA() * Customs.CUSTOMARY.plateTargetShare() * share,
                         untilS);
             case GRID -> hand.loadTo(ReadingRole.GRID_CURRENT, 0.72 * tubes.gridCurrentLimitA(), untilS);
         }
@@ -118,7 +118,7 @@ final class Plain {
     }
 
     private double shown(ReadingRole role) {
-        double duty = school == School.PULSED ? Practice.CUSTOMARY.dutyFactor() : 1;
+        double duty = school == School.PULSED ? Customs.CUSTOMARY.dutyFactor() : 1;
         return setup.channelFor(role).isPresent() ? shack.shows(role, hand.range(role)) / duty : 0;
     }
 

@@ -2,9 +2,9 @@ package org.tubrin.bench.campaign;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Stage;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.core.twin.Linearity;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Probe;

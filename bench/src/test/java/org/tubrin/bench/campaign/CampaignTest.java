@@ -14,11 +14,11 @@ import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.run.Customs;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.Step;
 import org.tubrin.core.station.Stage;
-import org.tubrin.core.tuneup.Practice;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.Step;
 
 /** Whole tune-ups on amplifiers that differ from their records, by following the next move and nothing else. */
 public class CampaignTest {
@@ -54,7 +54,7 @@ public class CampaignTest {
         Case given = CASE.by(school);
         Shack shack = new Shack(given, new Random(1));
         if (school == School.PULSED) {
-            shack.pulse(Practice.CUSTOMARY.dutyFactor());
+            shack.pulse(Customs.CUSTOMARY.dutyFactor());
         }
         RunState state = new Novice(shack, new Random(2)).run();
         assertEquals(state.ending(), Optional.of(RunState.Ending.FINISHED), school.toString());

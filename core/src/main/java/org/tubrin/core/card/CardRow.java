@@ -5,12 +5,12 @@ import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.Step;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.ModeSwitch;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.Step;
 
 /**
  * One row of a tune card: the dials of one band into one load or antenna.
@@ -65,15 +65,6 @@ public record CardRow(
                 .map(voltage -> voltage.times(plateCurrentA, Unit.WATT))
                 .filter(input -> input.value() > 0)
                 .map(input -> outputW.over(input, Unit.ONE));
-    }
-
-    /** Returns whether two rows are of one line of a card. */
-    boolean isOfOnePlaceWith(CardRow other) {
-        return amplifier.equals(other.amplifier)
-                && band == other.band
-                && termination.equals(other.termination)
-                && switchPosition.equals(other.switchPosition)
-                && Math.abs(other.frequencyHz / frequencyHz - 1) <= Place.SEGMENT_SHARE;
     }
 
     /** Returns the row that a finished run leaves; absent unless the run finished with a step that has all that a row needs. */

@@ -177,7 +177,8 @@ public record DialsAhead(Quantity plate, Quantity load, Basis basis, int rows) {
         double here = abscissa(spot.frequencyHz());
         double from = abscissa(near.spot().frequencyHz());
         Optional<Known> other = rows.stream()
-                .filter(row -> Math.abs(row.spot().frequencyHz() / near.spot().frequencyHz() - 1) > Place.SEGMENT_SHARE)
+                .filter(row ->
+                        Math.abs(row.spot().frequencyHz() / near.spot().frequencyHz() - 1) > CardLine.SEGMENT_SHARE)
                 .findFirst();
         double beyond = 100 * MARKS_PER_PERCENT * distance(near, spot);
         double plateMark = tubes.plate().markStep();

@@ -12,10 +12,10 @@ import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.Reflection;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.Step;
 import org.tubrin.core.station.ModeSwitch;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.Step;
 
 /**
  * What of one finished run the trends are made of.

@@ -23,8 +23,6 @@ import java.util.List;
  */
 public record Linearity(double plateVoltageDcV, List<Sample> curve, double thirdDb, double fifthDb, ModeAverage means) {
     private static final int SAMPLES = 24;
-    private static final int VOLTAGE_ROUNDS = 4;
-    private static final double VOLTAGE_DONE_V = 0.2;
     private static final double CLEAN_DB = -30;
     private static final double FAIR_DB = -25;
 
@@ -89,7 +87,7 @@ public record Linearity(double plateVoltageDcV, List<Sample> curve, double third
             drives[k] = setting.driveW() * amplitude * amplitude;
             weights[k] = 1.0 / SAMPLES;
         }
-        Sweep sweep = new Sweep(probe, setting, drives, weights);
+        EnvelopeSweep sweep = new EnvelopeSweep(probe, setting, drives, weights);
         if (!sweep.settle()) {
             return probe.unsettled();
         }
@@ -113,79 +111,11 @@ public record Linearity(double plateVoltageDcV, List<Sample> curve, double third
                 curve,
                 20 * Math.log10(Math.max(1e-9, Math.hypot(third[0], third[1]) / reference)),
                 20 * Math.log10(Math.max(1e-9, Math.hypot(fifth[0], fifth[1]) / reference)),
-                sweep.average()));
+                ModeAverage.of(sweep)));
     }
 
     private static void add(double[] sum, double size, double angleRad, double weight) {
         sum[0] += size * Math.cos(angleRad) * weight;
         sum[1] += size * Math.sin(angleRad) * weight;
-    }
-
-    /** A sweep of drives with weights, at the plate voltage that their mean current leaves. */
-    static final class Sweep {
-        private final Probe probe;
-        private final Setting setting;
-        private final double[] drivesW;
-        private final double[] weights;
-        final double[] outputW;
-        final double[] angleRad;
-        private final double[] plateA;
-        private final double[] gridA;
-        private final double[] heatW;
-        double heldV;
-
-        /** Drives rise; weights add up to 1. */
-        Sweep(Probe probe, Setting setting, double[] drivesW, double[] weights) {
-            this.probe = probe;
-            this.setting = setting;
-            this.drivesW = drivesW;
-            this.weights = weights;
-            outputW = new double[drivesW.length];
-            angleRad = new double[drivesW.length];
-            plateA = new double[drivesW.length];
-            gridA = new double[drivesW.length];
-            heatW = new double[drivesW.length];
-        }
-
-        boolean settle() {
-            heldV = probe.supplyV(0.3 * probe.tubes().plateCurrentLimitA());
-            boolean settled = true;
-            double move = Double.POSITIVE_INFINITY;
-            for (int round = 0; settled && round < VOLTAGE_ROUNDS && move > VOLTAGE_DONE_V; round++) {
-                probe.holdPlateVoltage(heldV);
-                settled = sweepOnce();
-                double next = probe.supplyV(mean(plateA));
-                move = Math.abs(next - heldV);
-                heldV = next;
-            }
-            probe.holdPlateVoltage(0);
-            return settled;
-        }
-
-        private boolean sweepOnce() {
-            for (int k = 0; k < drivesW.length; k++) {
-                if (!probe.settle(drivesW[k], setting.plate(), setting.load())) {
-                    return false;
-                }
-                outputW[k] = probe.outputW();
-                angleRad[k] = probe.outputAngleRad();
-                plateA[k] = probe.plateCurrentA();
-                gridA[k] = probe.gridCurrentA();
-                heatW[k] = probe.plateHeatPerTubeW();
-            }
-            return true;
-        }
-
-        ModeAverage average() {
-            return new ModeAverage(mean(outputW), mean(plateA), mean(gridA), mean(heatW));
-        }
-
-        private double mean(double[] values) {
-            double sum = 0;
-            for (int k = 0; k < values.length; k++) {
-                sum += weights[k] * values[k];
-            }
-            return sum;
-        }
     }
 }

@@ -44,12 +44,17 @@ public record ModeAverage(double outputW, double plateCurrentA, double gridCurre
         return over(twin, setting, drives, weights);
     }
 
+    static ModeAverage of(EnvelopeSweep sweep) {
+        return new ModeAverage(
+                sweep.mean(sweep.outputW), sweep.mean(sweep.plateA), sweep.mean(sweep.gridA), sweep.mean(sweep.heatW));
+    }
+
     private static Outcome<ModeAverage> over(TubeTwin twin, Setting setting, double[] drives, double[] weights) {
         Probe probe = twin.probe(setting).orElse(null);
         if (probe == null) {
             return new Outcome.Unsettled<>(Outcome.Why.BAND_UNKNOWN, 0, 0);
         }
-        Linearity.Sweep sweep = new Linearity.Sweep(probe, setting, drives, weights);
-        return sweep.settle() ? new Outcome.Settled<>(sweep.average()) : probe.unsettled();
+        EnvelopeSweep sweep = new EnvelopeSweep(probe, setting, drives, weights);
+        return sweep.settle() ? new Outcome.Settled<>(of(sweep)) : probe.unsettled();
     }
 }

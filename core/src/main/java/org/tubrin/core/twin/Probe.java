@@ -23,15 +23,15 @@ public final class Probe {
     private final TubeSolver solver;
     private final PiNetwork network = new PiNetwork();
 
-    Probe(TubeTwin twin, TankBand tank, Setting setting, int points) {
-        constants = twin.constants();
-        tubes = twin.tubes();
+    Probe(TwinConstants.Tuned constants, Stage.Tubes tubes, TankBand tank, Setting setting, TubeSolver solver) {
+        this.constants = constants;
+        this.tubes = tubes;
         this.tank = tank;
         frequencyHz = setting.frequencyHz();
         driveShare = tank.driveShare() * passed(tank.band(), frequencyHz);
         loadOhm = setting.loadOhm();
         loadReactanceOhm = setting.loadReactanceOhm();
-        solver = twin.solver(points);
+        this.solver = solver;
     }
 
     /**

@@ -22,5 +22,4 @@ public record TransistorPoint(
         double heatW,
         double compressionDb,
         OptionalDouble inputSwr,
-        boolean foldedBack)
-        implements OperatingPoint {}
+        boolean foldedBack) {}

@@ -1,6 +1,8 @@
 package org.tubrin.core.twin;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
+import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.station.TwinConstants.BroadbandBand;
 import org.tubrin.core.tank.Mismatch;
@@ -15,10 +17,18 @@ import org.tubrin.core.tank.Mismatch;
  *
  * @param constants its figures
  */
-public record TransistorTwin(TwinConstants.Broadband constants) implements Twin {
+public record TransistorTwin(TwinConstants.Broadband constants) {
     private static final double COLD_C = 20;
 
-    @Override
+    /** Returns the twin of an amplifier with transistors, where its record has one. */
+    public static Optional<TransistorTwin> of(Amplifier amplifier) {
+        return amplifier
+                .twin()
+                .filter(TwinConstants.Broadband.class::isInstance)
+                .map(constants -> new TransistorTwin((TwinConstants.Broadband) constants));
+    }
+
+    /** Returns the operating point at a setting, with the supply at its nominal voltage and the heat sink cold. */
     public Outcome<TransistorPoint> at(Setting setting) {
         return at(setting, constants.nominalV(), COLD_C);
     }

@@ -11,8 +11,7 @@ import java.util.OptionalDouble;
  * @param strain peaks, and margins
  * @param report how it was solved
  */
-public record TubePoint(Powers powers, Meters meters, InputSide input, Strain strain, Report report)
-        implements OperatingPoint {
+public record TubePoint(Powers powers, Meters meters, InputSide input, Strain strain, Report report) {
 
     /**
      * Flow of power, all tubes together unless said; all in watts, average over a cycle.
@@ -99,12 +98,12 @@ public record TubePoint(Powers powers, Meters meters, InputSide input, Strain st
         CONTINUED
     }
 
-    @Override
+    /** Returns the power into the load, in watts. */
     public double outputW() {
         return powers.outputW;
     }
 
-    @Override
+    /** Returns the standing-wave ratio at the input; absent without drive. */
     public OptionalDouble inputSwr() {
         return input.swr;
     }

@@ -13,7 +13,7 @@ import org.tubrin.core.station.TwinConstants;
  * @param tubes its stage by the maker's sheet
  * @param constants what its physics needs beyond that
  */
-public record TubeTwin(Stage.Tubes tubes, TwinConstants.Tuned constants) implements Twin {
+public record TubeTwin(Stage.Tubes tubes, TwinConstants.Tuned constants) {
     /** Points over a cycle; against 2048 points currents and powers move by less than 0.3 %. */
     public static final int POINTS = 48;
 
@@ -30,9 +30,8 @@ public record TubeTwin(Stage.Tubes tubes, TwinConstants.Tuned constants) impleme
     /**
      * Returns the operating point at a setting.
      *
-     * <p>Method: {@link CathodeDrivenSolver} or {@link GridDrivenSolver}. Fails: never; what does not settle is an outcome.
+     * <p>Method: {@link TubeSolver}. Fails: never; what does not settle is an outcome.
      */
-    @Override
     public Outcome<TubePoint> at(Setting setting) {
         return probe(setting)
                 .map(probe -> probe.settle(setting.driveW(), setting.plate(), setting.load())
@@ -49,7 +48,7 @@ public record TubeTwin(Stage.Tubes tubes, TwinConstants.Tuned constants) impleme
     /** Returns the same with so many points over a cycle, at least 16. */
     public Optional<Probe> probe(Setting setting, int points) {
         Optional<TankBand> tank = constants.tank(setting.band());
-        return tank.map(one -> new Probe(this, one, setting, points));
+        return tank.map(one -> new Probe(constants, tubes, one, setting, solver(points)));
     }
 
     /** Returns whether the twin knows the band. */
@@ -58,9 +57,13 @@ public record TubeTwin(Stage.Tubes tubes, TwinConstants.Tuned constants) impleme
     }
 
     TubeSolver solver(int points) {
+        return new TubeSolver(equations(points));
+    }
+
+    private TubeEquations equations(int points) {
         if (constants instanceof TwinConstants.CathodeDriven cathodeDriven) {
-            return new CathodeDrivenSolver(cathodeDriven, tubes.tubeCount(), points);
+            return new CathodeEquations(cathodeDriven, tubes.tubeCount(), points);
         }
-        return new GridDrivenSolver((TwinConstants.GridDriven) constants, tubes.tubeCount(), points);
+        return new GridEquations((TwinConstants.GridDriven) constants, tubes.tubeCount(), points);
     }
 }

@@ -45,7 +45,7 @@ public class PlaceTest {
 
     @Test
     public void segmentsLoadsAndSwitchPositionsAreLinesOfTheirOwn() {
-        List<Place> places = joined(List.of(
+        List<CardLine> places = joined(List.of(
                 row(3.75, "Ballast", "", 1, 1.7, 880),
                 row(3.52, "Ballast", "", 2, 2.1, 880),
                 row(3.74, "Ballast", "", 3, 1.75, 860),
@@ -61,12 +61,12 @@ public class PlaceTest {
 
     @Test
     public void driftIsFromTheFirstRowToTheNewest() {
-        Place place = joined(List.of(
+        CardLine place = joined(List.of(
                         row(3.75, "Ballast", "", 1, 1.70, 880),
                         row(3.75, "Ballast", "", 30, 1.72, 870),
                         row(3.75, "Ballast", "", 60, 1.76, 820)))
                 .get(0);
-        Place.Drift drift = place.drift().orElseThrow();
+        CardLine.Drift drift = place.drift().orElseThrow();
         assertEquals(drift.plateMarks(), 0.06, 1e-9);
         assertEquals(drift.outputW().orElseThrow().value(), -60, 1e-9);
         assertEquals(drift.outputW().orElseThrow().standardUncertainty(), Math.hypot(0.03 * 880, 0.03 * 820), 1e-9);
@@ -74,8 +74,8 @@ public class PlaceTest {
         assertTrue(joined(List.of(row(3.75, "B", "", 1, 1, 1))).get(0).drift().isEmpty());
     }
 
-    private static List<Place> joined(List<CardRow> rows) {
-        return Place.joined(rows.stream().map(Place::of).toList());
+    private static List<CardLine> joined(List<CardRow> rows) {
+        return CardLine.joined(rows.stream().map(CardLine::of).toList());
     }
 
     @Test
@@ -87,10 +87,10 @@ public class PlaceTest {
                 rows.add(row(3.5 + 0.01 * random.nextInt(25), "Ballast", "", day, 1 + random.nextDouble(), 800));
             }
             Map<Double, List<CardRow>> byFrequency = rows.stream().collect(Collectors.groupingBy(CardRow::frequencyHz));
-            List<Place> spots = byFrequency.values().stream()
-                    .map(same -> new Place(same.get(same.size() - 1), same.get(0), same.size()))
+            List<CardLine> spots = byFrequency.values().stream()
+                    .map(same -> new CardLine(same.get(same.size() - 1), same.get(0), same.size()))
                     .toList();
-            assertEquals(Place.joined(spots), joined(rows), "trial " + trial);
+            assertEquals(CardLine.joined(spots), joined(rows), "trial " + trial);
         }
     }
 }

@@ -11,7 +11,8 @@ import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Refused;
-import org.tubrin.core.twin.Twin;
+import org.tubrin.core.twin.TransistorTwin;
+import org.tubrin.core.twin.TubeTwin;
 import org.tubrin.core.twin.Twins;
 
 public class InstrumentTest {
@@ -54,8 +55,8 @@ public class InstrumentTest {
 
     @Test
     public void aTwinFitsItsStage() {
-        assertTrue(Twin.of(Sample.BRIGANTINE).isEmpty());
-        assertTrue(Twin.of(Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE)).isPresent());
+        assertTrue(TubeTwin.of(Sample.BRIGANTINE).isEmpty());
+        assertTrue(TubeTwin.of(Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE)).isPresent());
         assertThrows(Refused.class, () -> Sample.BRIGANTINE.withTwin(Twins.BARQUE));
         Amplifier transistors = new Amplifier(
                 "Dinghy 60",
@@ -78,7 +79,7 @@ public class InstrumentTest {
                         3,
                         List.of(new TwinConstants.BroadbandBand(Band.MHZ_7, 12.6, 82, 1.15)))),
                 Optional.empty());
-        assertTrue(Twin.of(transistors).isPresent());
+        assertTrue(TransistorTwin.of(transistors).isPresent());
         assertThrows(Refused.class, () -> transistors.withTwin(Twins.BRIGANTINE));
     }
 }

@@ -143,41 +143,45 @@ public class LawsTest {
     @Test
     public void theJacobianIsTheSlopeOfTheEquations() {
         check(
-                new CathodeDrivenSolver(Twins.BRIGANTINE, 2, 64),
+                new CathodeEquations(Twins.BRIGANTINE, 2, 64),
                 new double[] {2100, 150, 118, 2500},
                 4,
-                solver -> solver.settle(1500, -200, 0.9, 12, 14e6, 60));
+                at(1500, -200, 0.9, 12, 14e6, 60));
         check(
-                new CathodeDrivenSolver(Twins.BRIGANTINE, 2, 64),
+                new CathodeEquations(Twins.BRIGANTINE, 2, 64),
                 new double[] {2700, -90, 124, 2520},
                 4,
-                solver -> solver.settle(2600, 300, 1, -20, 7e6, 80));
-        check(
-                new GridDrivenSolver(Twins.BARQUE, 1, 64),
-                new double[] {2300, 100, 2600},
-                3,
-                solver -> solver.settle(2400, 200, 1, 0, 7e6, 2.4));
-        check(
-                new GridDrivenSolver(Twins.BARQUE, 1, 64),
-                new double[] {2640, -80, 2600},
-                3,
-                solver -> solver.settle(2400, 200, 1, 0, 7e6, 3));
+                at(2600, 300, 1, -20, 7e6, 80));
+        check(new GridEquations(Twins.BARQUE, 1, 64), new double[] {2300, 100, 2600}, 3, at(2400, 200, 1, 0, 7e6, 2.4));
+        check(new GridEquations(Twins.BARQUE, 1, 64), new double[] {2640, -80, 2600}, 3, at(2400, 200, 1, 0, 7e6, 3));
     }
 
-    private static <S extends TubeSolver & DampedNewton.Equations> void check(
-            S solver, double[] x, int n, Consumer<S> prepare) {
-        prepare.accept(solver);
-        solver.evaluate(x);
-        double[] jacobian = solver.jacobian().clone();
+    private static Consumer<TubeEquations> at(
+            double ohm,
+            double reactanceOhm,
+            double share,
+            double inputReactanceOhm,
+            double frequencyHz,
+            double driveW) {
+        return equations -> {
+            equations.load(ohm, reactanceOhm);
+            equations.drive(share, inputReactanceOhm, frequencyHz, driveW);
+        };
+    }
+
+    private static void check(TubeEquations equations, double[] x, int n, Consumer<TubeEquations> prepare) {
+        prepare.accept(equations);
+        equations.evaluate(x);
+        double[] jacobian = equations.jacobian().clone();
         for (int column = 0; column < n; column++) {
             double step = 1e-4;
             double[] moved = x.clone();
             moved[column] += step;
-            solver.evaluate(moved);
-            double[] up = solver.residual().clone();
+            equations.evaluate(moved);
+            double[] up = equations.residual().clone();
             moved[column] -= 2 * step;
-            solver.evaluate(moved);
-            double[] down = solver.residual().clone();
+            equations.evaluate(moved);
+            double[] down = equations.residual().clone();
             for (int row = 0; row < n; row++) {
                 double slope = (up[row] - down[row]) / (2 * step);
                 assertEquals(

@@ -22,7 +22,7 @@ public class OtherStagesTest {
             50, 0, 0.68, 2, 0.11, 180, 70, 80, 3, List.of(new BroadbandBand(Band.MHZ_7, 18.6, 870, 1.15))));
 
     private static TubePoint tetrode(double plateOhm, double driveW) {
-        GridDrivenSolver solver = new GridDrivenSolver(Twins.BARQUE, 1, 256);
+        TubeSolver solver = new TubeSolver(new GridEquations(Twins.BARQUE, 1, 256));
         assertTrue(solver.settle(plateOhm, 0, 1, 0, 7.1e6, driveW));
         return solver.point(0.94, 0.1, 0.001);
     }

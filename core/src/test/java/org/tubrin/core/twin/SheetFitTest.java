@@ -79,7 +79,7 @@ public class SheetFitTest {
 
     @Test
     public void findsTheConstantsThatMadeTheSheet() {
-        SheetFit fit = settled(SheetFit.of(Sample.BRIGANTINE, BRIGANTINES_SHEET));
+        SheetFit fit = settled(TwinFromSheet.of(Sample.BRIGANTINE, BRIGANTINES_SHEET));
         for (SheetFit.Reading reading : fit.readings()) {
             double share = reading.figure() == SheetFit.Figure.INPUT_SWR ? 0.15 : 0.03;
             assertEquals(reading.twin(), reading.sheet(), share * reading.sheet(), reading.toString());
@@ -94,7 +94,7 @@ public class SheetFitTest {
 
     @Test
     public void theFittedTwinTunesUpNearTheSheetAndTheChart() {
-        SheetFit fit = settled(SheetFit.of(CORACLE, CORACLES_SHEET));
+        SheetFit fit = settled(TwinFromSheet.of(CORACLE, CORACLES_SHEET));
         for (SheetFit.Reading reading : fit.readings()) {
             double share = reading.figure() == SheetFit.Figure.INPUT_SWR ? 0.2 : 0.05;
             assertEquals(reading.twin(), reading.sheet(), share * reading.sheet(), reading.toString());
@@ -134,7 +134,7 @@ public class SheetFitTest {
 
     @Test
     public void aTetrodesSheetLeadsToATwinThatMeetsItAndTunesUp() {
-        SheetFit fit = settled(SheetFit.of(Twins.BARQUES_RECORD, barquesSheet()));
+        SheetFit fit = settled(TwinFromSheet.of(Twins.BARQUES_RECORD, barquesSheet()));
         for (SheetFit.Reading reading : fit.readings()) {
             double slack = switch (reading.figure()) {
                 case GRID_CURRENT -> 0.002;
@@ -162,7 +162,7 @@ public class SheetFitTest {
                 barquesSheet().operations(),
                 12,
                 List.of());
-        Refused refused = expectThrows(Refused.class, () -> SheetFit.of(Twins.BARQUES_RECORD, without));
+        Refused refused = expectThrows(Refused.class, () -> TwinFromSheet.of(Twins.BARQUES_RECORD, without));
         assertEquals(refused.problems().get(0).path(), "screenVoltageDcV");
     }
 }

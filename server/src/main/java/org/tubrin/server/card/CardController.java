@@ -12,9 +12,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.card.CardLine;
 import org.tubrin.core.card.CardRow;
 import org.tubrin.core.card.DialsAhead;
-import org.tubrin.core.card.Place;
 import org.tubrin.core.metering.NumberEntry;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
@@ -149,7 +149,7 @@ public class CardController {
     }
 
     private CardView view(Cards.Line line) {
-        Place place = line.place();
+        CardLine place = line.place();
         CardRow row = place.newest();
         return new CardView(
                 line.runId(),
@@ -175,7 +175,7 @@ public class CardController {
                 place.drift().map(this::driftWords).orElse(null));
     }
 
-    private String driftWords(Place.Drift drift) {
+    private String driftWords(CardLine.Drift drift) {
         return words.say(
                 drift.outputW().isPresent() ? "drift" : "drift.dials",
                 Map.of(

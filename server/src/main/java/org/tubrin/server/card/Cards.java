@@ -13,20 +13,20 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.util.ConcurrentLruCache;
+import org.tubrin.core.card.CardLine;
 import org.tubrin.core.card.CardRow;
 import org.tubrin.core.card.DialsAhead;
-import org.tubrin.core.card.Place;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.run.Preset;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.ModeSwitch;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
-import org.tubrin.core.tuneup.Preset;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.store.JsonProblems;
 import tools.jackson.core.JacksonException;
@@ -50,7 +50,7 @@ public class Cards {
     }
 
     /** A line of a card; the run that left its newest row is absent where it came from a file. */
-    public record Line(Place place, @Nullable UUID runId) {}
+    public record Line(CardLine place, @Nullable UUID runId) {}
 
     /** Returns the row of a record; fails with {@link Refused} where its body is not one. */
     public CardRow row(CardRecord record) {
@@ -78,16 +78,16 @@ public class Cards {
         Map<UUID, CardRecord> records = new HashMap<>();
         mapper.atSpots(amplifier, band).forEach(record -> records.put(record.id(), record));
         IdentityHashMap<CardRow, CardRecord> kept = new IdentityHashMap<>();
-        List<Place> places = new ArrayList<>();
+        List<CardLine> places = new ArrayList<>();
         for (CardSpot spot : mapper.spots(amplifier, band)) {
             CardRecord record = Objects.requireNonNull(records.get(spot.newest()));
             CardRow newest = row(record);
             kept.put(newest, record);
             boolean once = spot.first().equals(spot.newest());
             CardRow first = once ? newest : row(Objects.requireNonNull(records.get(spot.first())));
-            places.add(new Place(newest, first, spot.times()));
+            places.add(new CardLine(newest, first, spot.times()));
         }
-        return Place.joined(places).stream()
+        return CardLine.joined(places).stream()
                 .map(place -> new Line(
                         place, Objects.requireNonNull(kept.get(place.newest())).runId()))
                 .toList();

@@ -9,6 +9,17 @@ import org.apache.commons.csv.CSVRecord;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.Admission;
+import org.tubrin.core.run.Check;
+import org.tubrin.core.run.Conditions;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Preset;
+import org.tubrin.core.run.Recorded;
+import org.tubrin.core.run.Replay;
+import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.TuneSettings;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.ChartRow;
@@ -18,17 +29,6 @@ import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
-import org.tubrin.core.tuneup.Admission;
-import org.tubrin.core.tuneup.Check;
-import org.tubrin.core.tuneup.Conditions;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.Preset;
-import org.tubrin.core.tuneup.Recorded;
-import org.tubrin.core.tuneup.Replay;
-import org.tubrin.core.tuneup.RunEvent;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.TuneSettings;
-import org.tubrin.core.tuneup.TuneSetup;
 
 /** Plays a table of readings as a run of events, at the pace of an operator. */
 record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Meter> meters, Termination termination) {
@@ -84,7 +84,7 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
             step(row, player);
         }
         if (finished) {
-            Check.closing(Replay.of(player.events)).forEach(check -> player.does(new RunEvent.Checked(check)));
+            Replay.of(player.events).closingChecks().forEach(check -> player.does(new RunEvent.Checked(check)));
             player.does(new RunEvent.Finished());
         }
         return player.events;

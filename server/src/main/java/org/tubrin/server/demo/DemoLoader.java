@@ -23,6 +23,8 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.tubrin.core.run.Conditions;
+import org.tubrin.core.run.Recorded;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Equipment;
@@ -31,11 +33,10 @@ import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tank.Touchstone;
-import org.tubrin.core.tuneup.Conditions;
-import org.tubrin.core.tuneup.Recorded;
 import org.tubrin.core.twin.DataSheet;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.SheetFit;
+import org.tubrin.core.twin.TwinFromSheet;
 import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunStore;
 import org.tubrin.server.station.Stations;
@@ -137,7 +138,7 @@ class DemoLoader implements ApplicationRunner {
         if (sheet == null || !(equipment instanceof Amplifier amplifier)) {
             return equipment;
         }
-        if (SheetFit.of(amplifier, json.convertValue(sheet, DataSheet.class))
+        if (TwinFromSheet.of(amplifier, json.convertValue(sheet, DataSheet.class))
                 instanceof Outcome.Settled<SheetFit> fit) {
             return amplifier.withTwin(fit.point().constants());
         }

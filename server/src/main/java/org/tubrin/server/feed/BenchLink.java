@@ -14,9 +14,9 @@ import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.run.Control;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.tank.ImpedancePoint;
-import org.tubrin.core.tuneup.Control;
 
 /**
  * The key, drive and dials of the simulated bench, and of nothing else: what answers must say that it is the simulated bench

@@ -3,12 +3,12 @@ package org.tubrin.server.run;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.tuneup.Check;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.SeenSign;
-import org.tubrin.core.tuneup.Through;
-import org.tubrin.core.tuneup.Waveform;
+import org.tubrin.core.run.Check;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.run.SignalPath;
+import org.tubrin.core.run.Waveform;
 
 /**
  * Something that the operator did.
@@ -70,7 +70,7 @@ public record ActRequest(
      * @param toPep whether they count from PEP, else from one tone
      */
     public record ProductsEntry(
-            Through through, String third, @Nullable String fifth, boolean toPep) {}
+            SignalPath through, String third, @Nullable String fifth, boolean toPep) {}
 
     /** Kinds of act. */
     public enum Act {

@@ -8,6 +8,8 @@ import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.tubrin.core.advice.Following;
+import org.tubrin.core.advice.NextMove;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.NumberEntry;
@@ -22,15 +24,13 @@ import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.run.Conditions;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.RunState;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.tank.Dial;
-import org.tubrin.core.tuneup.Conditions;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.Following;
-import org.tubrin.core.tuneup.NextMove;
-import org.tubrin.core.tuneup.RunEvent;
-import org.tubrin.core.tuneup.RunState;
 import org.tubrin.core.twin.Products;
 
 /** Turns what the operator did, as it came, into events. */

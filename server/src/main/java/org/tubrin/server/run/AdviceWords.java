@@ -8,20 +8,20 @@ import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.tubrin.core.advice.Advice;
+import org.tubrin.core.advice.KeyClock;
+import org.tubrin.core.advice.Move;
+import org.tubrin.core.foresee.TwinLearning;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.Check;
+import org.tubrin.core.run.ClimbEnd;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Ladder;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
-import org.tubrin.core.tuneup.Advice;
-import org.tubrin.core.tuneup.Check;
-import org.tubrin.core.tuneup.ClimbEnd;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.KeyClock;
-import org.tubrin.core.tuneup.Ladder;
-import org.tubrin.core.tuneup.Move;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.TuneSetup;
-import org.tubrin.core.tuneup.TwinLearning;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -47,9 +47,7 @@ class AdviceWords {
         Double leftS = null;
         String key = "move." + move.getClass().getSimpleName();
         if (move instanceof Move.WriteDown) {
-            args.put(
-                    "climbEnd",
-                    ClimbEnd.reached(state).orElse(ClimbEnd.FINISHED).name());
+            args.put("climbEnd", state.reached().orElse(ClimbEnd.FINISHED).name());
         } else if (move instanceof Move.Answer answer) {
             key = "check." + answer.check().name() + ".ask";
         } else if (move instanceof Move.SwitchHeatersOn on) {

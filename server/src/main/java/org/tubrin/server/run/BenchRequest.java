@@ -1,8 +1,8 @@
 package org.tubrin.server.run;
 
 import org.jspecify.annotations.Nullable;
+import org.tubrin.core.run.Control;
 import org.tubrin.core.station.Band;
-import org.tubrin.core.tuneup.Control;
 
 /** Moves something on the simulated bench; what is not named stays. */
 public record BenchRequest(

@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import org.tubrin.core.foresee.Expected;
 import org.tubrin.core.metering.ScaleUnit;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.Expected;
-import org.tubrin.core.tuneup.Step;
-import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Step;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.server.words.Figures;
 
 /** Puts what the twin expects into the units of the run's meters. */

@@ -16,8 +16,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.run.School;
 import org.tubrin.core.station.Band;
-import org.tubrin.core.tuneup.School;
 import org.tubrin.server.words.Words;
 
 /** The log: all runs, page by page. */

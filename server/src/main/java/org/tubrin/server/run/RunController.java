@@ -20,8 +20,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.tubrin.core.advice.SuggestedSchool;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.ReadingSource;
+import org.tubrin.core.run.Rungs;
+import org.tubrin.core.run.School;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
@@ -35,9 +39,6 @@ import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
-import org.tubrin.core.tuneup.ReadingSource;
-import org.tubrin.core.tuneup.Rungs;
-import org.tubrin.core.tuneup.School;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.web.Csv;
@@ -215,7 +216,7 @@ public class RunController {
         for (Stations.Kept one : kept) {
             if (one.equipment() instanceof Amplifier amplifier && amplifier.stage() instanceof Stage.Tubes) {
                 for (Band band : amplifier.bands()) {
-                    School school = School.suggested(amplifier, band, read);
+                    School school = SuggestedSchool.of(amplifier, band, read);
                     suggestions.add(new SchoolSuggestion(
                             one.id(), band, school, words.say("school." + school.name() + ".suggested")));
                 }

@@ -11,11 +11,11 @@ import org.tubrin.core.budget.Budget;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.Recorded;
-import org.tubrin.core.tuneup.Replay;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.Step;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Recorded;
+import org.tubrin.core.run.Replay;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.Step;
 import org.tubrin.server.web.Csv;
 
 /** Writes the steps of a run as a table: one row a step, in the core's units, raw and worth side by side. */

@@ -3,8 +3,8 @@ package org.tubrin.server.run;
 import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.tubrin.core.run.School;
 import org.tubrin.core.station.Band;
-import org.tubrin.core.tuneup.School;
 import org.tubrin.server.words.Words;
 
 /** A run in the list. */

@@ -4,17 +4,17 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.tubrin.core.advice.KeyClock;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.Check;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.ReadingSource;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.run.Step;
+import org.tubrin.core.signs.Sign;
 import org.tubrin.core.station.Mode;
-import org.tubrin.core.tuneup.Check;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.KeyClock;
-import org.tubrin.core.tuneup.ReadingSource;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.SeenSign;
-import org.tubrin.core.tuneup.Sign;
-import org.tubrin.core.tuneup.Step;
 import org.tubrin.server.words.Figures.Figure;
 
 /** All that the screens of one run show, derived from its events at one moment. */
@@ -57,7 +57,7 @@ public record RunView(
         List<SeenSign> mayReport,
         ReadingSource source,
         boolean twin,
-        List<ElsewhereView> elsewhere) {
+        List<SchoolEndView> elsewhere) {
 
     /** A mode's power in the exciter against what was tuned for, in watts. */
     public record GuardView(
@@ -67,7 +67,7 @@ public record RunView(
     public record SchoolName(School code, String name) {}
 
     /** Where a school would have set the dials, by the twin. */
-    public record ElsewhereView(
+    public record SchoolEndView(
             String schools,
             String plate,
             String load,

@@ -8,34 +8,35 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.tubrin.core.advice.Advice;
+import org.tubrin.core.advice.KeyClock;
+import org.tubrin.core.advice.ModeGuard;
+import org.tubrin.core.advice.Move;
+import org.tubrin.core.advice.NextMove;
+import org.tubrin.core.advice.OnAir;
+import org.tubrin.core.foresee.Expected;
+import org.tubrin.core.foresee.SchoolEnd;
 import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.Admission;
+import org.tubrin.core.run.Check;
+import org.tubrin.core.run.Conditions;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Ladder;
+import org.tubrin.core.run.RecordTwin;
+import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.signs.Sign;
+import org.tubrin.core.signs.Signs;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Pad;
 import org.tubrin.core.tank.Dial;
-import org.tubrin.core.tuneup.Admission;
-import org.tubrin.core.tuneup.Advice;
-import org.tubrin.core.tuneup.Check;
-import org.tubrin.core.tuneup.Conditions;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.Elsewhere;
-import org.tubrin.core.tuneup.Expected;
-import org.tubrin.core.tuneup.KeyClock;
-import org.tubrin.core.tuneup.Ladder;
-import org.tubrin.core.tuneup.ModeGuard;
-import org.tubrin.core.tuneup.Move;
-import org.tubrin.core.tuneup.NextMove;
-import org.tubrin.core.tuneup.OnAir;
-import org.tubrin.core.tuneup.RunEvent;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.SeenSign;
-import org.tubrin.core.tuneup.Sign;
-import org.tubrin.core.tuneup.Signs;
-import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.server.card.ReachWords;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.words.Figures;
@@ -120,7 +121,7 @@ class RunViewer {
                 dials(state, advice),
                 signs(state),
                 adviceWords.checks(Check.preflight(setup), state, now),
-                adviceWords.checks(Check.closing(state), state, now),
+                adviceWords.checks(state.closingChecks(), state, now),
                 state.ending().isPresent() ? List.of() : corrections(state, now),
                 adviceWords.notes(state),
                 conditions(state),
@@ -130,7 +131,7 @@ class RunViewer {
                         : List.of(),
                 state.ending().isPresent() ? List.of() : List.of(SeenSign.values()),
                 setup.readings(),
-                Expected.twin(setup).isPresent(),
+                RecordTwin.of(setup).isPresent(),
                 state.ending().isPresent() ? elsewhere(state) : List.of());
     }
 
@@ -155,10 +156,10 @@ class RunViewer {
                 .toList();
     }
 
-    private List<RunView.ElsewhereView> elsewhere(RunState state) {
+    private List<RunView.SchoolEndView> elsewhere(RunState state) {
         double driveW = state.lastStep().map(step -> step.driveW().value()).orElse(0.0);
-        return Elsewhere.of(state.setup(), driveW).stream()
-                .map(end -> new RunView.ElsewhereView(
+        return SchoolEnd.of(state.setup(), driveW).stream()
+                .map(end -> new RunView.SchoolEndView(
                         String.join(
                                 ", ",
                                 end.schools().stream()

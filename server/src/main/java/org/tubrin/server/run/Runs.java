@@ -14,6 +14,19 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.run.Admission;
+import org.tubrin.core.run.Customs;
+import org.tubrin.core.run.Preset;
+import org.tubrin.core.run.ReadingSource;
+import org.tubrin.core.run.RecordTwin;
+import org.tubrin.core.run.Recorded;
+import org.tubrin.core.run.Replay;
+import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.Rungs;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.TuneSettings;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.ChartRow;
 import org.tubrin.core.station.Exciter;
@@ -22,19 +35,6 @@ import org.tubrin.core.station.Pad;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
-import org.tubrin.core.tuneup.Admission;
-import org.tubrin.core.tuneup.Expected;
-import org.tubrin.core.tuneup.Practice;
-import org.tubrin.core.tuneup.Preset;
-import org.tubrin.core.tuneup.ReadingSource;
-import org.tubrin.core.tuneup.Recorded;
-import org.tubrin.core.tuneup.Replay;
-import org.tubrin.core.tuneup.RunEvent;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.Rungs;
-import org.tubrin.core.tuneup.School;
-import org.tubrin.core.tuneup.TuneSettings;
-import org.tubrin.core.tuneup.TuneSetup;
 import org.tubrin.server.card.Cards;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.web.NotThere;
@@ -212,10 +212,10 @@ public class Runs {
                 practice(request));
         return known.isPresent()
                 ? setup
-                : Expected.preset(setup).map(setup::withPreset).orElse(setup);
+                : RecordTwin.preset(setup).map(setup::withPreset).orElse(setup);
     }
 
-    private static Optional<Practice> practice(StartRequest request) {
+    private static Optional<Customs> practice(StartRequest request) {
         List<Double> own = new ArrayList<>();
         if (request.rungs() == Rungs.OWN && request.ownDrives() != null) {
             for (String text : request.ownDrives().strip().split("[\\s;]+", -1)) {
@@ -227,7 +227,7 @@ public class Runs {
                 .map(text -> NumberEntry.parsePlain("firstCeiling", text, 1e-3, 20, Unit.AMPERE));
         return request.rungs() == null && ceiling.isEmpty()
                 ? Optional.empty()
-                : Optional.of(Practice.chosen(Optional.ofNullable(request.rungs()), own, ceiling));
+                : Optional.of(Customs.chosen(Optional.ofNullable(request.rungs()), own, ceiling));
     }
 
     private <T extends org.tubrin.core.station.Equipment> T equipment(UUID id, Class<T> type, String field) {

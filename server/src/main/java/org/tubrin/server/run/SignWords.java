@@ -3,8 +3,8 @@ package org.tubrin.server.run;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.quantity.Unit;
-import org.tubrin.core.tuneup.Evidence;
-import org.tubrin.core.tuneup.Sign;
+import org.tubrin.core.signs.Evidence;
+import org.tubrin.core.signs.Sign;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 

@@ -3,11 +3,11 @@ package org.tubrin.server.run;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.tubrin.core.run.ReadingSource;
+import org.tubrin.core.run.Rungs;
+import org.tubrin.core.run.School;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
-import org.tubrin.core.tuneup.ReadingSource;
-import org.tubrin.core.tuneup.Rungs;
-import org.tubrin.core.tuneup.School;
 
 /**
  * What a run is to be about.

@@ -7,10 +7,10 @@ import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.Step;
-import org.tubrin.core.tuneup.StepPair;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.Step;
+import org.tubrin.core.run.StepPair;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 

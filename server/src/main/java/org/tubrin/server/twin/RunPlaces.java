@@ -10,13 +10,13 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
-import org.tubrin.core.tuneup.Control;
-import org.tubrin.core.tuneup.Expected;
-import org.tubrin.core.tuneup.ReadingSource;
-import org.tubrin.core.tuneup.Replay;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.Step;
-import org.tubrin.core.tuneup.TuneSetup;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.ReadingSource;
+import org.tubrin.core.run.RecordTwin;
+import org.tubrin.core.run.Replay;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.Step;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.TubeTwin;
@@ -71,12 +71,12 @@ class RunPlaces {
                         .orElse(setup.topDriveW());
         Optional<Double> plate = panel.map(BenchLink.Panel::plate).or(() -> step.position(Control.PLATE));
         Optional<Double> load = panel.map(BenchLink.Panel::load).or(() -> step.position(Control.LOAD));
-        Setting setting = Expected.setting(
+        Setting setting = RecordTwin.setting(
                 setup,
                 drive,
                 plate.orElse(setup.preset().plate()),
                 load.orElse(setup.preset().load()));
-        return Expected.twin(setup)
+        return RecordTwin.of(setup)
                 .map(twin -> new Place(state, setup, twin, setting, plate.isPresent() && load.isPresent()));
     }
 

@@ -6,9 +6,9 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.tubrin.core.tuneup.RunState;
-import org.tubrin.core.tuneup.Through;
-import org.tubrin.core.tuneup.Waveform;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.SignalPath;
+import org.tubrin.core.run.Waveform;
 import org.tubrin.core.twin.Linearity;
 import org.tubrin.core.twin.ModeAverage;
 import org.tubrin.core.twin.Products;
@@ -80,8 +80,8 @@ class RunSignals {
     }
 
     private TwinViews.ReadSignal read(RunState state) {
-        @Nullable Products exciter = state.products().get(Through.EXCITER);
-        @Nullable Products amplifier = state.products().get(Through.AMPLIFIER);
+        @Nullable Products exciter = state.products().get(SignalPath.EXCITER);
+        @Nullable Products amplifier = state.products().get(SignalPath.AMPLIFIER);
         List<TwinViews.OwnPart> own = new ArrayList<>();
         if (exciter != null && amplifier != null) {
             own.add(own("THIRD", amplifier.thirdDb(), exciter.thirdDb()));

@@ -12,6 +12,7 @@ import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.SheetFit;
+import org.tubrin.core.twin.TwinFromSheet;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
@@ -33,7 +34,7 @@ class SheetFits {
             throw new Refused(new Problem(
                     ProblemCode.NO_SHEET_FIT, "amplifier", kept.equipment().name(), new Allowed.Nothing()));
         }
-        if (!(SheetFit.of(amplifier, request.sheet()) instanceof Outcome.Settled<SheetFit> settled)) {
+        if (!(TwinFromSheet.of(amplifier, request.sheet()) instanceof Outcome.Settled<SheetFit> settled)) {
             throw new Refused(new Problem(ProblemCode.TWIN_UNSETTLED, "sheet", "", new Allowed.Nothing()));
         }
         SheetFit fit = settled.point();

@@ -7,7 +7,7 @@ import java.util.List;
 import org.testng.annotations.Test;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
-import org.tubrin.core.tuneup.RunEvent;
+import org.tubrin.core.run.RunEvent;
 import tools.jackson.databind.json.JsonMapper;
 
 public class EventFormsTest {

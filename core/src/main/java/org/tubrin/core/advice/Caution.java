@@ -1,0 +1,16 @@
+package org.tubrin.core.advice;
+
+/** A danger at the place where it is. */
+public enum Caution {
+    HIGH_VOLTAGE,
+    HOT_LOAD,
+    HOT_TUBES,
+    BAND_SWITCH_UNKEYED,
+    RF_EXPOSURE,
+    LICENCE,
+    /** The exciter gives less in the mode of the carrier than the amplifier takes. */
+    CARRIER_SHORT,
+    /** The exciter cannot go as low as a climb should begin. */
+    BEGINS_HIGH,
+    MAKER_WINS
+}

@@ -1,0 +1,98 @@
+package org.tubrin.core.advice;
+
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.Check;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Doubt;
+import org.tubrin.core.run.Preset;
+import org.tubrin.core.run.School;
+
+/** What to do next: one act of one hand. */
+public sealed interface Move {
+
+    /** Answer for a point. */
+    record Answer(Check check) implements Move {}
+
+    /** Switch the heaters on, or say since when they are. */
+    record SwitchHeatersOn(double warmUpS) implements Move {}
+
+    /** Wait until the tubes are warm. */
+    record WaitForWarmth(double leftS) implements Move {}
+
+    /** Set both dials before the first key-down. */
+    record SetDials(double plate, double load, Preset.Source source) implements Move {}
+
+    /** Turn a control from where it stands to a place; the marks say how far, positive for heavier on LOAD. */
+    record Turn(Control control, double from, double to, double marks) implements Move {}
+
+    /** Switch a meter to another range. */
+    record SwitchRange(String instrument, ReadingRole role, String from, String to) implements Move {}
+
+    /** Rest with the key up. */
+    record Rest(double leftS) implements Move {}
+
+    /**
+     * Key, turn what is named in this order, read, unkey.
+     *
+     * @param order what to turn
+     * @param driveW at this drive
+     * @param aim what PLATE is turned for
+     * @param targetA current that LOAD is turned for, in amperes; absent where it is turned for output
+     */
+    record KeyAndPeak(List<Control> order, double driveW, School.Aim aim, Optional<Double> targetA) implements Move {
+        public KeyAndPeak {
+            order = List.copyOf(order);
+        }
+    }
+
+    /** The key is down: turn for the aim, read, unkey by the time aimed for. */
+    record PeakAndRead(double aimS, School.Aim aim, Optional<Double> targetA) implements Move {}
+
+    /** The key has been down too long: up at once. */
+    record Unkey(double elapsedS) implements Move {}
+
+    /** Enter what was read. */
+    record EnterReadings(List<ReadingRole> missing) implements Move {
+        public EnterReadings {
+            missing = List.copyOf(missing);
+        }
+    }
+
+    /** Keep a doubtful entry, or enter it again. */
+    record SettleDoubt(ReadingRole role, Doubt doubt) implements Move {}
+
+    /** Enter where a dial or the drive stands. */
+    record EnterPosition(Control control) implements Move {}
+
+    /** Look at these, in this order, with the key up; then try again. */
+    record WorkThrough(Drill drill) implements Move {}
+
+    /** What is looked at in an order of its own. */
+    enum Drill {
+        PLATE_CURRENT_WITHOUT_OUTPUT,
+        METERS_STILL,
+        EFFICIENCY_TOO_HIGH,
+        EFFICIENCY_LOW,
+        GROWTH_TOO_HIGH,
+        GROWTH_POOR,
+        ARC_SEEN,
+        TRIPPED,
+        TRIPPED_PLATE,
+        TRIPPED_REFLECTED,
+        TRIPPED_HEAT,
+        KNOB_SLIPS,
+        /** A limit is passed at the least drive that exciter and pad give. */
+        NEEDS_PAD
+    }
+
+    /** Record the step. */
+    record RecordStep(double driveW) implements Move {}
+
+    /** Write the row on the card; the run ends. */
+    record WriteDown() implements Move {}
+
+    /** Nothing more: the run has ended. */
+    record Done() implements Move {}
+}

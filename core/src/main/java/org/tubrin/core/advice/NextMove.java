@@ -1,0 +1,70 @@
+package org.tubrin.core.advice;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.tubrin.core.run.Check;
+import org.tubrin.core.run.Ladder;
+import org.tubrin.core.run.RunState;
+
+/** Says what to do next in a run, by its school: a pure function of the run and the time. */
+public final class NextMove {
+
+    private NextMove() {}
+
+    /** Returns the next move of a run at a moment. */
+    public static Advice of(RunState state, Instant now) {
+        if (state.ending().isEmpty() && state.isKeyed()) {
+            return whileKeyed(state, now);
+        }
+        return switch (state.phase(now)) {
+            case PREFLIGHT -> preflight(state);
+            case WARMING -> warmUp(state, now);
+            case CLIMBING, FINISHING -> StepAdvice.of(state, now);
+            case CLOSING ->
+                Advice.of(
+                        new Move.Answer(state.openChecks(state.closingChecks()).get(0)), Reason.CLOSING_CHECK);
+            case WRITING -> Advice.of(new Move.WriteDown(), Reason.KEEP_FOR_NEXT_TIME);
+            case FINISHED, ABANDONED -> Advice.of(new Move.Done(), Reason.RUN_OVER);
+        };
+    }
+
+    private static Advice whileKeyed(RunState state, Instant now) {
+        KeyClock clock = KeyClock.of(state, now);
+        double elapsedS = Duration.between(clock.since(), now).toMillis() / 1000.0;
+        return elapsedS >= clock.stopS()
+                ? Advice.of(new Move.Unkey(elapsedS), Reason.KEY_TOO_LONG, Caution.HOT_LOAD)
+                : StepAdvice.whileKeyed(state, clock, now);
+    }
+
+    private static Advice preflight(RunState state) {
+        Check check = state.openBeforePower().get(0);
+        List<Caution> cautions = switch (check) {
+            case LIMITS_READ -> {
+                List<Caution> first = new ArrayList<>();
+                if (Ladder.beginsHigh(state.setup())) {
+                    first.add(Caution.BEGINS_HIGH);
+                }
+                if (state.setup().carrierIsShort()
+                        && state.setup().fullerCarrier().isPresent()) {
+                    first.add(Caution.CARRIER_SHORT);
+                }
+                first.add(Caution.MAKER_WINS);
+                yield first;
+            }
+            case COVERS_ON, RESTING_SEEN -> List.of(Caution.HIGH_VOLTAGE);
+            case BAND_SWITCH -> List.of(Caution.BAND_SWITCH_UNKEYED);
+            case BYPASS_LOW_POWER, MATCHED_IN_BYPASS -> List.of(Caution.RF_EXPOSURE);
+            default -> List.of();
+        };
+        return Advice.of(new Move.Answer(check), Reason.BEFORE_POWER, cautions.toArray(Caution[]::new));
+    }
+
+    private static Advice warmUp(RunState state, Instant now) {
+        double leftS = state.warmUpLeftS(now);
+        return state.heatersOnSince().isEmpty()
+                ? Advice.of(new Move.SwitchHeatersOn(leftS), Reason.COLD_TUBE, Caution.HOT_TUBES)
+                : Advice.of(new Move.WaitForWarmth(leftS), Reason.COLD_TUBE, Caution.HOT_TUBES);
+    }
+}

@@ -1,0 +1,67 @@
+package org.tubrin.core.advice;
+
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.RecordTwin;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.Step;
+import org.tubrin.core.run.TuneSetup;
+
+/** What is turned while the key is down, for what, and why. */
+final class Peaking {
+    /** Below this share of full drive grid current hardly shows. */
+    private static final double SEEN_GRID_SHARE = 0.4;
+
+    private static final List<Control> BOTH = List.of(Control.PLATE, Control.LOAD, Control.PLATE);
+
+    private final RunState state;
+    private final TuneSetup setup;
+    private final Step draft;
+    private final boolean foresees;
+
+    Peaking(RunState state) {
+        this.state = state;
+        this.setup = state.setup();
+        this.draft = state.draft();
+        foresees = RecordTwin.tellsOfLoad(setup);
+    }
+
+    /** Returns the move that peaks both dials afresh at the drive in hand. */
+    Move.KeyAndPeak both() {
+        return move(BOTH);
+    }
+
+    /** Returns the move that turns these, in this order. */
+    Move.KeyAndPeak move(List<Control> order) {
+        Optional<Double> target = order.size() > 1 ? TargetAdvice.targetA(state) : Optional.empty();
+        return new Move.KeyAndPeak(order, draft.driveW().value(), aim(), target);
+    }
+
+    /** Returns what to turn while keyed: LOAD too where the school tunes it at this drive. */
+    List<Control> order() {
+        boolean tunesLoad = !foresees && (state.school().tunesLoadEachStep() || draft.isAtTheTop());
+        return tunesLoad ? BOTH : List.of(Control.PLATE);
+    }
+
+    /** Returns what PLATE is turned for at this drive: low down there is no grid current to see yet. */
+    School.Aim aim() {
+        School.Aim aim = state.school().aim();
+        boolean tooLow = draft.driveW().value() < SEEN_GRID_SHARE * setup.topDriveW();
+        return aim == School.Aim.GRID && tooLow ? School.Aim.OUTPUT : aim;
+    }
+
+    Reason reason() {
+        return switch (aim()) {
+            case OUTPUT ->
+                order().size() > 1
+                        ? Reason.PEAK_FOR_OUTPUT
+                        : foresees && state.school().tunesLoadEachStep()
+                                ? Reason.PEAK_PLATE_TWIN
+                                : Reason.PEAK_PLATE_ONLY;
+            case DIP -> order().size() > 1 ? Reason.DIP_AND_LOAD : Reason.DIP_PLATE_ONLY;
+            case GRID -> order().size() > 1 ? Reason.GRID_TO_WINDOW : Reason.GRID_FOR_RESONANCE;
+        };
+    }
+}

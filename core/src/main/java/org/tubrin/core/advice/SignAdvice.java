@@ -1,0 +1,256 @@
+package org.tubrin.core.advice;
+
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.budget.LimitKind;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Ladder;
+import org.tubrin.core.run.Preset;
+import org.tubrin.core.run.RecordTwin;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.run.Step;
+import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.signs.Evidence;
+import org.tubrin.core.signs.Sign;
+import org.tubrin.core.signs.Signs;
+
+/** What to do about a sign of the step in hand; nothing where the signs let the step be recorded. */
+final class SignAdvice {
+    /** How much below the cause of excess the drive goes. */
+    private static final double MARGIN = 0.97;
+    /** Less than this is too little to lower a drive by. */
+    private static final double LEAST_LOWER = 0.95;
+
+    private static final int RUNGS_AFTER_TRIP = 2;
+
+    private static final double LOST_MARKS = 0.8;
+
+    /** By so much of itself a grid's current falls for each mark heavier. */
+    private static final double CURRENT_PER_MARK = 0.25;
+
+    private static final double MOST_STEPS_HEAVIER = 4;
+
+    /** When peaking so often did not help, something else must. */
+    private static final int MOST_PEAKINGS = 3;
+
+    private final RunState state;
+    private final TuneSetup setup;
+    private final Step draft;
+
+    private SignAdvice(RunState state) {
+        this.state = state;
+        this.setup = state.setup();
+        this.draft = state.draft();
+    }
+
+    static Optional<Advice> of(RunState state) {
+        return new SignAdvice(state).next();
+    }
+
+    private Optional<Advice> next() {
+        if (state.openSign().isPresent()) {
+            return Optional.of(seen(state.openSign().get()));
+        }
+        if (!draft.missing().isEmpty()) {
+            return Optional.empty();
+        }
+        List<Sign> signs = Signs.of(draft, state.lastStep());
+        return signs.stream()
+                .flatMap(sign -> mend(sign).map(advice -> advice.about(sign.code())).stream())
+                .findFirst();
+    }
+
+    private Advice seen(SeenSign sign) {
+        return switch (sign) {
+            case TRIP -> lowerThen(Move.Drill.TRIPPED, Reason.AFTER_TRIP);
+            case TRIP_GRID -> afterGridTrip();
+            case TRIP_PLATE -> lowerThen(Move.Drill.TRIPPED_PLATE, Reason.AFTER_PLATE_TRIP);
+            case TRIP_REFLECTED -> lowerThen(Move.Drill.TRIPPED_REFLECTED, Reason.AFTER_REFLECTED_TRIP);
+            case TRIP_HEAT -> workThrough(Move.Drill.TRIPPED_HEAT, Reason.AFTER_HEAT_TRIP);
+            case ARC ->
+                heavier(setup.settings().finishMarks(), Reason.AFTER_ARC)
+                        .orElseGet(() -> workThrough(Move.Drill.ARC_SEEN, Reason.AFTER_ARC));
+            case KNOB_SLIPS -> workThrough(Move.Drill.KNOB_SLIPS, Reason.KNOB_FIRST);
+        };
+    }
+
+    /** Less drive, heavier, then the drill that resets the protection; one after the other, then from the bottom again. */
+    private Advice afterGridTrip() {
+        if (!state.movedSinceSign().contains(Control.DRIVE)) {
+            return twoRungsDown(Reason.AFTER_GRID_TRIP);
+        }
+        double marks = setup.settings().loadNotchMarks();
+        Optional<Move.Turn> turn = draft.position(Control.LOAD)
+                .map(at -> new Move.Turn(Control.LOAD, at, setup.tubes().heavier(at, marks), marks))
+                .filter(one -> one.from() != one.to());
+        return turn.isPresent() && !state.movedSinceSign().contains(Control.LOAD)
+                ? Advice.of(turn.get(), Reason.AFTER_GRID_TRIP)
+                : workThrough(Move.Drill.TRIPPED, Reason.RESET_AFTER_TRIP);
+    }
+
+    private Advice twoRungsDown(Reason reason) {
+        double fromW = draft.driveW().value();
+        return Advice.of(new Move.Turn(Control.DRIVE, fromW, Ladder.belowW(setup, fromW, RUNGS_AFTER_TRIP), 0), reason);
+    }
+
+    /** Less drive first, then what is to be looked at before the protection is reset. */
+    private Advice lowerThen(Move.Drill drill, Reason reason) {
+        return state.movedSinceSign().contains(Control.DRIVE) ? workThrough(drill, reason) : twoRungsDown(reason);
+    }
+
+    private Optional<Advice> mend(Sign sign) {
+        double step = setup.settings().finishMarks();
+        return switch (sign.code()) {
+            case PLATE_CURRENT_WITHOUT_OUTPUT -> Optional.of(offResonance());
+            case METERS_STILL -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES));
+            case GRID_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.GRID_CURRENT_OVER));
+            case SCREEN_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.TOO_LIGHT));
+            case COUPLED_TOO_LIGHTLY -> tooLight(sign, step);
+            case FIRST_CEILING, PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
+            case HEAT_LIMIT ->
+                heatIsCertain() || state.keyDownsInStep() < 2 ? Optional.of(heatOver(sign)) : Optional.empty();
+            case OUTPUT_LIMIT ->
+                Optional.of(lowerDrive(
+                        driveForOutputW(setup.station().licenceLimitW()), Reason.OUTPUT_OVER, Caution.LICENCE));
+            case LOAD_POWER_LIMIT -> Optional.of(oneRungLower(Reason.LOAD_POWER_OVER));
+            case DRIVE_LIMIT -> Optional.of(lowerDrive(setup.amplifier().driveLimitW(), Reason.DRIVE_OVER));
+            case KNOB_SLIPS -> once(workThrough(Move.Drill.KNOB_SLIPS, Reason.KNOB_FIRST));
+            case COUPLED_TOO_HEAVILY -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
+            case PLATE_OFF_PEAK -> backToTwin().or(() -> once(rePeak(Reason.TOO_HEAVY_OR_OFF)));
+            case GROWTH_TOO_HIGH -> once(workThrough(Move.Drill.GROWTH_TOO_HIGH, Reason.GREW_TOO_MUCH));
+            case GROWTH_POOR -> once(workThrough(Move.Drill.GROWTH_POOR, Reason.GREW_TOO_LITTLE));
+            case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
+            case EFFICIENCY_LOW -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR));
+            default -> Optional.empty();
+        };
+    }
+
+    /** Heavier; where LOAD is at its end less drive is left, as long as there is a lower rung. */
+    private Optional<Advice> tooLight(Sign sign, double step) {
+        if (state.keyDownsInStep() >= MOST_PEAKINGS) {
+            return Optional.empty();
+        }
+        Optional<Advice> turn = heavier(step, Reason.TOO_LIGHT);
+        double lowerW = Ladder.belowW(setup, draft.driveW().value(), 1);
+        boolean goesLower = lowerW < LEAST_LOWER * draft.driveW().value();
+        return turn.isEmpty() && goesLower && sign.standing() != Sign.Standing.POSSIBLE
+                ? Optional.of(lowerDrive(lowerW, Reason.LOAD_AT_STOP))
+                : turn;
+    }
+
+    /** Heavier, as long as that helps: who peaks LOAD afresh goes back to where the current is high. */
+    private Advice currentOver(Sign sign, Reason reason) {
+        return state.keyDownsInStep() < MOST_PEAKINGS
+                ? heavier(marksFor(sign), reason).orElseGet(() -> oneRungLower(Reason.LOAD_AT_STOP))
+                : driveForCurrent(sign, Reason.CURRENT_STAYS);
+    }
+
+    /** Returns how many marks heavier bring a grid's current back within its limit: at least a step, at most four. */
+    private double marksFor(Sign sign) {
+        Evidence beyond = sign.evidence().get(0);
+        double step = setup.settings().finishMarks();
+        double marks = Math.log(beyond.found().value() / (MARGIN * beyond.bound())) / CURRENT_PER_MARK;
+        return Math.max(step, Math.min(MOST_STEPS_HEAVIER * step, marks));
+    }
+
+    /** Where working through it did not help, the dials may have gone far astray: from the start again. */
+    private Advice offResonance() {
+        Preset preset = setup.preset();
+        boolean astray = state.keyDownsInStep() >= MOST_PEAKINGS && preset.source() != Preset.Source.NONE;
+        return astray
+                ? Advice.striking(
+                        new Move.SetDials(preset.plate(), preset.load(), preset.source()), Reason.BACK_TO_START)
+                : workThrough(Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT, Reason.PLATE_OFF_RESONANCE);
+    }
+
+    /** A PLATE that stands marks away from the twin's resonance is not found by peaking: there is no slope to climb. */
+    private Optional<Advice> backToTwin() {
+        double load = draft.position(Control.LOAD).orElse(setup.preset().load());
+        double mark = setup.tubes().plate().markStep();
+        return draft.position(Control.PLATE)
+                .flatMap(at ->
+                        RecordTwin.resonantPlate(setup, load).filter(twin -> Math.abs(twin - at) > LOST_MARKS * mark))
+                .map(twin -> Advice.striking(
+                        new Move.SetDials(setup.tubes().plate().turned(twin, 0), load, Preset.Source.TWIN),
+                        Reason.BACK_TO_TWIN));
+    }
+
+    /** Lets a doubt be looked into: when the operator says the reading stands, or after enough tries, the step goes on. */
+    private Optional<Advice> once(Advice advice) {
+        boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT) || state.keyDownsInStep() >= MOST_PEAKINGS;
+        return lookedInto ? Optional.empty() : Optional.of(advice);
+    }
+
+    /** Returns whether the heat is beyond its limit even by the lower end of what the meters leave open. */
+    private boolean heatIsCertain() {
+        return draft.room().stream()
+                .anyMatch(room ->
+                        room.kind() == LimitKind.HEAT_PER_TUBE && room.value().low() > room.limit());
+    }
+
+    private Advice heatOver(Sign sign) {
+        boolean poor = draft.budget()
+                .efficiency()
+                .map(Quantity::value)
+                .filter(efficiency -> efficiency < setup.settings().efficiencyLow())
+                .isPresent();
+        Optional<Advice> lighter = draft.kind() == Step.Kind.FINISH && state.keyDownsInStep() < MOST_PEAKINGS
+                ? heavier(-setup.settings().finishMarks(), Reason.HEAT_LIGHTER)
+                : Optional.empty();
+        if (lighter.isPresent() && !poor) {
+            return lighter.get();
+        }
+        return poor && state.keyDownsInStep() < MOST_PEAKINGS
+                ? rePeak(Reason.HEAT_OVER)
+                : driveForCurrent(sign, Reason.HEAT_OVER);
+    }
+
+    private Advice rePeak(Reason reason) {
+        return Advice.striking(new Peaking(state).both(), reason);
+    }
+
+    private Optional<Advice> heavier(double marks, Reason reason) {
+        return draft.position(Control.LOAD)
+                .map(at -> new Move.Turn(Control.LOAD, at, setup.tubes().heavier(at, marks), marks))
+                .filter(turn -> turn.from() != turn.to())
+                .map(turn -> Advice.striking(turn, reason));
+    }
+
+    /** Lowers the drive so that what grows like a current, with the square root of the drive, comes under its limit. */
+    private Advice driveForCurrent(Sign sign, Reason reason) {
+        Evidence beyond = sign.evidence().get(0);
+        double ratio = beyond.bound() / beyond.found().value();
+        // Heat rests on the resting current too, and follows the drive less than a current does.
+        double power = sign.code() == Sign.Code.HEAT_LIMIT ? 4 : 2;
+        double lowerW = draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(ratio, power) * MARGIN);
+        return lowerDrive(Ladder.settable(lowerW), reason);
+    }
+
+    private Advice oneRungLower(Reason reason) {
+        return lowerDrive(Ladder.belowW(setup, draft.driveW().value(), 1), reason);
+    }
+
+    /** Less drive, as far down as exciter and pad go; below that only a pad helps. */
+    private Advice lowerDrive(double wantedW, Reason reason, Caution... cautions) {
+        double toW = Math.max(wantedW, Ladder.settable(setup.leastDriveW()));
+        if (toW >= draft.driveW().value()) {
+            return Advice.striking(new Move.WorkThrough(Move.Drill.NEEDS_PAD), Reason.NEEDS_PAD, cautions);
+        }
+        return Advice.striking(new Move.Turn(Control.DRIVE, draft.driveW().value(), toW, 0), reason, cautions);
+    }
+
+    private double driveForOutputW(double limitW) {
+        double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(limitW);
+        return Ladder.settable(draft.driveW().value() * limitW / outputW * MARGIN);
+    }
+
+    private static Advice workThrough(Move.Drill drill, Reason reason) {
+        Caution[] cautions = drill == Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT || drill == Move.Drill.METERS_STILL
+                ? new Caution[] {Caution.BAND_SWITCH_UNKEYED}
+                : new Caution[0];
+        return Advice.striking(new Move.WorkThrough(drill), reason, cautions);
+    }
+}

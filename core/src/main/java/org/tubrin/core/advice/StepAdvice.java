@@ -1,0 +1,386 @@
+package org.tubrin.core.advice;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.foresee.Foresight;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.ClimbEnd;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Doubt;
+import org.tubrin.core.run.Growth;
+import org.tubrin.core.run.Ladder;
+import org.tubrin.core.run.Preset;
+import org.tubrin.core.run.RecordTwin;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.Step;
+import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.signs.Sign;
+import org.tubrin.core.signs.Signs;
+import org.tubrin.core.twin.Peak;
+
+/** The next move within a step of the climb, or within the finish. */
+final class StepAdvice {
+    /** Drives closer than this ratio are the same. */
+    private static final double SAME_DRIVE = 1.02;
+
+    /** Growth per doubling to expect when LOAD and PLATE are peaked afresh, from least to most. */
+    private static final double LEAST_GROWTH = 1.4;
+
+    private static final double MOST_GROWTH = 2.0;
+    /** Output over what the twin foresees, from least to most. */
+    private static final double FORESEEN_LEAST = 0.88;
+
+    private static final double FORESEEN_MOST = 1.1;
+    private static final double FINISH_LEAST = 0.94;
+    private static final double FINISH_MOST = 1.01;
+
+    /** How far beyond the twin's own finish the finish may lie, since amplifier and twin differ a little. */
+    private static final double BEYOND_FINISH_MARKS = 0.4;
+
+    /** LOAD further than this from where it should end is worth another key-down. */
+    private static final double OFF_MARKS = 0.4;
+
+    private static final int MOST_CORRECTIONS = 3;
+
+    /** A finer range is asked for only where the most that is expected lies well within it. */
+    private static final double FINER_MARGIN = 1.3;
+
+    /** A drive raised by less than this ratio is not worth another step. */
+    private static final double WORTH_RAISING = 1.05;
+
+    /** A turn smaller than this is not worth asking for. */
+    private static final double LEAST_TURN_MARKS = 0.08;
+
+    private final RunState state;
+    private final TuneSetup setup;
+    private final Step draft;
+    private final Instant now;
+    private final Peaking peaking;
+    private final boolean foresees;
+
+    private StepAdvice(RunState state, Instant now) {
+        this.state = state;
+        this.setup = state.setup();
+        this.draft = state.draft();
+        this.now = now;
+        peaking = new Peaking(state);
+        foresees = RecordTwin.tellsOfLoad(setup);
+    }
+
+    static Advice of(RunState state, Instant now) {
+        return new StepAdvice(state, now).next();
+    }
+
+    /** Returns what to turn while the key is down: what was asked for before. */
+    static Advice whileKeyed(RunState state, KeyClock clock, Instant now) {
+        return new StepAdvice(state, now).keyed(clock);
+    }
+
+    private Advice keyed(KeyClock clock) {
+        boolean plateOnly = draft.kind() == Step.Kind.FINISH || peaking.order().size() == 1;
+        Reason reason = peaking.aim() != School.Aim.OUTPUT
+                ? peaking.reason()
+                : plateOnly ? Reason.KEY_DOWN_PLATE_ONLY : Reason.KEY_IS_DOWN;
+        Optional<Double> target = plateOnly ? Optional.empty() : TargetAdvice.targetA(state);
+        return Advice.of(new Move.PeakAndRead(clock.aimS(), peaking.aim(), target), reason);
+    }
+
+    private Advice next() {
+        // A slip of the pen must not be taken for a sign.
+        for (ReadingRole role : draft.readings().keySet()) {
+            Optional<Doubt> doubt = state.doubt(role);
+            if (doubt.isPresent()) {
+                return Advice.of(new Move.SettleDoubt(role, doubt.get()), Reason.ENTRY_DOUBTFUL);
+            }
+        }
+        Optional<Advice> mend = SignAdvice.of(state);
+        if (mend.isPresent()) {
+            return mend.get();
+        }
+        Optional<Advice> nearer =
+                !draft.isComplete() ? Optional.empty() : foresees ? corrected() : TargetAdvice.of(state);
+        if (nearer.isPresent()) {
+            return nearer.get();
+        }
+        if (draft.isComplete()) {
+            return recordStep();
+        }
+        if (!draft.readings().isEmpty() || draft.keyDowns() > 0) {
+            return draft.missing().isEmpty()
+                    ? Advice.of(new Move.EnterPosition(unknownControl()), Reason.READINGS_MISSING)
+                    : Advice.of(new Move.EnterReadings(draft.missing()), Reason.READINGS_MISSING);
+        }
+        return draft.kind() == Step.Kind.FINISH ? prepareFinish() : prepareClimb();
+    }
+
+    /** At the end the currents tell best where LOAD is: returns how it goes to where it should end, when it is off by much. */
+    private Optional<Advice> corrected() {
+        if (draft.kind() != Step.Kind.FINISH || state.keyDownsInStep() >= MOST_CORRECTIONS) {
+            return Optional.empty();
+        }
+        List<Step> told = new ArrayList<>(state.steps());
+        told.add(draft);
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        return foresight(told)
+                .loadFinish(draft.driveW().value())
+                .filter(to -> Math.abs(marks(loadAt, to)) > OFF_MARKS)
+                .map(to -> Advice.striking(
+                        new Move.Turn(Control.LOAD, loadAt, to, marks(loadAt, to)),
+                        marks(loadAt, to) > 0 ? Reason.CORRECT_HEAVIER : Reason.CORRECT_LIGHTER));
+    }
+
+    private Foresight foresight(List<Step> steps) {
+        return Foresight.of(setup, state.school(), steps).orElseThrow();
+    }
+
+    private Control unknownControl() {
+        for (Control control : Control.values()) {
+            if (draft.position(control).isEmpty()) {
+                return control;
+            }
+        }
+        throw new IllegalStateException("all controls are known");
+    }
+
+    /** Whatever the signs still say of a step is said with it: only where they say nothing do all limits hold. */
+    private Advice recordStep() {
+        Optional<Sign> gravest = Signs.of(draft, state.lastStep()).stream()
+                .filter(sign -> sign.severity() != Sign.Severity.NOTE)
+                .findFirst();
+        Move record = new Move.RecordStep(draft.driveW().value());
+        return gravest.map(sign -> Advice.of(record, Reason.STEP_WITH_SIGN).about(sign.code()))
+                .orElseGet(() -> Advice.of(record, goodReason()));
+    }
+
+    private Reason goodReason() {
+        return draft.kind() == Step.Kind.FINISH
+                ? Reason.FINISH_IS_GOOD
+                : !draft.isAtTheTop()
+                        ? state.steps().isEmpty() ? Reason.FIRST_STEP_IS_GOOD : Reason.STEP_IS_GOOD
+                        : state.school().finishesHeavier() ? Reason.STEP_IS_LAST : Reason.FINISH_IS_GOOD;
+    }
+
+    private Advice prepareClimb() {
+        Optional<Step> last = state.lastStep();
+        if (last.isEmpty()) {
+            return prepareFirst();
+        }
+        double fromW = last.get().driveW().value();
+        Optional<Growth> growth =
+                state.stepBefore(state.steps().size() - 1).flatMap(before -> Growth.between(before, last.get()));
+        double rungW = ClimbEnd.nextDriveW(setup, last.get(), growth);
+        boolean capped = rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
+        if (foresees) {
+            return foresee(
+                    foresight(state.steps()), fromW, capped ? Reason.LICENCE_CAPS_DRIVE : Reason.LIMITS_CAP_DRIVE);
+        }
+        double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : rungW;
+        Optional<Advice.Expectation> expect = expectation(last.get(), fromW, driveW);
+        Optional<Advice> range = otherRange(expect);
+        if (range.isPresent()) {
+            return range.get();
+        }
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        double notch = setup.settings().loadNotchMarks();
+        double heavier = RecordTwin.peak(setup, driveW)
+                .map(peak -> noHeavierThan(setup.tubes().heavier(peak.load(), notch / 2), loadAt, notch))
+                .orElseGet(() -> setup.tubes().heavier(loadAt, notch));
+        if (state.school().tunesLoadEachStep() && !draft.moved().contains(Control.LOAD) && heavier != loadAt) {
+            return Advice.of(new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.ANTICIPATE)
+                    .meantFor(driveW);
+        }
+        if (!draft.moved().contains(Control.DRIVE)) {
+            return Advice.of(
+                            new Move.Turn(Control.DRIVE, fromW, rungW, 0),
+                            capped ? Reason.LICENCE_CAPS_DRIVE : raiseReason())
+                    .expecting(expect);
+        }
+        return keyAndPeak(peaking.reason(), peaking.order(), expect);
+    }
+
+    /**
+     * The next step with a twin: below the top LOAD stays where it was preset and PLATE alone is peaked; for the last step LOAD
+     * goes at once to where it is to end.
+     */
+    private Advice foresee(Foresight twin, double fromW, Reason cap) {
+        double rungW = Ladder.nextAboveW(setup, state.school(), fromW);
+        double borneW = twin.driveWithinW(rungW);
+        boolean stays = borneW < fromW * WORTH_RAISING;
+        double targetW = stays ? fromW : borneW;
+        double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : targetW;
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        boolean limited = borneW < rungW / SAME_DRIVE;
+        boolean ends = stays || limited || targetW >= setup.topDriveW() / SAME_DRIVE;
+        Optional<Double> load = ends || !twin.currentsHold(driveW, loadAt) ? twin.loadFinish(driveW) : Optional.empty();
+        Optional<Advice.Expectation> expect = foreseen(twin, driveW, load.orElse(loadAt));
+        Optional<Advice> range = otherRange(expect);
+        if (range.isPresent()) {
+            return range.get();
+        }
+        boolean turns = load.filter(to -> Math.abs(marks(loadAt, to)) >= LEAST_TURN_MARKS)
+                .isPresent();
+        if (turns && !draft.moved().contains(Control.LOAD)) {
+            Advice turn = Advice.of(
+                            new Move.Turn(Control.LOAD, loadAt, load.get(), marks(loadAt, load.get())),
+                            Reason.FINISH_AT_ONCE)
+                    .meantFor(driveW);
+            return stays ? turn.beginningFinish() : turn;
+        }
+        if (!draft.moved().contains(Control.DRIVE) && !stays) {
+            Advice up = Advice.of(new Move.Turn(Control.DRIVE, fromW, targetW, 0), limited ? cap : raiseReason())
+                    .expecting(expect);
+            return ends ? up.beginningFinish() : up;
+        }
+        return keyAndPeak(peaking.reason(), peaking.order(), expect);
+    }
+
+    /** Before two steps are done nothing was seen to grow. */
+    private Reason raiseReason() {
+        return state.steps().size() < 2 ? Reason.RAISE_AFTER_FIRST : Reason.DOUBLE_DRIVE;
+    }
+
+    private static Optional<Advice.Expectation> foreseen(Foresight twin, double driveW, double load) {
+        return twin.outputW(driveW, load)
+                .map(output -> new Advice.Expectation(FORESEEN_LEAST * output, FORESEEN_MOST * output));
+    }
+
+    private Optional<Advice.Expectation> expectation(Step last, double fromW, double driveW) {
+        double doublings = Math.log(driveW / fromW) / Math.log(2);
+        return last.measured(ReadingRole.OUTPUT)
+                .map(one -> new Advice.Expectation(
+                        one.value() * Math.pow(LEAST_GROWTH, doublings),
+                        one.value() * Math.pow(MOST_GROWTH, doublings)));
+    }
+
+    private Advice prepareFirst() {
+        boolean dialsSet =
+                draft.moved().contains(Control.PLATE) && draft.moved().contains(Control.LOAD);
+        boolean dialsKnown = draft.position(Control.PLATE).isPresent()
+                && draft.position(Control.LOAD).isPresent();
+        if (!dialsSet && !dialsKnown) {
+            Preset preset = setup.preset();
+            Reason reason = switch (preset.source()) {
+                case CARD -> Reason.PRESET_FROM_CARD;
+                case AHEAD -> Reason.PRESET_AHEAD;
+                case CHART -> Reason.PRESET_FROM_CHART;
+                case TWIN -> Reason.PRESET_FROM_TWIN;
+                case NONE -> Reason.PRESET_UNKNOWN;
+            };
+            return Advice.of(
+                    new Move.SetDials(preset.plate(), preset.load(), preset.source()),
+                    reason,
+                    Caution.BAND_SWITCH_UNKEYED);
+        }
+        if (draft.position(Control.DRIVE).isEmpty()) {
+            double firstW = Ladder.drivesW(setup, state.school()).get(0);
+            return Advice.of(new Move.Turn(Control.DRIVE, 0, firstW, 0), Reason.FIRST_STEP_LOW);
+        }
+        return keyAndPeak(peaking.reason(), peaking.order(), Optional.empty());
+    }
+
+    private Advice prepareFinish() {
+        Step peak = state.lastStep().orElseThrow();
+        double peakLoad = peak.position(Control.LOAD).orElseThrow();
+        double driveW = draft.driveW().value();
+        Optional<Foresight> twin = foresees ? Optional.of(foresight(state.steps())) : Optional.empty();
+        double heavier =
+                twin.map(one -> one.loadFinish(driveW).orElse(peakLoad)).orElseGet(() -> finishLoad(peak, peakLoad));
+        double loadAt = draft.position(Control.LOAD).orElse(peakLoad);
+        Optional<Advice.Expectation> expect = twin.isPresent()
+                ? foreseen(twin.get(), driveW, loadAt)
+                : peak.measured(ReadingRole.OUTPUT)
+                        .map(output ->
+                                new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
+        if (!draft.moved().contains(Control.LOAD)
+                && heavier != peakLoad
+                && Math.abs(marks(loadAt, heavier)) >= LEAST_TURN_MARKS) {
+            return Advice.of(
+                            new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.FINISH_HEAVIER)
+                    .expecting(expect);
+        }
+        boolean moved = Math.abs(marks(peakLoad, loadAt)) >= LEAST_TURN_MARKS;
+        return keyAndPeak(
+                moved ? Reason.RE_PEAK_AFTER_HEAVIER : Reason.RE_PEAK_LOAD_STAYS, List.of(Control.PLATE), expect);
+    }
+
+    /**
+     * Returns the LOAD of the finish: as much heavier than the peak as the twin's finish is heavier than its peak, else by the
+     * customary marks; where the operator never peaked LOAD and stands beyond the twin's finish, where they are.
+     */
+    private double finishLoad(Step peak, double peakLoad) {
+        double driveW = peak.driveW().value();
+        Optional<Peak> most = RecordTwin.peak(setup, driveW);
+        Optional<Peak> finish = RecordTwin.finish(setup, driveW);
+        if (most.isEmpty() || finish.isEmpty()) {
+            return setup.tubes().heavier(peakLoad, setup.settings().finishMarks());
+        }
+        double marks = marks(most.get().load(), finish.get().load());
+        return noHeavierThan(setup.tubes().heavier(finish.get().load(), BEYOND_FINISH_MARKS), peakLoad, marks);
+    }
+
+    /** Returns LOAD so many marks heavier, not beyond a position, but never lighter than it stands. */
+    private double noHeavierThan(double most, double loadAt, double marks) {
+        int sign = setup.tubes().loadSense().heavierSign();
+        double wanted = sign * setup.tubes().heavier(loadAt, marks);
+        double limited = sign * Math.min(wanted, Math.max(sign * loadAt, sign * most));
+        return Math.abs(marks(loadAt, limited)) < LEAST_TURN_MARKS
+                ? loadAt
+                : setup.tubes().heavier(limited, 0);
+    }
+
+    private Advice keyAndPeak(Reason reason, List<Control> order, Optional<Advice.Expectation> expect) {
+        KeyClock clock = KeyClock.of(state, now);
+        if (clock.phase() == KeyClock.Phase.RESTING) {
+            double elapsedS = Duration.between(clock.since(), now).toMillis() / 1000.0;
+            boolean forLoad = clock.restS() > Math.max(setup.settings().restS(), clock.lastKeyDownS());
+            return Advice.of(
+                    new Move.Rest(Math.max(0, clock.restS() - elapsedS)),
+                    forLoad ? Reason.LOAD_MUST_COOL : Reason.LET_REST,
+                    forLoad ? new Caution[] {Caution.HOT_LOAD} : new Caution[0]);
+        }
+        return Advice.of(peaking.move(order), reason).expecting(expect);
+    }
+
+    /** Asks for the range that suits what is to come: wider where the needle may hit its end, finer where it would hardly lift. */
+    private Optional<Advice> otherRange(Optional<Advice.Expectation> expect) {
+        Optional<Channel> channel = setup.channelFor(ReadingRole.OUTPUT);
+        String inUse = state.ranges().get(ReadingRole.OUTPUT);
+        if (expect.isEmpty() || channel.isEmpty() || inUse == null) {
+            return Optional.empty();
+        }
+        double mostW = Math.min(expect.get().mostW(), setup.station().licenceLimitW())
+                / channel.get().correctionFactor();
+        MeterRange wider = channel.get().rangeFor(mostW);
+        MeterRange finer = channel.get().rangeFor(FINER_MARGIN * mostW);
+        return channel.get()
+                .range(inUse)
+                .flatMap(range -> range.fullScale() < mostW && wider.fullScale() > range.fullScale()
+                        ? Optional.of(switchTo(inUse, wider, Reason.RANGE_TOO_SMALL))
+                        : finer.fullScale() < range.fullScale()
+                                ? Optional.of(switchTo(inUse, finer, Reason.RANGE_TOO_WIDE))
+                                : Optional.empty());
+    }
+
+    private Advice switchTo(String inUse, MeterRange range, Reason reason) {
+        return Advice.of(
+                new Move.SwitchRange(
+                        setup.meterFor(ReadingRole.OUTPUT).orElseThrow().name(),
+                        ReadingRole.OUTPUT,
+                        inUse,
+                        range.name()),
+                reason);
+    }
+
+    /** Returns how many marks heavier a LOAD position is than another. */
+    private double marks(double from, double to) {
+        return (to - from)
+                / setup.tubes().load().markStep()
+                * setup.tubes().loadSense().heavierSign();
+    }
+}

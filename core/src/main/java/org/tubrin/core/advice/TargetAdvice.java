@@ -1,0 +1,84 @@
+package org.tubrin.core.advice;
+
+import java.util.Optional;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.LoadTarget;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.Step;
+import org.tubrin.core.run.TuneSetup;
+
+/** For schools that load to a current: where it should stand, and which way LOAD goes when it does not. */
+final class TargetAdvice {
+    /** A current this near to its target, as a share of it, is there. */
+    private static final double NEAR = 0.07;
+
+    /** More tries than this at one step are not worth the heat: it is taken as it stands. */
+    private static final int MOST_TRIES = 3;
+
+    private final RunState state;
+    private final TuneSetup setup;
+    private final Step draft;
+
+    private TargetAdvice(RunState state) {
+        this.state = state;
+        this.setup = state.setup();
+        this.draft = state.draft();
+    }
+
+    /** Returns where the current of the school stands at this drive, in amperes; empty where it goes by output. */
+    static Optional<Double> targetA(RunState state) {
+        return new TargetAdvice(state).target();
+    }
+
+    /** Returns how LOAD goes nearer to the target; empty where it is there, or LOAD is at its end. */
+    static Optional<Advice> of(RunState state) {
+        return new TargetAdvice(state).next();
+    }
+
+    private Optional<Double> target() {
+        return switch (state.school().aim()) {
+            case OUTPUT -> Optional.empty();
+            case DIP -> Optional.of(LoadTarget.dipA(setup, draft.driveW().value()));
+            case GRID -> draft.isAtTheTop() ? Optional.of(LoadTarget.gridA(setup)) : Optional.empty();
+        };
+    }
+
+    private Optional<Advice> next() {
+        if (state.keyDownsInStep() >= MOST_TRIES || target().isEmpty()) {
+            return Optional.empty();
+        }
+        double targetA = target().get();
+        boolean dip = state.school().aim() == School.Aim.DIP;
+        ReadingRole role = dip ? ReadingRole.PLATE_CURRENT : ReadingRole.GRID_CURRENT;
+        Optional<Double> reading = draft.measured(role).map(Quantity::value);
+        if (reading.isEmpty()) {
+            return Optional.empty();
+        }
+        double off = reading.get() / targetA - 1;
+        if (dip) {
+            // Heavier coupling raises the dip.
+            return Math.abs(off) <= NEAR
+                    ? Optional.empty()
+                    : turn(off < 0 ? 1 : -1, off < 0 ? Reason.DIP_BELOW_TARGET : Reason.DIP_ABOVE_TARGET);
+        }
+        double limitA = setup.tubes().gridCurrentLimitA();
+        if (reading.get() > limitA * setup.customs().gridMostShare()) {
+            return turn(1, Reason.GRID_ABOVE_WINDOW);
+        }
+        return reading.get() < limitA * setup.customs().gridLeastShare()
+                ? turn(-1, Reason.GRID_BELOW_WINDOW)
+                : Optional.empty();
+    }
+
+    /** Returns half a mark heavier, or lighter, where LOAD has that far to go. */
+    private Optional<Advice> turn(int heavier, Reason reason) {
+        double marks = heavier * setup.settings().finishMarks();
+        return draft.position(Control.LOAD)
+                .map(at -> new Move.Turn(Control.LOAD, at, setup.tubes().heavier(at, marks), marks))
+                .filter(turn -> turn.from() != turn.to())
+                .map(turn -> Advice.striking(turn, reason));
+    }
+}

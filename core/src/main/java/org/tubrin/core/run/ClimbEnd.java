@@ -1,0 +1,122 @@
+package org.tubrin.core.run;
+
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.budget.LimitKind;
+import org.tubrin.core.budget.Verdict;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+
+/** Why the climb goes no higher. */
+public enum ClimbEnd {
+    FULL_DRIVE,
+    /** All that the exciter's carrier gives, which is less than the amplifier takes. */
+    CARRIER_FULL,
+    SATURATION,
+    LIMIT_NEAR,
+    LICENCE,
+    /** More drive would pass a limit, by what was read and the twin. */
+    LIMIT_AHEAD,
+    /** The drive was not raised from one step to the next. */
+    STAYED,
+    /** The last step was taken as such. */
+    FINISHED;
+
+    private static final double WORTH_RAISING = 1.05;
+    private static final double SAME = 1.02;
+    /** Share of the full drive below which no stage saturates that is tuned and wired as it should. */
+    private static final double LEAST_SATURATING_SHARE = 0.12;
+
+    /** Returns why the drive is not raised beyond the last step of the climb, where that is so. */
+    public static Optional<ClimbEnd> of(TuneSetup setup, List<Step> steps) {
+        if (!steps.isEmpty() && steps.get(steps.size() - 1).kind() == Step.Kind.FINISH) {
+            return Optional.of(FINISHED);
+        }
+        List<Step> climb =
+                steps.stream().filter(step -> step.kind() == Step.Kind.CLIMB).toList();
+        if (climb.isEmpty()) {
+            return Optional.empty();
+        }
+        Step last = climb.get(climb.size() - 1);
+        if (last.isAtTheTop()) {
+            return Optional.of(top(setup));
+        }
+        boolean stayed = climb.size() > 1
+                && last.driveW().value()
+                        < SAME * climb.get(climb.size() - 2).driveW().value();
+        if (stayed) {
+            return Optional.of(STAYED);
+        }
+        Optional<Growth> growth =
+                climb.size() < 2 ? Optional.empty() : Growth.between(climb.get(climb.size() - 2), last);
+        double saturation = setup.settings().saturationGrowth();
+        if (maySaturate(setup, last)
+                && growth.filter(one -> one.perDoubling().high() < saturation).isPresent()) {
+            return Optional.of(SATURATION);
+        }
+        if (isNearALimit(last)) {
+            return Optional.of(LIMIT_NEAR);
+        }
+        return nextDriveW(setup, last, growth) < last.driveW().value() * WORTH_RAISING
+                ? Optional.of(LICENCE)
+                : Optional.empty();
+    }
+
+    /** Returns whether a step has drive enough that little growth can be saturation. */
+    public static boolean maySaturate(TuneSetup setup, Step step) {
+        return step.driveW().value() >= LEAST_SATURATING_SHARE * setup.topDriveW();
+    }
+
+    /**
+     * Returns why the climb of a run ended where it did; empty while it goes on. Where it ended with a step that was taken for the
+     * last one, that step says why: its drive is the top, a limit is near, or the twin held it back from one.
+     */
+    static Optional<ClimbEnd> reached(TuneSetup setup, List<Step> steps) {
+        Optional<ClimbEnd> before = of(
+                setup,
+                steps.stream().filter(step -> step.kind() == Step.Kind.CLIMB).toList());
+        if (before.isPresent() || steps.isEmpty() || steps.get(steps.size() - 1).kind() != Step.Kind.FINISH) {
+            return before;
+        }
+        Step last = steps.get(steps.size() - 1);
+        if (last.isAtTheTop()) {
+            return Optional.of(top(setup));
+        }
+        if (isNearALimit(last)) {
+            return Optional.of(LIMIT_NEAR);
+        }
+        return Optional.of(RecordTwin.tellsOfLoad(setup) ? LIMIT_AHEAD : FINISHED);
+    }
+
+    private static ClimbEnd top(TuneSetup setup) {
+        return setup.carrierIsShort() ? CARRIER_FULL : FULL_DRIVE;
+    }
+
+    private static boolean isNearALimit(Step step) {
+        return step.room().stream()
+                .filter(room -> room.kind() != LimitKind.DRIVE)
+                .anyMatch(room -> room.verdict() == Verdict.EXCEEDS
+                        || (room.verdict() == Verdict.MAY_EXCEED && room.kind() != LimitKind.HEAT_PER_TUBE));
+    }
+
+    /**
+     * Returns the drive of the next step, in watts: the next rung, or less where the output would otherwise pass the
+     * licence, taking the growth per doubling to be at most the last one seen (2 before one is seen).
+     */
+    public static double nextDriveW(TuneSetup setup, Step last, Optional<Growth> growth) {
+        double driveW = last.driveW().value();
+        double rungW = Ladder.nextAboveW(setup, last.school(), driveW);
+        Optional<Quantity> output = last.measured(ReadingRole.OUTPUT).filter(one -> one.value() > 0);
+        if (output.isEmpty()) {
+            return rungW;
+        }
+        double perDoubling =
+                Math.min(2, growth.map(one -> one.perDoubling().value()).orElse(2.0));
+        if (perDoubling <= 1) {
+            return rungW;
+        }
+        double doublingsToLicence =
+                Math.log(setup.station().licenceLimitW() / output.get().value()) / Math.log(perDoubling);
+        return Math.min(rungW, Ladder.settable(driveW * Math.pow(2, Math.max(0, doublingsToLicence))));
+    }
+}

@@ -1,0 +1,60 @@
+package org.tubrin.core.run;
+
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.quantity.Because;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Unit;
+
+/**
+ * What an operator chooses about how a school is followed.
+ *
+ * @param rungs how the ladder is spaced; absent for the school's own custom
+ * @param ownDrivesW the drives of a ladder of one's own, in watts, 1 to 12 of them; empty for others
+ * @param firstCeilingA plate current not to pass at the first step, by the maker, 0.001 to 20 A; absent where none is named
+ * @param plateTargetShare where the dip is loaded to at full drive, as a share of the plate current's limit, 0.3 to 1
+ * @param gridLeastShare lower end of the grid current's window at full drive, as a share of its limit, 0.1 to 1
+ * @param gridMostShare its upper end, above that, to 1
+ * @param dutyFactor share of the time that a pulse is on, 0.05 to 1
+ */
+public record Customs(
+        Optional<Rungs> rungs,
+        List<Double> ownDrivesW,
+        Optional<Double> firstCeilingA,
+        double plateTargetShare,
+        double gridLeastShare,
+        double gridMostShare,
+        double dutyFactor) {
+
+    /** What is customary. */
+    public static final Customs CUSTOMARY =
+            new Customs(Optional.empty(), List.of(), Optional.empty(), 0.85, 0.6, 0.85, 0.3);
+
+    /** Returns what is customary but for what is chosen here. */
+    public static Customs chosen(Optional<Rungs> rungs, List<Double> ownDrivesW, Optional<Double> firstCeilingA) {
+        return new Customs(
+                rungs,
+                ownDrivesW,
+                firstCeilingA,
+                CUSTOMARY.plateTargetShare,
+                CUSTOMARY.gridLeastShare,
+                CUSTOMARY.gridMostShare,
+                CUSTOMARY.dutyFactor);
+    }
+
+    public Customs {
+        ownDrivesW = List.copyOf(ownDrivesW);
+        boolean own = rungs.filter(Rungs.OWN::equals).isPresent();
+        Checks checks = new Checks()
+                .size("ownDrivesW", ownDrivesW, own ? 1 : 0, 12)
+                .range("plateTargetShare", plateTargetShare, 0.3, 1, Unit.ONE)
+                .range("gridLeastShare", gridLeastShare, 0.1, 1, Unit.ONE)
+                .range("gridMostShare", gridMostShare, gridLeastShare, 1, Unit.ONE, Because.LEAST_SHARE)
+                .range("dutyFactor", dutyFactor, 0.05, 1, Unit.ONE);
+        for (int i = 0; i < ownDrivesW.size(); i++) {
+            checks.range("ownDrivesW." + i, ownDrivesW.get(i), 0.01, 500, Unit.WATT);
+        }
+        firstCeilingA.ifPresent(ceiling -> checks.range("firstCeilingA", ceiling, 1e-3, 20, Unit.AMPERE));
+        checks.done();
+    }
+}

@@ -1,0 +1,32 @@
+package org.tubrin.core.run;
+
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Unit;
+
+/**
+ * Where the dials start.
+ *
+ * @param plate PLATE position
+ * @param load LOAD position
+ * @param source where that is known from
+ */
+public record Preset(double plate, double load, Source source) {
+    public Preset {
+        new Checks()
+                .range("plate", plate, -1000, 2000, Unit.MARK)
+                .range("load", load, -1000, 2000, Unit.MARK)
+                .done();
+    }
+
+    /** Where a preset is known from, best first. */
+    public enum Source {
+        CARD,
+        /** From the card's rows of other frequencies, loads or antennas. */
+        AHEAD,
+        CHART,
+        /** By the amplifier's twin. */
+        TWIN,
+        /** Nobody knows: the middle of PLATE, the heavy end of LOAD. */
+        NONE
+    }
+}

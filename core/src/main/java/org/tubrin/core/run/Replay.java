@@ -1,0 +1,310 @@
+package org.tubrin.core.run;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.twin.Products;
+
+/** Derives the state of a run from its events. */
+public final class Replay {
+    /** Efficiency of a stage of class AB, where nothing is read yet. */
+    private static final double LIKELY_EFFICIENCY = 0.6;
+
+    private TuneSetup setup;
+    private School school;
+    private final Instant startedAt;
+    private final Set<Check> checks = EnumSet.noneOf(Check.class);
+    private final List<Step> steps = new ArrayList<>();
+    private final Map<ReadingRole, String> ranges = new EnumMap<>(ReadingRole.class);
+    private final List<KeyDown> keyDowns = new ArrayList<>();
+    private final List<String> notes = new ArrayList<>();
+    private final List<String> corrected = new ArrayList<>();
+    private final Set<Check> unmeasured = EnumSet.noneOf(Check.class);
+    private Optional<Instant> heatersOnSince = Optional.empty();
+    private Optional<SeenSign> openSign = Optional.empty();
+    private final Set<Control> movedSinceSign = EnumSet.noneOf(Control.class);
+    private final Map<SignalPath, Products> products = new EnumMap<>(SignalPath.class);
+    private Optional<Waveform> waveform = Optional.empty();
+    private Conditions conditions = Conditions.NONE;
+    private final List<SeenSign> seen = new ArrayList<>();
+    private RunState.@Nullable Ending ending;
+    private Step draft;
+    private int keyDownsBeforeStep;
+    /** Readings came in since the powers of the last key-down were reckoned. */
+    private boolean powersAreOld;
+
+    private long sequence;
+    private Instant lastAt;
+
+    private Replay(Recorded first) {
+        if (!(first.event() instanceof RunEvent.Started started)) {
+            throw new IllegalArgumentException("a run begins with its start, not " + first.event());
+        }
+        setup = started.setup();
+        startedAt = first.at();
+        lastAt = first.at();
+        sequence = first.sequence();
+        school = setup.school();
+        draft = emptyDraft(new EnumMap<>(Control.class));
+        setRanges();
+    }
+
+    /** Sets the range of each channel that stands on none of its own. */
+    private void setRanges() {
+        double firstOutputW = likelyOutputW(Ladder.drivesW(setup, school).get(0));
+        for (ReadingRole role : ReadingRole.values()) {
+            setup.channelFor(role)
+                    .filter(channel ->
+                            channel.range(ranges.getOrDefault(role, "")).isEmpty())
+                    .ifPresent(channel -> ranges.put(role, startingRange(role, channel, firstOutputW)));
+        }
+    }
+
+    /** What was read stays as it was typed, and is worth what the corrected record says, from the first step on. */
+    private void correct(RunEvent.MeterCorrected event) {
+        setup = setup.withMeter(event.meter());
+        setRanges();
+        steps.replaceAll(this::withSetup);
+        draft = withSetup(draft);
+        corrected.add(event.meter().name());
+    }
+
+    private Step withSetup(Step step) {
+        return new Step(
+                setup,
+                step.school(),
+                step.kind(),
+                step.positions(),
+                step.moved(),
+                step.readings(),
+                step.confirmed(),
+                step.keyDowns());
+    }
+
+    /** Returns the state after all the events; the first must be the start, the sequence without gaps. */
+    public static RunState of(List<Recorded> events) {
+        Replay replay = new Replay(events.get(0));
+        for (Recorded recorded : events.subList(1, events.size())) {
+            if (recorded.sequence() != replay.sequence + 1) {
+                throw new IllegalArgumentException("event " + recorded.sequence() + " follows " + replay.sequence);
+            }
+            replay.apply(recorded);
+        }
+        replay.reckonPowers();
+        return replay.state();
+    }
+
+    private static String startingRange(ReadingRole role, Channel channel, double firstOutputW) {
+        boolean power = role == ReadingRole.OUTPUT || role == ReadingRole.REFLECTED;
+        // The others start on their widest range: too wide only costs accuracy.
+        return channel.rangeFor(power ? firstOutputW * 2 : Double.MAX_VALUE).name();
+    }
+
+    /** Returns a first guess of the output at a drive, proportional to the claim. */
+    private double likelyOutputW(double driveW) {
+        return setup.amplifier().ratedOutputW() * driveW / setup.amplifier().driveLimitW();
+    }
+
+    private void apply(Recorded recorded) {
+        sequence = recorded.sequence();
+        lastAt = recorded.at();
+        RunEvent event = recorded.event();
+        if (!(event instanceof RunEvent.ReadingTaken)) {
+            // Readings come in rows; one reckoning for a row is enough.
+            reckonPowers();
+        }
+        if (event instanceof RunEvent.Checked checked) {
+            checks.add(checked.check());
+            unmeasured.remove(checked.check());
+        } else if (event instanceof RunEvent.Warm warm) {
+            heatersOnSince = Optional.of(warm.heatersOnSince());
+        } else if (event instanceof RunEvent.Keyed) {
+            keyDowns.add(new KeyDown(recorded.at(), Optional.empty(), powerInHandW(), heatInHandW()));
+            draft = with(draft.readings(), draft.confirmed(), draft.keyDowns() + 1);
+        } else if (event instanceof RunEvent.Unkeyed) {
+            unkey(recorded.at());
+        } else if (event instanceof RunEvent.ReadingTaken taken) {
+            take(taken);
+        } else if (event instanceof RunEvent.RangeChosen chosen) {
+            ranges.put(chosen.role(), chosen.range());
+        } else if (event instanceof RunEvent.DialMoved moved) {
+            move(moved);
+        } else if (event instanceof RunEvent.TriedAgain) {
+            openSign = Optional.empty();
+            draft = new Step(setup, school, draft.kind(), draft.positions(), draft.moved(), Map.of(), Set.of(), 0);
+        } else if (event instanceof RunEvent.FinishBegun) {
+            draft = withKind(draft, Step.Kind.FINISH);
+        } else if (event instanceof RunEvent.StepRecorded) {
+            steps.add(withKind(draft));
+            keyDownsBeforeStep = keyDowns.size();
+            draft = emptyDraft(draft.positions());
+        } else if (event instanceof RunEvent.StepUndone) {
+            draft = steps.remove(steps.size() - 1);
+            checks.removeIf(check -> check.moment() == Check.Moment.CLOSING);
+            unmeasured.clear();
+        } else {
+            applyRare(event);
+        }
+    }
+
+    private void applyRare(RunEvent event) {
+        if (event instanceof RunEvent.SignSeen sign) {
+            openSign = Optional.of(sign.sign());
+            seen.add(sign.sign());
+            movedSinceSign.clear();
+        } else if (event instanceof RunEvent.SchoolChosen chosen) {
+            school = chosen.school();
+            draft = with(draft.readings(), draft.confirmed(), draft.keyDowns());
+        } else if (event instanceof RunEvent.ProductsRead read) {
+            products.put(read.through(), read.products());
+        } else if (event instanceof RunEvent.WaveformSeen seen) {
+            waveform = Optional.of(seen.waveform());
+        } else if (event instanceof RunEvent.ConditionsNoted noted) {
+            conditions = noted.conditions();
+        } else if (event instanceof RunEvent.NotMeasured left) {
+            unmeasured.add(left.check());
+        } else if (event instanceof RunEvent.MeterCorrected meter) {
+            correct(meter);
+        } else if (event instanceof RunEvent.Note note) {
+            notes.add(note.text());
+        } else if (event instanceof RunEvent.Finished) {
+            unkey(lastAt);
+            ending = RunState.Ending.FINISHED;
+        } else if (event instanceof RunEvent.Abandoned) {
+            unkey(lastAt);
+            ending = RunState.Ending.ABANDONED;
+        } else {
+            throw new IllegalArgumentException("not in the middle of a run: " + event);
+        }
+    }
+
+    private void unkey(Instant at) {
+        if (!keyDowns.isEmpty()) {
+            KeyDown last = keyDowns.get(keyDowns.size() - 1);
+            if (last.to().isEmpty()) {
+                keyDowns.set(keyDowns.size() - 1, last.endedAt(at));
+            }
+        }
+    }
+
+    private void take(RunEvent.ReadingTaken taken) {
+        ReadingRole role = taken.reading().role();
+        Map<ReadingRole, org.tubrin.core.metering.Reading> readings = new EnumMap<>(ReadingRole.class);
+        readings.putAll(draft.readings());
+        readings.put(role, taken.reading());
+        Set<ReadingRole> confirmed = EnumSet.noneOf(ReadingRole.class);
+        confirmed.addAll(draft.confirmed());
+        if (taken.confirmed()) {
+            confirmed.add(role);
+        } else {
+            confirmed.remove(role);
+        }
+        draft = with(readings, confirmed, draft.keyDowns());
+        powersAreOld = draft.keyDowns() > 0;
+    }
+
+    private void reckonPowers() {
+        if (powersAreOld) {
+            powersAreOld = false;
+            KeyDown last = keyDowns.get(keyDowns.size() - 1);
+            keyDowns.set(keyDowns.size() - 1, last.withPowers(powerInHandW(), heatInHandW()));
+        }
+    }
+
+    private void move(RunEvent.DialMoved event) {
+        Map<Control, Double> positions = new EnumMap<>(Control.class);
+        positions.putAll(draft.positions());
+        positions.put(event.control(), event.position());
+        Set<Control> moved = EnumSet.of(event.control());
+        moved.addAll(draft.moved());
+        movedSinceSign.add(event.control());
+        draft = new Step(
+                setup, school, draft.kind(), positions, moved, draft.readings(), draft.confirmed(), draft.keyDowns());
+    }
+
+    /** Returns the best guess of the average output while the key goes down, before it is read. */
+    private double powerInHandW() {
+        double driveW = draft.driveW().value();
+        return draft.measured(ReadingRole.OUTPUT)
+                .or(() -> steps.isEmpty()
+                        ? Optional.empty()
+                        : steps.get(steps.size() - 1).measured(ReadingRole.OUTPUT))
+                .map(quantity -> draft.dutyFactor() * Math.max(0, quantity.value()))
+                .orElseGet(() -> draft.dutyFactor() * likelyOutputW(driveW));
+    }
+
+    /** Returns the best guess of the heat in each tube meanwhile. */
+    private double heatInHandW() {
+        return draft.budget()
+                .heatPerTubeW()
+                .or(() -> steps.isEmpty()
+                        ? Optional.empty()
+                        : steps.get(steps.size() - 1).budget().heatPerTubeW())
+                .map(quantity -> draft.dutyFactor() * Math.max(0, quantity.value()))
+                .orElseGet(() -> draft.dutyFactor()
+                        * likelyOutputW(draft.driveW().value())
+                        * (1 / LIKELY_EFFICIENCY - 1)
+                        / setup.tubes().tubeCount());
+    }
+
+    private Step with(
+            Map<ReadingRole, org.tubrin.core.metering.Reading> readings, Set<ReadingRole> confirmed, int keyed) {
+        return new Step(setup, school, draft.kind(), draft.positions(), draft.moved(), readings, confirmed, keyed);
+    }
+
+    private Step emptyDraft(Map<Control, Double> positions) {
+        return new Step(setup, school, Step.Kind.CLIMB, positions, Set.of(), Map.of(), Set.of(), 0);
+    }
+
+    private Step withKind(Step step) {
+        boolean last =
+                step.kind() == Step.Kind.FINISH || ClimbEnd.of(setup, steps).isPresent();
+        return withKind(step, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
+    }
+
+    private Step withKind(Step step, Step.Kind kind) {
+        return new Step(
+                setup,
+                school,
+                kind,
+                step.positions(),
+                step.moved(),
+                step.readings(),
+                step.confirmed(),
+                step.keyDowns());
+    }
+
+    private RunState state() {
+        return new RunState(
+                setup,
+                school,
+                sequence,
+                startedAt,
+                lastAt,
+                checks,
+                unmeasured,
+                heatersOnSince,
+                steps,
+                withKind(draft),
+                ranges,
+                keyDowns,
+                keyDowns.size() - keyDownsBeforeStep,
+                openSign,
+                movedSinceSign,
+                products,
+                waveform,
+                conditions,
+                seen,
+                corrected,
+                notes,
+                Optional.ofNullable(ending));
+    }
+}

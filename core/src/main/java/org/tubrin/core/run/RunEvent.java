@@ -1,0 +1,117 @@
+package org.tubrin.core.run;
+
+import java.time.Instant;
+import java.util.stream.Stream;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.twin.Products;
+
+/**
+ * One thing that happened in a run. Nothing is ever taken back: an undone step is another event. Once stored, the form of
+ * an event is read for ever; a change of form is a new version with a translation from the old.
+ */
+public sealed interface RunEvent {
+
+    /** The version of the form that is written now. */
+    int VERSION = 1;
+
+    /** The run began. */
+    record Started(TuneSetup setup) implements RunEvent {}
+
+    /** The operator answered for a point. */
+    record Checked(Check check) implements RunEvent {}
+
+    /** A closing point of the signal was left, for want of an instrument. */
+    record NotMeasured(Check check) implements RunEvent {
+        public NotMeasured {
+            new Checks()
+                    .oneOf(
+                            "check",
+                            check.name(),
+                            Stream.of(Check.values())
+                                    .filter(Check::isOfTheSignal)
+                                    .map(Check::name)
+                                    .toList())
+                    .done();
+        }
+    }
+
+    /** The record of a meter in use was corrected; what was read of it is worth what the corrected record says. */
+    record MeterCorrected(Meter meter) implements RunEvent {}
+
+    /** The heaters have been on since a moment. */
+    record Warm(Instant heatersOnSince) implements RunEvent {}
+
+    /** The key went down. */
+    record Keyed() implements RunEvent {}
+
+    /** The key went up. */
+    record Unkeyed() implements RunEvent {}
+
+    /** A meter was read; {@code confirmed} where the operator was asked whether it is so, and said yes. */
+    record ReadingTaken(Reading reading, boolean confirmed) implements RunEvent {}
+
+    /** A meter was switched to a range. */
+    record RangeChosen(ReadingRole role, String range) implements RunEvent {
+        public RangeChosen {
+            new Checks().name("range", range).done();
+        }
+    }
+
+    /** A dial stands at a mark, or the drive at a power in watts; the text as typed, or empty where a key moved it. */
+    record DialMoved(Control control, String textAsTyped, double position) implements RunEvent {
+        public DialMoved {
+            new Checks()
+                    .text("textAsTyped", textAsTyped, 0, 24)
+                    .range("position", position, -1000, 2000, control == Control.DRIVE ? Unit.WATT : Unit.MARK)
+                    .done();
+        }
+    }
+
+    /** The readings of the step in hand no longer hold, since something was changed: read again. */
+    record TriedAgain() implements RunEvent {}
+
+    /** The step in hand is the last one: LOAD goes where it is to end, and PLATE alone is peaked. */
+    record FinishBegun() implements RunEvent {}
+
+    /** The step in hand is done. */
+    record StepRecorded() implements RunEvent {}
+
+    /** The last step done is in hand again. */
+    record StepUndone() implements RunEvent {}
+
+    /** The operator saw a sign. */
+    record SignSeen(SeenSign sign) implements RunEvent {}
+
+    /** Two-tone products were read on an analyser, of the exciter alone or through the amplifier. */
+    record ProductsRead(SignalPath through, Products products) implements RunEvent {}
+
+    /** What the waveform of two tones or speech looks like on a scope. */
+    record WaveformSeen(Waveform waveform) implements RunEvent {}
+
+    /** From here on the run goes by another school; what was read stays. */
+    record SchoolChosen(School school) implements RunEvent {}
+
+    /** What the run is made under was noted; the last of them counts. */
+    record ConditionsNoted(Conditions conditions) implements RunEvent {}
+
+    /** The operator wrote something down; 1 to 500 characters. */
+    record Note(String text) implements RunEvent {
+        public Note {
+            new Checks().text("text", text, 1, 500).done();
+        }
+    }
+
+    /** The run ended with a card row. */
+    record Finished() implements RunEvent {}
+
+    /** The run ended without one; the reason has 0 to 500 characters. */
+    record Abandoned(String reason) implements RunEvent {
+        public Abandoned {
+            new Checks().text("reason", reason, 0, 500).done();
+        }
+    }
+}

@@ -1,0 +1,230 @@
+package org.tubrin.core.run;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.twin.Products;
+
+/**
+ * Where a run stands: a pure function of its events.
+ *
+ * @param setup what it is about
+ * @param school by which it goes now
+ * @param sequence of the last event
+ * @param startedAt when it began
+ * @param lastAt when the last event happened
+ * @param checks points answered
+ * @param unmeasured closing points that were left, for want of an instrument
+ * @param heatersOnSince since when the heaters are on, where told
+ * @param steps steps done, in their order
+ * @param draft the step in hand
+ * @param ranges range in use by role
+ * @param keyDowns every key-down
+ * @param keyDownsInStep how many of them since the last step was done, tries that were struck counted
+ * @param openSign a sign that the operator saw and has not acted on
+ * @param movedSinceSign controls that were moved since
+ * @param products two-tone products as read last, by what the signal went through
+ * @param waveform what the waveform looked like last
+ * @param conditions what it is made under
+ * @param seen signs that the operator saw in its course, in their order
+ * @param corrected meters whose records were corrected in its course, by name
+ * @param notes what was written down
+ * @param ending how it ended, where it has
+ */
+public record RunState(
+        TuneSetup setup,
+        School school,
+        long sequence,
+        Instant startedAt,
+        Instant lastAt,
+        Set<Check> checks,
+        Set<Check> unmeasured,
+        Optional<Instant> heatersOnSince,
+        List<Step> steps,
+        Step draft,
+        Map<ReadingRole, String> ranges,
+        List<KeyDown> keyDowns,
+        int keyDownsInStep,
+        Optional<SeenSign> openSign,
+        Set<Control> movedSinceSign,
+        Map<SignalPath, Products> products,
+        Optional<Waveform> waveform,
+        Conditions conditions,
+        List<SeenSign> seen,
+        List<String> corrected,
+        List<String> notes,
+        Optional<Ending> ending) {
+
+    /** How a run ended. */
+    public enum Ending {
+        FINISHED,
+        ABANDONED
+    }
+
+    /** What is being done. */
+    public enum Phase {
+        PREFLIGHT,
+        WARMING,
+        CLIMBING,
+        FINISHING,
+        CLOSING,
+        WRITING,
+        FINISHED,
+        ABANDONED
+    }
+
+    public RunState {
+        checks = Set.copyOf(checks);
+        unmeasured = Set.copyOf(unmeasured);
+        corrected = List.copyOf(corrected);
+        steps = List.copyOf(steps);
+        ranges = Map.copyOf(ranges);
+        keyDowns = List.copyOf(keyDowns);
+        movedSinceSign = Set.copyOf(movedSinceSign);
+        products = Map.copyOf(products);
+        seen = List.copyOf(seen);
+        notes = List.copyOf(notes);
+    }
+
+    /** Returns the phase at a moment. */
+    public Phase phase(Instant now) {
+        if (ending.isPresent()) {
+            return ending.get() == Ending.FINISHED ? Phase.FINISHED : Phase.ABANDONED;
+        }
+        if (isOpen(Check.Moment.COLD)) {
+            return Phase.PREFLIGHT;
+        }
+        boolean heatersOn = heatersOnSince.isPresent() || warmUpWholeS() <= 0;
+        if (heatersOn && isOpen(Check.Moment.HEATERS_ON)) {
+            return Phase.PREFLIGHT;
+        }
+        if (warmUpLeftS(now) > 0) {
+            return Phase.WARMING;
+        }
+        if (isOpen(Check.Moment.WARM)) {
+            return Phase.PREFLIGHT;
+        }
+        if (!climbIsDone()) {
+            return Phase.CLIMBING;
+        }
+        if (school.finishesHeavier() && steps.get(steps.size() - 1).kind() != Step.Kind.FINISH) {
+            return Phase.FINISHING;
+        }
+        return openChecks(closingChecks()).isEmpty() ? Phase.WRITING : Phase.CLOSING;
+    }
+
+    /** Returns the points to answer before the first step; none once a step is done. */
+    public List<Check> openBeforePower() {
+        return steps.isEmpty() ? openChecks(Check.preflight(setup)) : List.of();
+    }
+
+    private boolean isOpen(Check.Moment moment) {
+        return openBeforePower().stream().anyMatch(check -> check.moment() == moment);
+    }
+
+    /**
+     * Returns the points to ask after the last step, in their order; what was entered, or read at the last step, is not
+     * asked.
+     */
+    public List<Check> closingChecks() {
+        List<Check> points = new ArrayList<>();
+        if (!products.containsKey(SignalPath.EXCITER)) {
+            points.add(Check.EXCITER_TONES);
+        }
+        if (!products.containsKey(SignalPath.AMPLIFIER)) {
+            points.add(Check.AMPLIFIER_TONES);
+        }
+        if (waveform.filter(Waveform.CLEAN::equals).isEmpty()) {
+            points.add(Check.SPEECH_CLEAN);
+        }
+        double swr = lastStep()
+                .flatMap(step -> step.measured(ReadingRole.INPUT_SWR))
+                .map(Quantity::value)
+                .orElse(Double.MAX_VALUE);
+        if (swr > setup.settings().inputSwrHigh()) {
+            points.add(Check.INPUT_MATCHED);
+        }
+        return List.copyOf(points);
+    }
+
+    /** Returns whether a point before power may be answered at a moment: what it asks for can be seen by then. */
+    public boolean isDue(Check check, Instant now) {
+        return switch (check.moment()) {
+            case COLD -> true;
+            case HEATERS_ON -> heatersOnSince.isPresent() || warmUpWholeS() <= 0;
+            case WARM -> warmUpLeftS(now) <= 0;
+            case CLOSING -> !steps.isEmpty();
+        };
+    }
+
+    /** Returns those of the points that are neither answered nor left unmeasured, in their order. */
+    public List<Check> openChecks(List<Check> points) {
+        return points.stream()
+                .filter(point -> !checks.contains(point) && !unmeasured.contains(point))
+                .toList();
+    }
+
+    /** Returns how long the whole warm-up takes, in seconds of real time. */
+    public double warmUpWholeS() {
+        return setup.tubes().tube().warmUpS() / setup.settings().warmUpSpeed();
+    }
+
+    /** Returns the warm-up still to wait for, in seconds of real time; the whole of it while the heaters are not on. */
+    public double warmUpLeftS(Instant now) {
+        double wholeS = warmUpWholeS();
+        return heatersOnSince
+                .map(since -> Math.max(0, wholeS - Duration.between(since, now).toMillis() / 1000.0))
+                .orElse(wholeS);
+    }
+
+    /** Returns whether the key is down. */
+    public boolean isKeyed() {
+        return !keyDowns.isEmpty() && keyDowns.get(keyDowns.size() - 1).to().isEmpty();
+    }
+
+    /** Returns the place of the step that limits and signs are about: the one in hand once anything of it is read. */
+    public int placeInFocus() {
+        return draft.readings().isEmpty() && !steps.isEmpty() ? steps.size() - 1 : steps.size();
+    }
+
+    /** Returns the step at a place, counted from 0; the place after the last is the step in hand. */
+    public Step step(int place) {
+        return place == steps.size() ? draft : steps.get(place);
+    }
+
+    /** Returns the last step done. */
+    public Optional<Step> lastStep() {
+        return steps.isEmpty() ? Optional.empty() : Optional.of(steps.get(steps.size() - 1));
+    }
+
+    /** Returns the step before the one at a place, counted from 0; the place after the last is the step in hand. */
+    public Optional<Step> stepBefore(int place) {
+        return place < 1 || place > steps.size() ? Optional.empty() : Optional.of(steps.get(place - 1));
+    }
+
+    /** Returns what is doubtful about a reading of the step in hand. */
+    public Optional<Doubt> doubt(ReadingRole role) {
+        return Optional.ofNullable(draft.readings().get(role)).flatMap(reading -> Doubt.of(reading, draft, lastStep()));
+    }
+
+    /** Returns whether the drive need not or must not be raised further. */
+    public boolean climbIsDone() {
+        return climbEnd().isPresent();
+    }
+
+    /** Returns why the climb goes no higher, where that is so. */
+    public Optional<ClimbEnd> climbEnd() {
+        return ClimbEnd.of(setup, steps);
+    }
+
+    /** Returns the same for a run whose last step is done: that step says why it was the last. */
+    public Optional<ClimbEnd> reached() {
+        return ClimbEnd.reached(setup, steps);
+    }
+}

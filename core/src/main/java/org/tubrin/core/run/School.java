@@ -1,0 +1,70 @@
+package org.tubrin.core.run;
+
+import java.util.List;
+import org.tubrin.core.device.Construction;
+import org.tubrin.core.station.Stage;
+
+/** How a run decides where the dials go. */
+public enum School {
+    /** Peak PLATE and LOAD for output at each step of drive, finish a little heavier. */
+    PEAK_THEN_HEAVIER(Aim.OUTPUT, Rungs.DOUBLING, true, true),
+    /** PLATE to the dip of plate current, LOAD until the dip stands at its target. */
+    DIP_AND_LOAD(Aim.DIP, Rungs.QUARTERS, true, false),
+    /** PLATE for most grid current; at full drive LOAD until grid current sits in its window. */
+    GRID_TARGET(Aim.GRID, Rungs.DOUBLING, false, false),
+    /** The maker's dials, touched up at operating drive. */
+    MAKERS_CHART(Aim.OUTPUT, Rungs.PROOF, false, false),
+    /** Climb quickly on PLATE alone; all tuning at operating drive. */
+    TUNE_WHERE_YOU_RUN(Aim.OUTPUT, Rungs.TRIPLING, false, true),
+    /** Peak, then heavier, with a string of dots or pulses instead of a carrier. */
+    PULSED(Aim.OUTPUT, Rungs.DOUBLING, true, true);
+
+    /** What PLATE is turned for. */
+    public enum Aim {
+        OUTPUT,
+        DIP,
+        GRID
+    }
+
+    private final Aim aim;
+    private final Rungs rungs;
+    private final boolean tunesLoadEachStep;
+    private final boolean finishesHeavier;
+
+    School(Aim aim, Rungs rungs, boolean tunesLoadEachStep, boolean finishesHeavier) {
+        this.aim = aim;
+        this.rungs = rungs;
+        this.tunesLoadEachStep = tunesLoadEachStep;
+        this.finishesHeavier = finishesHeavier;
+    }
+
+    /** Returns whether a stage can be tuned by it: a target of grid current needs grids that draw one. */
+    public boolean suits(Stage.Tubes tubes) {
+        return aim != Aim.GRID || tubes.tube().construction() == Construction.TRIODE;
+    }
+
+    /** Returns the schools by which a stage can be tuned. */
+    public static List<School> forStage(Stage.Tubes tubes) {
+        return List.of(values()).stream().filter(school -> school.suits(tubes)).toList();
+    }
+
+    /** Returns what PLATE is turned for. */
+    public Aim aim() {
+        return aim;
+    }
+
+    /** Returns the ladder that it climbs by custom. */
+    public Rungs rungs() {
+        return rungs;
+    }
+
+    /** Returns whether LOAD is tuned at each step, else at the last drive only. */
+    public boolean tunesLoadEachStep() {
+        return tunesLoadEachStep;
+    }
+
+    /** Returns whether it ends with a step a little heavier. */
+    public boolean finishesHeavier() {
+        return finishesHeavier;
+    }
+}

@@ -1,0 +1,171 @@
+package org.tubrin.core.run;
+
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.tubrin.core.budget.Budget;
+import org.tubrin.core.budget.Room;
+import org.tubrin.core.metering.Accuracy;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
+
+/**
+ * One step of drive: in hand, or done.
+ *
+ * @param setup the run's setup
+ * @param school by which it is taken
+ * @param kind a step of the climb, or the last one a little heavier
+ * @param positions where the dials and the drive stand, as far as known
+ * @param moved what was set since the step began
+ * @param readings what was read, by role, the last one of each
+ * @param confirmed roles whose reading the operator was asked about, and kept
+ * @param keyDowns how often the key was down since the step began or was tried again
+ */
+public record Step(
+        TuneSetup setup,
+        School school,
+        Kind kind,
+        Map<Control, Double> positions,
+        Set<Control> moved,
+        Map<ReadingRole, Reading> readings,
+        Set<ReadingRole> confirmed,
+        int keyDowns) {
+
+    /** From this share of it on a drive is the highest. */
+    private static final double TOP_SHARE = 0.98;
+
+    /** What a step is for. */
+    public enum Kind {
+        CLIMB,
+        FINISH
+    }
+
+    public Step {
+        positions = enumMap(Control.class, positions);
+        moved = Collections.unmodifiableSet(moved.isEmpty() ? EnumSet.noneOf(Control.class) : EnumSet.copyOf(moved));
+        readings = enumMap(ReadingRole.class, readings);
+        confirmed = Collections.unmodifiableSet(
+                confirmed.isEmpty() ? EnumSet.noneOf(ReadingRole.class) : EnumSet.copyOf(confirmed));
+    }
+
+    private static <K extends Enum<K>, V> Map<K, V> enumMap(Class<K> keys, Map<K, V> map) {
+        EnumMap<K, V> copy = new EnumMap<>(keys);
+        copy.putAll(map);
+        return Collections.unmodifiableMap(copy);
+    }
+
+    /** Returns where a control stands. */
+    public Optional<Double> position(Control control) {
+        return Optional.ofNullable(positions.get(control));
+    }
+
+    /** Returns what a reading is worth. */
+    public Optional<Quantity> measured(ReadingRole role) {
+        return Optional.ofNullable(readings.get(role)).flatMap(this::worth);
+    }
+
+    /** Returns what every reading is worth, by role. */
+    public Map<ReadingRole, Quantity> measured() {
+        EnumMap<ReadingRole, Quantity> all = new EnumMap<>(ReadingRole.class);
+        readings.values().forEach(reading -> worth(reading).ifPresent(quantity -> all.put(reading.role(), quantity)));
+        return all;
+    }
+
+    private Optional<Quantity> worth(Reading reading) {
+        return setup.channelFor(reading.role())
+                .flatMap(channel -> channel.range(reading.range()).map(range -> channel.measured(reading, range)))
+                .map(shown -> school == School.PULSED ? ofPulse(reading.role(), shown) : shown);
+    }
+
+    /**
+     * Returns what a panel meter's average over pulses is at their peak: what it shows above rest, over the duty factor. An
+     * output meter holds the peak itself; the plate voltage sags with the average and is taken as shown.
+     */
+    private Quantity ofPulse(ReadingRole role, Quantity shown) {
+        double duty = dutyFactor();
+        return switch (role) {
+            case PLATE_CURRENT ->
+                shown.minus(Quantity.exact(
+                                (1 - duty) * setup.tubes().restingPlateCurrentA(), Unit.AMPERE, Standing.ASSUMED))
+                        .scaled(1 / duty);
+            case GRID_CURRENT, SCREEN_CURRENT -> shown.scaled(1 / duty);
+            default -> shown;
+        };
+    }
+
+    /** Returns the share of the time that the carrier is on: 1 but for pulses. */
+    public double dutyFactor() {
+        return school == School.PULSED ? setup.customs().dutyFactor() : 1;
+    }
+
+    /** Returns the drive as a quantity: what the exciter is set to, with the bound of its scale; zero where not set. */
+    public Quantity driveW() {
+        double driveW = positions.getOrDefault(Control.DRIVE, 0.0);
+        double standardUncertainty =
+                new Accuracy.OfReading(setup.exciter().powerAccuracyFraction(), 0).standardUncertainty(driveW, driveW);
+        return Quantity.of(
+                driveW,
+                Unit.WATT,
+                Standing.ASSUMED,
+                new ErrorSource(setup.exciter().name(), "DRIVE", ""),
+                standardUncertainty);
+    }
+
+    /** Returns the budget of what has been read. */
+    public Budget budget() {
+        return Budget.of(
+                measured(),
+                driveW(),
+                setup.tubes(),
+                tankEfficiency().orElse(setup.tubes().tankEfficiency()));
+    }
+
+    /** Returns what the twin knows of the tank at this band and LOAD. */
+    private Optional<Double> tankEfficiency() {
+        return position(Control.LOAD).flatMap(load -> RecordTwin.tankEfficiency(setup, load));
+    }
+
+    /** Returns output over plate input, where both are known. */
+    public Optional<Quantity> efficiency() {
+        return budget().efficiency();
+    }
+
+    /** Returns the room left to each limit. */
+    public List<Room> room() {
+        return Room.of(
+                measured(),
+                driveW(),
+                budget(),
+                dutyFactor(),
+                tankEfficiency().isPresent(),
+                setup.amplifier(),
+                setup.tubes(),
+                setup.station(),
+                setup.termination());
+    }
+
+    /** Returns whether the drive is the highest of the climb. */
+    public boolean isAtTheTop() {
+        return driveW().value() >= TOP_SHARE * setup.topDriveW();
+    }
+
+    /** Returns the roles asked for that have no reading yet. */
+    public List<ReadingRole> missing() {
+        return setup.rolesAsked().stream()
+                .filter(role -> !readings.containsKey(role))
+                .toList();
+    }
+
+    /** Returns whether it can be recorded: all readings are there, and drive and dials are known. */
+    public boolean isComplete() {
+        return missing().isEmpty() && positions.size() == Control.values().length;
+    }
+}

@@ -1,0 +1,94 @@
+package org.tubrin.core.run;
+
+import org.tubrin.core.device.Construction;
+import org.tubrin.core.quantity.Because;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Stage;
+
+/**
+ * The figures of good practice that a run follows; the operator may change each.
+ *
+ * @param firstDriveFraction first step as a share of full drive, 0.001 to 1
+ * @param driveRatio each step over the one before, 1.2 to 4
+ * @param keyDownAimS key-down to aim for, 1 to 60 s
+ * @param keyDownStopS key-down never to pass, 1 to 120 s
+ * @param restS least rest, 0 to 120 s
+ * @param trDelayUnknownS T/R delay asked for where the relay's time is unknown, 0 to 1 s
+ * @param saturationGrowth growth of output per doubling of drive below which the stage saturates, 1 to 2
+ * @param loadNotchMarks LOAD in anticipation of the next step, 0.1 to 3 marks
+ * @param finishMarks LOAD beyond the peak at the end, 0.1 to 2 marks
+ * @param lightGridRatio {@code Ig/Ip} above which the coupling is too light, 0.05 to 2
+ * @param efficiencyHigh efficiency above which a meter lies, 0.5 to 1
+ * @param efficiencyLow efficiency at full drive below which something is wrong, 0.1 to 0.7
+ * @param sagHigh sag above which the supply or the line is weak, 0.02 to 0.5
+ * @param inputSwrHigh input SWR above which an exciter may fold back, 1 to 5
+ * @param wideDutyFraction output of wide-duty modes as a share, 0.1 to 1
+ * @param warmUpSpeed how much faster than real the warm-up counts, 1 to 100; other than 1 for demonstration only
+ */
+public record TuneSettings(
+        double firstDriveFraction,
+        double driveRatio,
+        double keyDownAimS,
+        double keyDownStopS,
+        double restS,
+        double trDelayUnknownS,
+        double saturationGrowth,
+        double loadNotchMarks,
+        double finishMarks,
+        double lightGridRatio,
+        double efficiencyHigh,
+        double efficiencyLow,
+        double sagHigh,
+        double inputSwrHigh,
+        double wideDutyFraction,
+        double warmUpSpeed) {
+
+    public TuneSettings {
+        new Checks()
+                .range("firstDriveFraction", firstDriveFraction, 1e-3, 1, Unit.ONE)
+                .range("driveRatio", driveRatio, 1.2, 4, Unit.ONE)
+                .range("keyDownAimS", keyDownAimS, 1, 60, Unit.SECOND)
+                .range("keyDownStopS", keyDownStopS, Math.max(1, keyDownAimS), 120, Unit.SECOND, Because.KEY_DOWN_AIM)
+                .range("restS", restS, 0, 120, Unit.SECOND)
+                .range("trDelayUnknownS", trDelayUnknownS, 0, 1, Unit.SECOND)
+                .range("saturationGrowth", saturationGrowth, 1, 2, Unit.ONE)
+                .range("loadNotchMarks", loadNotchMarks, 0.1, 3, Unit.MARK)
+                .range("finishMarks", finishMarks, 0.1, 2, Unit.MARK)
+                .range("lightGridRatio", lightGridRatio, 0.05, 2, Unit.ONE)
+                .range("efficiencyHigh", efficiencyHigh, 0.5, 1, Unit.ONE)
+                .range("efficiencyLow", efficiencyLow, 0.1, 0.7, Unit.ONE)
+                .range("sagHigh", sagHigh, 0.02, 0.5, Unit.ONE)
+                .range("inputSwrHigh", inputSwrHigh, 1, 5, Unit.ONE)
+                .range("wideDutyFraction", wideDutyFraction, 0.1, 1, Unit.ONE)
+                .range("warmUpSpeed", warmUpSpeed, 1, 100, Unit.ONE)
+                .done();
+    }
+
+    /** Returns what is customary for a stage: a triode starts at a sixteenth of full drive, a tetrode at a sixty-fourth. */
+    public static TuneSettings customaryFor(Stage.Tubes tubes) {
+        double first = tubes.tube().construction() == Construction.TRIODE ? 1.0 / 16 : 1.0 / 64;
+        return new TuneSettings(first, 2, 5, 10, 5, 0.030, 1.3, 1, 0.5, 0.40, 0.75, 0.45, 0.15, 2, 0.5, 1);
+    }
+
+    /** Returns the same with the warm-up counted faster, for demonstration. */
+    public TuneSettings withWarmUpSpeed(double speed) {
+        return new TuneSettings(
+                firstDriveFraction,
+                driveRatio,
+                keyDownAimS,
+                keyDownStopS,
+                restS,
+                trDelayUnknownS,
+                saturationGrowth,
+                loadNotchMarks,
+                finishMarks,
+                lightGridRatio,
+                efficiencyHigh,
+                efficiencyLow,
+                sagHigh,
+                inputSwrHigh,
+                wideDutyFraction,
+                speed);
+    }
+}

@@ -1,0 +1,283 @@
+package org.tubrin.core.run;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.Indication;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.Pad;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Station;
+import org.tubrin.core.station.Termination;
+
+/**
+ * What a run is about, with the equipment records as they were when it began.
+ *
+ * @param station the station
+ * @param amplifier the amplifier under tuning; has PLATE and LOAD
+ * @param exciter what drives it; its lowest power does not exceed the amplifier's drive limit
+ * @param carrier mode that gives the carrier
+ * @param meters meters in use; between them they read output and plate current, each role once
+ * @param termination dummy load or antenna
+ * @param band one that the amplifier covers
+ * @param frequencyHz within the band
+ * @param school how the run decides
+ * @param preset where the dials start
+ * @param settings figures of good practice
+ * @param source where readings come from; absent in runs from before there was a choice: typed
+ * @param pad between exciter and amplifier; absent where there is none
+ * @param practice what the operator chose about how the school is followed; absent where nothing
+ */
+public record TuneSetup(
+        Station station,
+        Amplifier amplifier,
+        Exciter exciter,
+        Mode carrier,
+        List<Meter> meters,
+        Termination termination,
+        Band band,
+        double frequencyHz,
+        School school,
+        Preset preset,
+        TuneSettings settings,
+        Optional<ReadingSource> source,
+        Optional<Pad> pad,
+        Optional<Customs> practice) {
+
+    private static final double EDGE_SHARE = 0.02;
+
+    public TuneSetup {
+        meters = List.copyOf(meters);
+        List<Problem> problems = new ArrayList<>();
+        if (!(amplifier.stage() instanceof Stage.Tubes)) {
+            problems.add(new Problem(ProblemCode.NO_DIALS, "amplifier", amplifier.name(), new Allowed.Nothing()));
+        }
+        if (!amplifier.bands().contains(band)) {
+            problems.add(new Problem(
+                    ProblemCode.UNKNOWN_NAME,
+                    "band",
+                    band.name(),
+                    new Allowed.OneOf(amplifier.bands().stream().map(Band::name).toList())));
+        }
+        // Older runs may lie a little outside the edges of today; new ones are held to the station's at the door.
+        if (!(frequencyHz >= (1 - EDGE_SHARE) * band.lowestHz()
+                && frequencyHz <= (1 + EDGE_SHARE) * band.highestHz())) {
+            problems.add(new Problem(
+                    ProblemCode.OUT_OF_RANGE,
+                    "frequencyHz",
+                    Double.toString(frequencyHz),
+                    new Allowed.Range(band.lowestHz(), band.highestHz(), Unit.HERTZ)));
+        }
+        if (!carrier.givesCarrier()) {
+            problems.add(new Problem(
+                    ProblemCode.UNKNOWN_NAME,
+                    "carrier",
+                    carrier.name(),
+                    new Allowed.OneOf(List.of("CW", "RTTY", "FM", "AM"))));
+        }
+        double leastDriveW = pad.map(one -> one.outputW(exciter.powerMinW())).orElse(exciter.powerMinW());
+        if (leastDriveW > amplifier.driveLimitW()) {
+            problems.add(new Problem(
+                    ProblemCode.BEYOND_EXCITER,
+                    "exciter",
+                    Double.toString(leastDriveW),
+                    new Allowed.Range(0, amplifier.driveLimitW(), Unit.WATT)));
+        }
+        if (termination instanceof Antenna antenna && antenna.on(band).isEmpty()) {
+            problems.add(new Problem(
+                    ProblemCode.UNKNOWN_NAME,
+                    "termination",
+                    antenna.name(),
+                    new Allowed.OneOf(antenna.bands().stream()
+                            .map(one -> one.band().name())
+                            .toList())));
+        }
+        for (ReadingRole role : ReadingRole.values()) {
+            List<String> readers = meters.stream()
+                    .filter(meter -> meter.channel(role).isPresent())
+                    .map(Meter::name)
+                    .toList();
+            boolean needed = role == ReadingRole.OUTPUT || role == ReadingRole.PLATE_CURRENT;
+            if (readers.isEmpty() && needed) {
+                problems.add(new Problem(ProblemCode.NO_CHANNEL, "meters", role.name(), new Allowed.Nothing()));
+            } else if (readers.size() > 1) {
+                problems.add(new Problem(ProblemCode.DUPLICATE, "meters", role.name(), new Allowed.OneOf(readers)));
+            }
+        }
+        if (amplifier.stage() instanceof Stage.Tubes tubes && !school.suits(tubes)) {
+            problems.add(unsuited(school, tubes));
+        }
+        if (school == School.PULSED && !readsPeaks(meters)) {
+            problems.add(new Problem(ProblemCode.NEEDS_PEAK_METER, "meters", "OUTPUT", new Allowed.Nothing()));
+        }
+        if (!problems.isEmpty()) {
+            throw new Refused(problems);
+        }
+    }
+
+    static Problem unsuited(School school, Stage.Tubes tubes) {
+        return new Problem(
+                ProblemCode.UNKNOWN_NAME,
+                "school",
+                school.name(),
+                new Allowed.OneOf(
+                        School.forStage(tubes).stream().map(School::name).toList()));
+    }
+
+    /** Returns where readings come from. */
+    public ReadingSource readings() {
+        return source.orElse(ReadingSource.TYPED);
+    }
+
+    /** Returns the same with dials that start elsewhere. */
+    public TuneSetup withPreset(Preset from) {
+        return new TuneSetup(
+                station,
+                amplifier,
+                exciter,
+                carrier,
+                meters,
+                termination,
+                band,
+                frequencyHz,
+                school,
+                from,
+                settings,
+                source,
+                pad,
+                practice);
+    }
+
+    /** Returns the same with the corrected record of a meter that is in use; fails with {@link Refused} where it reads too little. */
+    public TuneSetup withMeter(Meter corrected) {
+        return new TuneSetup(
+                station,
+                amplifier,
+                exciter,
+                carrier,
+                meters.stream()
+                        .map(one -> one.name().equals(corrected.name()) ? corrected : one)
+                        .toList(),
+                termination,
+                band,
+                frequencyHz,
+                school,
+                preset,
+                settings,
+                source,
+                pad,
+                practice);
+    }
+
+    /** Returns what the operator chose about how the school is followed, or what is customary. */
+    public Customs customs() {
+        return practice.orElse(Customs.CUSTOMARY);
+    }
+
+    /** Returns whether output is read by a meter that holds peaks, without which pulses cannot be measured. */
+    public boolean readsPeaks() {
+        return readsPeaks(meters);
+    }
+
+    private static boolean readsPeaks(List<Meter> meters) {
+        return meters.stream()
+                .flatMap(meter -> meter.channel(ReadingRole.OUTPUT).stream())
+                .anyMatch(channel -> channel.indication() == Indication.PEAK_HOLD);
+    }
+
+    /** Returns the stage, which is one with dials. */
+    public Stage.Tubes tubes() {
+        return (Stage.Tubes) amplifier.stage();
+    }
+
+    /** Returns the meter that reads a role. */
+    public Optional<Meter> meterFor(ReadingRole role) {
+        return meters.stream().filter(meter -> meter.channel(role).isPresent()).findFirst();
+    }
+
+    /** Returns the channel that reads a role. */
+    public Optional<Channel> channelFor(ReadingRole role) {
+        return meterFor(role).flatMap(meter -> meter.channel(role));
+    }
+
+    /** Returns the roles that each step is to have a reading of, in the order of reading. */
+    public List<ReadingRole> rolesAsked() {
+        List<ReadingRole> asked = new ArrayList<>();
+        for (ReadingRole role : ReadingRole.values()) {
+            boolean optional = role == ReadingRole.INPUT_SWR || role == ReadingRole.REFLECTED || !role.tellsOfTuning();
+            if (!optional && channelFor(role).isPresent()) {
+                asked.add(role);
+            }
+        }
+        return List.copyOf(asked);
+    }
+
+    /** Returns whether the exciter's carrier, not the amplifier, says where the climb ends: AM and FM often give less than CW. */
+    public boolean carrierIsShort() {
+        return mostDriveW() < (1 - EDGE_SHARE) * amplifier.driveLimitW();
+    }
+
+    /** Returns a mode whose carrier gives clearly more drive, the most of them; empty where there is none. */
+    public Optional<Mode> fullerCarrier() {
+        return Stream.of(Mode.values())
+                .filter(Mode::givesCarrier)
+                .filter(mode -> mostDriveW(mode) > (1 + EDGE_SHARE) * mostDriveW())
+                .max(Comparator.comparingDouble(this::mostDriveW));
+    }
+
+    /** Returns the highest drive of the climb: what the amplifier allows and exciter and pad give, in watts. */
+    public double topDriveW() {
+        return Math.min(amplifier.driveLimitW(), mostDriveW());
+    }
+
+    /** Returns the least drive at the amplifier that exciter and pad can be set to, in watts. */
+    public double leastDriveW() {
+        return driveOfW(exciter.powerMinW());
+    }
+
+    /** Returns the most drive at the amplifier that exciter and pad can be set to, in watts. */
+    public double mostDriveW() {
+        return mostDriveW(carrier);
+    }
+
+    private double mostDriveW(Mode mode) {
+        double exciterW = exciter.mostW(mode);
+        return driveOfW(pad.map(one -> Math.min(exciterW, one.powerLimitW())).orElse(exciterW));
+    }
+
+    /** Returns the drive that reaches the amplifier at a power of the exciter, in watts. */
+    public double driveOfW(double exciterW) {
+        return pad.map(one -> one.outputW(exciterW)).orElse(exciterW);
+    }
+
+    /** Returns the power that the exciter is set to for a drive at the amplifier, in watts. */
+    public double exciterOfW(double driveW) {
+        return pad.map(one -> one.inputW(driveW)).orElse(driveW);
+    }
+
+    /** Returns what a reading is not to pass, in its SI unit: a current's limit, the licence for output; empty where there is none. */
+    public Optional<Double> limitOf(ReadingRole role) {
+        Stage.Tubes tubes = tubes();
+        return switch (role) {
+            case OUTPUT -> Optional.of(station.licenceLimitW());
+            case PLATE_CURRENT -> Optional.of(tubes.plateCurrentLimitA());
+            case GRID_CURRENT -> Optional.of(tubes.gridCurrentLimitA());
+            case SCREEN_CURRENT -> tubes.screenCurrentLimitA().stream().boxed().findFirst();
+            case PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE -> Optional.empty();
+        };
+    }
+}

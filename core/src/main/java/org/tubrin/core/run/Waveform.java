@@ -1,0 +1,14 @@
+package org.tubrin.core.run;
+
+/** What the envelope or trapezoid of two tones or speech looks like. */
+public enum Waveform {
+    CLEAN,
+    /** Over-drive, light loading, a sagging supply. */
+    FLAT_TOP,
+    /** A step at the crossing: too little bias. */
+    CROSSOVER,
+    /** Noise on the trace: ripple, ground, ingress. */
+    HAIR,
+    /** One half unlike the other: even orders, an unbalanced push-pull. */
+    ASYMMETRIC
+}

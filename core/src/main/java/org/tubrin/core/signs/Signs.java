@@ -1,0 +1,36 @@
+package org.tubrin.core.signs;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.tubrin.core.run.Step;
+
+/** Reads the signs: what the readings of one step say, by the rules of {@link SignRules}. */
+public final class Signs {
+    private static final Comparator<Sign> GRAVEST_FIRST = Comparator.comparing(Sign::severity)
+            .reversed()
+            .thenComparing(Comparator.comparing(Sign::standing).reversed())
+            .thenComparing(Sign::code);
+
+    private Signs() {}
+
+    /** Returns the signs of a step: the gravest first, among those the most certain. */
+    public static List<Sign> of(Step step, Optional<Step> before) {
+        StepFacts facts = new StepFacts(step, before);
+        List<Sign> signs = new ArrayList<>();
+        Set<Sign.Code> hidden = EnumSet.noneOf(Sign.Code.class);
+        for (SignRule rule : SignRules.ALL) {
+            if (!hidden.contains(rule.code())) {
+                rule.in(facts).ifPresent(sign -> {
+                    signs.add(sign);
+                    hidden.addAll(rule.hides());
+                });
+            }
+        }
+        signs.sort(GRAVEST_FIRST);
+        return List.copyOf(signs);
+    }
+}

@@ -1,9 +1,0 @@
-package org.tubrin.core.tuneup;
-
-/** What the operator can set. */
-public enum Control {
-    PLATE,
-    LOAD,
-    /** The exciter's power at the amplifier's input, in watts. */
-    DRIVE
-}
