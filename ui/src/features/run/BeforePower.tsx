@@ -6,7 +6,7 @@ import { seconds } from '../../quantity';
 /** The points before power in one list, in the order of switching on: before anything is on, with the heaters, warm. */
 export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: number; act: (act: Act) => void }) {
   const open = view.preflight.findIndex((point) => !point.answered && point.due);
-  const warmUpIsNext = view.advice.move === 'SwitchHeatersOn' || view.advice.move === 'WaitForWarmth';
+  const warmUpIsNext = view.advice.move === 'SWITCH_HEATERS_ON' || view.advice.move === 'WAIT_FOR_WARMTH';
   const current = warmUpIsNext ? -1 : open;
   const cold = view.preflight.filter((point) => point.moment === 'COLD').length;
   return (

@@ -24,13 +24,13 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
   const keyed = view.clock.phase === 'KEY_DOWN';
   const live = useOver();
   const over = keyed ? live : undefined;
-  const toKey = advice.move === 'KeyAndPeak' || advice.move === 'Rest' || keyed;
-  const toRead = ['KeyAndPeak', 'PeakAndRead', 'EnterReadings', 'EnterPosition', 'SettleDoubt'].includes(advice.move);
+  const toKey = advice.move === 'KEY_AND_PEAK' || advice.move === 'REST' || keyed;
+  const toRead = ['KEY_AND_PEAK', 'PEAK_AND_READ', 'ENTER_READINGS', 'ENTER_POSITION', 'SETTLE_DOUBT'].includes(advice.move);
   return (
     <Sheet title="Next move" accent part="next-move" aside={<span className="text-12 text-soft">{advice.rule}</span>}>
       <div role={over ? 'alert' : 'status'} aria-live={over ? 'assertive' : 'polite'}>
         <p
-          className={`head leading-head ${over || advice.move === 'Unkey' ? 'text-limit' : ''} ${over ? 'border-l-4 border-limit pl-2' : ''} text-27`}
+          className={`head leading-head ${over || advice.move === 'UNKEY' ? 'text-limit' : ''} ${over ? 'border-l-4 border-limit pl-2' : ''} text-27`}
           data-part="sentence"
         >
           {over ?? advice.sentence}
@@ -89,7 +89,7 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
             Keep it
           </Button>
         )}
-        {view.draft.complete && advice.move !== 'RecordStep' && !keyed && (
+        {view.draft.complete && advice.move !== 'RECORD_STEP' && !keyed && (
           <Button kind="quiet" onClick={() => run.act({ act: 'RECORD' })}>
             Record as it is
           </Button>
@@ -100,7 +100,7 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
           </Button>
         )}
       </div>
-      {(advice.move === 'SwitchHeatersOn' || advice.move === 'WaitForWarmth') && <WarmAlready run={run} />}
+      {(advice.move === 'SWITCH_HEATERS_ON' || advice.move === 'WAIT_FOR_WARMTH') && <WarmAlready run={run} />}
     </Sheet>
   );
 }

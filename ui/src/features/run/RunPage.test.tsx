@@ -170,7 +170,7 @@ describe('the run', () => {
   });
 
   it('leaves two tones unmeasured where there is no analyser', async () => {
-    await shows({ advice: { ...run.advice, move: 'Answer', onSignal: 'EXCITER_TONES', button: 'Yes' } });
+    await shows({ advice: { ...run.advice, move: 'ANSWER', onSignal: 'EXCITER_TONES', button: 'Yes' } });
     await userEvent.click(await screen.findByRole('button', { name: 'Not measured' }));
     await waitFor(() => expect(server.acts[0]).toMatchObject({ act: 'LEAVE', check: 'EXCITER_TONES' }));
   });
@@ -186,7 +186,7 @@ describe('the run', () => {
     await shows({
       phase: 'WARMING',
       steps: [],
-      advice: { ...run.advice, move: 'SwitchHeatersOn', sentence: 'Switch the heaters on' },
+      advice: { ...run.advice, move: 'SWITCH_HEATERS_ON', sentence: 'Switch the heaters on' },
       preflight: [
         point('covers on', 'COLD', true),
         point('air moving', 'HEATERS_ON', false),

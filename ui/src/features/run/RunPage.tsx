@@ -62,7 +62,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
     // What was refused comes first, then what the next move asks for: nothing typed may land in another row.
     const wanted =
       entries.find((entry) => (entry.dataset.entry ?? '') in run.fieldProblems) ??
-      (view.advice.move === 'SettleDoubt'
+      (view.advice.move === 'SETTLE_DOUBT'
         ? entries.find((entry) => entry.dataset.entry === doubtful?.role)
         : (entries.find((entry) => view.advice.missing.some((role) => role === entry.dataset.entry)) ??
           entries.find((entry) => entry.value === '')));
@@ -74,7 +74,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
     if (run.busy) return;
     if (view.advice.button) run.act({ act: 'FOLLOW' });
     // With the key up meters have nothing to say yet.
-    else if (!(isLive && ['Rest', 'KeyAndPeak', 'WaitForWarmth'].includes(view.advice.move))) read();
+    else if (!(isLive && ['REST', 'KEY_AND_PEAK', 'WAIT_FOR_WARMTH'].includes(view.advice.move))) read();
   };
   const drive = (up: boolean) => {
     const at = view.draft.driveW ?? 0;

@@ -113,7 +113,7 @@ describe('a run on the bench', () => {
 
   it('takes no readings with Enter while the key is up', async () => {
     page.unmount();
-    advice = { move: 'KeyAndPeak', button: undefined };
+    advice = { move: 'KEY_AND_PEAK', button: undefined };
     page = opens();
     await screen.findByText(run.advice.sentence);
     sent = [];

@@ -42,7 +42,7 @@ export function Measure({ kept, view, live }: MeasureProps) {
   const keyed = onBench ? (live?.keyed ?? false) : ownKeyedAt !== undefined;
   const now = useNow(200, keyed);
   const downS = keyed && ownKeyedAt !== undefined ? Math.max(0, (now - ownKeyedAt) / 1000) : 0;
-  const listening = view.code === 'Listen';
+  const listening = view.code === 'LISTEN';
   const { aimS, stopS } = live ?? { aimS: Number.POSITIVE_INFINITY, stopS: Number.POSITIVE_INFINITY };
 
   const bench = useMutation({
@@ -84,7 +84,7 @@ export function Measure({ kept, view, live }: MeasureProps) {
   };
   const undo = () => last && keep.mutate(last, { onSuccess: () => setLast(undefined) });
   const enter = () => !record.isPending && record.mutate();
-  const stops = view.code === 'Stop';
+  const stops = view.code === 'STOP';
   useKeyUp(keyed, onBench, () => key(false));
   useKeys({
     Space: () => !stops && !listening && key(true),

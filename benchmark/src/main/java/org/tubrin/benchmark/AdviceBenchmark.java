@@ -24,8 +24,8 @@ import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
-import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.Replay;
@@ -83,7 +83,7 @@ public class AdviceBenchmark {
         List<Recorded> climb = new ArrayList<>();
         TuneSetup setup = setup();
         add(climb, new RunEvent.Started(setup));
-        Check.preflight(setup).forEach(check -> add(climb, new RunEvent.Checked(check)));
+        Preflight.of(setup).forEach(check -> add(climb, new RunEvent.Checked(check)));
         add(climb, new RunEvent.Warm(START.minusSeconds(600)));
         for (double driveW : new double[] {4.4, 8.8, 17.5, 35}) {
             TubePoint point = ((Outcome.Settled<TubePoint>) Stages.TWIN.at(Stages.at(driveW, PLATE, LOAD))).point();

@@ -94,13 +94,26 @@ public class RoomsTest {
     private static final class ByOuterClass implements SliceAssignment {
         @Override
         public SliceIdentifier getIdentifierOf(JavaClass javaClass) {
-            String outer = javaClass.getName().replaceAll("\\$.*", "");
-            return SliceIdentifier.of(outer);
+            return SliceIdentifier.of(family(outermost(javaClass.reflect())).getName());
+        }
+
+        private static Class<?> outermost(Class<?> type) {
+            Class<?> outer = type.getNestHost();
+            return outer.getEnclosingClass() == null ? outer : outermost(outer.getEnclosingClass());
+        }
+
+        private static Class<?> family(Class<?> type) {
+            for (Class<?> root : type.getInterfaces()) {
+                if (root.isSealed()) {
+                    return family(outermost(root));
+                }
+            }
+            return type;
         }
 
         @Override
         public String getDescription() {
-            return "each class with what is nested in it";
+            return "each class with what is nested in it, each sealed type with its kinds";
         }
     }
 

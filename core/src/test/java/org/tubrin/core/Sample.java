@@ -122,7 +122,7 @@ public final class Sample {
                 7.1e6,
                 School.PEAK_THEN_HEAVIER,
                 new Preset(5.1, 4.5, Preset.Source.CHART),
-                TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
+                TuneSettings.customaryFor(amplifier.stage()),
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty());

@@ -120,7 +120,7 @@ public class CardApiTest extends ServerTest {
                 .json();
         assertEquals(
                 run.get("advice").get("move").asString(),
-                "SetDials",
+                "SET_DIALS",
                 run.get("advice").toString());
         assertTrue(run.get("advice").get("why").asString().startsWith("Not tuned here before"), run.toString());
     }

@@ -64,7 +64,7 @@ public class RunApiTest extends ServerTest {
         List<String> sentences = new ArrayList<>();
         for (int i = 0; i < 80 && !"Done".equals(move()); i++) {
             sentences.add(run.get("advice").get("sentence").asString());
-            if ("KeyAndPeak".equals(move()) || "Rest".equals(move())) {
+            if ("KEY_AND_PEAK".equals(move()) || "REST".equals(move())) {
                 readsStep(CLIMB[run.get("steps").size()]);
             } else {
                 does("FOLLOW");
@@ -96,7 +96,7 @@ public class RunApiTest extends ServerTest {
 
         begins("MHZ_7", "7.1");
         does("WARM", "text", "10");
-        while (!"SetDials".equals(move())) {
+        while (!"SET_DIALS".equals(move())) {
             does("FOLLOW");
         }
         assertEquals(run.get("advice").get("sentence").asString(), "Set PLATE to 5.09, LOAD to 5.0");
@@ -194,7 +194,7 @@ public class RunApiTest extends ServerTest {
         begins("MHZ_7", "7.1");
         Reply keyed = post(path(), act(1, "KEY"));
         assertEquals(keyed.json().get("problems").get(0).get("code").asString(), "PREFLIGHT_OPEN");
-        while (!move().equals("WaitForWarmth")) {
+        while (!move().equals("WAIT_FOR_WARMTH")) {
             does("FOLLOW");
         }
         assertEquals(run.get("phase").asString(), "WARMING");
@@ -242,7 +242,7 @@ public class RunApiTest extends ServerTest {
                 path(), act(run.get("sequence").asLong(), "PRODUCTS", "products", products("AMPLIFIER", "31", false)));
         assertEquals(early.status(), 422, early.text());
         while (run.get("steps").isEmpty()) {
-            if ("KeyAndPeak".equals(move())) {
+            if ("KEY_AND_PEAK".equals(move())) {
                 readsStep(CLIMB[0]);
             } else {
                 does("FOLLOW");
@@ -272,7 +272,7 @@ public class RunApiTest extends ServerTest {
         begins("MHZ_7", "7.05");
         does("WARM", "text", "10");
         while (run.get("steps").isEmpty()) {
-            if ("KeyAndPeak".equals(move())) {
+            if ("KEY_AND_PEAK".equals(move())) {
                 readsStep(CLIMB[0]);
             } else {
                 does("FOLLOW");
@@ -285,8 +285,8 @@ public class RunApiTest extends ServerTest {
         assertTrue(
                 run.get("subtitle").asString().contains("Dip and load"),
                 run.get("subtitle").asString());
-        for (int i = 0; i < 40 && !"KeyAndPeak".equals(move()); i++) {
-            if ("Rest".equals(move())) {
+        for (int i = 0; i < 40 && !"KEY_AND_PEAK".equals(move()); i++) {
+            if ("REST".equals(move())) {
                 pause();
                 run = get("/api/runs/" + run.get("id").asString()).json();
             } else {
@@ -319,7 +319,7 @@ public class RunApiTest extends ServerTest {
         run = reply.json();
         assertEquals(run.get("drivesW").toString(), "[5.0,20.0,45.0,70.0]");
         does("WARM", "text", "10");
-        while (!"KeyAndPeak".equals(move())) {
+        while (!"KEY_AND_PEAK".equals(move())) {
             does("FOLLOW");
         }
         readsStep(CLIMB[0]);

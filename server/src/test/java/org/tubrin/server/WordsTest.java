@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeSet;
 import org.testng.annotations.Test;
 import org.tubrin.core.advice.Caution;
@@ -54,6 +55,7 @@ import org.tubrin.core.twin.GroundMap;
 import org.tubrin.core.twin.Linearity;
 import org.tubrin.core.twin.ModeAverage;
 import org.tubrin.core.twin.SheetFit;
+import org.tubrin.server.run.MoveCode;
 import org.tubrin.server.words.Words;
 
 /** Holds the catalogue complete: every code of the core has its words. */
@@ -66,8 +68,7 @@ public class WordsTest {
         }
     }
 
-    @Test
-    public void everyCodeHasItsWords() {
+    private static List<String> codes() {
         List<String> wanted = new ArrayList<>();
         add(wanted, "name.*", Band.values());
         add(wanted, "name.*", Mode.values());
@@ -157,17 +158,19 @@ public class WordsTest {
                 }
             }
         }
-        for (Class<?> next : ProfileRun.Next.class.getPermittedSubclasses()) {
-            wanted.add("profile." + next.getSimpleName());
-            wanted.add("profile." + next.getSimpleName() + ".why");
-        }
-        for (Class<?> move : Move.class.getPermittedSubclasses()) {
-            boolean hasOwn = List.of("Answer", "Turn", "WorkThrough").contains(move.getSimpleName());
-            if (!hasOwn) {
-                wanted.add("move." + move.getSimpleName());
+        add(wanted, "profile.*", ProfileRun.Step.values());
+        add(wanted, "profile.*.why", ProfileRun.Step.values());
+        for (MoveCode move : MoveCode.values()) {
+            if (!Set.of(MoveCode.ANSWER, MoveCode.TURN, MoveCode.WORK_THROUGH).contains(move)) {
+                wanted.add("move." + move);
             }
         }
-        TreeSet<String> missing = new TreeSet<>(wanted);
+        return wanted;
+    }
+
+    @Test
+    public void everyCodeHasItsWords() {
+        TreeSet<String> missing = new TreeSet<>(codes());
         missing.removeAll(words.keys());
         assertEquals(missing, new TreeSet<String>(), "codes without words");
     }

@@ -32,7 +32,7 @@ final class Campaign {
     private static List<Score> one(int number, long seed) {
         Case given = Case.of(number, seed);
         List<Score> scores = new ArrayList<>(List.of(tubrin(given)));
-        for (School school : School.values()) {
+        for (School school : School.withDials()) {
             Shack shack = new Shack(given, new Random(given.seed()));
             new Plain(shack, school, new Random(given.seed() + 1)).run();
             scores.add(Score.of(shack, name(school), List.of(), ""));
@@ -102,7 +102,7 @@ final class Campaign {
         shack.key(false);
         shack.keyDowns--;
         add(held, last.budget().efficiency(), output / input);
-        add(held, last.budget().heatPerTubeCorrectedW(), heat);
+        add(held, last.budget().heatPerDeviceCorrectedW(), heat);
         add(held, last.budget().gainDb(), gain);
         return held;
     }

@@ -67,45 +67,125 @@ final class Novice {
     }
 
     private void follow(Advice advice) {
-        Move move = advice.move();
-        if (move instanceof Move.SwitchHeatersOn) {
-            does(new RunEvent.Warm(now().minusMillis(Math.round(1000 * warmS))));
-        } else if (move instanceof Move.Rest rest) {
-            shack.pass(Math.min(rest.leftS() + 0.1, 600));
-        } else if (move instanceof Move.KeyAndPeak peak) {
-            keyDown(peak);
-        } else if (move instanceof Move.SettleDoubt settle) {
-            shack.pass(2);
-            Reading kept = Objects.requireNonNull(state().draft().readings().get(settle.role()));
-            does(new RunEvent.ReadingTaken(kept, true));
-        } else if (move instanceof Move.EnterReadings enter) {
-            keyAndRead(enter.missing());
-        } else if (move instanceof Move.EnterPosition enter) {
-            does(new RunEvent.DialMoved(enter.control(), "", shack.shown(enter.control())));
-        } else {
-            byHand(move);
+        if (advice.move().in(new ByHand())) {
             for (RunEvent event : Following.events(advice, now())) {
                 does(event instanceof RunEvent.DialMoved moved ? placed(moved) : event);
             }
         }
     }
 
-    /** What a hand does of a move before it is said to be done. */
-    private void byHand(Move move) {
-        shack.pass(1);
-        if (move instanceof Move.SetDials dials) {
-            hand.set(Control.PLATE, dials.plate());
-            hand.set(Control.LOAD, dials.load());
-        } else if (move instanceof Move.Turn turn) {
+    /** What a hand does of each move; the answer is whether it is then said to be done. */
+    private final class ByHand implements Move.Cases<Boolean> {
+        @Override
+        public Boolean answer(Move.Answer answer) {
+            shack.pass(1);
+            return true;
+        }
+
+        @Override
+        public Boolean switchHeatersOn(Move.SwitchHeatersOn switchHeatersOn) {
+            does(new RunEvent.Warm(now().minusMillis(Math.round(1000 * warmS))));
+            return false;
+        }
+
+        @Override
+        public Boolean waitForWarmth(Move.WaitForWarmth waitForWarmth) {
+            shack.pass(1);
+            return true;
+        }
+
+        @Override
+        public Boolean setDials(Move.SetDials setDials) {
+            shack.pass(1);
+            hand.set(Control.PLATE, setDials.plate());
+            hand.set(Control.LOAD, setDials.load());
+            return true;
+        }
+
+        @Override
+        public Boolean turn(Move.Turn turn) {
+            shack.pass(1);
             hand.set(turn.control(), turn.to());
-        } else if (move instanceof Move.SwitchRange range) {
-            hand.range(output(range.to()));
-        } else if (move instanceof Move.WorkThrough work) {
-            shack.pass(20);
-            if (work.drill() == Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT) {
+            return true;
+        }
+
+        @Override
+        public Boolean switchRange(Move.SwitchRange switchRange) {
+            shack.pass(1);
+            hand.range(output(switchRange.to()));
+            return true;
+        }
+
+        @Override
+        public Boolean rest(Move.Rest rest) {
+            shack.pass(Math.min(rest.leftS() + 0.1, 600));
+            return false;
+        }
+
+        @Override
+        public Boolean keyAndPeak(Move.KeyAndPeak keyAndPeak) {
+            keyDown(keyAndPeak);
+            return false;
+        }
+
+        @Override
+        public Boolean peakAndRead(Move.PeakAndRead peakAndRead) {
+            shack.pass(1);
+            return true;
+        }
+
+        @Override
+        public Boolean unkey(Move.Unkey unkey) {
+            shack.pass(1);
+            return true;
+        }
+
+        @Override
+        public Boolean enterReadings(Move.EnterReadings enterReadings) {
+            keyAndRead(enterReadings.missing());
+            return false;
+        }
+
+        @Override
+        public Boolean settleDoubt(Move.SettleDoubt settleDoubt) {
+            shack.pass(2);
+            Reading kept = Objects.requireNonNull(state().draft().readings().get(settleDoubt.role()));
+            does(new RunEvent.ReadingTaken(kept, true));
+            return false;
+        }
+
+        @Override
+        public Boolean enterPosition(Move.EnterPosition enterPosition) {
+            does(new RunEvent.DialMoved(enterPosition.control(), "", shack.shown(enterPosition.control())));
+            return false;
+        }
+
+        @Override
+        public Boolean workThrough(Move.WorkThrough workThrough) {
+            shack.pass(21);
+            if (workThrough.drill() == Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT) {
                 hand.set(Control.PLATE, shack.given.setup().preset().plate());
             }
             shack.reset();
+            return true;
+        }
+
+        @Override
+        public Boolean recordStep(Move.RecordStep recordStep) {
+            shack.pass(1);
+            return true;
+        }
+
+        @Override
+        public Boolean writeDown(Move.WriteDown writeDown) {
+            shack.pass(1);
+            return true;
+        }
+
+        @Override
+        public Boolean done(Move.Done done) {
+            shack.pass(1);
+            return true;
         }
     }
 

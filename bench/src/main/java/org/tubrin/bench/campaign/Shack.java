@@ -163,7 +163,7 @@ final class Shack {
             case SCREEN_CURRENT -> on ? duty * probe.screenCurrentA() : 0;
             case PLATE_VOLTAGE ->
                 on ? probe.plateVoltageDcV() : given.truth().constants().supplyOpenV();
-            default -> 0;
+            case REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE -> 0;
         };
     }
 

@@ -7,14 +7,17 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RunEvent;
 
 /** Turns "I have done what the advice says" into events. */
-public final class Following {
+public final class Following implements Move.Cases<List<RunEvent>> {
+    /** The move is done by other means: by waiting, by the key, by entering what was read. */
+    private static final List<RunEvent> OTHERWISE = List.of();
 
-    private Following() {}
+    private final Instant now;
 
-    /**
-     * Returns the events of an advice that was followed; empty where the move is done by other means: by waiting, by the
-     * key, by entering what was read.
-     */
+    private Following(Instant now) {
+        this.now = now;
+    }
+
+    /** Returns the events of an advice that was followed; empty where the move is done by other means. */
     public static List<RunEvent> events(Advice advice, Instant now) {
         List<RunEvent> events = new ArrayList<>();
         if (advice.strikesReadings()) {
@@ -23,25 +26,94 @@ public final class Following {
         if (advice.beginsFinish()) {
             events.add(new RunEvent.FinishBegun());
         }
-        Move move = advice.move();
-        if (move instanceof Move.Answer answer) {
-            events.add(new RunEvent.Checked(answer.check()));
-        } else if (move instanceof Move.SwitchHeatersOn) {
-            events.add(new RunEvent.Warm(now));
-        } else if (move instanceof Move.SetDials dials) {
-            events.add(new RunEvent.DialMoved(Control.PLATE, "", dials.plate()));
-            events.add(new RunEvent.DialMoved(Control.LOAD, "", dials.load()));
-        } else if (move instanceof Move.Turn turn) {
-            events.add(new RunEvent.DialMoved(turn.control(), "", turn.to()));
-        } else if (move instanceof Move.SwitchRange range) {
-            events.add(new RunEvent.RangeChosen(range.role(), range.to()));
-        } else if (move instanceof Move.Unkey) {
-            events.add(new RunEvent.Unkeyed());
-        } else if (move instanceof Move.RecordStep) {
-            events.add(new RunEvent.StepRecorded());
-        } else if (move instanceof Move.WriteDown) {
-            events.add(new RunEvent.Finished());
-        }
+        events.addAll(advice.move().in(new Following(now)));
         return List.copyOf(events);
+    }
+
+    @Override
+    public List<RunEvent> answer(Move.Answer answer) {
+        return List.of(new RunEvent.Checked(answer.check()));
+    }
+
+    @Override
+    public List<RunEvent> switchHeatersOn(Move.SwitchHeatersOn switchHeatersOn) {
+        return List.of(new RunEvent.Warm(now));
+    }
+
+    @Override
+    public List<RunEvent> waitForWarmth(Move.WaitForWarmth waitForWarmth) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> setDials(Move.SetDials setDials) {
+        return List.of(
+                new RunEvent.DialMoved(Control.PLATE, "", setDials.plate()),
+                new RunEvent.DialMoved(Control.LOAD, "", setDials.load()));
+    }
+
+    @Override
+    public List<RunEvent> turn(Move.Turn turn) {
+        return List.of(new RunEvent.DialMoved(turn.control(), "", turn.to()));
+    }
+
+    @Override
+    public List<RunEvent> switchRange(Move.SwitchRange switchRange) {
+        return List.of(new RunEvent.RangeChosen(switchRange.role(), switchRange.to()));
+    }
+
+    @Override
+    public List<RunEvent> rest(Move.Rest rest) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> keyAndPeak(Move.KeyAndPeak keyAndPeak) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> peakAndRead(Move.PeakAndRead peakAndRead) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> unkey(Move.Unkey unkey) {
+        return List.of(new RunEvent.Unkeyed());
+    }
+
+    @Override
+    public List<RunEvent> enterReadings(Move.EnterReadings enterReadings) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> settleDoubt(Move.SettleDoubt settleDoubt) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> enterPosition(Move.EnterPosition enterPosition) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> workThrough(Move.WorkThrough workThrough) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> recordStep(Move.RecordStep recordStep) {
+        return List.of(new RunEvent.StepRecorded());
+    }
+
+    @Override
+    public List<RunEvent> writeDown(Move.WriteDown writeDown) {
+        return List.of(new RunEvent.Finished());
+    }
+
+    @Override
+    public List<RunEvent> done(Move.Done done) {
+        return OTHERWISE;
     }
 }

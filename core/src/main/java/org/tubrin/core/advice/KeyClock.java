@@ -20,7 +20,7 @@ import org.tubrin.core.station.Thermal;
  * @param restS rest that the last key-down asks for, in seconds; infinite where the load never bears that power so long
  * @param lastKeyDownS length of the last key-down that ended, in seconds; 0 where none did
  * @param heat the load's state, where its record says how it warms
- * @param plateHeatShare how hot the plates are, by {@link PlateHeat}
+ * @param plateHeatShare how hot the plates are, by {@link PlateHeat}; 0 where what they bear is not known
  */
 public record KeyClock(
         Phase phase,
@@ -68,7 +68,11 @@ public record KeyClock(
         }
         KeyDown last = keyDowns.get(keyDowns.size() - 1);
         Optional<Heat> heat = thermal(state).map(thermal -> heat(state, thermal, last.powerW(), now));
-        double plateHeat = PlateHeat.share(keyDowns, state.setup().tubes().plateDissipationPerTubeW(), now);
+        double plateHeat = state.setup()
+                .stage()
+                .dissipationPerDeviceW()
+                .map(rated -> PlateHeat.share(keyDowns, rated, now))
+                .orElse(0.0);
         if (last.to().isEmpty()) {
             double elapsedS = seconds(last.from(), now);
             double stopS = heat.map(Heat::leftAtThisPowerS)

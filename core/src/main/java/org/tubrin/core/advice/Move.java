@@ -12,26 +12,101 @@ import org.tubrin.core.run.School;
 /** What to do next: one act of one hand. */
 public sealed interface Move {
 
+    /** What is done about each kind of move; what is added to the kinds must be answered everywhere. */
+    interface Cases<T> {
+        T answer(Answer answer);
+
+        T switchHeatersOn(SwitchHeatersOn switchHeatersOn);
+
+        T waitForWarmth(WaitForWarmth waitForWarmth);
+
+        T setDials(SetDials setDials);
+
+        T turn(Turn turn);
+
+        T switchRange(SwitchRange switchRange);
+
+        T rest(Rest rest);
+
+        T keyAndPeak(KeyAndPeak keyAndPeak);
+
+        T peakAndRead(PeakAndRead peakAndRead);
+
+        T unkey(Unkey unkey);
+
+        T enterReadings(EnterReadings enterReadings);
+
+        T settleDoubt(SettleDoubt settleDoubt);
+
+        T enterPosition(EnterPosition enterPosition);
+
+        T workThrough(WorkThrough workThrough);
+
+        T recordStep(RecordStep recordStep);
+
+        T writeDown(WriteDown writeDown);
+
+        T done(Done done);
+    }
+
+    /** Returns the answer of the case that this is. */
+    <T> T in(Cases<T> cases);
+
     /** Answer for a point. */
-    record Answer(Check check) implements Move {}
+    record Answer(Check check) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.answer(this);
+        }
+    }
 
     /** Switch the heaters on, or say since when they are. */
-    record SwitchHeatersOn(double warmUpS) implements Move {}
+    record SwitchHeatersOn(double warmUpS) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.switchHeatersOn(this);
+        }
+    }
 
     /** Wait until the tubes are warm. */
-    record WaitForWarmth(double leftS) implements Move {}
+    record WaitForWarmth(double leftS) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.waitForWarmth(this);
+        }
+    }
 
     /** Set both dials before the first key-down. */
-    record SetDials(double plate, double load, Preset.Source source) implements Move {}
+    record SetDials(double plate, double load, Preset.Source source) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.setDials(this);
+        }
+    }
 
     /** Turn a control from where it stands to a place; the marks say how far, positive for heavier on LOAD. */
-    record Turn(Control control, double from, double to, double marks) implements Move {}
+    record Turn(Control control, double from, double to, double marks) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.turn(this);
+        }
+    }
 
     /** Switch a meter to another range. */
-    record SwitchRange(String instrument, ReadingRole role, String from, String to) implements Move {}
+    record SwitchRange(String instrument, ReadingRole role, String from, String to) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.switchRange(this);
+        }
+    }
 
     /** Rest with the key up. */
-    record Rest(double leftS) implements Move {}
+    record Rest(double leftS) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.rest(this);
+        }
+    }
 
     /**
      * Key, turn what is named in this order, read, unkey.
@@ -45,29 +120,64 @@ public sealed interface Move {
         public KeyAndPeak {
             order = List.copyOf(order);
         }
+
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.keyAndPeak(this);
+        }
     }
 
     /** The key is down: turn for the aim, read, unkey by the time aimed for. */
-    record PeakAndRead(double aimS, School.Aim aim, Optional<Double> targetA) implements Move {}
+    record PeakAndRead(double aimS, School.Aim aim, Optional<Double> targetA) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.peakAndRead(this);
+        }
+    }
 
     /** The key has been down too long: up at once. */
-    record Unkey(double elapsedS) implements Move {}
+    record Unkey(double elapsedS) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.unkey(this);
+        }
+    }
 
     /** Enter what was read. */
     record EnterReadings(List<ReadingRole> missing) implements Move {
         public EnterReadings {
             missing = List.copyOf(missing);
         }
+
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.enterReadings(this);
+        }
     }
 
     /** Keep a doubtful entry, or enter it again. */
-    record SettleDoubt(ReadingRole role, Doubt doubt) implements Move {}
+    record SettleDoubt(ReadingRole role, Doubt doubt) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.settleDoubt(this);
+        }
+    }
 
     /** Enter where a dial or the drive stands. */
-    record EnterPosition(Control control) implements Move {}
+    record EnterPosition(Control control) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.enterPosition(this);
+        }
+    }
 
     /** Look at these, in this order, with the key up; then try again. */
-    record WorkThrough(Drill drill) implements Move {}
+    record WorkThrough(Drill drill) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.workThrough(this);
+        }
+    }
 
     /** What is looked at in an order of its own. */
     enum Drill {
@@ -88,11 +198,26 @@ public sealed interface Move {
     }
 
     /** Record the step. */
-    record RecordStep(double driveW) implements Move {}
+    record RecordStep(double driveW) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.recordStep(this);
+        }
+    }
 
     /** Write the row on the card; the run ends. */
-    record WriteDown() implements Move {}
+    record WriteDown() implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.writeDown(this);
+        }
+    }
 
     /** Nothing more: the run has ended. */
-    record Done() implements Move {}
+    record Done() implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.done(this);
+        }
+    }
 }

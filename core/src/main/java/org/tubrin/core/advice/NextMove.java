@@ -56,7 +56,20 @@ public final class NextMove {
             case COVERS_ON, RESTING_SEEN -> List.of(Caution.HIGH_VOLTAGE);
             case BAND_SWITCH -> List.of(Caution.BAND_SWITCH_UNKEYED);
             case BYPASS_LOW_POWER, MATCHED_IN_BYPASS -> List.of(Caution.RF_EXPOSURE);
-            default -> List.of();
+            case PATH_WIRED,
+                    PAD_IN_LINE,
+                    TR_DELAY,
+                    LOAD_IN_LINE,
+                    METER_RANGE,
+                    AIR_MOVING,
+                    SCREEN_SUPPLY,
+                    METER_ON_CURRENT,
+                    DRIVE_DOWN_FIRST,
+                    OPERATE,
+                    EXCITER_TONES,
+                    AMPLIFIER_TONES,
+                    SPEECH_CLEAN,
+                    INPUT_MATCHED -> List.of();
         };
         return Advice.of(new Move.Answer(check), Reason.BEFORE_POWER, cautions.toArray(Caution[]::new));
     }

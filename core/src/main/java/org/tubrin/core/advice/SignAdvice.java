@@ -124,7 +124,15 @@ final class SignAdvice {
             case GROWTH_POOR -> once(workThrough(Move.Drill.GROWTH_POOR, Reason.GREW_TOO_LITTLE));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
             case EFFICIENCY_LOW -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR));
-            default -> Optional.empty();
+            // What the operator saw is answered by seen(); these are said, and the step goes on.
+            case ARC_SEEN, TRIPPED, TRIPPED_GRID, TRIPPED_PLATE, TRIPPED_REFLECTED, TRIPPED_HEAT -> Optional.empty();
+            case SATURATION, SAG_HIGH, INPUT_SWR_HIGH, HIGHEST_BAND_LESS -> Optional.empty();
+            case GRID_CURRENT_MAY_EXCEED,
+                    SCREEN_CURRENT_MAY_EXCEED,
+                    PLATE_CURRENT_MAY_EXCEED,
+                    HEAT_MAY_EXCEED,
+                    OUTPUT_MAY_EXCEED,
+                    LOAD_POWER_MAY_EXCEED -> Optional.empty();
         };
     }
 

@@ -113,7 +113,7 @@ final class StepAdvice {
         }
         if (!draft.readings().isEmpty() || draft.keyDowns() > 0) {
             return draft.missing().isEmpty()
-                    ? Advice.of(new Move.EnterPosition(unknownControl()), Reason.READINGS_MISSING)
+                    ? Advice.of(new Move.EnterPosition(draft.unset().get(0)), Reason.READINGS_MISSING)
                     : Advice.of(new Move.EnterReadings(draft.missing()), Reason.READINGS_MISSING);
         }
         return draft.kind() == Step.Kind.FINISH ? prepareFinish() : prepareClimb();
@@ -137,15 +137,6 @@ final class StepAdvice {
 
     private Foresight foresight(List<Step> steps) {
         return Foresight.of(setup, state.school(), steps).orElseThrow();
-    }
-
-    private Control unknownControl() {
-        for (Control control : Control.values()) {
-            if (draft.position(control).isEmpty()) {
-                return control;
-            }
-        }
-        throw new IllegalStateException("all controls are known");
     }
 
     /** Whatever the signs still say of a step is said with it: only where they say nothing do all limits hold. */

@@ -14,25 +14,25 @@ import org.tubrin.core.station.Stage;
  * <p>Source: our own derivation, {@code docs/uncertainty.md}. Input and output share no meter, but heat and efficiency share
  * both, which the quantities carry along.
  *
- * @param plateInputW {@code Vp·Ip} under load
- * @param efficiency {@code Pout/(Vp·Ip)}
- * @param heatPerTubeW everyday form, {@code (Vp·Ip − Pout)/n}
- * @param heatPerTubeCorrectedW {@code (Vp·Ip + f·Pdrive − Pout/ηtank)/n}
+ * @param dcInputW {@code Vp·Ip} under load; of transistors the supply's {@code V·I}
+ * @param efficiency output over that
+ * @param heatPerDeviceW everyday form, {@code (Vp·Ip − Pout)/n}; of transistors that of all together
+ * @param heatPerDeviceCorrectedW {@code (Vp·Ip + f·Pdrive − Pout/ηtank)/n}
  * @param gainDb {@code 10·log10(Pout/Pdrive)}
- * @param sag {@code 1 − Vp/Vrest}
- * @param gridToPlateRatio {@code Ig/Ip}
+ * @param sag {@code 1 − Vp/Vrest}; of transistors against the nominal voltage
+ * @param gridToPlateRatio {@code Ig/Ip}; of tubes only
  */
 public record Budget(
-        Optional<Quantity> plateInputW,
+        Optional<Quantity> dcInputW,
         Optional<Quantity> efficiency,
-        Optional<Quantity> heatPerTubeW,
-        Optional<Quantity> heatPerTubeCorrectedW,
+        Optional<Quantity> heatPerDeviceW,
+        Optional<Quantity> heatPerDeviceCorrectedW,
         Optional<Quantity> gainDb,
         Optional<Quantity> sag,
         Optional<Quantity> gridToPlateRatio) {
 
     /**
-     * Returns the budget of one step.
+     * Returns the budget of one step of a stage with tubes.
      *
      * @param readings measured values by role, as far as read
      * @param driveW drive at the amplifier's input
@@ -61,10 +61,33 @@ public record Budget(
                         (in, out) -> in.plus(driveW.scaled(tubes.feedThroughFraction()))
                                 .minus(out.scaled(1 / tankEfficiency))
                                 .scaled(perTube)),
-                output.filter(out -> driveW.value() > 0)
-                        .map(out -> out.over(driveW, Unit.ONE).inDecibels()),
+                gainDb(output, driveW),
                 plateVoltage.map(voltage -> sag(voltage, tubes.plateVoltageRestDcV())),
                 both(gridCurrent, plateCurrent, (grid, plate) -> grid.over(plate, Unit.ONE)));
+    }
+
+    /** Returns the budget of one step of a stage with transistors: all that goes in and does not come out is heat. */
+    public static Budget of(Map<ReadingRole, Quantity> readings, Quantity driveW, Stage.Transistors transistors) {
+        Optional<Quantity> output = positive(readings, ReadingRole.OUTPUT);
+        Optional<Quantity> voltage = positive(readings, ReadingRole.SUPPLY_VOLTAGE);
+        Optional<Quantity> input = both(
+                voltage,
+                positive(readings, ReadingRole.SUPPLY_CURRENT),
+                (volts, current) -> volts.times(current, Unit.WATT));
+        Optional<Quantity> outputOrNone = Optional.ofNullable(readings.get(ReadingRole.OUTPUT));
+        return new Budget(
+                input,
+                both(output, input, (out, in) -> out.over(in, Unit.ONE)),
+                both(input, outputOrNone, (in, out) -> in.minus(out)),
+                both(input, outputOrNone, (in, out) -> in.plus(driveW).minus(out)),
+                gainDb(output, driveW),
+                voltage.map(volts -> sag(volts, transistors.supplyVoltageDcV())),
+                Optional.empty());
+    }
+
+    private static Optional<Quantity> gainDb(Optional<Quantity> output, Quantity driveW) {
+        return output.filter(out -> driveW.value() > 0)
+                .map(out -> out.over(driveW, Unit.ONE).inDecibels());
     }
 
     private static Quantity sag(Quantity plateVoltage, double restDcV) {

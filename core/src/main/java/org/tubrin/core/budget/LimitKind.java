@@ -6,6 +6,7 @@ public enum LimitKind {
     GRID_CURRENT,
     SCREEN_CURRENT,
     HEAT_PER_TUBE,
+    SUPPLY_CURRENT,
     OUTPUT,
     LOAD_POWER,
     DRIVE

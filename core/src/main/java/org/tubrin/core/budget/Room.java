@@ -23,7 +23,7 @@ import org.tubrin.core.station.Termination;
 public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict) {
 
     /**
-     * Returns the room to every limit whose value is known, in the order in which they are shown.
+     * Returns the room to the limits of a stage with tubes, as far as their values are known, in the order in which they are shown.
      *
      * @param dutyFactor share of the time that the carrier is on; heat counts by its average
      * @param tankIsKnown whether the tank's loss on this band is known: then heat counts without it, else all that is not
@@ -31,23 +31,37 @@ public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict
      */
     public static List<Room> of(
             Map<ReadingRole, Quantity> readings,
-            Quantity driveW,
             Budget budget,
             double dutyFactor,
             boolean tankIsKnown,
-            Amplifier amplifier,
-            Stage.Tubes tubes,
-            Station station,
-            Termination termination) {
+            Stage.Tubes tubes) {
         List<Room> rooms = new ArrayList<>();
         add(rooms, LimitKind.PLATE_CURRENT, readings, ReadingRole.PLATE_CURRENT, tubes.plateCurrentLimitA());
         add(rooms, LimitKind.GRID_CURRENT, readings, ReadingRole.GRID_CURRENT, tubes.gridCurrentLimitA());
         tubes.screenCurrentLimitA()
                 .ifPresent(limit -> Optional.ofNullable(readings.get(ReadingRole.SCREEN_CURRENT))
                         .ifPresent(current -> rooms.add(room(LimitKind.SCREEN_CURRENT, magnitude(current), limit))));
-        (tankIsKnown ? budget.heatPerTubeCorrectedW() : budget.heatPerTubeW())
+        (tankIsKnown ? budget.heatPerDeviceCorrectedW() : budget.heatPerDeviceW())
                 .map(heat -> heat.scaled(dutyFactor))
                 .ifPresent(heat -> rooms.add(room(LimitKind.HEAT_PER_TUBE, heat, tubes.plateDissipationPerTubeW())));
+        return List.copyOf(rooms);
+    }
+
+    /** Returns the room to the limit of a stage with transistors, where it is known. */
+    public static List<Room> of(Map<ReadingRole, Quantity> readings, Stage.Transistors transistors) {
+        List<Room> rooms = new ArrayList<>();
+        add(rooms, LimitKind.SUPPLY_CURRENT, readings, ReadingRole.SUPPLY_CURRENT, transistors.supplyCurrentLimitA());
+        return List.copyOf(rooms);
+    }
+
+    /** Returns the room to the limits that no stage sets: the licence, what the load bears, the drive that the amplifier takes. */
+    public static List<Room> beyondTheStage(
+            Map<ReadingRole, Quantity> readings,
+            Quantity driveW,
+            Amplifier amplifier,
+            Station station,
+            Termination termination) {
+        List<Room> rooms = new ArrayList<>();
         add(rooms, LimitKind.OUTPUT, readings, ReadingRole.OUTPUT, station.licenceLimitW());
         if (termination instanceof Load load && load.powerLimitW() < station.licenceLimitW()) {
             add(rooms, LimitKind.LOAD_POWER, readings, ReadingRole.OUTPUT, load.powerLimitW());

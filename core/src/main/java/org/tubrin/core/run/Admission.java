@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
@@ -16,136 +17,127 @@ import org.tubrin.core.station.Meter;
 import org.tubrin.core.tank.Dial;
 
 /** Which events a run takes at a moment. What really happened is taken even where it should not have. */
-public final class Admission {
+public final class Admission implements RunEvent.Cases<List<Problem>> {
     /** A clock of the operator's that runs ahead is let pass by this much, in seconds. */
     private static final long CLOCK_LEEWAY_S = 120;
 
     /** A drive that passed through a pad and back is the same within this ratio. */
     private static final double SAME = 1.000001;
 
-    private Admission() {}
+    private static final List<Problem> TAKEN = List.of();
+
+    private final RunState state;
+    private final TuneSetup setup;
+    private final Instant now;
+
+    private Admission(RunState state, Instant now) {
+        this.state = state;
+        this.setup = state.setup();
+        this.now = now;
+    }
 
     /** Returns why an event is not taken by a run that stands so; empty where it is. */
     public static List<Problem> refusals(RunState state, RunEvent event, Instant now) {
-        if (state.ending().isPresent() && !(event instanceof RunEvent.Note)) {
-            return List.of(
-                    problem(ProblemCode.RUN_ENDED, "event", state.ending().get().name()));
-        }
-        List<Problem> problems = new ArrayList<>();
-        if (event instanceof RunEvent.Started) {
-            problems.add(problem(ProblemCode.MALFORMED, "event", "Started"));
-        } else if (event instanceof RunEvent.Keyed) {
-            refuseKeying(state, now, problems);
-        } else if (event instanceof RunEvent.Unkeyed && !state.isKeyed()) {
-            problems.add(problem(ProblemCode.NOT_KEYED, "event", "Unkeyed"));
-        } else if (event instanceof RunEvent.Warm warm
-                && warm.heatersOnSince().isAfter(now.plusSeconds(CLOCK_LEEWAY_S))) {
-            problems.add(problem(
-                    ProblemCode.OUT_OF_RANGE,
-                    "heatersOnSince",
-                    warm.heatersOnSince().toString()));
-        } else if (event instanceof RunEvent.ReadingTaken taken) {
-            Optional<MeterRange> range = state.setup()
-                    .channelFor(taken.reading().role())
-                    .flatMap(channel -> channel.range(taken.reading().range()));
-            if (range.isEmpty()) {
-                problems.add(problem(
-                        ProblemCode.NO_CHANNEL,
-                        "reading",
-                        taken.reading().role().name()));
-            }
-        } else if (event instanceof RunEvent.SchoolChosen chosen
-                && !chosen.school().suits(state.setup().tubes())) {
-            problems.add(TuneSetup.unsuited(chosen.school(), state.setup().tubes()));
-        } else if (event instanceof RunEvent.SchoolChosen chosen
-                && chosen.school() == School.PULSED
-                && !state.setup().readsPeaks()) {
-            problems.add(problem(ProblemCode.NEEDS_PEAK_METER, "school", "OUTPUT"));
-        } else if (event instanceof RunEvent.RangeChosen chosen) {
-            refuseRange(state, chosen, problems);
-        } else if (event instanceof RunEvent.DialMoved moved) {
-            refuseDial(state, moved, problems);
-        } else if (event instanceof RunEvent.MeterCorrected meter) {
-            refuseCorrection(state, meter.meter(), problems);
-        } else if (event instanceof RunEvent.StepRecorded) {
-            refuseRecording(state, now, problems);
-        } else if (state.steps().isEmpty()
-                && (event instanceof RunEvent.StepUndone
-                        || event instanceof RunEvent.Finished
-                        || event instanceof RunEvent.NotMeasured
-                        || event instanceof RunEvent.ProductsRead
-                        || event instanceof RunEvent.WaveformSeen)) {
-            problems.add(problem(ProblemCode.NO_STEP, "event", event.getClass().getSimpleName()));
-        }
-        return List.copyOf(problems);
+        return state.ending().isPresent() && !(event instanceof RunEvent.Note)
+                ? List.of(problem(
+                        ProblemCode.RUN_ENDED, "event", state.ending().get().name()))
+                : event.in(new Admission(state, now));
     }
 
-    private static void refuseKeying(RunState state, Instant now, List<Problem> problems) {
+    @Override
+    public List<Problem> started(RunEvent.Started started) {
+        return List.of(problem(ProblemCode.MALFORMED, "event", "Started"));
+    }
+
+    @Override
+    public List<Problem> keyed(RunEvent.Keyed keyed) {
+        List<Problem> problems = new ArrayList<>();
         if (state.isKeyed()) {
             problems.add(problem(ProblemCode.ALREADY_KEYED, "event", "Keyed"));
         }
-        refuseBeforePower(state, now, "Keyed", problems);
+        problems.addAll(beforePower("Keyed"));
+        return problems;
     }
 
-    private static void refuseBeforePower(RunState state, Instant now, String event, List<Problem> problems) {
-        // What cannot be seen before the tubes are warm is asked for once they are.
-        List<Check> open = state.openBeforePower().stream()
-                .filter(check -> state.isDue(check, now))
-                .toList();
-        if (!open.isEmpty()) {
-            problems.add(new Problem(
-                    ProblemCode.PREFLIGHT_OPEN,
-                    "event",
-                    event,
-                    new Allowed.OneOf(open.stream().map(Check::name).toList())));
-        } else if (state.warmUpLeftS(now) > 0) {
-            problems.add(new Problem(
-                    ProblemCode.NOT_WARM,
-                    "event",
-                    event,
-                    new Allowed.Range(Math.ceil(state.warmUpLeftS(now)), 1800, Unit.SECOND)));
-        }
+    @Override
+    public List<Problem> unkeyed(RunEvent.Unkeyed unkeyed) {
+        return state.isKeyed() ? TAKEN : List.of(problem(ProblemCode.NOT_KEYED, "event", "Unkeyed"));
     }
 
-    private static void refuseRange(RunState state, RunEvent.RangeChosen chosen, List<Problem> problems) {
-        Optional<Channel> channel = state.setup().channelFor(chosen.role());
-        if (channel.flatMap(one -> one.range(chosen.range())).isEmpty()) {
-            List<String> names = channel.map(
-                            one -> one.ranges().stream().map(MeterRange::name).toList())
-                    .orElse(List.of());
-            problems.add(new Problem(ProblemCode.UNKNOWN_NAME, "range", chosen.range(), new Allowed.OneOf(names)));
-        }
+    @Override
+    public List<Problem> warm(RunEvent.Warm warm) {
+        return warm.heatersOnSince().isAfter(now.plusSeconds(CLOCK_LEEWAY_S))
+                ? List.of(problem(
+                        ProblemCode.OUT_OF_RANGE,
+                        "heatersOnSince",
+                        warm.heatersOnSince().toString()))
+                : TAKEN;
     }
 
-    private static void refuseDial(RunState state, RunEvent.DialMoved moved, List<Problem> problems) {
-        TuneSetup setup = state.setup();
-        double least = setup.leastDriveW() / SAME;
-        double most = setup.mostDriveW() * SAME;
-        if (moved.control() != Control.DRIVE) {
-            Dial dial = moved.control() == Control.PLATE
-                    ? setup.tubes().plate()
-                    : setup.tubes().load();
-            least = dial.least();
-            most = dial.most();
+    @Override
+    public List<Problem> readingTaken(RunEvent.ReadingTaken taken) {
+        ReadingRole role = taken.reading().role();
+        Optional<MeterRange> range = setup.channelFor(role)
+                .flatMap(channel -> channel.range(taken.reading().range()));
+        return range.isPresent() ? TAKEN : List.of(problem(ProblemCode.NO_CHANNEL, "reading", role.name()));
+    }
+
+    @Override
+    public List<Problem> schoolChosen(RunEvent.SchoolChosen chosen) {
+        if (!setup.stage().schools().contains(chosen.school())) {
+            return List.of(TuneSetup.unsuited(chosen.school(), setup.stage()));
         }
-        if (moved.position() < least || moved.position() > most) {
-            problems.add(new Problem(
-                    ProblemCode.OUT_OF_RANGE,
-                    moved.control().name(),
-                    moved.textAsTyped().isEmpty() ? Double.toString(moved.position()) : moved.textAsTyped(),
-                    new Allowed.Range(least, most, moved.control() == Control.DRIVE ? Unit.WATT : Unit.MARK)));
+        return chosen.school() == School.PULSED && !setup.readsPeaks()
+                ? List.of(problem(ProblemCode.NEEDS_PEAK_METER, "school", "OUTPUT"))
+                : TAKEN;
+    }
+
+    @Override
+    public List<Problem> rangeChosen(RunEvent.RangeChosen chosen) {
+        Optional<Channel> channel = setup.channelFor(chosen.role());
+        if (channel.flatMap(one -> one.range(chosen.range())).isPresent()) {
+            return TAKEN;
         }
+        List<String> names = channel.map(
+                        one -> one.ranges().stream().map(MeterRange::name).toList())
+                .orElse(List.of());
+        return List.of(new Problem(ProblemCode.UNKNOWN_NAME, "range", chosen.range(), new Allowed.OneOf(names)));
+    }
+
+    @Override
+    public List<Problem> dialMoved(RunEvent.DialMoved moved) {
+        Control control = moved.control();
+        if (!setup.stage().controls().contains(control)) {
+            return List.of(new Problem(
+                    ProblemCode.UNKNOWN_NAME,
+                    "control",
+                    control.name(),
+                    new Allowed.OneOf(
+                            setup.stage().controls().stream().map(Control::name).toList())));
+        }
+        Optional<Dial> dial = setup.stage().dial(control);
+        double least = dial.map(Dial::least).orElse(setup.leastDriveW() / SAME);
+        double most = dial.map(Dial::most).orElse(setup.mostDriveW() * SAME);
+        return moved.position() >= least && moved.position() <= most
+                ? TAKEN
+                : List.of(new Problem(
+                        ProblemCode.OUT_OF_RANGE,
+                        control.name(),
+                        moved.textAsTyped().isEmpty() ? Double.toString(moved.position()) : moved.textAsTyped(),
+                        new Allowed.Range(least, most, control == Control.DRIVE ? Unit.WATT : Unit.MARK)));
     }
 
     /** A corrected record must be of a meter in use, and know the ranges on which it was read. */
-    private static void refuseCorrection(RunState state, Meter meter, List<Problem> problems) {
-        List<String> names = state.setup().meters().stream().map(Meter::name).toList();
+    @Override
+    public List<Problem> meterCorrected(RunEvent.MeterCorrected corrected) {
+        Meter meter = corrected.meter();
+        List<String> names = setup.meters().stream().map(Meter::name).toList();
         if (!names.contains(meter.name())) {
-            problems.add(new Problem(ProblemCode.UNKNOWN_NAME, "meter", meter.name(), new Allowed.OneOf(names)));
-            return;
+            return List.of(new Problem(ProblemCode.UNKNOWN_NAME, "meter", meter.name(), new Allowed.OneOf(names)));
         }
+        List<Problem> problems = new ArrayList<>();
         try {
-            state.setup().withMeter(meter);
+            setup.withMeter(meter);
         } catch (Refused refused) {
             problems.addAll(refused.problems());
         }
@@ -164,24 +156,107 @@ public final class Admission {
                                 .flatMap(channel -> channel.ranges().stream())
                                 .map(MeterRange::name)
                                 .toList()))));
+        return problems;
     }
 
-    private static void refuseRecording(RunState state, Instant now, List<Problem> problems) {
-        refuseBeforePower(state, now, "StepRecorded", problems);
+    @Override
+    public List<Problem> stepRecorded(RunEvent.StepRecorded recorded) {
+        List<Problem> problems = new ArrayList<>(beforePower("StepRecorded"));
         if (state.isKeyed()) {
             problems.add(problem(ProblemCode.KEY_DOWN, "event", "StepRecorded"));
         }
-        Step draft = state.draft();
-        if (!draft.isComplete()) {
+        if (!state.draft().isComplete()) {
             List<String> wanted = new ArrayList<>();
-            draft.missing().forEach(role -> wanted.add(role.name()));
-            for (Control control : Control.values()) {
-                if (draft.position(control).isEmpty()) {
-                    wanted.add(control.name());
-                }
-            }
+            state.draft().missing().forEach(role -> wanted.add(role.name()));
+            state.draft().unset().forEach(control -> wanted.add(control.name()));
             problems.add(new Problem(ProblemCode.STEP_INCOMPLETE, "event", "StepRecorded", new Allowed.OneOf(wanted)));
         }
+        return problems;
+    }
+
+    @Override
+    public List<Problem> stepUndone(RunEvent.StepUndone undone) {
+        return afterAStep("StepUndone");
+    }
+
+    @Override
+    public List<Problem> finished(RunEvent.Finished finished) {
+        return afterAStep("Finished");
+    }
+
+    @Override
+    public List<Problem> notMeasured(RunEvent.NotMeasured left) {
+        return afterAStep("NotMeasured");
+    }
+
+    @Override
+    public List<Problem> productsRead(RunEvent.ProductsRead read) {
+        return afterAStep("ProductsRead");
+    }
+
+    @Override
+    public List<Problem> waveformSeen(RunEvent.WaveformSeen seen) {
+        return afterAStep("WaveformSeen");
+    }
+
+    @Override
+    public List<Problem> checked(RunEvent.Checked checked) {
+        return TAKEN;
+    }
+
+    @Override
+    public List<Problem> triedAgain(RunEvent.TriedAgain triedAgain) {
+        return TAKEN;
+    }
+
+    @Override
+    public List<Problem> finishBegun(RunEvent.FinishBegun finishBegun) {
+        return TAKEN;
+    }
+
+    @Override
+    public List<Problem> signSeen(RunEvent.SignSeen signSeen) {
+        return TAKEN;
+    }
+
+    @Override
+    public List<Problem> conditionsNoted(RunEvent.ConditionsNoted conditionsNoted) {
+        return TAKEN;
+    }
+
+    @Override
+    public List<Problem> note(RunEvent.Note note) {
+        return TAKEN;
+    }
+
+    @Override
+    public List<Problem> abandoned(RunEvent.Abandoned abandoned) {
+        return TAKEN;
+    }
+
+    private List<Problem> afterAStep(String event) {
+        return state.steps().isEmpty() ? List.of(problem(ProblemCode.NO_STEP, "event", event)) : TAKEN;
+    }
+
+    private List<Problem> beforePower(String event) {
+        // What cannot be seen before the tubes are warm is asked for once they are.
+        List<Check> open = state.openBeforePower().stream()
+                .filter(check -> state.isDue(check, now))
+                .toList();
+        if (!open.isEmpty()) {
+            return List.of(new Problem(
+                    ProblemCode.PREFLIGHT_OPEN,
+                    "event",
+                    event,
+                    new Allowed.OneOf(open.stream().map(Check::name).toList())));
+        }
+        return state.warmUpLeftS(now) > 0
+                ? List.of(new Problem(
+                        ProblemCode.NOT_WARM,
+                        "event",
+                        event,
+                        new Allowed.Range(Math.ceil(state.warmUpLeftS(now)), 1800, Unit.SECOND)))
+                : TAKEN;
     }
 
     private static Problem problem(ProblemCode code, String path, String found) {

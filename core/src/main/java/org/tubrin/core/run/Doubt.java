@@ -5,7 +5,6 @@ import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.station.Stage;
 
 /** Why a reading is asked about: it is kept all the same. */
 public enum Doubt {
@@ -47,21 +46,16 @@ public enum Doubt {
         return new Likely(value * Math.min(1, driveRatio), value * Math.max(2, driveRatio));
     }
 
-    private record Likely(double least, double most) {}
-
     private static Optional<Likely> likely(ReadingRole role, Step step, Optional<Step> before) {
-        Stage.Tubes tubes = step.setup().tubes();
         return switch (role) {
-            case PLATE_VOLTAGE ->
-                Optional.of(new Likely(tubes.plateVoltageRestDcV() * 0.7, tubes.plateVoltageRestDcV() * 1.2));
-            case PLATE_CURRENT -> Optional.of(new Likely(tubes.restingPlateCurrentA(), tubes.plateCurrentLimitA() / 2));
             case OUTPUT, GRID_CURRENT ->
                 before.flatMap(last -> Optional.ofNullable(last.readings().get(role))
                         .map(Reading::rawValue)
                         .filter(value -> value > 0)
                         .map(value -> grown(
                                 value, step.driveW().value() / last.driveW().value())));
-            default -> Optional.empty();
+            case PLATE_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE ->
+                step.setup().stage().likely(role);
         };
     }
 }

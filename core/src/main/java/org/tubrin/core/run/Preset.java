@@ -11,6 +11,9 @@ import org.tubrin.core.quantity.Unit;
  * @param source where that is known from
  */
 public record Preset(double plate, double load, Source source) {
+    /** Of an amplifier that has none. */
+    public static final Preset WITHOUT_DIALS = new Preset(0, 0, Source.NONE);
+
     public Preset {
         new Checks()
                 .range("plate", plate, -1000, 2000, Unit.MARK)

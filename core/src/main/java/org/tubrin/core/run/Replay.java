@@ -10,11 +10,12 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.twin.Products;
 
-/** Derives the state of a run from its events. */
-public final class Replay {
+/** Derives the state of a run from its events; each is answered by the step that is in hand after it. */
+public final class Replay implements RunEvent.Cases<Step> {
     /** Efficiency of a stage of class AB, where nothing is read yet. */
     private static final double LIKELY_EFFICIENCY = 0.6;
 
@@ -26,7 +27,7 @@ public final class Replay {
     private final Map<ReadingRole, String> ranges = new EnumMap<>(ReadingRole.class);
     private final List<KeyDown> keyDowns = new ArrayList<>();
     private final List<String> notes = new ArrayList<>();
-    private final List<String> corrected = new ArrayList<>();
+    private final List<String> correctedMeters = new ArrayList<>();
     private final Set<Check> unmeasured = EnumSet.noneOf(Check.class);
     private Optional<Instant> heatersOnSince = Optional.empty();
     private Optional<SeenSign> openSign = Optional.empty();
@@ -66,15 +67,6 @@ public final class Replay {
                             channel.range(ranges.getOrDefault(role, "")).isEmpty())
                     .ifPresent(channel -> ranges.put(role, startingRange(role, channel, firstOutputW)));
         }
-    }
-
-    /** What was read stays as it was typed, and is worth what the corrected record says, from the first step on. */
-    private void correct(RunEvent.MeterCorrected event) {
-        setup = setup.withMeter(event.meter());
-        setRanges();
-        steps.replaceAll(this::withSetup);
-        draft = withSetup(draft);
-        corrected.add(event.meter().name());
     }
 
     private Step withSetup(Step step) {
@@ -121,83 +113,43 @@ public final class Replay {
             // Readings come in rows; one reckoning for a row is enough.
             reckonPowers();
         }
-        if (event instanceof RunEvent.Checked checked) {
-            checks.add(checked.check());
-            unmeasured.remove(checked.check());
-        } else if (event instanceof RunEvent.Warm warm) {
-            heatersOnSince = Optional.of(warm.heatersOnSince());
-        } else if (event instanceof RunEvent.Keyed) {
-            keyDowns.add(new KeyDown(recorded.at(), Optional.empty(), powerInHandW(), heatInHandW()));
-            draft = with(draft.readings(), draft.confirmed(), draft.keyDowns() + 1);
-        } else if (event instanceof RunEvent.Unkeyed) {
-            unkey(recorded.at());
-        } else if (event instanceof RunEvent.ReadingTaken taken) {
-            take(taken);
-        } else if (event instanceof RunEvent.RangeChosen chosen) {
-            ranges.put(chosen.role(), chosen.range());
-        } else if (event instanceof RunEvent.DialMoved moved) {
-            move(moved);
-        } else if (event instanceof RunEvent.TriedAgain) {
-            openSign = Optional.empty();
-            draft = new Step(setup, school, draft.kind(), draft.positions(), draft.moved(), Map.of(), Set.of(), 0);
-        } else if (event instanceof RunEvent.FinishBegun) {
-            draft = withKind(draft, Step.Kind.FINISH);
-        } else if (event instanceof RunEvent.StepRecorded) {
-            steps.add(withKind(draft));
-            keyDownsBeforeStep = keyDowns.size();
-            draft = emptyDraft(draft.positions());
-        } else if (event instanceof RunEvent.StepUndone) {
-            draft = steps.remove(steps.size() - 1);
-            checks.removeIf(check -> check.moment() == Check.Moment.CLOSING);
-            unmeasured.clear();
-        } else {
-            applyRare(event);
-        }
+        draft = event.in(this);
     }
 
-    private void applyRare(RunEvent event) {
-        if (event instanceof RunEvent.SignSeen sign) {
-            openSign = Optional.of(sign.sign());
-            seen.add(sign.sign());
-            movedSinceSign.clear();
-        } else if (event instanceof RunEvent.SchoolChosen chosen) {
-            school = chosen.school();
-            draft = with(draft.readings(), draft.confirmed(), draft.keyDowns());
-        } else if (event instanceof RunEvent.ProductsRead read) {
-            products.put(read.through(), read.products());
-        } else if (event instanceof RunEvent.WaveformSeen seen) {
-            waveform = Optional.of(seen.waveform());
-        } else if (event instanceof RunEvent.ConditionsNoted noted) {
-            conditions = noted.conditions();
-        } else if (event instanceof RunEvent.NotMeasured left) {
-            unmeasured.add(left.check());
-        } else if (event instanceof RunEvent.MeterCorrected meter) {
-            correct(meter);
-        } else if (event instanceof RunEvent.Note note) {
-            notes.add(note.text());
-        } else if (event instanceof RunEvent.Finished) {
-            unkey(lastAt);
-            ending = RunState.Ending.FINISHED;
-        } else if (event instanceof RunEvent.Abandoned) {
-            unkey(lastAt);
-            ending = RunState.Ending.ABANDONED;
-        } else {
-            throw new IllegalArgumentException("not in the middle of a run: " + event);
-        }
+    @Override
+    public Step started(RunEvent.Started started) {
+        throw new IllegalArgumentException("not in the middle of a run: " + started);
     }
 
-    private void unkey(Instant at) {
-        if (!keyDowns.isEmpty()) {
-            KeyDown last = keyDowns.get(keyDowns.size() - 1);
-            if (last.to().isEmpty()) {
-                keyDowns.set(keyDowns.size() - 1, last.endedAt(at));
-            }
-        }
+    @Override
+    public Step checked(RunEvent.Checked checked) {
+        checks.add(checked.check());
+        unmeasured.remove(checked.check());
+        return draft;
     }
 
-    private void take(RunEvent.ReadingTaken taken) {
+    @Override
+    public Step warm(RunEvent.Warm warm) {
+        heatersOnSince = Optional.of(warm.heatersOnSince());
+        return draft;
+    }
+
+    @Override
+    public Step keyed(RunEvent.Keyed keyed) {
+        keyDowns.add(new KeyDown(lastAt, Optional.empty(), powerInHandW(), heatInHandW()));
+        return with(draft.readings(), draft.confirmed(), draft.keyDowns() + 1);
+    }
+
+    @Override
+    public Step unkeyed(RunEvent.Unkeyed unkeyed) {
+        unkey();
+        return draft;
+    }
+
+    @Override
+    public Step readingTaken(RunEvent.ReadingTaken taken) {
         ReadingRole role = taken.reading().role();
-        Map<ReadingRole, org.tubrin.core.metering.Reading> readings = new EnumMap<>(ReadingRole.class);
+        Map<ReadingRole, Reading> readings = new EnumMap<>(ReadingRole.class);
         readings.putAll(draft.readings());
         readings.put(role, taken.reading());
         Set<ReadingRole> confirmed = EnumSet.noneOf(ReadingRole.class);
@@ -207,8 +159,128 @@ public final class Replay {
         } else {
             confirmed.remove(role);
         }
-        draft = with(readings, confirmed, draft.keyDowns());
         powersAreOld = draft.keyDowns() > 0;
+        return with(readings, confirmed, draft.keyDowns());
+    }
+
+    @Override
+    public Step rangeChosen(RunEvent.RangeChosen chosen) {
+        ranges.put(chosen.role(), chosen.range());
+        return draft;
+    }
+
+    @Override
+    public Step dialMoved(RunEvent.DialMoved moved) {
+        Map<Control, Double> positions = new EnumMap<>(Control.class);
+        positions.putAll(draft.positions());
+        positions.put(moved.control(), moved.position());
+        Set<Control> turned = EnumSet.of(moved.control());
+        turned.addAll(draft.moved());
+        movedSinceSign.add(moved.control());
+        return new Step(
+                setup, school, draft.kind(), positions, turned, draft.readings(), draft.confirmed(), draft.keyDowns());
+    }
+
+    @Override
+    public Step triedAgain(RunEvent.TriedAgain again) {
+        openSign = Optional.empty();
+        return new Step(setup, school, draft.kind(), draft.positions(), draft.moved(), Map.of(), Set.of(), 0);
+    }
+
+    @Override
+    public Step finishBegun(RunEvent.FinishBegun begun) {
+        return withKind(draft, Step.Kind.FINISH);
+    }
+
+    @Override
+    public Step stepRecorded(RunEvent.StepRecorded recorded) {
+        steps.add(withKind(draft));
+        keyDownsBeforeStep = keyDowns.size();
+        return emptyDraft(draft.positions());
+    }
+
+    @Override
+    public Step stepUndone(RunEvent.StepUndone undone) {
+        checks.removeIf(check -> check.moment() == Check.Moment.CLOSING);
+        unmeasured.clear();
+        return steps.remove(steps.size() - 1);
+    }
+
+    @Override
+    public Step signSeen(RunEvent.SignSeen sign) {
+        openSign = Optional.of(sign.sign());
+        seen.add(sign.sign());
+        movedSinceSign.clear();
+        return draft;
+    }
+
+    @Override
+    public Step schoolChosen(RunEvent.SchoolChosen chosen) {
+        school = chosen.school();
+        return with(draft.readings(), draft.confirmed(), draft.keyDowns());
+    }
+
+    @Override
+    public Step productsRead(RunEvent.ProductsRead read) {
+        products.put(read.through(), read.products());
+        return draft;
+    }
+
+    @Override
+    public Step waveformSeen(RunEvent.WaveformSeen looked) {
+        waveform = Optional.of(looked.waveform());
+        return draft;
+    }
+
+    @Override
+    public Step conditionsNoted(RunEvent.ConditionsNoted noted) {
+        conditions = noted.conditions();
+        return draft;
+    }
+
+    @Override
+    public Step notMeasured(RunEvent.NotMeasured left) {
+        unmeasured.add(left.check());
+        return draft;
+    }
+
+    /** What was read stays as it was typed, and is worth what the corrected record says, from the first step on. */
+    @Override
+    public Step meterCorrected(RunEvent.MeterCorrected corrected) {
+        setup = setup.withMeter(corrected.meter());
+        setRanges();
+        steps.replaceAll(this::withSetup);
+        correctedMeters.add(corrected.meter().name());
+        return withSetup(draft);
+    }
+
+    @Override
+    public Step note(RunEvent.Note note) {
+        notes.add(note.text());
+        return draft;
+    }
+
+    @Override
+    public Step finished(RunEvent.Finished finished) {
+        unkey();
+        ending = RunState.Ending.FINISHED;
+        return draft;
+    }
+
+    @Override
+    public Step abandoned(RunEvent.Abandoned abandoned) {
+        unkey();
+        ending = RunState.Ending.ABANDONED;
+        return draft;
+    }
+
+    private void unkey() {
+        if (!keyDowns.isEmpty()) {
+            KeyDown last = keyDowns.get(keyDowns.size() - 1);
+            if (last.to().isEmpty()) {
+                keyDowns.set(keyDowns.size() - 1, last.endedAt(lastAt));
+            }
+        }
     }
 
     private void reckonPowers() {
@@ -217,17 +289,6 @@ public final class Replay {
             KeyDown last = keyDowns.get(keyDowns.size() - 1);
             keyDowns.set(keyDowns.size() - 1, last.withPowers(powerInHandW(), heatInHandW()));
         }
-    }
-
-    private void move(RunEvent.DialMoved event) {
-        Map<Control, Double> positions = new EnumMap<>(Control.class);
-        positions.putAll(draft.positions());
-        positions.put(event.control(), event.position());
-        Set<Control> moved = EnumSet.of(event.control());
-        moved.addAll(draft.moved());
-        movedSinceSign.add(event.control());
-        draft = new Step(
-                setup, school, draft.kind(), positions, moved, draft.readings(), draft.confirmed(), draft.keyDowns());
     }
 
     /** Returns the best guess of the average output while the key goes down, before it is read. */
@@ -244,19 +305,18 @@ public final class Replay {
     /** Returns the best guess of the heat in each tube meanwhile. */
     private double heatInHandW() {
         return draft.budget()
-                .heatPerTubeW()
+                .heatPerDeviceW()
                 .or(() -> steps.isEmpty()
                         ? Optional.empty()
-                        : steps.get(steps.size() - 1).budget().heatPerTubeW())
+                        : steps.get(steps.size() - 1).budget().heatPerDeviceW())
                 .map(quantity -> draft.dutyFactor() * Math.max(0, quantity.value()))
                 .orElseGet(() -> draft.dutyFactor()
                         * likelyOutputW(draft.driveW().value())
                         * (1 / LIKELY_EFFICIENCY - 1)
-                        / setup.tubes().tubeCount());
+                        / setup.stage().deviceCount());
     }
 
-    private Step with(
-            Map<ReadingRole, org.tubrin.core.metering.Reading> readings, Set<ReadingRole> confirmed, int keyed) {
+    private Step with(Map<ReadingRole, Reading> readings, Set<ReadingRole> confirmed, int keyed) {
         return new Step(setup, school, draft.kind(), draft.positions(), draft.moved(), readings, confirmed, keyed);
     }
 
@@ -303,7 +363,7 @@ public final class Replay {
                 waveform,
                 conditions,
                 seen,
-                corrected,
+                correctedMeters,
                 notes,
                 Optional.ofNullable(ending));
     }

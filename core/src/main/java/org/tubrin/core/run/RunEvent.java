@@ -15,14 +15,74 @@ import org.tubrin.core.twin.Products;
  */
 public sealed interface RunEvent {
 
+    /** What is done about each kind of event; what is added to the kinds must be answered everywhere. */
+    interface Cases<T> {
+        T started(Started started);
+
+        T checked(Checked checked);
+
+        T notMeasured(NotMeasured notMeasured);
+
+        T meterCorrected(MeterCorrected meterCorrected);
+
+        T warm(Warm warm);
+
+        T keyed(Keyed keyed);
+
+        T unkeyed(Unkeyed unkeyed);
+
+        T readingTaken(ReadingTaken readingTaken);
+
+        T rangeChosen(RangeChosen rangeChosen);
+
+        T dialMoved(DialMoved dialMoved);
+
+        T triedAgain(TriedAgain triedAgain);
+
+        T finishBegun(FinishBegun finishBegun);
+
+        T stepRecorded(StepRecorded stepRecorded);
+
+        T stepUndone(StepUndone stepUndone);
+
+        T signSeen(SignSeen signSeen);
+
+        T productsRead(ProductsRead productsRead);
+
+        T waveformSeen(WaveformSeen waveformSeen);
+
+        T schoolChosen(SchoolChosen schoolChosen);
+
+        T conditionsNoted(ConditionsNoted conditionsNoted);
+
+        T note(Note note);
+
+        T finished(Finished finished);
+
+        T abandoned(Abandoned abandoned);
+    }
+
+    /** Returns the answer of the case that this is. */
+    <T> T in(Cases<T> cases);
+
     /** The version of the form that is written now. */
     int VERSION = 1;
 
     /** The run began. */
-    record Started(TuneSetup setup) implements RunEvent {}
+    record Started(TuneSetup setup) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.started(this);
+        }
+    }
 
     /** The operator answered for a point. */
-    record Checked(Check check) implements RunEvent {}
+    record Checked(Check check) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.checked(this);
+        }
+    }
 
     /** A closing point of the signal was left, for want of an instrument. */
     record NotMeasured(Check check) implements RunEvent {
@@ -37,27 +97,62 @@ public sealed interface RunEvent {
                                     .toList())
                     .done();
         }
+
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.notMeasured(this);
+        }
     }
 
     /** The record of a meter in use was corrected; what was read of it is worth what the corrected record says. */
-    record MeterCorrected(Meter meter) implements RunEvent {}
+    record MeterCorrected(Meter meter) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.meterCorrected(this);
+        }
+    }
 
     /** The heaters have been on since a moment. */
-    record Warm(Instant heatersOnSince) implements RunEvent {}
+    record Warm(Instant heatersOnSince) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.warm(this);
+        }
+    }
 
     /** The key went down. */
-    record Keyed() implements RunEvent {}
+    record Keyed() implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.keyed(this);
+        }
+    }
 
     /** The key went up. */
-    record Unkeyed() implements RunEvent {}
+    record Unkeyed() implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.unkeyed(this);
+        }
+    }
 
     /** A meter was read; {@code confirmed} where the operator was asked whether it is so, and said yes. */
-    record ReadingTaken(Reading reading, boolean confirmed) implements RunEvent {}
+    record ReadingTaken(Reading reading, boolean confirmed) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.readingTaken(this);
+        }
+    }
 
     /** A meter was switched to a range. */
     record RangeChosen(ReadingRole role, String range) implements RunEvent {
         public RangeChosen {
             new Checks().name("range", range).done();
+        }
+
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.rangeChosen(this);
         }
     }
 
@@ -69,49 +164,114 @@ public sealed interface RunEvent {
                     .range("position", position, -1000, 2000, control == Control.DRIVE ? Unit.WATT : Unit.MARK)
                     .done();
         }
+
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.dialMoved(this);
+        }
     }
 
     /** The readings of the step in hand no longer hold, since something was changed: read again. */
-    record TriedAgain() implements RunEvent {}
+    record TriedAgain() implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.triedAgain(this);
+        }
+    }
 
     /** The step in hand is the last one: LOAD goes where it is to end, and PLATE alone is peaked. */
-    record FinishBegun() implements RunEvent {}
+    record FinishBegun() implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.finishBegun(this);
+        }
+    }
 
     /** The step in hand is done. */
-    record StepRecorded() implements RunEvent {}
+    record StepRecorded() implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.stepRecorded(this);
+        }
+    }
 
     /** The last step done is in hand again. */
-    record StepUndone() implements RunEvent {}
+    record StepUndone() implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.stepUndone(this);
+        }
+    }
 
     /** The operator saw a sign. */
-    record SignSeen(SeenSign sign) implements RunEvent {}
+    record SignSeen(SeenSign sign) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.signSeen(this);
+        }
+    }
 
     /** Two-tone products were read on an analyser, of the exciter alone or through the amplifier. */
-    record ProductsRead(SignalPath through, Products products) implements RunEvent {}
+    record ProductsRead(SignalPath through, Products products) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.productsRead(this);
+        }
+    }
 
     /** What the waveform of two tones or speech looks like on a scope. */
-    record WaveformSeen(Waveform waveform) implements RunEvent {}
+    record WaveformSeen(Waveform waveform) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.waveformSeen(this);
+        }
+    }
 
     /** From here on the run goes by another school; what was read stays. */
-    record SchoolChosen(School school) implements RunEvent {}
+    record SchoolChosen(School school) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.schoolChosen(this);
+        }
+    }
 
     /** What the run is made under was noted; the last of them counts. */
-    record ConditionsNoted(Conditions conditions) implements RunEvent {}
+    record ConditionsNoted(Conditions conditions) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.conditionsNoted(this);
+        }
+    }
 
     /** The operator wrote something down; 1 to 500 characters. */
     record Note(String text) implements RunEvent {
         public Note {
             new Checks().text("text", text, 1, 500).done();
         }
+
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.note(this);
+        }
     }
 
     /** The run ended with a card row. */
-    record Finished() implements RunEvent {}
+    record Finished() implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.finished(this);
+        }
+    }
 
     /** The run ended without one; the reason has 0 to 500 characters. */
     record Abandoned(String reason) implements RunEvent {
         public Abandoned {
             new Checks().text("reason", reason, 0, 500).done();
+        }
+
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.abandoned(this);
         }
     }
 }

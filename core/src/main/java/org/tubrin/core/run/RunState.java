@@ -121,7 +121,7 @@ public record RunState(
 
     /** Returns the points to answer before the first step; none once a step is done. */
     public List<Check> openBeforePower() {
-        return steps.isEmpty() ? openChecks(Check.preflight(setup)) : List.of();
+        return steps.isEmpty() ? openChecks(Preflight.of(setup)) : List.of();
     }
 
     private boolean isOpen(Check.Moment moment) {
@@ -172,7 +172,7 @@ public record RunState(
 
     /** Returns how long the whole warm-up takes, in seconds of real time. */
     public double warmUpWholeS() {
-        return setup.tubes().tube().warmUpS() / setup.settings().warmUpSpeed();
+        return setup.stage().warmUpS() / setup.settings().warmUpSpeed();
     }
 
     /** Returns the warm-up still to wait for, in seconds of real time; the whole of it while the heaters are not on. */

@@ -17,7 +17,9 @@ public enum School {
     /** Climb quickly on PLATE alone; all tuning at operating drive. */
     TUNE_WHERE_YOU_RUN(Aim.OUTPUT, Rungs.TRIPLING, false, true),
     /** Peak, then heavier, with a string of dots or pulses instead of a carrier. */
-    PULSED(Aim.OUTPUT, Rungs.DOUBLING, true, true);
+    PULSED(Aim.OUTPUT, Rungs.DOUBLING, true, true),
+    /** No dials: the drive in steps of 3 dB at most, and what each brings. */
+    DRIVE_TABLE(Aim.OUTPUT, Rungs.DOUBLING, false, false);
 
     /** What PLATE is turned for. */
     public enum Aim {
@@ -39,13 +41,33 @@ public enum School {
     }
 
     /** Returns whether a stage can be tuned by it: a target of grid current needs grids that draw one. */
-    public boolean suits(Stage.Tubes tubes) {
-        return aim != Aim.GRID || tubes.tube().construction() == Construction.TRIODE;
+    public boolean suits(Stage stage) {
+        return stage.in(new Stage.Cases<>() {
+            @Override
+            public Boolean tubes(Stage.Tubes tubes) {
+                return hasDials() && (aim != Aim.GRID || tubes.tube().construction() == Construction.TRIODE);
+            }
+
+            @Override
+            public Boolean transistors(Stage.Transistors transistors) {
+                return !hasDials();
+            }
+        });
+    }
+
+    /** Returns whether it turns dials. */
+    private boolean hasDials() {
+        return this != DRIVE_TABLE;
     }
 
     /** Returns the schools by which a stage can be tuned. */
-    public static List<School> forStage(Stage.Tubes tubes) {
-        return List.of(values()).stream().filter(school -> school.suits(tubes)).toList();
+    public static List<School> forStage(Stage stage) {
+        return List.of(values()).stream().filter(school -> school.suits(stage)).toList();
+    }
+
+    /** Returns the schools that turn dials. */
+    public static List<School> withDials() {
+        return List.of(values()).stream().filter(School::hasDials).toList();
     }
 
     /** Returns what PLATE is turned for. */

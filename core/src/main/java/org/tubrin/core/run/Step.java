@@ -1,5 +1,6 @@
 package org.tubrin.core.run;
 
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.EnumSet;
@@ -82,23 +83,8 @@ public record Step(
     private Optional<Quantity> worth(Reading reading) {
         return setup.channelFor(reading.role())
                 .flatMap(channel -> channel.range(reading.range()).map(range -> channel.measured(reading, range)))
-                .map(shown -> school == School.PULSED ? ofPulse(reading.role(), shown) : shown);
-    }
-
-    /**
-     * Returns what a panel meter's average over pulses is at their peak: what it shows above rest, over the duty factor. An
-     * output meter holds the peak itself; the plate voltage sags with the average and is taken as shown.
-     */
-    private Quantity ofPulse(ReadingRole role, Quantity shown) {
-        double duty = dutyFactor();
-        return switch (role) {
-            case PLATE_CURRENT ->
-                shown.minus(Quantity.exact(
-                                (1 - duty) * setup.tubes().restingPlateCurrentA(), Unit.AMPERE, Standing.ASSUMED))
-                        .scaled(1 / duty);
-            case GRID_CURRENT, SCREEN_CURRENT -> shown.scaled(1 / duty);
-            default -> shown;
-        };
+                .map(shown ->
+                        school == School.PULSED ? setup.stage().ofPulse(reading.role(), shown, dutyFactor()) : shown);
     }
 
     /** Returns the share of the time that the carrier is on: 1 but for pulses. */
@@ -121,11 +107,7 @@ public record Step(
 
     /** Returns the budget of what has been read. */
     public Budget budget() {
-        return Budget.of(
-                measured(),
-                driveW(),
-                setup.tubes(),
-                tankEfficiency().orElse(setup.tubes().tankEfficiency()));
+        return setup.stage().budget(measured(), driveW(), tankEfficiency());
     }
 
     /** Returns what the twin knows of the tank at this band and LOAD. */
@@ -140,16 +122,11 @@ public record Step(
 
     /** Returns the room left to each limit. */
     public List<Room> room() {
-        return Room.of(
-                measured(),
-                driveW(),
-                budget(),
-                dutyFactor(),
-                tankEfficiency().isPresent(),
-                setup.amplifier(),
-                setup.tubes(),
-                setup.station(),
-                setup.termination());
+        Map<ReadingRole, Quantity> measured = measured();
+        List<Room> rooms = new ArrayList<>(setup.stage()
+                .room(measured, budget(), dutyFactor(), tankEfficiency().isPresent()));
+        rooms.addAll(Room.beyondTheStage(measured, driveW(), setup.amplifier(), setup.station(), setup.termination()));
+        return List.copyOf(rooms);
     }
 
     /** Returns whether the drive is the highest of the climb. */
@@ -164,8 +141,15 @@ public record Step(
                 .toList();
     }
 
+    /** Returns the controls of which it is not known where they stand. */
+    public List<Control> unset() {
+        return setup.stage().controls().stream()
+                .filter(control -> !positions.containsKey(control))
+                .toList();
+    }
+
     /** Returns whether it can be recorded: all readings are there, and drive and dials are known. */
     public boolean isComplete() {
-        return missing().isEmpty() && positions.size() == Control.values().length;
+        return missing().isEmpty() && unset().isEmpty();
     }
 }

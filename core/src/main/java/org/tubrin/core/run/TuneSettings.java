@@ -65,9 +65,19 @@ public record TuneSettings(
                 .done();
     }
 
-    /** Returns what is customary for a stage: a triode starts at a sixteenth of full drive, a tetrode at a sixty-fourth. */
-    public static TuneSettings customaryFor(Stage.Tubes tubes) {
-        double first = tubes.tube().construction() == Construction.TRIODE ? 1.0 / 16 : 1.0 / 64;
+    /** Returns what is customary for a stage: triodes start at a sixteenth of full drive, tetrodes and transistors at a sixty-fourth. */
+    public static TuneSettings customaryFor(Stage stage) {
+        double first = stage.in(new Stage.Cases<>() {
+            @Override
+            public Double tubes(Stage.Tubes tubes) {
+                return tubes.tube().construction() == Construction.TRIODE ? 1.0 / 16 : 1.0 / 64;
+            }
+
+            @Override
+            public Double transistors(Stage.Transistors transistors) {
+                return 1.0 / 64;
+            }
+        });
         return new TuneSettings(first, 2, 5, 10, 5, 0.030, 1.3, 1, 0.5, 0.40, 0.75, 0.45, 0.15, 2, 0.5, 1);
     }
 

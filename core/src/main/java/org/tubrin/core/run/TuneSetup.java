@@ -28,15 +28,15 @@ import org.tubrin.core.station.Termination;
  * What a run is about, with the equipment records as they were when it began.
  *
  * @param station the station
- * @param amplifier the amplifier under tuning; has PLATE and LOAD
+ * @param amplifier the amplifier under tuning
  * @param exciter what drives it; its lowest power does not exceed the amplifier's drive limit
  * @param carrier mode that gives the carrier
- * @param meters meters in use; between them they read output and plate current, each role once
+ * @param meters meters in use; between them they read what the stage needs, each role once
  * @param termination dummy load or antenna
  * @param band one that the amplifier covers
  * @param frequencyHz within the band
  * @param school how the run decides
- * @param preset where the dials start
+ * @param preset where the dials start; says nothing where the stage has none
  * @param settings figures of good practice
  * @param source where readings come from; absent in runs from before there was a choice: typed
  * @param pad between exciter and amplifier; absent where there is none
@@ -63,9 +63,7 @@ public record TuneSetup(
     public TuneSetup {
         meters = List.copyOf(meters);
         List<Problem> problems = new ArrayList<>();
-        if (!(amplifier.stage() instanceof Stage.Tubes)) {
-            problems.add(new Problem(ProblemCode.NO_DIALS, "amplifier", amplifier.name(), new Allowed.Nothing()));
-        }
+        RunStage stage = inRun(amplifier.stage());
         if (!amplifier.bands().contains(band)) {
             problems.add(new Problem(
                     ProblemCode.UNKNOWN_NAME,
@@ -111,15 +109,15 @@ public record TuneSetup(
                     .filter(meter -> meter.channel(role).isPresent())
                     .map(Meter::name)
                     .toList();
-            boolean needed = role == ReadingRole.OUTPUT || role == ReadingRole.PLATE_CURRENT;
+            boolean needed = stage.needed().contains(role);
             if (readers.isEmpty() && needed) {
                 problems.add(new Problem(ProblemCode.NO_CHANNEL, "meters", role.name(), new Allowed.Nothing()));
             } else if (readers.size() > 1) {
                 problems.add(new Problem(ProblemCode.DUPLICATE, "meters", role.name(), new Allowed.OneOf(readers)));
             }
         }
-        if (amplifier.stage() instanceof Stage.Tubes tubes && !school.suits(tubes)) {
-            problems.add(unsuited(school, tubes));
+        if (!stage.schools().contains(school)) {
+            problems.add(unsuited(school, stage));
         }
         if (school == School.PULSED && !readsPeaks(meters)) {
             problems.add(new Problem(ProblemCode.NEEDS_PEAK_METER, "meters", "OUTPUT", new Allowed.Nothing()));
@@ -129,13 +127,12 @@ public record TuneSetup(
         }
     }
 
-    static Problem unsuited(School school, Stage.Tubes tubes) {
+    static Problem unsuited(School school, RunStage stage) {
         return new Problem(
                 ProblemCode.UNKNOWN_NAME,
                 "school",
                 school.name(),
-                new Allowed.OneOf(
-                        School.forStage(tubes).stream().map(School::name).toList()));
+                new Allowed.OneOf(stage.schools().stream().map(School::name).toList()));
     }
 
     /** Returns where readings come from. */
@@ -199,7 +196,26 @@ public record TuneSetup(
                 .anyMatch(channel -> channel.indication() == Indication.PEAK_HOLD);
     }
 
-    /** Returns the stage, which is one with dials. */
+    /** Returns what a run asks of the stage. */
+    public RunStage stage() {
+        return inRun(amplifier.stage());
+    }
+
+    private static RunStage inRun(Stage stage) {
+        return stage.in(new Stage.Cases<>() {
+            @Override
+            public RunStage tubes(Stage.Tubes tubes) {
+                return new TubesInRun(tubes);
+            }
+
+            @Override
+            public RunStage transistors(Stage.Transistors transistors) {
+                return new TransistorsInRun(transistors);
+            }
+        });
+    }
+
+    /** Returns the stage of a run on one with tubes and dials; a run on another kind must not ask. */
     public Stage.Tubes tubes() {
         return (Stage.Tubes) amplifier.stage();
     }
@@ -217,9 +233,9 @@ public record TuneSetup(
     /** Returns the roles that each step is to have a reading of, in the order of reading. */
     public List<ReadingRole> rolesAsked() {
         List<ReadingRole> asked = new ArrayList<>();
+        RunStage stage = stage();
         for (ReadingRole role : ReadingRole.values()) {
-            boolean optional = role == ReadingRole.INPUT_SWR || role == ReadingRole.REFLECTED || !role.tellsOfTuning();
-            if (!optional && channelFor(role).isPresent()) {
+            if (stage.asks(role) && channelFor(role).isPresent()) {
                 asked.add(role);
             }
         }
@@ -271,13 +287,6 @@ public record TuneSetup(
 
     /** Returns what a reading is not to pass, in its SI unit: a current's limit, the licence for output; empty where there is none. */
     public Optional<Double> limitOf(ReadingRole role) {
-        Stage.Tubes tubes = tubes();
-        return switch (role) {
-            case OUTPUT -> Optional.of(station.licenceLimitW());
-            case PLATE_CURRENT -> Optional.of(tubes.plateCurrentLimitA());
-            case GRID_CURRENT -> Optional.of(tubes.gridCurrentLimitA());
-            case SCREEN_CURRENT -> tubes.screenCurrentLimitA().stream().boxed().findFirst();
-            case PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE -> Optional.empty();
-        };
+        return role == ReadingRole.OUTPUT ? Optional.of(station.licenceLimitW()) : stage().limitOf(role);
     }
 }

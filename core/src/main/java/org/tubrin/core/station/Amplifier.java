@@ -137,4 +137,9 @@ public record Amplifier(
     public Optional<ChartRow> chartRow(Band band) {
         return chart.stream().filter(row -> row.band() == band).findFirst();
     }
+
+    @Override
+    public <T> T in(Cases<T> cases) {
+        return cases.amplifier(this);
+    }
 }

@@ -91,4 +91,9 @@ public record Antenna(String name, List<AntennaBand> bands, Optional<List<Impeda
                     .done();
         }
     }
+
+    @Override
+    public <T> T in(Cases<T> cases) {
+        return cases.antenna(this);
+    }
 }

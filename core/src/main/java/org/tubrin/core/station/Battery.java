@@ -35,4 +35,9 @@ public record Battery(
                 .range("internalOhm", internalOhm, 0, 5, Unit.OHM)
                 .done();
     }
+
+    @Override
+    public <T> T in(Cases<T> cases) {
+        return cases.battery(this);
+    }
 }

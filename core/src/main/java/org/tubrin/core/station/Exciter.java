@@ -74,4 +74,9 @@ public record Exciter(
             new Checks().range("powerW", powerW, 0, 2000, Unit.WATT).done();
         }
     }
+
+    @Override
+    public <T> T in(Cases<T> cases) {
+        return cases.exciter(this);
+    }
 }

@@ -42,4 +42,9 @@ public record Instrument(
                 .range("timeoutS", timeoutS, 0.05, 30, Unit.SECOND)
                 .done();
     }
+
+    @Override
+    public <T> T in(Cases<T> cases) {
+        return cases.instrument(this);
+    }
 }

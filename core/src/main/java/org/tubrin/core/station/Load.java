@@ -33,4 +33,9 @@ public record Load(String name, double resistanceColdOhm, double powerLimitW, Op
     public ImpedancePoint at(double frequencyHz) {
         return new ImpedancePoint(frequencyHz, resistanceColdOhm, 0);
     }
+
+    @Override
+    public <T> T in(Cases<T> cases) {
+        return cases.load(this);
+    }
 }

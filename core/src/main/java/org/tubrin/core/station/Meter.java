@@ -54,4 +54,9 @@ public record Meter(String name, List<Channel> channels) implements Equipment {
     public Optional<Channel> channel(ReadingRole role) {
         return channels.stream().filter(channel -> channel.role() == role).findFirst();
     }
+
+    @Override
+    public <T> T in(Cases<T> cases) {
+        return cases.meter(this);
+    }
 }

@@ -28,4 +28,9 @@ public record Pad(String name, double attenuationDb, double powerLimitW) impleme
     public double inputW(double outputW) {
         return outputW * Math.pow(10, attenuationDb / 10);
     }
+
+    @Override
+    public <T> T in(Cases<T> cases) {
+        return cases.pad(this);
+    }
 }

@@ -10,6 +10,16 @@ import org.tubrin.core.tank.LoadSense;
 /** The power stage of an amplifier. */
 public sealed interface Stage {
 
+    /** What is done about each kind of stage; what is added to the kinds must be answered everywhere. */
+    interface Cases<T> {
+        T tubes(Tubes tubes);
+
+        T transistors(Transistors transistors);
+    }
+
+    /** Returns the answer of the case that this is. */
+    <T> T in(Cases<T> cases);
+
     /**
      * Tubes with a tank that has a PLATE and a LOAD dial.
      *
@@ -82,6 +92,11 @@ public sealed interface Stage {
         public double heavier(double position, double marks) {
             return load.turned(position, marks * loadSense.heavierSign());
         }
+
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.tubes(this);
+        }
     }
 
     /**
@@ -96,6 +111,11 @@ public sealed interface Stage {
                     .range("supplyVoltageDcV", supplyVoltageDcV, 5, 200, Unit.VOLT)
                     .range("supplyCurrentLimitA", supplyCurrentLimitA, 0.1, 200, Unit.AMPERE)
                     .done();
+        }
+
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.transistors(this);
         }
     }
 }

@@ -114,4 +114,9 @@ public record Supply(
     public Optional<Double> pricePerAmpere() {
         return price.map(one -> one / continuousA);
     }
+
+    @Override
+    public <T> T in(Cases<T> cases) {
+        return cases.supply(this);
+    }
 }

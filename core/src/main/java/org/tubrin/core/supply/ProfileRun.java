@@ -3,6 +3,7 @@ package org.tubrin.core.supply;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Quantity;
@@ -54,33 +55,38 @@ public record ProfileRun(
     }
 
     /** What is to be read next. */
-    public sealed interface Next {
+    public enum Step {
         /** What the set draws while it receives. */
-        record Listen() implements Next {}
-
-        /** What it draws keyed at an output in watts; 0 for none. */
-        record Key(double outputW) implements Next {}
-
-        /** All was read; one more would tell most at an output in watts, halfway between the two whose currents differ most. */
-        record Enough(double betweenW) implements Next {}
-
+        LISTEN,
+        /** What it draws keyed at an output; 0 for none. */
+        KEY,
+        /** All was read; one more would tell most at an output, halfway between the two whose currents differ most. */
+        ENOUGH,
         /** RF gets into the supply's regulator: nothing more is to be sent with it. */
-        record Stop() implements Next {}
+        STOP
     }
+
+    /**
+     * What is to be read next.
+     *
+     * @param step what
+     * @param outputW at this output, in watts; absent where the step has none
+     */
+    public record Next(Step step, OptionalDouble outputW) {}
 
     /** Returns what is to be read next. */
     public Next next() {
         if (listening.isEmpty()) {
-            return new Next.Listen();
+            return new Next(Step.LISTEN, OptionalDouble.empty());
         }
         if (riseV().isPresent()) {
-            return new Next.Stop();
+            return new Next(Step.STOP, OptionalDouble.empty());
         }
         return RUNGS.stream()
                 .filter(rung -> keyed.stream().noneMatch(reading -> near(reading, rung)))
                 .findFirst()
-                .<Next>map(rung -> new Next.Key(rung * greatestW))
-                .orElseGet(() -> new Next.Enough(betweenW()));
+                .map(rung -> new Next(Step.KEY, OptionalDouble.of(rung * greatestW)))
+                .orElseGet(() -> new Next(Step.ENOUGH, OptionalDouble.of(betweenW())));
     }
 
     private double betweenW() {
@@ -140,7 +146,7 @@ public record ProfileRun(
 
     /** Returns whether it says if the supply rises: it was stopped by a rise, or gone through to the end without one. */
     public boolean tellsOfRise() {
-        return riseV().isPresent() || next() instanceof Next.Enough;
+        return riseV().isPresent() || next().step() == Step.ENOUGH;
     }
 
     /** Returns by how much the voltage falls with current up to where it was read, in ohms; empty until known, or where it rises. */

@@ -10,6 +10,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
@@ -52,7 +53,7 @@ public final class Climber {
     }
 
     public Climber isReady() {
-        for (Check check : Check.preflight(state().setup())) {
+        for (Check check : Preflight.of(state().setup())) {
             if (check.moment() != Check.Moment.COLD && state().heatersOnSince().isEmpty()) {
                 does(new RunEvent.Warm(now.minusSeconds(1000)));
             }

@@ -11,6 +11,7 @@ import org.tubrin.core.Sample;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.KeyDown;
+import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.station.Thermal;
@@ -93,7 +94,7 @@ public class ClockTest {
     @Test
     public void aColdTubeIsNotKeyed() {
         Climber climber = new Climber(Sample.setup());
-        for (Check check : Check.preflight(Sample.setup())) {
+        for (Check check : Preflight.of(Sample.setup())) {
             climber.does(new RunEvent.Checked(check));
         }
         climber.does(new RunEvent.Warm(climber.now)).waits(170);

@@ -131,7 +131,7 @@ public class WanderingTest {
         Climber climber = new Climber(Sample.setup()).isReady().moves(Control.DRIVE, 35);
         climber.does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW")).reads(outputW, plateA, 0.05, plateV);
         Step draft = climber.state().draft();
-        double heatW = 2 * draft.budget().heatPerTubeW().orElseThrow().value();
+        double heatW = 2 * draft.budget().heatPerDeviceW().orElseThrow().value();
         assertEquals(outputW + heatW, plateA * plateV, 1e-6);
         draft.room()
                 .forEach(room -> assertEquals(

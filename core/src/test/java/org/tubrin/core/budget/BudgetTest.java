@@ -44,7 +44,7 @@ public class BudgetTest {
         Budget budget = Budget.of(readings(row), DRIVE, Sample.BRIGANTINE_STAGE, 0.95);
         assertEquals(budget.efficiency().orElseThrow().value(), Double.parseDouble(row.get("efficiency")), 0.002);
         double plateHeatW = Double.parseDouble(row.get("plateHeat"));
-        double everydayW = budget.heatPerTubeW().orElseThrow().value();
+        double everydayW = budget.heatPerDeviceW().orElseThrow().value();
         double balanceW =
                 plateHeatW + (Double.parseDouble(row.get("tankLoss")) - Double.parseDouble(row.get("feedThrough"))) / 2;
         assertEquals(
@@ -52,7 +52,7 @@ public class BudgetTest {
                 balanceW,
                 6,
                 "the everyday heat is the plate's, with half the tank's loss, less half the feed-through");
-        double correctedW = budget.heatPerTubeCorrectedW().orElseThrow().value();
+        double correctedW = budget.heatPerDeviceCorrectedW().orElseThrow().value();
         assertEquals(correctedW, plateHeatW, Double.parseDouble(row.get("correctedTolerance")));
     }
 
@@ -62,8 +62,8 @@ public class BudgetTest {
                 readings(Sample.table("/budget/reference-points.csv").get(0));
         Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE, 0.95);
         double sumW = readings.get(ReadingRole.OUTPUT).value()
-                + 2 * budget.heatPerTubeW().orElseThrow().value();
-        assertEquals(sumW, budget.plateInputW().orElseThrow().value(), 1e-9);
+                + 2 * budget.heatPerDeviceW().orElseThrow().value();
+        assertEquals(sumW, budget.dcInputW().orElseThrow().value(), 1e-9);
     }
 
     @Test
@@ -73,7 +73,7 @@ public class BudgetTest {
         read(readings, ReadingRole.OUTPUT, 0, 43);
         Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE, 0.95);
         assertTrue(budget.efficiency().isEmpty());
-        assertEquals(budget.heatPerTubeW().orElseThrow().value(), 0.5473 * 2504 / 2, 1e-9);
+        assertEquals(budget.heatPerDeviceW().orElseThrow().value(), 0.5473 * 2504 / 2, 1e-9);
     }
 
     @Test
@@ -82,9 +82,9 @@ public class BudgetTest {
                 readings(Sample.table("/budget/reference-points.csv").get(0));
         readings.remove(ReadingRole.PLATE_VOLTAGE);
         Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE, 0.95);
-        assertTrue(budget.plateInputW().isEmpty()
+        assertTrue(budget.dcInputW().isEmpty()
                 && budget.efficiency().isEmpty()
-                && budget.heatPerTubeW().isEmpty());
+                && budget.heatPerDeviceW().isEmpty());
         assertTrue(budget.gainDb().isPresent());
     }
 
@@ -101,10 +101,8 @@ public class BudgetTest {
     public void aSmallLoadIsALimitOfItsOwn() {
         Map<ReadingRole, Quantity> readings =
                 readings(Sample.table("/budget/reference-points.csv").get(0));
-        Budget budget = Budget.of(readings, DRIVE, Sample.BRIGANTINE_STAGE, 0.95);
         var small = new org.tubrin.core.station.Load("Small", 50, 500, java.util.Optional.empty());
-        var rooms = Room.of(
-                readings, DRIVE, budget, 1, false, Sample.BRIGANTINE, Sample.BRIGANTINE_STAGE, Sample.STATION, small);
+        var rooms = Room.beyondTheStage(readings, DRIVE, Sample.BRIGANTINE, Sample.STATION, small);
         assertTrue(rooms.stream()
                 .anyMatch(room -> room.kind() == LimitKind.LOAD_POWER && room.verdict() == Verdict.EXCEEDS));
     }

@@ -118,7 +118,7 @@ public class AdmissionTest {
 
     @Test
     public void theDelayIsAskedForOnlyWhereTheRecordsDoNotShowIt() {
-        assertTrue(!Check.preflight(Sample.setup()).contains(Check.TR_DELAY), "30 ms exceeds the relay's 15 + 10 ms");
+        assertTrue(!Preflight.of(Sample.setup()).contains(Check.TR_DELAY), "30 ms exceeds the relay's 15 + 10 ms");
         var slow = new org.tubrin.core.station.Amplifier(
                 "Brigantine",
                 Sample.BRIGANTINE_STAGE,
@@ -130,9 +130,9 @@ public class AdmissionTest {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty());
-        assertTrue(Check.preflight(Sample.setup(slow, Sample.STATION, Sample.BALLAST))
-                .contains(Check.TR_DELAY));
-        assertTrue(Check.preflight(Sample.setup(Sample.BRIGANTINE, Sample.STATION, Sample.YARDARM))
+        assertTrue(
+                Preflight.of(Sample.setup(slow, Sample.STATION, Sample.BALLAST)).contains(Check.TR_DELAY));
+        assertTrue(Preflight.of(Sample.setup(Sample.BRIGANTINE, Sample.STATION, Sample.YARDARM))
                 .contains(Check.MATCHED_IN_BYPASS));
     }
 

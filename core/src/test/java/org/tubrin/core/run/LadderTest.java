@@ -158,8 +158,8 @@ public class LadderTest {
             assertEquals(padded.driveOfW(exciterW), driveW, 1e-12);
             assertTrue(exciterW >= 0.99 && exciterW <= 101, "the exciter can be set to " + exciterW + " W");
         }
-        assertTrue(Check.preflight(padded).contains(Check.PAD_IN_LINE));
-        assertTrue(!Check.preflight(good).contains(Check.PAD_IN_LINE));
+        assertTrue(Preflight.of(padded).contains(Check.PAD_IN_LINE));
+        assertTrue(!Preflight.of(good).contains(Check.PAD_IN_LINE));
     }
 
     private static TuneSetup withCarrier(Mode carrier) {

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.testng.annotations.Test;
 import org.tubrin.core.quantity.Quantity;
 
@@ -28,10 +29,11 @@ public class ProfileRunTest {
         ProfileRun run = FRESH;
         for (int i = 0; i < 20; i++) {
             ProfileRun.Next next = run.next();
-            if (next instanceof ProfileRun.Next.Listen) {
+            if (next.step() == ProfileRun.Step.LISTEN) {
                 run = run.with(read(0, 1.2, risePerW), false);
-            } else if (next instanceof ProfileRun.Next.Key key) {
-                run = run.with(read(key.outputW(), keyedA(key.outputW()), risePerW), true);
+            } else if (next.step() == ProfileRun.Step.KEY) {
+                run = run.with(
+                        read(next.outputW().orElseThrow(), keyedA(next.outputW().orElseThrow()), risePerW), true);
             } else {
                 return run;
             }
@@ -42,7 +44,7 @@ public class ProfileRunTest {
     @Test
     public void followingWhatIsAskedEndsInAProfileThatGivesTheSetsOwnLawBack() {
         ProfileRun run = followed(0);
-        assertTrue(run.next() instanceof ProfileRun.Next.Enough, run.toString());
+        assertTrue(run.next().step() == ProfileRun.Step.ENOUGH, run.toString());
         assertEquals(run.keyed().size(), 5);
         CurrentProfile profile = run.profile().orElseThrow();
         assertEquals(profile.currentA(60).value(), keyedA(60), 0.1);
@@ -54,14 +56,14 @@ public class ProfileRunTest {
     @Test
     public void aVoltageThatRisesOnTransmissionStopsTheMeasuring() {
         ProfileRun run = followed(0.006);
-        assertEquals(run.next(), new ProfileRun.Next.Stop());
+        assertEquals(run.next().step(), ProfileRun.Step.STOP);
         assertTrue(run.riseV().orElseThrow().value() > 0.1, run.toString());
         assertTrue(run.keyed().size() < 5, "nothing more is asked for");
     }
 
     @Test
     public void aRiseWithinWhatTheMeterLeavesOpenIsNone() {
-        assertTrue(followed(0.0001).next() instanceof ProfileRun.Next.Enough);
+        assertTrue(followed(0.0001).next().step() == ProfileRun.Step.ENOUGH);
     }
 
     @Test
@@ -69,7 +71,7 @@ public class ProfileRunTest {
         ProfileRun run = followed(0);
         double apartA = widestA(run);
         for (int more = 0; more < 6; more++) {
-            double betweenW = ((ProfileRun.Next.Enough) run.next()).betweenW();
+            double betweenW = run.next().outputW().orElseThrow();
             run = run.with(read(betweenW, keyedA(betweenW), 0), true);
             assertTrue(widestA(run) <= apartA, run.toString());
             apartA = widestA(run);
@@ -94,7 +96,7 @@ public class ProfileRunTest {
         ProfileRun again = one.with(read(50, 15.4, 0), true);
         assertEquals(again.keyed().size(), 1);
         assertEquals(again.keyed().get(0).currentA(), 15.4);
-        assertEquals(again.next(), new ProfileRun.Next.Key(0));
+        assertEquals(again.next(), new ProfileRun.Next(ProfileRun.Step.KEY, OptionalDouble.of(0)));
     }
 
     @Test

@@ -13,6 +13,7 @@ import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Conditions;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.Replay;
@@ -26,7 +27,6 @@ import org.tubrin.core.station.ChartRow;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
-import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
 
@@ -70,7 +70,7 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
         TuneSetup setup = setup(rows.get(0));
         player.does(new RunEvent.Started(setup));
         boolean warm = false;
-        for (Check check : Check.preflight(setup)) {
+        for (Check check : Preflight.of(setup)) {
             if (!warm && check.moment() != Check.Moment.COLD) {
                 player.does(new RunEvent.Warm(start.minus(WARM_BEFORE)));
                 warm = true;
@@ -104,7 +104,7 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
                 row.frequencyHz(),
                 School.PEAK_THEN_HEAVIER,
                 new Preset(chart.plate(), chart.load(), Preset.Source.CHART),
-                TuneSettings.customaryFor((Stage.Tubes) amplifier.stage()),
+                TuneSettings.customaryFor(amplifier.stage()),
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty());

@@ -10,13 +10,11 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.advice.Advice;
 import org.tubrin.core.advice.KeyClock;
-import org.tubrin.core.advice.Move;
 import org.tubrin.core.foresee.TwinLearning;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Check;
-import org.tubrin.core.run.ClimbEnd;
-import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Ladder;
+import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Antenna;
@@ -36,71 +34,18 @@ class AdviceWords {
 
     /** Returns advice in words. */
     RunView.AdviceView view(Advice advice, RunState state, KeyClock clock) {
-        Move move = advice.move();
         Map<String, Object> args = setupArgs(state.setup());
         args.put("range", state.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
-        List<String> lookAt = new ArrayList<>();
-        List<ReadingRole> missing = List.of();
-        Control control = null;
-        Double from = null;
-        Double to = null;
-        Double leftS = null;
-        String key = "move." + move.getClass().getSimpleName();
-        if (move instanceof Move.WriteDown) {
-            args.put("climbEnd", state.reached().orElse(ClimbEnd.FINISHED).name());
-        } else if (move instanceof Move.Answer answer) {
-            key = "check." + answer.check().name() + ".ask";
-        } else if (move instanceof Move.SwitchHeatersOn on) {
-            args.put("time", duration(on.warmUpS()));
-        } else if (move instanceof Move.WaitForWarmth wait) {
-            leftS = wait.leftS();
-            args.put("time", duration(wait.leftS()));
-        } else if (move instanceof Move.SetDials dials) {
-            args.put("plate", Figures.dial(dials.plate()));
-            args.put("load", Figures.dial(dials.load()));
-        } else if (move instanceof Move.Turn turn) {
-            control = turn.control();
-            from = turn.from();
-            to = turn.to();
-            key = turnKey(turn, state, args);
-        } else if (move instanceof Move.SwitchRange range) {
-            args.put("instrument", range.instrument());
-            args.put("range", range.to());
-            args.put("fromRange", range.from());
-        } else if (move instanceof Move.Rest rest) {
-            leftS = Double.isFinite(rest.leftS()) ? rest.leftS() : null;
-            args.put("time", Double.isFinite(rest.leftS()) ? duration(rest.leftS()) : words.say("time.long"));
-        } else if (move instanceof Move.KeyAndPeak peak) {
-            args.put("drive", Figures.plain(peak.driveW(), 2));
-            args.put("aim", peak.aim().name());
-            args.put("how", peak.order().size() > 1 ? "all" : "plate");
-            peak.targetA().ifPresent(target -> args.put("target", Figures.plain(target, 3)));
-        } else if (move instanceof Move.PeakAndRead peak) {
-            args.put("aim", peak.aim().name());
-            peak.targetA().ifPresent(target -> args.put("target", Figures.plain(target, 3)));
-        } else if (move instanceof Move.EnterReadings enter) {
-            missing = enter.missing();
-            args.put("missing", joined(enter.missing()));
-        } else if (move instanceof Move.SettleDoubt settle) {
-            missing = List.of(settle.role());
-            args.put("reading", words.name(settle.role().name()).toLowerCase(java.util.Locale.ROOT));
-        } else if (move instanceof Move.EnterPosition enter) {
-            args.put("control", words.name(enter.control().name()));
-        } else if (move instanceof Move.WorkThrough work) {
-            key = "work." + work.drill().name();
-            lookAt = numbered("work." + work.drill().name() + ".");
-        } else if (move instanceof Move.RecordStep step) {
-            args.put("drive", Figures.plain(step.driveW(), 2));
-        }
+        MoveWords.Said said = advice.move().in(new MoveWords(words, state, args));
         args.put("aimS", Figures.plain(clock.aimS(), 0));
         args.put("growth", Figures.plain(state.setup().settings().saturationGrowth(), 1));
         args.put("target", args.getOrDefault("target", ""));
         advice.about().ifPresent(sign -> args.put("signTitle", words.say("sign." + sign.name() + ".title")));
         args.put("wideDuty", Figures.plain(100 * state.setup().settings().wideDutyFraction(), 0));
         return new RunView.AdviceView(
-                move.getClass().getSimpleName(),
-                words.say(key, args),
-                why(advice, args),
+                said.code(),
+                words.say(said.key(), args),
+                why(advice, said, args),
                 words.say("rule." + advice.reason().rule().name()),
                 advice.expect()
                         .map(expect -> words.say(
@@ -112,48 +57,29 @@ class AdviceWords {
                 advice.cautions().stream()
                         .map(caution -> words.say("caution." + caution.name(), args))
                         .toList(),
-                lookAt,
-                button(move),
-                control,
-                from,
-                to,
-                leftS,
-                missing,
-                move instanceof Move.Answer answer && answer.check().isOfTheSignal() ? answer.check() : null);
+                said.lookAt(),
+                button(said.code()),
+                said.control(),
+                said.from(),
+                said.to(),
+                said.leftS(),
+                said.missing(),
+                said.check() != null && said.check().isOfTheSignal() ? said.check() : null);
     }
 
-    private String why(Advice advice, Map<String, Object> args) {
-        if (advice.move() instanceof Move.Answer answer) {
-            return words.say("check." + answer.check().name() + ".why", args);
+    private String why(Advice advice, MoveWords.Said said, Map<String, Object> args) {
+        if (said.check() != null) {
+            return words.say("check." + said.check().name() + ".why", args);
         }
         String reason = words.say("reason." + advice.reason().name(), args);
-        return advice.move() instanceof Move.WriteDown
+        return said.code() == MoveCode.WRITE_DOWN
                 ? words.say("climbEnd." + args.get("climbEnd"), args) + " " + reason
                 : reason;
     }
 
-    private @Nullable String button(Move move) {
-        String key = "button." + move.getClass().getSimpleName();
+    private @Nullable String button(MoveCode code) {
+        String key = "button." + code;
         return words.keys().contains(key) ? words.say(key) : null;
-    }
-
-    private String turnKey(Move.Turn turn, RunState state, Map<String, Object> args) {
-        if (turn.control() == Control.DRIVE) {
-            args.put("from", Figures.plain(turn.from(), 2));
-            args.put("to", Figures.plain(turn.to(), 2));
-            args.put("times", turn.from() > 0 ? Figures.plain(turn.to() / turn.from(), 1) : "");
-            args.put("exciterTo", Figures.plain(state.setup().exciterOfW(turn.to()), 1));
-            return turn.from() <= 0
-                    ? "move.Turn.DRIVE.first"
-                    : turn.to() > turn.from() ? "move.Turn.DRIVE.up" : "move.Turn.DRIVE.down";
-        }
-        args.put("control", words.name(turn.control().name()));
-        args.put("from", Figures.dial(turn.from()));
-        args.put("to", Figures.dial(turn.to()));
-        double marks = Math.abs(turn.marks());
-        String size = marks == 0.5 ? "half" : marks == 1 ? "one" : "many";
-        args.put("marks", words.say("marks." + size, Map.of("n", Figures.plain(marks, 2))));
-        return turn.marks() < 0 ? "move.Turn.lighter" : "move.Turn.heavier";
     }
 
     /** Returns what a setup lends to any sentence. */
@@ -186,15 +112,15 @@ class AdviceWords {
                 setup.fullerCarrier().map(mode -> words.name(mode.name())).orElse("none"));
         args.put("licence", Figures.plain(setup.station().licenceLimitW(), 0));
         args.put("delay", Figures.plain(1000 * setup.exciter().trDelayS(), 0));
-        args.put("delayNeeded", Figures.plain(1000 * Check.trDelayNeededS(setup), 0));
-        args.put("relayMargin", Figures.plain(1000 * Check.RELAY_MARGIN_S, 0));
+        args.put("delayNeeded", Figures.plain(1000 * Preflight.trDelayNeededS(setup), 0));
+        args.put("relayMargin", Figures.plain(1000 * Preflight.RELAY_MARGIN_S, 0));
         args.put(
                 "relay",
                 setup.amplifier()
                         .relayTimeS()
                         .map(time -> Figures.plain(1000 * time, 0))
                         .orElse("unknown"));
-        args.put("matchPower", Figures.plain(Check.matchPowerW(setup), 1));
+        args.put("matchPower", Figures.plain(Preflight.matchPowerW(setup), 1));
         args.put(
                 "firstExciter",
                 Figures.plain(
@@ -237,33 +163,6 @@ class AdviceWords {
             }
         }
         return notes;
-    }
-
-    private List<String> numbered(String prefix) {
-        List<String> points = new ArrayList<>();
-        for (int i = 1; words.keys().contains(prefix + i); i++) {
-            points.add(words.say(prefix + i));
-        }
-        return points;
-    }
-
-    private String joined(List<ReadingRole> roles) {
-        List<String> names = roles.stream()
-                .map(role -> words.name(role.name()).toLowerCase(java.util.Locale.ROOT))
-                .toList();
-        if (names.size() == 1) {
-            return names.get(0);
-        }
-        return String.join(", ", names.subList(0, names.size() - 1)) + " " + words.say("and") + " "
-                + names.get(names.size() - 1);
-    }
-
-    /** Returns a time as minutes and seconds. */
-    String duration(double seconds) {
-        long whole = (long) Math.ceil(seconds);
-        return whole < 90
-                ? words.say("time.seconds", Map.of("s", Long.toString(whole)))
-                : words.say("time.minutes", Map.of("m", Long.toString(whole / 60), "s", whole % 60));
     }
 
     /** Returns where the power goes, with what is known of it. */

@@ -16,64 +16,93 @@ import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
 /** Says in a line what a box is. */
-final class EquipmentWords {
-    private EquipmentWords() {}
+final class EquipmentWords implements Equipment.Cases<String> {
+    private final Words words;
+
+    private EquipmentWords(Words words) {
+        this.words = words;
+    }
 
     static String detail(Equipment equipment, Words words) {
-        if (equipment instanceof Amplifier amplifier) {
-            return amplifier.stage() instanceof Stage.Tubes tubes
-                    ? words.say(
-                            "detail.amplifier.tubes",
-                            Map.of(
-                                    "count", tubes.tubeCount(),
-                                    "tube", tubes.tube().name(),
-                                    "drive", Figures.plain(amplifier.driveLimitW(), 2)))
-                    : words.say("detail.amplifier.transistors");
-        }
-        if (equipment instanceof Exciter exciter) {
-            return words.say("detail.exciter", Map.of("most", Figures.plain(exciter.powerMaxW(), 1)));
-        }
-        if (equipment instanceof Pad pad) {
-            return words.say(
-                    "detail.pad",
-                    Map.of(
-                            "attenuation", Figures.plain(pad.attenuationDb(), 2),
-                            "most", Figures.plain(pad.powerLimitW(), 0)));
-        }
-        if (equipment instanceof Load load) {
-            return words.say(
-                    "detail.load",
-                    Map.of(
-                            "resistance", Figures.plain(load.resistanceColdOhm(), 1),
-                            "most", Figures.plain(load.powerLimitW(), 0)));
-        }
-        if (equipment instanceof Antenna antenna) {
-            return String.join(
-                    ", ",
-                    antenna.bands().stream()
-                            .map(band -> words.name(band.band().name()))
-                            .toList());
-        }
-        if (equipment instanceof Supply supply) {
-            return words.say(
-                    "line.supply",
-                    Map.of(
-                            "kind", words.name(supply.type().name()),
-                            "volts", Figures.plain(supply.voltageV(), 2)));
-        }
-        if (equipment instanceof Battery battery) {
-            return words.name(battery.chemistry().name());
-        }
-        if (equipment instanceof Instrument instrument) {
-            return words.say(
-                    "detail.instrument",
-                    Map.of("role", words.name(instrument.role().name()), "meter", instrument.meter()));
-        }
+        return equipment.in(new EquipmentWords(words));
+    }
+
+    @Override
+    public String amplifier(Amplifier amplifier) {
+        return amplifier.stage().in(new Stage.Cases<>() {
+            @Override
+            public String tubes(Stage.Tubes tubes) {
+                return words.say(
+                        "detail.amplifier.tubes",
+                        Map.of(
+                                "count", tubes.tubeCount(),
+                                "tube", tubes.tube().name(),
+                                "drive", Figures.plain(amplifier.driveLimitW(), 2)));
+            }
+
+            @Override
+            public String transistors(Stage.Transistors transistors) {
+                return words.say("detail.amplifier.transistors");
+            }
+        });
+    }
+
+    @Override
+    public String exciter(Exciter exciter) {
+        return words.say("detail.exciter", Map.of("most", Figures.plain(exciter.powerMaxW(), 1)));
+    }
+
+    @Override
+    public String pad(Pad pad) {
+        return words.say(
+                "detail.pad",
+                Map.of(
+                        "attenuation", Figures.plain(pad.attenuationDb(), 2),
+                        "most", Figures.plain(pad.powerLimitW(), 0)));
+    }
+
+    @Override
+    public String meter(Meter meter) {
         return String.join(
                 ", ",
-                ((Meter) equipment)
-                        .channels().stream()
-                                .map(channel -> words.name(channel.role().name()))
-                                .toList());
+                meter.channels().stream()
+                        .map(channel -> words.name(channel.role().name()))
+                        .toList());
+    }
+
+    @Override
+    public String load(Load load) {
+        return words.say(
+                "detail.load",
+                Map.of(
+                        "resistance", Figures.plain(load.resistanceColdOhm(), 1),
+                        "most", Figures.plain(load.powerLimitW(), 0)));
+    }
+
+    @Override
+    public String antenna(Antenna antenna) {
+        return String.join(
+                ", ",
+                antenna.bands().stream()
+                        .map(band -> words.name(band.band().name()))
+                        .toList());
+    }
+
+    @Override
+    public String instrument(Instrument instrument) {
+        return words.say(
+                "detail.instrument", Map.of("role", words.name(instrument.role().name()), "meter", instrument.meter()));
+    }
+
+    @Override
+    public String supply(Supply supply) {
+        return words.say(
+                "line.supply",
+                Map.of("kind", words.name(supply.type().name()), "volts", Figures.plain(supply.voltageV(), 2)));
+    }
+
+    @Override
+    public String battery(Battery battery) {
+        return words.name(battery.chemistry().name());
     }
 }

@@ -201,7 +201,7 @@ class LiveActs {
         }
         for (Recorded recorded : added) {
             try {
-                follow(state, recorded.event());
+                recorded.event().in(new OnBench(state.setup()));
             } catch (Refused refused) {
                 LOG.info(
                         "the bench does not follow ({}); the run goes on without it",
@@ -215,19 +215,131 @@ class LiveActs {
         return school == School.PULSED ? setup.customs().dutyFactor() : 1;
     }
 
-    private void follow(RunState state, RunEvent event) {
-        if (event instanceof RunEvent.Keyed) {
+    /** What the bench does of each event; the answer is whether it has to do with the bench at all. */
+    private final class OnBench implements RunEvent.Cases<Boolean> {
+        private final TuneSetup setup;
+
+        private OnBench(TuneSetup setup) {
+            this.setup = setup;
+        }
+
+        @Override
+        public Boolean started(RunEvent.Started started) {
+            return false;
+        }
+
+        @Override
+        public Boolean checked(RunEvent.Checked checked) {
+            return false;
+        }
+
+        @Override
+        public Boolean notMeasured(RunEvent.NotMeasured notMeasured) {
+            return false;
+        }
+
+        @Override
+        public Boolean meterCorrected(RunEvent.MeterCorrected meterCorrected) {
+            return false;
+        }
+
+        @Override
+        public Boolean warm(RunEvent.Warm warm) {
+            return false;
+        }
+
+        @Override
+        public Boolean keyed(RunEvent.Keyed keyed) {
             bench.key(true);
-        } else if (event instanceof RunEvent.Unkeyed
-                || event instanceof RunEvent.Finished
-                || event instanceof RunEvent.Abandoned) {
+            return true;
+        }
+
+        @Override
+        public Boolean unkeyed(RunEvent.Unkeyed unkeyed) {
             bench.key(false);
-        } else if (event instanceof RunEvent.SchoolChosen chosen) {
-            bench.pulse(dutyFactor(state.setup(), chosen.school()));
-        } else if (event instanceof RunEvent.DialMoved moved) {
-            turn(state.setup(), moved.control(), moved.position());
-        } else if (event instanceof RunEvent.RangeChosen chosen && chosen.role() == ReadingRole.OUTPUT) {
-            range(state.setup(), chosen.range());
+            return true;
+        }
+
+        @Override
+        public Boolean readingTaken(RunEvent.ReadingTaken readingTaken) {
+            return false;
+        }
+
+        @Override
+        public Boolean rangeChosen(RunEvent.RangeChosen rangeChosen) {
+            if (rangeChosen.role() == ReadingRole.OUTPUT) {
+                range(setup, rangeChosen.range());
+            }
+            return true;
+        }
+
+        @Override
+        public Boolean dialMoved(RunEvent.DialMoved dialMoved) {
+            turn(setup, dialMoved.control(), dialMoved.position());
+            return true;
+        }
+
+        @Override
+        public Boolean triedAgain(RunEvent.TriedAgain triedAgain) {
+            return false;
+        }
+
+        @Override
+        public Boolean finishBegun(RunEvent.FinishBegun finishBegun) {
+            return false;
+        }
+
+        @Override
+        public Boolean stepRecorded(RunEvent.StepRecorded stepRecorded) {
+            return false;
+        }
+
+        @Override
+        public Boolean stepUndone(RunEvent.StepUndone stepUndone) {
+            return false;
+        }
+
+        @Override
+        public Boolean signSeen(RunEvent.SignSeen signSeen) {
+            return false;
+        }
+
+        @Override
+        public Boolean productsRead(RunEvent.ProductsRead productsRead) {
+            return false;
+        }
+
+        @Override
+        public Boolean waveformSeen(RunEvent.WaveformSeen waveformSeen) {
+            return false;
+        }
+
+        @Override
+        public Boolean schoolChosen(RunEvent.SchoolChosen schoolChosen) {
+            bench.pulse(dutyFactor(setup, schoolChosen.school()));
+            return true;
+        }
+
+        @Override
+        public Boolean conditionsNoted(RunEvent.ConditionsNoted conditionsNoted) {
+            return false;
+        }
+
+        @Override
+        public Boolean note(RunEvent.Note note) {
+            return false;
+        }
+
+        @Override
+        public Boolean finished(RunEvent.Finished finished) {
+            bench.key(false);
+            return true;
+        }
+
+        @Override
+        public Boolean abandoned(RunEvent.Abandoned abandoned) {
+            bench.key(false);
+            return true;
         }
     }
 

@@ -171,7 +171,7 @@ public class RunController {
                         .filter(Mode::givesCarrier)
                         .map(mode -> new NamedChoice(mode.name(), words.name(mode.name()), ""))
                         .toList(),
-                List.of(School.values()).stream()
+                School.withDials().stream()
                         .map(school -> new SchoolChoice(
                                 school,
                                 words.name(school.name()),

@@ -30,7 +30,11 @@ final class RunCsv {
             header.addAll(List.of(name + "_typed", name + "_range", name, name + "_u"));
         }
         List<Function<Budget, Optional<Quantity>>> figures = List.of(
-                Budget::efficiency, Budget::heatPerTubeW, Budget::heatPerTubeCorrectedW, Budget::gainDb, Budget::sag);
+                Budget::efficiency,
+                Budget::heatPerDeviceW,
+                Budget::heatPerDeviceCorrectedW,
+                Budget::gainDb,
+                Budget::sag);
         for (String name : List.of("efficiency", "heatPerTubeW", "heatPerTubeCorrectedW", "gainDb", "sag")) {
             header.addAll(List.of(name, name + "_u"));
         }

@@ -127,7 +127,7 @@ public record RunView(
 
     /** The next move. */
     public record AdviceView(
-            String move,
+            MoveCode move,
             String sentence,
             String why,
             String rule,

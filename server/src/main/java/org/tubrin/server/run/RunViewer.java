@@ -20,10 +20,10 @@ import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Admission;
-import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Conditions;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Ladder;
+import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
@@ -120,7 +120,7 @@ class RunViewer {
                         setup.settings().warmUpSpeed()),
                 dials(state, advice),
                 signs(state),
-                adviceWords.checks(Check.preflight(setup), state, now),
+                adviceWords.checks(Preflight.of(setup), state, now),
                 adviceWords.checks(state.closingChecks(), state, now),
                 state.ending().isPresent() ? List.of() : corrections(state, now),
                 adviceWords.notes(state),
@@ -225,7 +225,7 @@ class RunViewer {
         return switch (phase) {
             case PREFLIGHT -> "cold";
             case WARMING -> state.heatersOnSince().isPresent() ? "warming" : "cold";
-            default -> state.isKeyed() ? "keyed" : "warm";
+            case CLIMBING, FINISHING, CLOSING, WRITING, FINISHED, ABANDONED -> state.isKeyed() ? "keyed" : "warm";
         };
     }
 
@@ -283,7 +283,7 @@ class RunViewer {
                 Map.of(
                         "name", state.setup().termination().name(),
                         "temperature", Figures.plain(heat.temperatureC(), 0),
-                        "left", bounded ? adviceWords.duration(heat.leftAtThisPowerS()) : ""));
+                        "left", bounded ? MoveWords.duration(words, heat.leftAtThisPowerS()) : ""));
     }
 
     private static @Nullable Double finite(double value) {

@@ -72,7 +72,16 @@ class SignWords {
     private static boolean isShare(Evidence evidence) {
         return switch (evidence.figure()) {
             case EFFICIENCY, SAG, GRID_TO_PLATE, SCREEN_TO_PLATE -> true;
-            default -> false;
+            case OUTPUT,
+                    PLATE_CURRENT,
+                    GRID_CURRENT,
+                    SCREEN_CURRENT,
+                    INPUT_SWR,
+                    HEAT_PER_TUBE,
+                    DRIVE,
+                    GROWTH,
+                    PLATE_CURRENT_RISE,
+                    PLATE_DRIFT -> false;
         };
     }
 }

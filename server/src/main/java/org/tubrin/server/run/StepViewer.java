@@ -78,8 +78,8 @@ class StepViewer {
                 doublingW(state, step),
                 growth.map(ratio -> Figures.of(ratio, 1, "", 2)).orElse(null),
                 budget.efficiency().map(Figures::percent).orElse(null),
-                watts(budget.heatPerTubeW()),
-                watts(budget.heatPerTubeCorrectedW()),
+                watts(budget.heatPerDeviceW()),
+                watts(budget.heatPerDeviceCorrectedW()),
                 budget.gainDb().map(gain -> Figures.of(gain, 1, "dB", 1)).orElse(null),
                 budget.sag().map(Figures::percent).orElse(null),
                 expected.map(one -> new RunView.StepView.Advice(one.leastW(), one.mostW()))
@@ -167,7 +167,7 @@ class StepViewer {
     private RunView.RoomView room(Room room) {
         boolean exact = room.kind() == LimitKind.DRIVE;
         ScaleUnit unit = switch (room.kind()) {
-            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT -> ScaleUnit.A;
+            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, SUPPLY_CURRENT -> ScaleUnit.A;
             case HEAT_PER_TUBE, OUTPUT, LOAD_POWER, DRIVE -> ScaleUnit.W;
         };
         Figures.Figure value = Figures.of(room.value(), unit);

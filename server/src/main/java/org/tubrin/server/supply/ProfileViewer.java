@@ -48,7 +48,7 @@ class ProfileViewer {
      * @param box the form of it that a plan holds; absent until there is one
      */
     public record ProfileView(
-            String code,
+            ProfileRun.Step code,
             String title,
             String why,
             @Nullable Double nextW,
@@ -73,11 +73,8 @@ class ProfileViewer {
 
     ProfileView view(ProfileRun run, Optional<Double> atW) {
         ProfileRun.Next next = run.next();
-        String code = next.getClass().getSimpleName();
-        Optional<Double> nextW = next instanceof ProfileRun.Next.Key key
-                ? Optional.of(key.outputW())
-                : next instanceof ProfileRun.Next.Enough enough ? Optional.of(enough.betweenW()) : Optional.empty();
-        String key = "profile." + code + (nextW.filter(watt -> watt == 0).isPresent() ? ".idle" : "");
+        Optional<Double> nextW = next.outputW().stream().boxed().findFirst();
+        String key = "profile." + next.step() + (nextW.filter(watt -> watt == 0).isPresent() ? ".idle" : "");
         Map<String, Object> facts = Map.of(
                 "set", run.set(),
                 "supply", run.supply(),
@@ -85,7 +82,7 @@ class ProfileViewer {
                 "rise", run.riseV().map(rise -> Figures.written(rise, "V")).orElse(""));
         Optional<CurrentProfile> profile = run.profile();
         return new ProfileView(
-                code,
+                next.step(),
                 words.say(key, facts),
                 words.say(key + ".why", facts),
                 nextW.orElse(null),

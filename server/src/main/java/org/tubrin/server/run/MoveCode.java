@@ -1,0 +1,22 @@
+package org.tubrin.server.run;
+
+/** Codes of the moves, as the page sees them. */
+public enum MoveCode {
+    ANSWER,
+    SWITCH_HEATERS_ON,
+    WAIT_FOR_WARMTH,
+    SET_DIALS,
+    TURN,
+    SWITCH_RANGE,
+    REST,
+    KEY_AND_PEAK,
+    PEAK_AND_READ,
+    UNKEY,
+    ENTER_READINGS,
+    SETTLE_DOUBT,
+    ENTER_POSITION,
+    WORK_THROUGH,
+    RECORD_STEP,
+    WRITE_DOWN,
+    DONE
+}
