@@ -13,7 +13,7 @@ const run = {
     { mode: 'CW', set: '70', most: '70', output: '872', above: false, says: 'within' },
     { mode: 'SSB', set: '90', most: '70', output: '872', above: true, says: 'turn down to 70 W, by 20' },
   ],
-  elsewhere: [
+  schoolEnds: [
     {
       schools: 'Peak, then heavier',
       plate: '5.08',
@@ -50,7 +50,7 @@ describe('when a run is over', () => {
   });
 
   it('leaves that away where there is no twin, and says when there is no card row', () => {
-    show({ ...run, elsewhere: [], phase: 'ABANDONED' });
+    show({ ...run, schoolEnds: [], phase: 'ABANDONED' });
     expect(screen.queryByRole('table')).not.toBeInTheDocument();
     expect(screen.getByText('Ended without a card row')).toBeInTheDocument();
     expect(screen.queryByText('SSB is set to 90 W.')).not.toBeInTheDocument();

@@ -25,7 +25,7 @@ export function Afterwards({ view }: { view: RunView }) {
         </>
       )}
       {finished && view.guard.length > 0 && <Guard view={view} />}
-      {view.elsewhere.length > 0 && <Elsewhere view={view} />}
+      {view.schoolEnds.length > 0 && <SchoolEnds view={view} />}
       {view.conditions && <p className="mt-2 text-soft">{view.conditions}</p>}
       {view.notes.map((note) => (
         <p key={note} className="mt-2 border-l-2 border-rule pl-3">
@@ -75,7 +75,7 @@ function Guard({ view }: { view: RunView }) {
 }
 
 /** Where each school would have set the dials at this drive, by the twin. */
-function Elsewhere({ view }: { view: RunView }) {
+function SchoolEnds({ view }: { view: RunView }) {
   return (
     <Table
       caption={
@@ -85,11 +85,11 @@ function Elsewhere({ view }: { view: RunView }) {
       }
       tight
       className="mt-3 text-13"
-      part="elsewhere"
+      part="school-ends"
     >
       <Heads of={['', 'PLATE', 'LOAD', 'W', 'grid A', 'heat W', 'IMD3 dB']} end />
       <tbody>
-        {view.elsewhere.map((end) => (
+        {view.schoolEnds.map((end) => (
           <tr key={end.schools}>
             <RowHead>{end.schools}</RowHead>
             {[

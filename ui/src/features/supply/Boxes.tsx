@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { ask, type Box, client, type PaperView, type ProfilePaper } from '../../api';
+import { ask, type Box, client, type ProfileRecord, type SupplyRecordView } from '../../api';
 import { Refused } from '../../parts';
 import { Fields, type Form, schemaOf, toForm } from '../../parts/form';
 import { Button, Pick, TextField } from '../../parts/ui';
@@ -33,10 +33,10 @@ export function Part({
 }
 
 /** All that the supply feeds. */
-export function Boxes({ papers }: { papers: PaperView[] }) {
+export function Boxes({ records }: { records: SupplyRecordView[] }) {
   const { getValues, setValue } = useFormContext();
   const boxes = useFieldArray({ name: 'boxes' });
-  const profiles = papers.filter((one): one is ProfilePaper => one.kind === 'PROFILE');
+  const profiles = records.filter((one): one is ProfileRecord => one.kind === 'PROFILE');
   const take = useMutation({
     mutationFn: async (id: string) => {
       const profile = profiles.find((one) => one.id === id);

@@ -1,11 +1,11 @@
 import { useNavigate } from 'react-router';
-import type { PaperView } from '../../api';
+import type { SupplyRecordView } from '../../api';
 import { RecordFoot, type RecordForm } from '../../parts/form';
 import { say, warn } from '../../parts/ui';
-import { useRemove } from './usePapers';
+import { useRemove } from './useSupplyRecords';
 
 /** The foot of a form: what is saved can be taken away. */
-export function Foot({ record, kept }: { record: RecordForm; kept: PaperView | undefined }) {
+export function Foot({ record, kept }: { record: RecordForm; kept: SupplyRecordView | undefined }) {
   const navigate = useNavigate();
   const remove = useRemove();
   return (

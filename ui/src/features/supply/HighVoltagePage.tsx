@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useWatch } from 'react-hook-form';
 import { useNavigate } from 'react-router';
-import type { HighVoltage, HighVoltagePaper, HighVoltageView, PaperView } from '../../api';
+import type { HighVoltage, HighVoltageRecord, HighVoltageView, SupplyRecordView } from '../../api';
 import { Sheet } from '../../parts';
 import { Fields, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
 import { say } from '../../parts/ui';
@@ -10,12 +10,12 @@ import { Foot } from './Foot';
 import { Facts, Findings } from './Parts';
 import { Shelf } from './SupplyPage';
 import { FRESH_HIGH_VOLTAGE, HIGH_VOLTAGE_FIELDS } from './spec';
-import { put, saveHighVoltage, useHighVoltage } from './usePapers';
+import { put, saveHighVoltage, useHighVoltage } from './useSupplyRecords';
 
 const SCHEMA = schemaOf(HIGH_VOLTAGE_FIELDS);
 
 /** An amplifier's high-voltage supply: what it is made of, and what that comes to. */
-export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: HighVoltagePaper }) {
+export function HighVoltagePage({ records, kept }: { records: SupplyRecordView[]; kept?: HighVoltageRecord }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const record = useRecordForm({
@@ -23,11 +23,11 @@ export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: 
     revision: kept?.revision ?? 0,
     fresh: () => toForm(HIGH_VOLTAGE_FIELDS, kept?.body ?? FRESH_HIGH_VOLTAGE),
     schema: SCHEMA,
-    save: (form, revision) => saveHighVoltage(form as HighVoltage, kept && { paper: kept, revision }),
-    onSaved: (paper) => {
-      put(queries, paper);
-      say(`High voltage of ${paper.name} is kept.`);
-      navigate(`/supply/high-voltage/${paper.id}`);
+    save: (form, revision) => saveHighVoltage(form as HighVoltage, kept && { record: kept, revision }),
+    onSaved: (record) => {
+      put(queries, record);
+      say(`High voltage of ${record.name} is kept.`);
+      navigate(`/supply/high-voltage/${record.id}`);
     },
   });
   const form = useWatch({ control: record.form.control });
@@ -38,7 +38,7 @@ export function HighVoltagePage({ papers, kept }: { papers: PaperView[]; kept?: 
   const view = useHighVoltage(nameless).data;
   return (
     <>
-      <Shelf papers={papers} />
+      <Shelf records={records} />
       <div className="mx-5 mt-3 mb-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-form">
         <RecordSheet label={kept?.name ?? 'New high-voltage supply'} record={record}>
           <h1 className="mb-3 text-22">{kept ? `High voltage of ${kept.name}` : 'High voltage of an amplifier'}</h1>

@@ -5,7 +5,7 @@ import {
   client,
   type Equipment,
   type LiveSupply,
-  type ProfilePaper,
+  type ProfileRecord,
   type ProfileRun,
   type ProfileView,
 } from '../../api';
@@ -14,7 +14,7 @@ import { Button, Input, Label } from '../../parts/ui';
 import { Ring } from '../../plot';
 import { benchMeters } from './benchMeters';
 import { Facts } from './Parts';
-import { put, useSaveProfile } from './usePapers';
+import { put, useSaveProfile } from './useSupplyRecords';
 
 const FIELDS = [
   ['output', 'OUTPUT', 'Output, W'],
@@ -25,7 +25,7 @@ type Entry = Record<(typeof FIELDS)[number][0], string>;
 const NOTHING: Entry = { output: '', current: '', voltage: '' };
 
 interface MeasureProps {
-  kept: ProfilePaper;
+  kept: ProfileRecord;
   view: ProfileView;
   live: LiveSupply | undefined;
 }
@@ -58,10 +58,10 @@ export function Measure({ kept, view, live }: MeasureProps) {
           body: { ...entry, keyed: !listening },
         }),
       ),
-    onSuccess: (paper) => {
+    onSuccess: (record) => {
       setLast(kept.body);
       setEntry(NOTHING);
-      put(queries, paper);
+      put(queries, record);
     },
   });
 

@@ -2,19 +2,19 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useWatch } from 'react-hook-form';
 import { useNavigate } from 'react-router';
-import type { PaperView, ProfileRun } from '../../api';
+import type { ProfileRun, SupplyRecordView } from '../../api';
 import { Fields, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
 import { Pick } from '../../parts/ui';
 import { Foot } from './Foot';
 import { Shelf } from './SupplyPage';
 import { PROFILE_FIELDS } from './spec';
-import { put, saveProfile, useEquipment } from './usePapers';
+import { put, saveProfile, useEquipment } from './useSupplyRecords';
 
 const SCHEMA = schemaOf(PROFILE_FIELDS);
 const LONGEST_NAME = 80;
 
 /** Which set is to be measured, and on what supply. */
-export function NewProfile({ papers }: { papers: PaperView[] }) {
+export function NewProfile({ records }: { records: SupplyRecordView[] }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const exciters = useEquipment('exciter');
@@ -26,9 +26,9 @@ export function NewProfile({ papers }: { papers: PaperView[] }) {
     fresh: () => toForm(PROFILE_FIELDS, {}),
     schema: SCHEMA,
     save: (form) => saveProfile({ ...form, keyed: [] } as unknown as ProfileRun),
-    onSaved: (paper) => {
-      put(queries, paper);
-      navigate(`/supply/profiles/${paper.id}`);
+    onSaved: (record) => {
+      put(queries, record);
+      navigate(`/supply/profiles/${record.id}`);
     },
   });
   const { control, setValue } = record.form;
@@ -47,7 +47,7 @@ export function NewProfile({ papers }: { papers: PaperView[] }) {
   ];
   return (
     <>
-      <Shelf papers={papers} />
+      <Shelf records={records} />
       <RecordSheet label="Measure a set" record={record} className="mx-5 mt-3">
         <h1 className="text-22">Measure what a set draws</h1>
         <p className="mb-3 text-soft">

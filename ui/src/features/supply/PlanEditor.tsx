@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { get, useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import * as z from 'zod/mini';
-import type { PaperView, Plan, PlanPaper } from '../../api';
+import type { Plan, PlanRecord, SupplyRecordView } from '../../api';
 import { FileButton, Refused } from '../../parts';
 import { Fields, type Form, kindsOf, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
 import { Button, Pick } from '../../parts/ui';
@@ -21,7 +21,7 @@ import {
   STEADY_FIELDS,
   stretchFields,
 } from './spec';
-import { put, savePlan, useEquipment, useSavePlan } from './usePapers';
+import { put, savePlan, useEquipment, useSavePlan } from './useSupplyRecords';
 
 const WISHES = [
   ['', 'no matter'],
@@ -56,29 +56,29 @@ function opened(plan: Form): Form {
 }
 
 /** All of a plan as a form. */
-export function PlanEditor({ papers, kept }: { papers: PaperView[]; kept?: PlanPaper }) {
+export function PlanEditor({ records, kept }: { records: SupplyRecordView[]; kept?: PlanRecord }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const toPlan = (paper: PlanPaper) => navigate(`/supply/plans/${paper.id}`);
+  const toPlan = (record: PlanRecord) => navigate(`/supply/plans/${record.id}`);
   const record = useRecordForm({
     draft: `plan.${kept?.id ?? 'new'}`,
     revision: kept?.revision ?? 0,
     fresh: () => opened(kept?.body ?? FRESH_PLAN),
     schema: SCHEMA,
-    save: (form, revision) => savePlan(form as Plan, kept && { paper: kept, revision }),
-    onSaved: (paper) => {
-      put(queries, paper);
-      toPlan(paper);
+    save: (form, revision) => savePlan(form as Plan, kept && { record: kept, revision }),
+    onSaved: (record) => {
+      put(queries, record);
+      toPlan(record);
     },
   });
   return (
     <>
-      <Shelf papers={papers} tools={!kept && <Bring onKept={toPlan} />} />
+      <Shelf records={records} tools={!kept && <Bring onKept={toPlan} />} />
       <RecordSheet label={kept?.name ?? 'New plan'} record={record} className="mx-5 mt-3 mb-5">
         <h1 className="mb-3 text-22">{kept ? kept.name : 'New plan'}</h1>
         <Fields fields={PLAN_FIELDS} />
         <Fed />
-        <Boxes papers={papers} />
+        <Boxes records={records} />
         <Used />
         <Part title="Lead to the set that draws most">
           <Fields fields={LEAD_FIELDS} at="lead." />
@@ -224,7 +224,7 @@ function after(pattern: Form[]): Form {
 }
 
 /** A plan from a file. */
-function Bring({ onKept }: { onKept: (paper: PlanPaper) => void }) {
+function Bring({ onKept }: { onKept: (record: PlanRecord) => void }) {
   const keep = useSavePlan();
   const [broken, setBroken] = useState(false);
   return (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { PaperView, Plan, PlanPaper, PlanView } from '../../api';
+import type { Plan, PlanRecord, PlanView, SupplyRecordView } from '../../api';
 import { Refused, Sheet, SignalLine, Trouble, useDraft } from '../../parts';
 import { Button, Label, Select, Skeleton, say } from '../../parts/ui';
 import { saveJson } from '../../plot';
@@ -8,18 +8,18 @@ import { Beside } from './Beside';
 import { Facts, Findings } from './Parts';
 import { Kinds, Modes, RunDown, Schools, Stair, Strip } from './PlanSheets';
 import { Shelf } from './SupplyPage';
-import { useJudged, useSavePlan } from './usePapers';
+import { useJudged, useSavePlan } from './useSupplyRecords';
 import { WhatIf } from './WhatIf';
 
 /** A plan: what it comes to, and what it would come to if something were otherwise. */
-export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PlanPaper }) {
+export function PlanPage({ records, kept }: { records: SupplyRecordView[]; kept: PlanRecord }) {
   const { body } = kept;
   const typed = useDraft<Plan>(`whatIf.${kept.id}`, kept.revision, () => body);
   const { value: draft, change: setDraft } = typed;
   const [besideId, setBesideId] = useState('');
   const changed = JSON.stringify(draft) !== JSON.stringify(body);
   const judged = useJudged(draft);
-  const plans = papers.filter((one): one is PlanPaper => one.kind === 'PLAN');
+  const plans = records.filter((one): one is PlanRecord => one.kind === 'PLAN');
   const other = plans.find((one) => one.id === besideId);
   const beside = useJudged(other?.body);
   const keep = useSavePlan(kept);
@@ -28,7 +28,7 @@ export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PlanPape
   return (
     <>
       <Shelf
-        papers={papers}
+        records={records}
         tools={
           <>
             <span className="flex items-center gap-2">
@@ -73,7 +73,7 @@ export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PlanPape
                 <Button
                   kind="main"
                   disabled={keep.isPending}
-                  onClick={() => keep.mutate(draft, { onSuccess: (paper) => say(`${paper.name} is kept.`) })}
+                  onClick={() => keep.mutate(draft, { onSuccess: (record) => say(`${record.name} is kept.`) })}
                 >
                   Keep
                 </Button>
@@ -102,7 +102,7 @@ export function PlanPage({ papers, kept }: { papers: PaperView[]; kept: PlanPape
   );
 }
 
-const nameOf = (other: PaperView, kept: PaperView) => (other.id === kept.id ? 'as kept' : other.name);
+const nameOf = (other: SupplyRecordView, kept: SupplyRecordView) => (other.id === kept.id ? 'as kept' : other.name);
 
 interface JudgedProps {
   name: string;

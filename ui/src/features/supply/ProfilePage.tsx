@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, client, type PaperView, type ProfilePaper, type ProfileView } from '../../api';
+import { ask, client, type ProfileRecord, type ProfileView, type SupplyRecordView } from '../../api';
 import { FileButton, Refused, Sheet } from '../../parts';
 import { Button, Cell, Heads, Input, Label, RowHead, Table } from '../../parts/ui';
 import { Course, Sized } from '../../plot';
@@ -8,12 +8,12 @@ import { parseNumber } from '../../quantity';
 import { Measure } from './Measure';
 import { Facts, Saves, useDrawing } from './Parts';
 import { Shelf } from './SupplyPage';
-import { useProfile, useSaveProfile } from './usePapers';
+import { useProfile, useSaveProfile } from './useSupplyRecords';
 
 const LIVE_MS = 300;
 
 /** The measuring of a set: the next reading, what is live, what was read and the profile that comes of it. */
-export function ProfilePage({ papers, kept }: { papers: PaperView[]; kept: ProfilePaper }) {
+export function ProfilePage({ records, kept }: { records: SupplyRecordView[]; kept: ProfileRecord }) {
   const run = kept.body;
   const [at, setAt] = useState('');
   const profile = useProfile(run, parseNumber(at));
@@ -26,11 +26,11 @@ export function ProfilePage({ papers, kept }: { papers: PaperView[]; kept: Profi
   return (
     <>
       <Shelf
-        papers={papers}
+        records={records}
         tools={
           <>
             <Bring kept={kept} />
-            <a className="text-act underline" href={`/api/papers/${kept.id}/readings.csv`} download>
+            <a className="text-act underline" href={`/api/supply-records/${kept.id}/readings.csv`} download>
               CSV
             </a>
           </>
@@ -81,7 +81,7 @@ function AtOutput({ text, onText, view, error }: AtOutputProps) {
   );
 }
 
-function Curve({ kept, view }: { kept: ProfilePaper; view: ProfileView | undefined }) {
+function Curve({ kept, view }: { kept: ProfileRecord; view: ProfileView | undefined }) {
   const drawing = useDrawing();
   const run = kept.body;
   const dots = run.keyed.map((one) => ({
@@ -149,7 +149,7 @@ function Curve({ kept, view }: { kept: ProfilePaper; view: ProfileView | undefin
   );
 }
 
-function Readings({ kept, view }: { kept: ProfilePaper; view: ProfileView | undefined }) {
+function Readings({ kept, view }: { kept: ProfileRecord; view: ProfileView | undefined }) {
   const keep = useSaveProfile(kept);
   const run = kept.body;
   if (!view || view.rows.length === 0) return null;
@@ -192,10 +192,11 @@ function Readings({ kept, view }: { kept: ProfilePaper; view: ProfileView | unde
 }
 
 /** Readings from a file, in place of those there are. */
-function Bring({ kept }: { kept: ProfilePaper }) {
+function Bring({ kept }: { kept: ProfileRecord }) {
   const keep = useSaveProfile(kept);
   const bring = useMutation({
-    mutationFn: async (file: File) => ask(client.POST('/api/papers/readings', { body: { text: await file.text() } })),
+    mutationFn: async (file: File) =>
+      ask(client.POST('/api/supply-records/readings', { body: { text: await file.text() } })),
     onSuccess: (read) => keep.mutate({ ...kept.body, listening: read.listening[0], keyed: read.keyed }),
   });
   return (

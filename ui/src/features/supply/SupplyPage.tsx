@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Navigate, Route, Routes, useParams } from 'react-router';
-import { type PaperView, Refusal } from '../../api';
+import { Refusal, type SupplyRecordView } from '../../api';
 import { Answer, FirstThing, Trouble } from '../../parts';
 import { Menu, MenuLink } from '../../parts/ui';
 import { HighVoltagePage } from './HighVoltagePage';
@@ -8,26 +8,26 @@ import { NewProfile } from './NewProfile';
 import { PlanEditor } from './PlanEditor';
 import { PlanPage } from './PlanPage';
 import { ProfilePage } from './ProfilePage';
-import { usePapers } from './usePapers';
+import { useSupplyRecords } from './useSupplyRecords';
 
 /** Plans of supplies, measured profiles and high-voltage supplies. */
 export function SupplyPage() {
-  const papers = usePapers();
+  const records = useSupplyRecords();
   useEffect(() => {
     document.title = 'Supply · Tubrin';
   }, []);
   return (
-    <Answer query={papers} what="the plans">
+    <Answer query={records} what="the plans">
       {(list) => (
         <Routes>
-          <Route index element={<First papers={list} />} />
-          <Route path="plans/new" element={<PlanEditor papers={list} />} />
-          <Route path="profiles/new" element={<NewProfile papers={list} />} />
-          <Route path="high-voltage/new" element={<HighVoltagePage papers={list} />} />
-          <Route path="plans/:id" element={<One papers={list} kind="PLAN" page={PlanPage} />} />
-          <Route path="plans/:id/edit" element={<One papers={list} kind="PLAN" page={PlanEditor} />} />
-          <Route path="profiles/:id" element={<One papers={list} kind="PROFILE" page={ProfilePage} />} />
-          <Route path="high-voltage/:id" element={<One papers={list} kind="HIGH_VOLTAGE" page={HighVoltagePage} />} />
+          <Route index element={<First records={list} />} />
+          <Route path="plans/new" element={<PlanEditor records={list} />} />
+          <Route path="profiles/new" element={<NewProfile records={list} />} />
+          <Route path="high-voltage/new" element={<HighVoltagePage records={list} />} />
+          <Route path="plans/:id" element={<One records={list} kind="PLAN" page={PlanPage} />} />
+          <Route path="plans/:id/edit" element={<One records={list} kind="PLAN" page={PlanEditor} />} />
+          <Route path="profiles/:id" element={<One records={list} kind="PROFILE" page={ProfilePage} />} />
+          <Route path="high-voltage/:id" element={<One records={list} kind="HIGH_VOLTAGE" page={HighVoltagePage} />} />
           <Route path="*" element={<Navigate to="/supply" replace />} />
         </Routes>
       )}
@@ -36,12 +36,12 @@ export function SupplyPage() {
 }
 
 /** Where a plan is kept, the last changed one; else what to do first. */
-function First({ papers }: { papers: PaperView[] }) {
-  const plan = papers.find((one) => one.kind === 'PLAN');
+function First({ records }: { records: SupplyRecordView[] }) {
+  const plan = records.find((one) => one.kind === 'PLAN');
   if (plan) return <Navigate to={`/supply/plans/${plan.id}`} replace />;
   return (
     <>
-      <Shelf papers={papers} />
+      <Shelf records={records} />
       <FirstThing title="What does the station really draw?" to={['/supply/profiles/new', 'Measure a set']}>
         Measure each set's current at a few outputs, then plan what feeds it: supply, lead, fuse, circuit and battery.
         Not the amperes printed on the box decide, but what is drawn.
@@ -50,22 +50,22 @@ function First({ papers }: { papers: PaperView[] }) {
   );
 }
 
-type Of<K extends PaperView['kind']> = Extract<PaperView, { kind: K }>;
+type Of<K extends SupplyRecordView['kind']> = Extract<SupplyRecordView, { kind: K }>;
 
-interface OfProps<K extends PaperView['kind']> {
-  papers: PaperView[];
+interface OfProps<K extends SupplyRecordView['kind']> {
+  records: SupplyRecordView[];
   kind: K;
-  page: (props: { papers: PaperView[]; kept: Of<K> }) => React.ReactNode;
+  page: (props: { records: SupplyRecordView[]; kept: Of<K> }) => React.ReactNode;
 }
 
-function One<K extends PaperView['kind']>({ papers, kind, page: Page }: OfProps<K>) {
+function One<K extends SupplyRecordView['kind']>({ records, kind, page: Page }: OfProps<K>) {
   const { id } = useParams();
-  const kept = papers.find((one): one is Of<K> => one.id === id && one.kind === kind);
+  const kept = records.find((one): one is Of<K> => one.id === id && one.kind === kind);
   return kept ? (
-    <Page key={kept.id} papers={papers} kept={kept} />
+    <Page key={kept.id} records={records} kept={kept} />
   ) : (
     <>
-      <Shelf papers={papers} />
+      <Shelf records={records} />
       <div className="p-5">
         <Trouble page error={new Refusal(404, 'Not there', 'This record is gone. Choose another above.', [])} />
       </div>
@@ -80,15 +80,15 @@ const GROUPS = [
 ] as const;
 
 /** All that is kept, in a line. */
-export function Shelf({ papers, tools }: { papers: PaperView[]; tools?: React.ReactNode }) {
+export function Shelf({ records, tools }: { records: SupplyRecordView[]; tools?: React.ReactNode }) {
   return (
     <nav
       aria-label="Plans, sets, high voltage"
       className="noprint mx-5 mt-3 flex flex-wrap items-center gap-x-5 gap-y-1"
     >
       {GROUPS.map(([kind, title, path, add]) => (
-        <Menu key={kind} title={title} count={papers.filter((one) => one.kind === kind).length}>
-          {papers
+        <Menu key={kind} title={title} count={records.filter((one) => one.kind === kind).length}>
+          {records
             .filter((one) => one.kind === kind)
             .map((one) => (
               <MenuLink key={one.id} to={`/supply/${path}/${one.id}`}>

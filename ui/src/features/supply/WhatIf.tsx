@@ -3,7 +3,7 @@ import type { Plan } from '../../api';
 import { Sheet } from '../../parts';
 import { Button, Pick, TextField } from '../../parts/ui';
 import { parseNumber, showNumber } from '../../quantity';
-import { useEquipment } from './usePapers';
+import { useEquipment } from './useSupplyRecords';
 
 const SQUARE_MILLIMETRE = 1e-6;
 

@@ -2,7 +2,7 @@ import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-li
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { LiveSupply, PaperView, PlanView, ProfileView } from '../../api';
+import type { LiveSupply, PlanView, ProfileView, SupplyRecordView } from '../../api';
 import { choose, Shell } from '../../testing';
 import SupplyPage from '.';
 import { benchMeters } from './benchMeters';
@@ -11,8 +11,8 @@ import recorded from './testSupply.json';
 // biome-ignore lint/suspicious/noExplicitAny: what was recorded of a server, looked into anywhere
 type Body = Record<string, any>;
 
-const PLAN = recorded.plan as unknown as PaperView;
-const PROFILE = recorded.profile as unknown as PaperView;
+const PLAN = recorded.plan as unknown as SupplyRecordView;
+const PROFILE = recorded.profile as unknown as SupplyRecordView;
 const VIEW = recorded.planView as unknown as PlanView;
 const PROFILE_VIEW = recorded.profileView as unknown as ProfileView;
 const LIVE: LiveSupply = {
@@ -45,7 +45,7 @@ function answers(more: (sent: Sent) => [number, unknown] | undefined = () => und
     const { pathname: path, search: query } = new URL(request.url);
     if (request.method === 'GET') {
       const known: Record<string, unknown> = {
-        '/api/papers': [PLAN, PROFILE],
+        '/api/supply-records': [PLAN, PROFILE],
         '/api/supply/live': LIVE,
         '/api/equipment': [
           { id: 'w', revision: 1, kind: 'supply', name: 'Windlass 40', body: (PLAN.body as Body).supply },
@@ -368,13 +368,15 @@ describe('a set to be measured', () => {
   afterEach(() => vi.unstubAllGlobals());
 
   it('is named after set and supply, and begins without a reading', async () => {
-    const sent = answers((one) => (one.path === '/api/papers/profiles' ? [201, { ...PROFILE, id: 'new' }] : undefined));
+    const sent = answers((one) =>
+      one.path === '/api/supply-records/profiles' ? [201, { ...PROFILE, id: 'new' }] : undefined,
+    );
     show('/supply/profiles/new');
     await choose(await screen.findByLabelText('on one of its supplies'), 'Capstan 25');
     fireEvent.change(document.querySelector('[data-field=set]') as HTMLInputElement, { target: { value: 'Skiff 10' } });
     fireEvent.change(document.querySelector('[data-field=greatestW]') as HTMLInputElement, { target: { value: '10' } });
     await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
-    const post = await found(sent, (one) => one.path === '/api/papers/profiles');
+    const post = await found(sent, (one) => one.path === '/api/supply-records/profiles');
     expect(post.body).toEqual({
       name: 'Skiff 10 on Capstan 25',
       set: 'Skiff 10',

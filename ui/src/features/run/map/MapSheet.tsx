@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { ask, client, type MapView, type Place, type RunView } from '../../../api';
+import { ask, client, type DialPlace, type MapView, type RunView } from '../../../api';
 import { Answer } from '../../../parts';
 import { Button, Cell, Fold, Heads, RowHead, Table } from '../../../parts/ui';
 import { saveCsv, savePng, saveSvg } from '../../../plot';
@@ -75,7 +75,7 @@ function useSettled(value: string): string {
   return settled;
 }
 
-const ROWS: [string, (place: Place) => string][] = [
+const ROWS: [string, (place: DialPlace) => string][] = [
   ['PLATE', (place) => place.plate.toFixed(2)],
   ['LOAD', (place) => place.load.toFixed(2)],
   ['Output, W', (place) => place.outputW.toFixed(0)],

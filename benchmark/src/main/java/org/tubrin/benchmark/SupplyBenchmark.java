@@ -22,9 +22,9 @@ import org.tubrin.core.station.Supply;
 import org.tubrin.core.supply.Box;
 import org.tubrin.core.supply.CurrentPoint;
 import org.tubrin.core.supply.CurrentProfile;
-import org.tubrin.core.supply.Judgement;
 import org.tubrin.core.supply.MainsSide;
 import org.tubrin.core.supply.Plan;
+import org.tubrin.core.supply.PlanJudgement;
 import org.tubrin.core.supply.Stretch;
 
 /** Time to judge a plan, as at each turn of a what-if, and a high-voltage supply. */
@@ -87,8 +87,8 @@ public class SupplyBenchmark {
 
     /** A whole plan. */
     @Benchmark
-    public Judgement judgedPlan() {
-        return Judgement.of(plan, Optional.empty());
+    public PlanJudgement judgedPlan() {
+        return PlanJudgement.of(plan, Optional.empty());
     }
 
     /** A whole high-voltage supply with what its figures are unsure by: six times its integrators. */

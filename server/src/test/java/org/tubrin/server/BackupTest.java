@@ -20,7 +20,7 @@ import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.station.Band;
-import org.tubrin.server.supply.PaperKind;
+import org.tubrin.server.supply.SupplyRecordKind;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -166,7 +166,7 @@ public class BackupTest extends ServerTest {
         assertEquals(allowed("card_row_band"), codes(Band.values()));
         assertEquals(allowed("run_school"), codes(School.values()));
         assertEquals(allowed("run_ending"), codes(RunState.Ending.values()));
-        assertEquals(allowed("paper_kind"), codes(PaperKind.values()));
+        assertEquals(allowed("paper_kind"), codes(SupplyRecordKind.values()));
     }
 
     private Set<String> allowed(String constraint) {

@@ -73,7 +73,7 @@ public class FaultTest extends ServerTest {
                 () -> get("/api/cards"),
                 () -> get("/api/choices"),
                 () -> get("/api/backup"),
-                () -> get("/api/papers"),
+                () -> get("/api/supply-records"),
                 () -> post("/api/runs", start),
                 () -> post("/api/runs/" + runId + "/acts", waits),
                 () -> post("/api/equipment", box));

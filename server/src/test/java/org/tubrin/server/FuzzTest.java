@@ -204,7 +204,7 @@ public class FuzzTest extends ServerTest {
             ids.add(one.get("id").asString());
         }
         List<JsonNode> papers = new ArrayList<>();
-        for (JsonNode one : get("/api/papers").json()) {
+        for (JsonNode one : get("/api/supply-records").json()) {
             papers.add(one.get("body"));
             ids.add(one.get("id").asString());
         }
@@ -218,7 +218,7 @@ public class FuzzTest extends ServerTest {
         JsonNode start = JSON.valueToTree(start("MHZ_7", "7.1"));
         bodies.put("/api/equipment", boxes);
         bodies.put("/api/instruments/try", boxes);
-        bodies.put("/api/papers", papers);
+        bodies.put("/api/supply-records", papers);
         bodies.put("/api/supply", papers);
         bodies.put("/api/station", List.of(station));
         bodies.put("/api/backup/restore", List.of(backup));

@@ -577,7 +577,7 @@ public class LiveTest extends ServerTest {
         fresh.put("supply", supply);
         fresh.put("greatestW", 100);
         fresh.put("keyed", List.of());
-        JsonNode kept = post("/api/papers/profiles", fresh).json();
+        JsonNode kept = post("/api/supply-records/profiles", fresh).json();
         for (int i = 0; i < 12; i++) {
             JsonNode view =
                     post("/api/supply/profile", kept.get("body").toString()).json();

@@ -15,7 +15,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Plans, profiles and high-voltage supplies over HTTP: kept, judged, read, in backups. */
 public class SupplyApiTest extends ServerTest {
     private JsonNode paper(String name) {
-        return StreamSupport.stream(get("/api/papers").json().spliterator(), false)
+        return StreamSupport.stream(get("/api/supply-records").json().spliterator(), false)
                 .filter(one -> one.get("name").asString().equals(name))
                 .findFirst()
                 .orElseThrow(() -> new AssertionError("no " + name));
@@ -62,7 +62,7 @@ public class SupplyApiTest extends ServerTest {
         begun.put("supply", "Bilge 30");
         begun.put("greatestW", 100);
         begun.put("keyed", List.of());
-        assertEquals(post("/api/papers/profiles", begun).status(), 201);
+        assertEquals(post("/api/supply-records/profiles", begun).status(), 201);
         assertEquals(judged(plan).at("/verdict/code").asString(), "STOP", "a measuring only begun clears nothing");
         JsonNode run = post(
                         "/api/supply/profile",
@@ -87,7 +87,7 @@ public class SupplyApiTest extends ServerTest {
         fresh.put("supply", "Capstan 25");
         fresh.put("greatestW", 10);
         fresh.put("keyed", List.of());
-        JsonNode kept = post("/api/papers/profiles", fresh).json();
+        JsonNode kept = post("/api/supply-records/profiles", fresh).json();
         String[][] typed = {
             {"", "0.4", "13.8"},
             {"0", "0.5", "13.8"},
@@ -121,10 +121,10 @@ public class SupplyApiTest extends ServerTest {
         assertEquals(at.size(), 3, "current, efficiency, heat: " + at);
         Reply beyond = post("/api/supply/profile?atW=-1", body(kept).toString());
         assertEquals(beyond.json().at("/problems/0/field").asString(), "atW");
-        Reply file = get("/api/papers/" + kept.get("id").asString() + "/readings.csv");
+        Reply file = get("/api/supply-records/" + kept.get("id").asString() + "/readings.csv");
         assertEquals(file.text().lines().count(), 7, file.text());
-        JsonNode back =
-                post("/api/papers/readings", Map.of("text", file.text())).json();
+        JsonNode back = post("/api/supply-records/readings", Map.of("text", file.text()))
+                .json();
         assertEquals(back.get("keyed"), kept.at("/body/keyed"));
     }
 
@@ -147,13 +147,13 @@ public class SupplyApiTest extends ServerTest {
         assertEquals(paper("Halyard 100 at 13.8 V"), kept);
         reading.put("output", "30");
         assertEquals(post(path + 7, reading).status(), 409, "somebody else read meanwhile");
-        Reply file = post("/api/papers/readings", Map.of("text", "keyed,outputW\nyes,3\n"));
+        Reply file = post("/api/supply-records/readings", Map.of("text", "keyed,outputW\nyes,3\n"));
         assertEquals(file.json().at("/problems/0/code").asString(), "NO_COLUMN");
         assertEquals(
                 file.json().at("/problems/0/found").asString(),
                 "outputUncertaintyW, currentA, currentUncertaintyA, voltageV, voltageUncertaintyV");
         Reply bad = post(
-                "/api/papers/readings",
+                "/api/supply-records/readings",
                 Map.of(
                         "text",
                         "keyed,outputW,outputUncertaintyW,currentA,currentUncertaintyA,voltageV,voltageUncertaintyV\nmaybe,3,0,x,0,13,0\n"));
@@ -165,24 +165,24 @@ public class SupplyApiTest extends ServerTest {
         JsonNode kept = paper("Skerry Point, the shack");
         ObjectNode plan = body(kept);
         ((ObjectNode) plan.get("lead")).put("lengthM", -1).put("areaM2", 1);
-        String path = "/api/papers/plans/" + kept.get("id").asString() + "?revision=";
+        String path = "/api/supply-records/plans/" + kept.get("id").asString() + "?revision=";
         Reply refused = put(path + kept.get("revision").asInt(), plan.toString());
         assertEquals(refused.status(), 422);
         assertEquals(refused.json().get("problems").size(), 2, refused.text());
         ((ObjectNode) plan.get("lead")).put("lengthM", 3).put("areaM2", 1e-5);
         assertEquals(put(path + kept.get("revision").asInt(), plan.toString()).status(), 200);
         assertEquals(put(path + kept.get("revision").asInt(), plan.toString()).status(), 409);
-        Reply twice = post("/api/papers/plans", plan.toString());
+        Reply twice = post("/api/supply-records/plans", plan.toString());
         assertEquals(twice.json().at("/problems/0/code").asString(), "DUPLICATE");
-        JsonNode before = get("/api/papers").json();
+        JsonNode before = get("/api/supply-records").json();
         String backup = get("/api/backup").text();
         assertEquals(
-                call(request("/api/papers/" + kept.get("id").asString()).DELETE())
+                call(request("/api/supply-records/" + kept.get("id").asString()).DELETE())
                         .status(),
                 204);
-        assertFalse(get("/api/papers").json().equals(before));
+        assertFalse(get("/api/supply-records").json().equals(before));
         assertEquals(post("/api/backup/restore?apply=true", backup).status(), 200);
-        assertEquals(get("/api/papers").json(), before);
+        assertEquals(get("/api/supply-records").json(), before);
     }
 
     @Test

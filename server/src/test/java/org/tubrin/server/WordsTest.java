@@ -3,10 +3,17 @@ package org.tubrin.server;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.testng.annotations.Test;
 import org.tubrin.core.advice.Caution;
 import org.tubrin.core.advice.Move;
@@ -24,6 +31,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.ClimbEnd;
@@ -42,8 +50,8 @@ import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Supply;
 import org.tubrin.core.supply.Conductor;
 import org.tubrin.core.supply.DrawMode;
-import org.tubrin.core.supply.Judgement;
 import org.tubrin.core.supply.KindChoice;
+import org.tubrin.core.supply.PlanJudgement;
 import org.tubrin.core.supply.ProfileRun;
 import org.tubrin.core.supply.RunDown;
 import org.tubrin.core.supply.Sizing;
@@ -60,6 +68,9 @@ import org.tubrin.server.words.Words;
 
 /** Holds the catalogue complete: every code of the core has its words. */
 public class WordsTest {
+    private static final Pattern LITERAL = Pattern.compile("\"([A-Za-z.][\\w.]*)\"");
+    private static final Pattern SAID = Pattern.compile("words\\s*\\.say\\(\\s*\"([\\w.]+)\"\\s*[,)]");
+
     private final Words words = new Words();
 
     private static void add(List<String> keys, String pattern, Enum<?>[] codes) {
@@ -82,7 +93,7 @@ public class WordsTest {
         add(wanted, "name.*", Rungs.values());
         add(wanted, "name.*", ReadingSource.values());
         add(wanted, "sourceOf.*", ReadingSource.values());
-        add(wanted, "signal.*", Linearity.Judgement.values());
+        add(wanted, "signal.*", Linearity.Grade.values());
         add(wanted, "waveform.*", Waveform.values());
         add(wanted, "waveform.*.meaning", Waveform.values());
         add(wanted, "average.*", ModeAverage.Kind.values());
@@ -134,8 +145,8 @@ public class WordsTest {
         add(wanted, "name.*", Supply.Kind.values());
         add(wanted, "kind.*", Supply.Kind.values());
         add(wanted, "name.*", Battery.Chemistry.values());
-        add(wanted, "name.*", Sizing.School.values());
-        add(wanted, "sizing.*", Sizing.School.values());
+        add(wanted, "name.*", Sizing.Rule.values());
+        add(wanted, "sizing.*", Sizing.Rule.values());
         add(wanted, "merit.*", KindChoice.Merit.values());
         add(wanted, "stair.*", VoltageStair.Cause.values());
         add(wanted, "stair.*.in", VoltageStair.Cause.values());
@@ -146,13 +157,13 @@ public class WordsTest {
         add(wanted, "battery.output.note.*", RunDown.End.values());
         add(wanted, "lead.*", Conductor.Rule.values());
         for (String part : List.of("title", "meaning", "act")) {
-            add(wanted, "fault.*." + part, Judgement.Fault.values());
+            add(wanted, "fault.*." + part, PlanJudgement.Fault.values());
             add(wanted, "hvFault.*." + part, HighVoltage.Fault.values());
         }
         for (String part : List.of("title", "reason")) {
-            for (Judgement.Verdict verdict : Judgement.Verdict.values()) {
+            for (PlanJudgement.Verdict verdict : PlanJudgement.Verdict.values()) {
                 // Those with something against them speak by their gravest finding.
-                boolean byFinding = verdict == Judgement.Verdict.STOP || verdict == Judgement.Verdict.MEND;
+                boolean byFinding = verdict == PlanJudgement.Verdict.STOP || verdict == PlanJudgement.Verdict.MEND;
                 if (!byFinding) {
                     wanted.add("supply." + verdict.name() + "." + part);
                 }
@@ -172,7 +183,81 @@ public class WordsTest {
     public void everyCodeHasItsWords() {
         TreeSet<String> missing = new TreeSet<>(codes());
         missing.removeAll(words.keys());
-        assertEquals(missing, new TreeSet<String>(), "codes without words");
+        assertEquals(missing, new TreeSet<String>(), "codes without words: " + missing);
+    }
+
+    /** Every piece of text in the server's own code that could be a key or a part of one. */
+    private static Set<String> literals() throws IOException {
+        Set<String> found = new HashSet<>();
+        try (Stream<Path> files = Files.walk(Path.of("src/main/java"))) {
+            for (Path file :
+                    files.filter(one -> one.toString().endsWith(".java")).toList()) {
+                Matcher literal = LITERAL.matcher(Files.readString(file));
+                while (literal.find()) {
+                    found.add(literal.group(1));
+                }
+            }
+        }
+        return found;
+    }
+
+    /** A key is used where the code names it, whole, or as a code with what is put before or behind it. */
+    @Test
+    public void everyWordIsUsed() throws IOException {
+        Set<String> literals = literals();
+        Set<String> used = new HashSet<>(codes());
+        used.addAll(literals);
+        // Not every move has a button, not every standing is spoken of.
+        List<String> some = new ArrayList<>();
+        add(some, "button.*", MoveCode.values());
+        add(some, "profile.at.*", Standing.values());
+        add(some, "lead.output.*", Standing.values());
+        add(some, "problem.*.open", ProblemCode.values());
+        for (String health : List.of("AWAY", "IMPLAUSIBLE", "NOT_LISTED", "SILENT", "SLOW", "STARTING", "UNREADABLE")) {
+            some.add("source." + health);
+        }
+        used.addAll(some);
+        TreeSet<String> idle = new TreeSet<>();
+        for (String key : words.keys()) {
+            if (!isUsed(key, used, literals)) {
+                idle.add(key);
+            }
+        }
+        assertEquals(idle, new TreeSet<String>(), "words that nothing says: " + idle);
+    }
+
+    private static boolean isUsed(String key, Set<String> used, Set<String> literals) {
+        if (used.contains(key)) {
+            return true;
+        }
+        for (int dot = key.indexOf('.'); dot > 0; dot = key.indexOf('.', dot + 1)) {
+            String before = key.substring(0, dot);
+            String behind = key.substring(dot + 1);
+            // Points of a list are numbered.
+            boolean part = literals.contains("." + behind) || behind.matches("[0-9]+");
+            boolean joined = literals.contains(before + ".") && literals.contains(behind);
+            if (joined || (part && isUsed(before, used, literals))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    @Test
+    public void everyWordThatTheCodeSaysIsThere() throws IOException {
+        TreeSet<String> missing = new TreeSet<>();
+        try (Stream<Path> files = Files.walk(Path.of("src/main/java"))) {
+            for (Path file :
+                    files.filter(one -> one.toString().endsWith(".java")).toList()) {
+                Matcher said = SAID.matcher(Files.readString(file));
+                while (said.find()) {
+                    missing.add(said.group(1));
+                }
+            }
+        }
+        assertTrue(missing.size() > 100, "the code says much: " + missing.size());
+        missing.removeAll(words.keys());
+        assertEquals(missing, new TreeSet<String>());
     }
 
     @Test

@@ -87,7 +87,7 @@ public record HighVoltage(
         }
 
         /** Returns the figure and what it is held against; not a number where the supply has no such part. */
-        public Held held(HighVoltage supply, Judgement judged) {
+        public Held held(HighVoltage supply, Findings judged) {
             Sharing sharing = judged.sharing();
             return switch (this) {
                 case CAPACITOR_OVER -> new Held(sharing.worstV(), supply.bank().eachRatedV());
@@ -136,7 +136,7 @@ public record HighVoltage(
      * @param slowestS the same as the first, with capacitors at the top of their tolerance
      * @param course voltage after switch-off if every resistor works, in equal steps of time
      */
-    public record Judgement(
+    public record Findings(
             Sharing sharing,
             BleedDown allWork,
             BleedDown oneOpen,
@@ -145,7 +145,7 @@ public record HighVoltage(
             Optional<Inrush> softly,
             double slowestS,
             List<Point> course) {
-        public Judgement {
+        public Findings {
             course = List.copyOf(course);
         }
     }
@@ -156,13 +156,13 @@ public record HighVoltage(
     }
 
     /** Returns what it comes to. Cost: some hundred cycles of the mains, integrated. */
-    public Judgement judged() {
+    public Findings judged() {
         double openV = rectifier.openV();
         double ratio = rectifier.secondaryRmsV() / primaryRmsV;
         Optional<Inrush> softly =
                 softStart.map(one -> Inrush.of(rectifier, bank, one.ohm() * ratio * ratio, primaryRmsV));
         BleedDown allWork = BleedDown.of(bank, openV, LOW_V, 0);
-        return new Judgement(
+        return new Findings(
                 Sharing.of(bank, (1 + LINE_TOLERANCE) * openV),
                 allWork,
                 BleedDown.of(bank, openV, LOW_V, 1),
@@ -184,7 +184,7 @@ public record HighVoltage(
     }
 
     /** Returns what is beyond what it bears, the gravest first. */
-    public List<Fault> faults(Judgement judged) {
+    public List<Fault> faults(Findings judged) {
         return Stream.of(Fault.values())
                 .filter(fault -> fault.held(this, judged).isBeyond())
                 .toList();

@@ -25,10 +25,10 @@ public final class Spread {
     private static final double LOAD_SHARE = 0.02;
     private static final double OF_EVEN = 1 / Math.sqrt(3);
 
-    private record Case(ErrorSource off, HighVoltage supply, HighVoltage.Judgement judged) {}
+    private record Case(ErrorSource off, HighVoltage supply, HighVoltage.Findings judged) {}
 
     private final HighVoltage supply;
-    private final HighVoltage.Judgement judged;
+    private final HighVoltage.Findings judged;
     private final List<Case> cases;
 
     private Spread(HighVoltage supply, List<Case> cases) {
@@ -97,7 +97,7 @@ public final class Spread {
     }
 
     /** Returns what it comes to as recorded. */
-    public HighVoltage.Judgement judged() {
+    public HighVoltage.Findings judged() {
         return judged;
     }
 
@@ -110,7 +110,7 @@ public final class Spread {
      * Returns one figure with its uncertainty; empty where it is not finite, such as the time to bleed through a resistor that is
      * open, or would not be with a part off.
      */
-    public Optional<Quantity> figure(Unit unit, ToDoubleBiFunction<HighVoltage, HighVoltage.Judgement> of) {
+    public Optional<Quantity> figure(Unit unit, ToDoubleBiFunction<HighVoltage, HighVoltage.Findings> of) {
         double value = of.applyAsDouble(supply, judged);
         if (!Double.isFinite(value)) {
             return Optional.empty();

@@ -30,7 +30,7 @@ public record Sizing(List<Need> needs) {
     }
 
     /** Ways to size a supply. */
-    public enum School {
+    public enum Rule {
         MEASURED_PEAK,
         FUSE,
         TEN_MINUTE_DUTY
@@ -44,7 +44,7 @@ public record Sizing(List<Need> needs) {
      * @param shortTermA rating that it must have for a short while, no less
      * @param atMostA upper end of what the school names; the same as the least where it names one figure
      */
-    public record Need(School school, Quantity continuousA, Quantity shortTermA, Quantity atMostA) {
+    public record Need(Rule school, Quantity continuousA, Quantity shortTermA, Quantity atMostA) {
         /** Returns whether a supply's two ratings meet it. */
         public boolean metBy(Supply supply) {
             return supply.continuousA() >= continuousA.value() && supply.intermittentA() >= shortTermA.value();
@@ -61,12 +61,12 @@ public record Sizing(List<Need> needs) {
     public static Sizing of(Optional<Quantity> peakA, Optional<Quantity> averageA, Optional<Double> fuseA) {
         List<Need> needs = new ArrayList<>();
         peakA.map(peak -> peak.scaled(PEAK_MARGIN))
-                .ifPresent(most -> needs.add(new Need(School.MEASURED_PEAK, most, most, most)));
+                .ifPresent(most -> needs.add(new Need(Rule.MEASURED_PEAK, most, most, most)));
         fuseA.map(fuse -> Quantity.exact(fuse, Unit.AMPERE, Standing.ASSUMED))
-                .ifPresent(fuse -> needs.add(new Need(
-                        School.FUSE, fuse.scaled(FUSE_LEAST), fuse.scaled(FUSE_LEAST), fuse.scaled(FUSE_MOST))));
-        peakA.ifPresent(peak ->
-                averageA.ifPresent(average -> needs.add(new Need(School.TEN_MINUTE_DUTY, average, peak, peak))));
+                .ifPresent(fuse -> needs.add(
+                        new Need(Rule.FUSE, fuse.scaled(FUSE_LEAST), fuse.scaled(FUSE_LEAST), fuse.scaled(FUSE_MOST))));
+        peakA.ifPresent(
+                peak -> averageA.ifPresent(average -> needs.add(new Need(Rule.TEN_MINUTE_DUTY, average, peak, peak))));
         return new Sizing(needs);
     }
 
@@ -86,7 +86,7 @@ public record Sizing(List<Need> needs) {
     }
 
     /** Returns the schools that a supply meets. */
-    public List<School> metBy(Supply supply) {
+    public List<Rule> metBy(Supply supply) {
         return needs.stream()
                 .filter(need -> need.metBy(supply))
                 .map(Need::school)

@@ -43,7 +43,7 @@ public record Linearity(double plateVoltageDcV, List<Sample> curve, double third
     public record Sample(double driveAmplitude, double outputPeakV, double angleRad) {}
 
     /** How clean two tones come out. */
-    public enum Judgement {
+    public enum Grade {
         /** Third-order products below −30 dB: as a well loaded stage has them. */
         CLEAN,
         /** Below −25 dB. */
@@ -52,14 +52,14 @@ public record Linearity(double plateVoltageDcV, List<Sample> curve, double third
         ROUGH;
 
         /** Returns it for third-order products below one tone, in decibels. */
-        public static Judgement of(double thirdDb) {
+        public static Grade of(double thirdDb) {
             return thirdDb < CLEAN_DB ? CLEAN : thirdDb < FAIR_DB ? FAIR : ROUGH;
         }
     }
 
     /** Returns how clean it is, by the third-order products. */
-    public Judgement judgement() {
-        return Judgement.of(thirdDb);
+    public Grade judgement() {
+        return Grade.of(thirdDb);
     }
 
     /** Returns by how much the gain at the peak lies below the greatest along the envelope, in decibels, 0 or more. */

@@ -57,8 +57,8 @@ public record Products(double thirdDb, Optional<Double> fifthDb) {
     }
 
     /** Returns how clean that is, by the third order. */
-    public Linearity.Judgement judgement() {
-        return Linearity.Judgement.of(thirdDb);
+    public Linearity.Grade judgement() {
+        return Linearity.Grade.of(thirdDb);
     }
 
     /**

@@ -254,7 +254,7 @@ public class HvTest {
 
     @Test
     public void aSoftStartHoldsTheInrushDownAndAnOpenResistorKeepsItsCapacitorCharged() {
-        HighVoltage.Judgement with = brigantine(47e3, 450, Optional.of(new HighVoltage.SoftStart(22, 500, 3)))
+        HighVoltage.Findings with = brigantine(47e3, 450, Optional.of(new HighVoltage.SoftStart(22, 500, 3)))
                 .judged();
         double peakV = Math.sqrt(2) * 1980;
         assertEquals(with.atOnce().peakA(), peakV / 60, 0.02 * peakV / 60);
@@ -267,7 +267,7 @@ public class HvTest {
     @Test
     public void theCourseAfterSwitchOffMeetsTheIntegratorWhereFiftyVoltsAreLeft() {
         HighVoltage supply = brigantine(47e3, 450, Optional.empty());
-        HighVoltage.Judgement judged = supply.judged();
+        HighVoltage.Findings judged = supply.judged();
         double lowAfterS = judged.allWork().terminalsS();
         for (HighVoltage.Point point : judged.course()) {
             double volts = Math.sqrt(2) * 1980 * Math.exp(-point.atS() / (47e3 * 220e-6));
@@ -344,8 +344,7 @@ public class HvTest {
         assertEquals(share(open), 0.03, 1e-9);
     }
 
-    private static Quantity figure(
-            Spread spread, Unit unit, ToDoubleBiFunction<HighVoltage, HighVoltage.Judgement> of) {
+    private static Quantity figure(Spread spread, Unit unit, ToDoubleBiFunction<HighVoltage, HighVoltage.Findings> of) {
         return spread.figure(unit, of).orElseThrow();
     }
 

@@ -62,15 +62,15 @@ public class PlanTest {
                 Optional.empty());
     }
 
-    private static List<Judgement.Fault> faults(Plan plan) {
-        return Judgement.of(plan, Optional.empty()).findings().stream()
-                .map(Judgement.Finding::fault)
+    private static List<PlanJudgement.Fault> faults(Plan plan) {
+        return PlanJudgement.of(plan, Optional.empty()).findings().stream()
+                .map(PlanJudgement.Finding::fault)
                 .collect(Collectors.toList());
     }
 
     @Test
     public void aSoundPlanHasNothingAgainstItAndEveryAnswer() {
-        Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, 100), Optional.empty());
+        PlanJudgement judgement = PlanJudgement.of(plan(WINDLASS, LEAD, 100), Optional.empty());
         assertTrue(judgement.findings().isEmpty(), judgement.findings().toString());
         assertEquals(judgement.tenMinutes().peakA().value(), 21 + 1.9, 1e-9);
         assertEquals(judgement.sizing().needs().size(), 3);
@@ -83,38 +83,38 @@ public class PlanTest {
     @DataProvider
     public Object[][] faultsAndNearCases() {
         return new Object[][] {
-            {Judgement.Fault.SUPPLY_PEAK, rated(20, 21, 13.8), LEAD, rated(20, 25, 13.8), LEAD},
-            {Judgement.Fault.SUPPLY_AVERAGE, rated(5, 40, 13.8), LEAD, rated(12, 40, 13.8), LEAD},
+            {PlanJudgement.Fault.SUPPLY_PEAK, rated(20, 21, 13.8), LEAD, rated(20, 25, 13.8), LEAD},
+            {PlanJudgement.Fault.SUPPLY_AVERAGE, rated(5, 40, 13.8), LEAD, rated(12, 40, 13.8), LEAD},
             {
-                Judgement.Fault.VOLTAGE_LOW,
+                PlanJudgement.Fault.VOLTAGE_LOW,
                 WINDLASS,
                 new Plan.Lead(4, 2.5e-6, 30, 25, 0.003, 0.003),
                 WINDLASS,
                 new Plan.Lead(4, 25e-6, 30, 25, 0.003, 0.003)
             },
             {
-                Judgement.Fault.LEAD_THIN,
+                PlanJudgement.Fault.LEAD_THIN,
                 WINDLASS,
                 new Plan.Lead(2.5, 4e-6, 30, 25, 0.002, 0.002),
                 WINDLASS,
                 new Plan.Lead(2.5, 16e-6, 30, 25, 0.002, 0.002)
             },
             {
-                Judgement.Fault.LEAD_HOT,
+                PlanJudgement.Fault.LEAD_HOT,
                 WINDLASS,
                 new Plan.Lead(0.2, 0.3e-6, 50, 25, 0.002, 0.002),
                 WINDLASS,
                 new Plan.Lead(0.2, 2.5e-6, 50, 25, 0.002, 0.002)
             },
-            {Judgement.Fault.FUSE_SMALL, WINDLASS, new Plan.Lead(1.5, 10e-6, 30, 20, 0.003, 0.003), WINDLASS, LEAD},
-            {Judgement.Fault.FUSE_LARGE, WINDLASS, new Plan.Lead(1.5, 10e-6, 30, 80, 0.003, 0.003), WINDLASS, LEAD},
-            {Judgement.Fault.VOLTAGE_HIGH, rated(40, 40, 16), LEAD, rated(40, 40, 14.5), LEAD},
+            {PlanJudgement.Fault.FUSE_SMALL, WINDLASS, new Plan.Lead(1.5, 10e-6, 30, 20, 0.003, 0.003), WINDLASS, LEAD},
+            {PlanJudgement.Fault.FUSE_LARGE, WINDLASS, new Plan.Lead(1.5, 10e-6, 30, 80, 0.003, 0.003), WINDLASS, LEAD},
+            {PlanJudgement.Fault.VOLTAGE_HIGH, rated(40, 40, 16), LEAD, rated(40, 40, 14.5), LEAD},
         };
     }
 
     @Test(dataProvider = "faultsAndNearCases")
     public void eachFaultIsFoundWhereItIsAndNotNearby(
-            Judgement.Fault fault, Supply supply, Plan.Lead lead, Supply near, Plan.Lead nearLead) {
+            PlanJudgement.Fault fault, Supply supply, Plan.Lead lead, Supply near, Plan.Lead nearLead) {
         assertTrue(
                 faults(plan(supply, lead, 100)).contains(fault),
                 faults(plan(supply, lead, 100)).toString());
@@ -123,21 +123,21 @@ public class PlanTest {
                 faults(plan(near, nearLead, 100)).toString());
         assertTrue(
                 !faults(plan(supply, lead, 100))
-                        .containsAll(List.of(Judgement.Fault.VOLTAGE_LOW, Judgement.Fault.LEAD_THIN)),
+                        .containsAll(List.of(PlanJudgement.Fault.VOLTAGE_LOW, PlanJudgement.Fault.LEAD_THIN)),
                 "a lead with which the set does not work is not merely thin");
     }
 
     @Test
     public void theLeadItNamesMendsAThinOne() {
         Plan.Lead thin = new Plan.Lead(4, 2.5e-6, 30, 25, 0.003, 0.003);
-        Judgement before = Judgement.of(plan(WINDLASS, thin, 100), Optional.empty());
+        PlanJudgement before = PlanJudgement.of(plan(WINDLASS, thin, 100), Optional.empty());
         Conductor.Choice choice = before.lead().orElseThrow();
         assertEquals(choice.governs(), Conductor.Rule.DROP);
         assertEquals(before.stair().orElseThrow().steepest().cause(), VoltageStair.Cause.LEAD_OUT);
         Plan.Lead mended = new Plan.Lead(4, choice.areaM2(), 30, 25, 0.003, 0.003);
-        List<Judgement.Fault> after = faults(plan(WINDLASS, mended, 100));
+        List<PlanJudgement.Fault> after = faults(plan(WINDLASS, mended, 100));
         assertTrue(after.isEmpty(), "with " + choice.areaM2() + ": " + after);
-        assertTrue(Judgement.of(plan(WINDLASS, mended, 100), Optional.empty())
+        assertTrue(PlanJudgement.of(plan(WINDLASS, mended, 100), Optional.empty())
                         .outputKeptShare()
                         .orElseThrow()
                         .value()
@@ -151,7 +151,7 @@ public class PlanTest {
         double runtime = Double.MAX_VALUE;
         double atSet = Double.MAX_VALUE;
         for (double watt = 10; watt <= 100; watt += 10) {
-            Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, watt), Optional.empty());
+            PlanJudgement judgement = PlanJudgement.of(plan(WINDLASS, LEAD, watt), Optional.empty());
             assertTrue(judgement.tenMinutes().peakA().value() >= peak);
             assertTrue(judgement.mains().peakW().value() >= wall);
             assertTrue(judgement.runDown().orElseThrow().runtimeS() <= runtime);
@@ -176,7 +176,7 @@ public class PlanTest {
                 0.3,
                 Optional.empty(),
                 List.of());
-        Judgement judgement = Judgement.of(empty, Optional.empty());
+        PlanJudgement judgement = PlanJudgement.of(empty, Optional.empty());
         assertTrue(judgement.findings().isEmpty()
                 && judgement.stair().isEmpty()
                 && judgement.sizing().needs().isEmpty());
@@ -214,8 +214,9 @@ public class PlanTest {
         Quantity rise =
                 Quantity.of(0.4, Unit.VOLT, Standing.MEASURED, new ErrorSource("supply", "voltage", "keyed"), 0.05);
         Plan thin = plan(WINDLASS, new Plan.Lead(4, 2.5e-6, 30, 25, 0.003, 0.003), 100);
-        List<Judgement.Finding> findings = Judgement.of(thin, Optional.of(rise)).findings();
-        assertEquals(findings.get(0).fault(), Judgement.Fault.SUPPLY_RISES);
+        List<PlanJudgement.Finding> findings =
+                PlanJudgement.of(thin, Optional.of(rise)).findings();
+        assertEquals(findings.get(0).fault(), PlanJudgement.Fault.SUPPLY_RISES);
         assertEquals(findings.size(), faults(thin).size() + 1);
     }
 
@@ -237,7 +238,7 @@ public class PlanTest {
 
     @Test
     public void theHeatOfAModeIsWhatTheWallGivesLessWhatIsRadiated() {
-        Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, 100), Optional.empty());
+        PlanJudgement judgement = PlanJudgement.of(plan(WINDLASS, LEAD, 100), Optional.empty());
         assertEquals(judgement.modes().size(), DrawMode.values().length);
         ModeUse key = judgement.modes().get(DrawMode.CONSTANT.ordinal());
         assertEquals(key.mains().averageHeatW().value(), key.mains().averageW().value() - 100, 1e-9);
@@ -261,14 +262,16 @@ public class PlanTest {
                 plain.pricePerKilowattHour(),
                 Optional.of(new Plan.Standby(standby.battery(), 4, 20)),
                 List.of());
-        Judgement judgement = Judgement.of(charged, Optional.empty());
-        Judgement.OnBattery on = judgement.standby().orElseThrow();
+        PlanJudgement judgement = PlanJudgement.of(charged, Optional.empty());
+        PlanJudgement.OnBattery on = judgement.standby().orElseThrow();
         assertTrue(on.outputEndShare().value() < on.outputFullShare().value(), on.toString());
         assertTrue(on.outputFullShare().value() < 1 && on.outputFullShare().standardUncertainty() > 0, on.toString());
         double aloneS = on.aloneS().orElseThrow().value();
         assertTrue(aloneS < judgement.runDown().orElseThrow().runtimeS());
-        double alone =
-                Judgement.of(plain, Optional.empty()).runDown().orElseThrow().runtimeS();
+        double alone = PlanJudgement.of(plain, Optional.empty())
+                .runDown()
+                .orElseThrow()
+                .runtimeS();
         assertEquals(aloneS, alone, 1e-6);
     }
 
@@ -314,7 +317,7 @@ public class PlanTest {
         double kept = 1;
         double size = 0;
         for (double lengthM : new double[] {0.5, 1, 2, 4, 8, 16}) {
-            Judgement judgement = Judgement.of(
+            PlanJudgement judgement = PlanJudgement.of(
                     plan(WINDLASS, new Plan.Lead(lengthM, areaM2, 30, 25, 0.003, 0.003), 100), Optional.empty());
             double now = WINDLASS.voltageV()
                     - judgement.stair().orElseThrow().atTheSetV().value();
@@ -331,7 +334,7 @@ public class PlanTest {
     public void theRuntimeIsAsUnsureAsItsAverageAndCapacityAndNeverMoreThanWithLessDraw() {
         double before = Double.POSITIVE_INFINITY;
         for (double watt : new double[] {10, 30, 60, 100}) {
-            Judgement judgement = Judgement.of(plan(WINDLASS, LEAD, watt), Optional.empty());
+            PlanJudgement judgement = PlanJudgement.of(plan(WINDLASS, LEAD, watt), Optional.empty());
             Quantity runtime = judgement.runtimeS().orElseThrow();
             assertTrue(runtime.value() < before, watt + " W");
             double share = runtime.standardUncertainty() / runtime.value();

@@ -129,11 +129,11 @@ public class SupplyTest {
         assertEquals(sizing.needs().get(1).shortTermA().value(), 31.25, 1e-9);
         assertEquals(sizing.needs().get(1).atMostA().value(), 37.5, 1e-9);
         assertEquals(sizing.needs().get(2).continuousA().value(), 9.1, 1e-9);
-        assertEquals(sizing.governs().orElseThrow().school(), Sizing.School.FUSE);
+        assertEquals(sizing.governs().orElseThrow().school(), Sizing.Rule.FUSE);
         assertEquals(sizing.nextStandardA(), Optional.of(40.0));
         assertEquals(sizing.metBy(WINDLASS).size(), 3);
         assertEquals(
-                sizing.metBy(CAPSTAN), List.of(Sizing.School.TEN_MINUTE_DUTY), "printed amperes may be intermittent");
+                sizing.metBy(CAPSTAN), List.of(Sizing.Rule.TEN_MINUTE_DUTY), "printed amperes may be intermittent");
         assertEquals(
                 Sizing.of(Optional.empty(), Optional.empty(), Optional.of(10.0))
                         .needs()

@@ -22,7 +22,7 @@ public class LinearityTest {
         assertEquals(linearity.thirdDb(), thirdDb, 0.5);
         assertEquals(
                 linearity.judgement(),
-                load > 5 ? Linearity.Judgement.CLEAN : load > 4 ? Linearity.Judgement.FAIR : Linearity.Judgement.ROUGH);
+                load > 5 ? Linearity.Grade.CLEAN : load > 4 ? Linearity.Grade.FAIR : Linearity.Grade.ROUGH);
         assertTrue(linearity.compressionDb() > 0.5 && linearity.compressionDb() < 6);
     }
 

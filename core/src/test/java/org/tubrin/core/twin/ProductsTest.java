@@ -54,8 +54,8 @@ public class ProductsTest {
         Products products = Products.belowPep(-36, Optional.of(-46.0));
         assertEquals(products.thirdDb(), -30, 0.03);
         assertEquals(products.fifthDb().orElseThrow(), -40, 0.03);
-        assertEquals(Products.belowPep(-29, Optional.empty()).judgement(), Linearity.Judgement.ROUGH);
-        assertEquals(products.judgement(), Linearity.Judgement.FAIR);
+        assertEquals(Products.belowPep(-29, Optional.empty()).judgement(), Linearity.Grade.ROUGH);
+        assertEquals(products.judgement(), Linearity.Grade.FAIR);
     }
 
     @Test

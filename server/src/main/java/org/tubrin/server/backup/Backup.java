@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.tubrin.core.station.Equipment;
-import org.tubrin.server.supply.PaperKind;
+import org.tubrin.server.supply.SupplyRecordKind;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -25,7 +25,7 @@ final class Backup {
     record EquipmentEntry(UUID id, int revision, Equipment equipment) {}
 
     /** One plan, profile or high-voltage supply; its kind says which. */
-    record PaperEntry(UUID id, PaperKind kind, int revision, Instant changedAt, Object paper) {}
+    record PaperEntry(UUID id, SupplyRecordKind kind, int revision, Instant changedAt, Object paper) {}
 
     /** One run. */
     record RunEntry(UUID id, List<EventEntry> events) {}

@@ -23,7 +23,7 @@ import org.tubrin.server.card.CardRecord;
 import org.tubrin.server.run.RunFilter;
 import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.station.Stations;
-import org.tubrin.server.supply.Papers;
+import org.tubrin.server.supply.SupplyRecords;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -35,7 +35,7 @@ public class Backups {
 
     private final Stations stations;
     private final CardMapper cards;
-    private final Papers papers;
+    private final SupplyRecords papers;
     private final JdbcTemplate database;
     private final RunMapper runMapper;
     private final Progress progress;
@@ -45,7 +45,7 @@ public class Backups {
     Backups(
             Stations stations,
             CardMapper cards,
-            Papers papers,
+            SupplyRecords papers,
             RunMapper runMapper,
             Progress progress,
             DataSource source,
@@ -66,9 +66,9 @@ public class Backups {
     @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
     public void write(OutputStream out) {
         Optional<Stations.KeptStation> station = stations.station();
-        List<Stations.Kept> equipment = stations.equipment();
+        List<Stations.Stored> equipment = stations.equipment();
         List<CardRecord> fromFiles = cards.fromFiles();
-        List<Papers.Kept> plans = papers.all();
+        List<SupplyRecords.Stored> plans = papers.all();
         int count = runMapper.count(RunFilter.ALL);
         // Closed only when all is written: closing after a failure would end every list and pass for a whole backup.
         JsonGenerator to = json.writer().createGenerator(out);

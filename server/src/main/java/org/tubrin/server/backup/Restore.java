@@ -38,8 +38,8 @@ import org.tubrin.server.run.BulkRuns;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.store.EventForms;
 import org.tubrin.server.store.JsonProblems;
-import org.tubrin.server.supply.PaperKind;
-import org.tubrin.server.supply.Papers;
+import org.tubrin.server.supply.SupplyRecordKind;
+import org.tubrin.server.supply.SupplyRecords;
 import org.tubrin.server.web.Calls;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
@@ -57,7 +57,7 @@ public class Restore {
 
     private final Stations stations;
     private final Cards cardRows;
-    private final Papers papers;
+    private final SupplyRecords papers;
     private final BulkRuns bulk;
     private final EventForms forms;
     private final JsonMapper json;
@@ -67,7 +67,7 @@ public class Restore {
     Restore(
             Stations stations,
             Cards cardRows,
-            Papers papers,
+            SupplyRecords papers,
             BulkRuns bulk,
             EventForms forms,
             JsonMapper json,
@@ -187,7 +187,7 @@ public class Restore {
             stations.restore(one.id(), one.revision(), one.equipment());
         }
 
-        void add(Papers.Kept paper) {
+        void add(SupplyRecords.Stored paper) {
             papers.restore(paper);
         }
 
@@ -341,13 +341,13 @@ public class Restore {
         }
 
         private void paper(Backup.PaperEntry one) {
-            Papers.Kept kept = new Papers.Kept(
+            SupplyRecords.Stored kept = new SupplyRecords.Stored(
                     one.id(), one.kind(), one.revision(), one.changedAt(), papers.read(one.kind(), one.paper()));
             once("id", "paper", one.id());
             once(
                     "paper.name",
                     one.kind(),
-                    PaperKind.nameOf(kept.paper()).strip().toLowerCase(Locale.ROOT));
+                    SupplyRecordKind.nameOf(kept.paper()).strip().toLowerCase(Locale.ROOT));
             target.ifPresent(to -> to.add(kept));
         }
 

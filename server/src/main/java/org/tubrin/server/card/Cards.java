@@ -135,7 +135,7 @@ public class Cards {
     /** Returns what an amplifier worked into; a load or antenna that is gone counts as the line. */
     private ImpedancePoint into(String termination, double frequencyHz) {
         return stations.equipment().stream()
-                .map(Stations.Kept::equipment)
+                .map(Stations.Stored::equipment)
                 .filter(one -> one.name().equals(termination) && one instanceof Termination)
                 .map(one -> ((Termination) one).at(frequencyHz))
                 .findFirst()

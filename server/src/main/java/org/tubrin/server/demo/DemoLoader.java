@@ -41,8 +41,8 @@ import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunStore;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.store.CoreJson;
-import org.tubrin.server.supply.PaperKind;
-import org.tubrin.server.supply.Papers;
+import org.tubrin.server.supply.SupplyRecordKind;
+import org.tubrin.server.supply.SupplyRecords;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -55,11 +55,11 @@ class DemoLoader implements ApplicationRunner {
     private final Stations stations;
     private final RunStore store;
     private final RunMapper runs;
-    private final Papers papers;
+    private final SupplyRecords papers;
     private final JsonMapper json;
     private final Clock clock;
 
-    DemoLoader(Stations stations, RunStore store, RunMapper runs, Papers papers, JsonMapper json, Clock clock) {
+    DemoLoader(Stations stations, RunStore store, RunMapper runs, SupplyRecords papers, JsonMapper json, Clock clock) {
         this.stations = stations;
         this.store = store;
         this.runs = runs;
@@ -84,8 +84,8 @@ class DemoLoader implements ApplicationRunner {
             byName.put(equipment.name(), equipment);
             stations.add(UUID.randomUUID(), equipment);
         }
-        for (JsonNode node : json.readTree(resource("/demo/papers.json"))) {
-            PaperKind kind = PaperKind.valueOf(node.get("kind").asString());
+        for (JsonNode node : json.readTree(resource("/demo/supply-records.json"))) {
+            SupplyRecordKind kind = SupplyRecordKind.valueOf(node.get("kind").asString());
             papers.add(UUID.randomUUID(), kind, papers.read(kind, node.get("paper")));
         }
         DemoClimb climb = new DemoClimb(

@@ -83,7 +83,7 @@ public class Feed implements SmartLifecycle {
 
     private void match() {
         Map<String, Instrument> wanted = new HashMap<>();
-        for (Stations.Kept kept : stations.readableEquipment()) {
+        for (Stations.Stored kept : stations.readableEquipment()) {
             if (kept.equipment() instanceof Instrument instrument) {
                 wanted.put(instrument.name(), instrument);
             }

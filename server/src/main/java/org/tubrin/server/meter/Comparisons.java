@@ -79,7 +79,7 @@ class Comparisons {
         List<MeterViews.FoundView> found = new ArrayList<>();
         for (int m = 0; m < request.meters().size(); m++) {
             MeterViews.RangeRequest asked = request.meters().get(m);
-            Stations.Kept kept = stations.equipment(asked.meterId());
+            Stations.Stored kept = stations.equipment(asked.meterId());
             if (!(kept.equipment() instanceof Meter meter)) {
                 throw new Refused(new Problem(
                         ProblemCode.UNKNOWN_NAME, "meters", kept.equipment().name(), new Allowed.Nothing()));

@@ -59,7 +59,7 @@ public class MeterController {
 
     private List<Belief.Source> sources(ReadingRole role) {
         return stations.equipment().stream()
-                .map(Stations.Kept::equipment)
+                .map(Stations.Stored::equipment)
                 .filter(Meter.class::isInstance)
                 .map(Meter.class::cast)
                 .flatMap(meter -> meter.channel(role).stream().map(one -> new Belief.Source(meter.name(), one)))
@@ -168,7 +168,7 @@ public class MeterController {
     @GetMapping("/ranges")
     List<MeterViews.RangeChoice> ranges() {
         List<MeterViews.RangeChoice> choices = new ArrayList<>();
-        for (Stations.Kept kept : stations.equipment()) {
+        for (Stations.Stored kept : stations.equipment()) {
             if (kept.equipment() instanceof Meter meter) {
                 Optional<Channel> channel = meter.channel(ReadingRole.OUTPUT);
                 channel.ifPresent(one -> one.ranges()

@@ -143,7 +143,7 @@ public class RunController {
 
     @GetMapping("/choices")
     Choices choices() {
-        List<Stations.Kept> kept = stations.equipment();
+        List<Stations.Stored> kept = stations.equipment();
         List<RunRow> newest = mapper.runs(RunFilter.ALL, false, 0, 1);
         Optional<Station> station = stations.station().map(Stations.KeptStation::station);
         return new Choices(
@@ -191,7 +191,7 @@ public class RunController {
     }
 
     /** Returns where readings can come from, best first. */
-    private List<NamedChoice> sources(List<Stations.Kept> kept) {
+    private List<NamedChoice> sources(List<Stations.Stored> kept) {
         return Stream.of(ReadingSource.BENCH, ReadingSource.INSTRUMENTS, ReadingSource.TYPED)
                 .filter(source -> switch (source) {
                     case TYPED -> true;
@@ -206,14 +206,14 @@ public class RunController {
                 .toList();
     }
 
-    private List<SchoolSuggestion> suggestions(List<Stations.Kept> kept) {
+    private List<SchoolSuggestion> suggestions(List<Stations.Stored> kept) {
         Set<ReadingRole> read = kept.stream()
                 .filter(one -> one.equipment() instanceof Meter)
                 .flatMap(one -> ((Meter) one.equipment()).channels().stream())
                 .map(Channel::role)
                 .collect(Collectors.toSet());
         List<SchoolSuggestion> suggestions = new ArrayList<>();
-        for (Stations.Kept one : kept) {
+        for (Stations.Stored one : kept) {
             if (one.equipment() instanceof Amplifier amplifier && amplifier.stage() instanceof Stage.Tubes) {
                 for (Band band : amplifier.bands()) {
                     School school = SuggestedSchool.of(amplifier, band, read);
@@ -225,7 +225,7 @@ public class RunController {
         return suggestions;
     }
 
-    private List<Choice> choices(List<Stations.Kept> kept, Class<? extends Equipment> type) {
+    private List<Choice> choices(List<Stations.Stored> kept, Class<? extends Equipment> type) {
         return kept.stream()
                 .filter(one -> type.isInstance(one.equipment()))
                 .map(one -> choice(one.id(), one.equipment()))

@@ -57,7 +57,7 @@ public record RunView(
         List<SeenSign> mayReport,
         ReadingSource source,
         boolean twin,
-        List<SchoolEndView> elsewhere) {
+        List<SchoolEndView> schoolEnds) {
 
     /** A mode's power in the exciter against what was tuned for, in watts. */
     public record GuardView(

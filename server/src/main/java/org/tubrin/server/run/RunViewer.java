@@ -132,7 +132,7 @@ class RunViewer {
                 state.ending().isPresent() ? List.of() : List.of(SeenSign.values()),
                 setup.readings(),
                 RecordTwin.of(setup).isPresent(),
-                state.ending().isPresent() ? elsewhere(state) : List.of());
+                state.ending().isPresent() ? schoolEnds(state) : List.of());
     }
 
     /** Returns the meters in use whose records were corrected, where the run can go on with what they say now. */
@@ -156,7 +156,7 @@ class RunViewer {
                 .toList();
     }
 
-    private List<RunView.SchoolEndView> elsewhere(RunState state) {
+    private List<RunView.SchoolEndView> schoolEnds(RunState state) {
         double driveW = state.lastStep().map(step -> step.driveW().value()).orElse(0.0);
         return SchoolEnd.of(state.setup(), driveW).stream()
                 .map(end -> new RunView.SchoolEndView(

@@ -91,8 +91,8 @@ public class StationController {
 
     @GetMapping("/gaps")
     List<GapView> gaps() {
-        List<Stations.Kept> kept = stations.equipment();
-        return Gaps.of(kept.stream().map(Stations.Kept::equipment).toList()).stream()
+        List<Stations.Stored> kept = stations.equipment();
+        return Gaps.of(kept.stream().map(Stations.Stored::equipment).toList()).stream()
                 .map(gap -> view(gap, kept))
                 .toList();
     }
@@ -119,10 +119,10 @@ public class StationController {
                 .toList();
     }
 
-    private GapView view(Gaps.Gap gap, List<Stations.Kept> kept) {
+    private GapView view(Gaps.Gap gap, List<Stations.Stored> kept) {
         UUID id = kept.stream()
                 .filter(one -> one.equipment().name().equals(gap.equipment()))
-                .map(Stations.Kept::id)
+                .map(Stations.Stored::id)
                 .findFirst()
                 .orElse(null);
         Map<String, Object> args = Map.of(
@@ -137,7 +137,7 @@ public class StationController {
         return new GapView(gap.code().name(), words.say(key + ".title", args), words.say(key + ".remedy", args), id);
     }
 
-    private EquipmentView view(Stations.Kept kept) {
+    private EquipmentView view(Stations.Stored kept) {
         return new EquipmentView(
                 kept.id(),
                 kept.revision(),

@@ -39,7 +39,7 @@ public class Stations {
     }
 
     /** A stored piece of equipment. */
-    public record Kept(UUID id, int revision, Equipment equipment) {}
+    public record Stored(UUID id, int revision, Equipment equipment) {}
 
     /** The stored station. */
     public record KeptStation(int revision, Station station) {}
@@ -62,13 +62,13 @@ public class Stations {
     }
 
     /** Returns all equipment by name. */
-    public List<Kept> equipment() {
+    public List<Stored> equipment() {
         return mapper.equipment().stream().map(this::kept).toList();
     }
 
     /** Returns all equipment whose records can be read; one that cannot is left out, and said in the log. */
-    public List<Kept> readableEquipment() {
-        List<Kept> readable = new ArrayList<>();
+    public List<Stored> readableEquipment() {
+        List<Stored> readable = new ArrayList<>();
         for (EquipmentRow row : mapper.equipment()) {
             try {
                 readable.add(kept(row));
@@ -82,7 +82,7 @@ public class Stations {
     }
 
     /** Returns one piece. */
-    public Kept equipment(UUID id) {
+    public Stored equipment(UUID id) {
         return Optional.ofNullable(mapper.equipmentById(id))
                 .map(this::kept)
                 .orElseThrow(() -> new NotThere(id.toString()));
@@ -93,7 +93,7 @@ public class Stations {
         Equipment found = equipment(id).equipment();
         if (!type.isInstance(found)) {
             List<String> fitting = readableEquipment().stream()
-                    .map(Kept::equipment)
+                    .map(Stored::equipment)
                     .filter(type::isInstance)
                     .map(Equipment::name)
                     .toList();
@@ -103,18 +103,18 @@ public class Stations {
     }
 
     /** Adds a piece. */
-    public Kept add(UUID id, Equipment equipment) {
+    public Stored add(UUID id, Equipment equipment) {
         fits(equipment);
         try {
             mapper.insertEquipment(row(id, 1, equipment));
         } catch (DuplicateKeyException e) {
             throw nameTaken(equipment);
         }
-        return new Kept(id, 1, equipment);
+        return new Stored(id, 1, equipment);
     }
 
     /** Replaces a piece, where nobody else did since it was read. */
-    public Kept replace(UUID id, int readRevision, Equipment equipment) {
+    public Stored replace(UUID id, int readRevision, Equipment equipment) {
         fits(equipment);
         try {
             if (mapper.updateEquipment(row(id, Stale.next(readRevision, equipment.name()), equipment)) == 0) {
@@ -124,7 +124,7 @@ public class Stations {
         } catch (DuplicateKeyException e) {
             throw nameTaken(equipment);
         }
-        return new Kept(id, Stale.next(readRevision, equipment.name()), equipment);
+        return new Stored(id, Stale.next(readRevision, equipment.name()), equipment);
     }
 
     /** Puts a piece back as a backup holds it. */
@@ -156,8 +156,8 @@ public class Stations {
                 json.writerFor(Equipment.class).writeValueAsString(equipment));
     }
 
-    private Kept kept(EquipmentRow row) {
-        return new Kept(row.id(), row.revision(), json.readValue(row.body(), Equipment.class));
+    private Stored kept(EquipmentRow row) {
+        return new Stored(row.id(), row.revision(), json.readValue(row.body(), Equipment.class));
     }
 
     /** Returns equipment from a tree. */

@@ -63,7 +63,7 @@ class HighVoltageViewer {
     private final class Told {
         private final HighVoltage supply;
         private final Spread spread;
-        private final HighVoltage.Judgement judged;
+        private final HighVoltage.Findings judged;
 
         Told(HighVoltage supply) {
             this.supply = supply;
@@ -125,11 +125,11 @@ class HighVoltageViewer {
             return figure(Unit.VOLT, (of, as) -> of.rectifier().openV());
         }
 
-        private String figure(Unit unit, ToDoubleBiFunction<HighVoltage, HighVoltage.Judgement> of) {
+        private String figure(Unit unit, ToDoubleBiFunction<HighVoltage, HighVoltage.Findings> of) {
             return spread.figure(unit, of).map(this::written).orElse(words.say("hv.never"));
         }
 
-        private String share(ToDoubleBiFunction<HighVoltage, HighVoltage.Judgement> of) {
+        private String share(ToDoubleBiFunction<HighVoltage, HighVoltage.Findings> of) {
             return spread.figure(Unit.ONE, of).map(this::percent).orElse("");
         }
 
@@ -229,7 +229,7 @@ class HighVoltageViewer {
 
         private FactGroup switchOn() {
             List<PlanView.PlanFact> facts = new ArrayList<>();
-            facts.add(inrush("atOnce", HighVoltage.Judgement::atOnce));
+            facts.add(inrush("atOnce", HighVoltage.Findings::atOnce));
             supply.softStart().ifPresent(soft -> {
                 facts.add(inrush("softly", as -> as.softly().orElseThrow()));
                 facts.add(fact(
@@ -240,7 +240,7 @@ class HighVoltageViewer {
             return new FactGroup(words.say("hv.switchOn"), facts);
         }
 
-        private PlanView.PlanFact inrush(String key, Function<HighVoltage.Judgement, Inrush> which) {
+        private PlanView.PlanFact inrush(String key, Function<HighVoltage.Findings, Inrush> which) {
             return fact(
                     key,
                     figure(Unit.AMPERE, (of, as) -> which.apply(as).primaryPeakA()),

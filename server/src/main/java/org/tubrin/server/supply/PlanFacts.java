@@ -11,12 +11,12 @@ import org.tubrin.core.station.Mains;
 import org.tubrin.core.station.Supply;
 import org.tubrin.core.supply.Box;
 import org.tubrin.core.supply.Conductor;
-import org.tubrin.core.supply.Judgement;
 import org.tubrin.core.supply.KindChoice;
 import org.tubrin.core.supply.MainsSide;
 import org.tubrin.core.supply.ModeUse;
 import org.tubrin.core.supply.OwnCircuit;
 import org.tubrin.core.supply.Plan;
+import org.tubrin.core.supply.PlanJudgement;
 import org.tubrin.core.supply.RunDown;
 import org.tubrin.core.supply.Sizing;
 import org.tubrin.server.words.Figures;
@@ -64,7 +64,7 @@ class PlanFacts {
                 .toList();
     }
 
-    PlanView.OwnSupply ownSupply(Plan plan, Judgement judgement, Supply supply) {
+    PlanView.OwnSupply ownSupply(Plan plan, PlanJudgement judgement, Supply supply) {
         boolean fits = plan.suits(supply);
         int met = judgement.sizing().metBy(supply).size();
         int all = judgement.sizing().needs().size();
@@ -149,7 +149,7 @@ class PlanFacts {
         return new PlanView.PlanFact(words.say(key), figure, words.say(key + ".note", facts));
     }
 
-    List<PlanView.PlanFact> lead(Plan plan, Judgement judgement) {
+    List<PlanView.PlanFact> lead(Plan plan, PlanJudgement judgement) {
         List<PlanView.PlanFact> facts = new ArrayList<>();
         judgement
                 .lead()
@@ -217,7 +217,7 @@ class PlanFacts {
                                 "more", Figures.plain(circuit.halfVoltageA(), 0))));
     }
 
-    PlanView.BatteryView battery(Plan plan, Judgement judgement, Plan.Standby standby, RunDown down) {
+    PlanView.BatteryView battery(Plan plan, PlanJudgement judgement, Plan.Standby standby, RunDown down) {
         Optional<Quantity> runtime = judgement.runtimeS();
         Map<String, Object> facts = Map.of(
                 "battery", standby.battery().name(),
@@ -237,7 +237,7 @@ class PlanFacts {
                 words.say("runDown.end", Map.of("volts", Figures.plain(endV, 2))));
     }
 
-    private List<PlanView.PlanFact> onBattery(Judgement.OnBattery on, Plan.Standby standby, RunDown.End end) {
+    private List<PlanView.PlanFact> onBattery(PlanJudgement.OnBattery on, Plan.Standby standby, RunDown.End end) {
         List<PlanView.PlanFact> facts = new ArrayList<>();
         facts.add(new PlanView.PlanFact(
                 words.say("battery.output"),

@@ -11,8 +11,8 @@ import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Supply;
 import org.tubrin.core.supply.Box;
 import org.tubrin.core.supply.Conductor;
-import org.tubrin.core.supply.Judgement;
 import org.tubrin.core.supply.Plan;
+import org.tubrin.core.supply.PlanJudgement;
 import org.tubrin.core.supply.Sizing;
 import org.tubrin.core.supply.TenMinutes;
 import org.tubrin.core.supply.VoltageStair;
@@ -36,7 +36,7 @@ class PlanViewer {
     }
 
     /** Returns what a plan comes to, in words, beside the station's own supplies. */
-    PlanView view(Plan plan, Judgement judgement, List<Equipment> station) {
+    PlanView view(Plan plan, PlanJudgement judgement, List<Equipment> station) {
         return new PlanView(
                 verdict(plan, judgement),
                 judgement.findings().stream().map(this::finding).toList(),
@@ -74,7 +74,7 @@ class PlanViewer {
                 cautions(plan));
     }
 
-    private PlanView.PlanVerdict verdict(Plan plan, Judgement judgement) {
+    private PlanView.PlanVerdict verdict(Plan plan, PlanJudgement judgement) {
         String code = judgement.verdict().name();
         Map<String, Object> facts = Map.of(
                 "supply", plan.supply().name(),
@@ -114,8 +114,8 @@ class PlanViewer {
         return new PlanView.PlanVerdict(code, gravest.title(), gravest.meaning() + " " + gravest.act() + sizes);
     }
 
-    private String missed(Plan plan, Judgement judgement) {
-        List<Sizing.School> met = judgement.sizing().metBy(plan.supply());
+    private String missed(Plan plan, PlanJudgement judgement) {
+        List<Sizing.Rule> met = judgement.sizing().metBy(plan.supply());
         return String.join(
                 ", ",
                 judgement.sizing().needs().stream()
@@ -124,7 +124,7 @@ class PlanViewer {
                         .toList());
     }
 
-    private PlanView.PlanFinding finding(Judgement.Finding finding) {
+    private PlanView.PlanFinding finding(PlanJudgement.Finding finding) {
         String unit = words.say("unit." + finding.found().unit().name());
         Map<String, Object> facts = Map.of(
                 "found",
@@ -139,9 +139,9 @@ class PlanViewer {
                 words.say(key + ".act", facts));
     }
 
-    private List<RunView.Node> line(Plan plan, Judgement judgement) {
-        List<Judgement.Fault> faults =
-                judgement.findings().stream().map(Judgement.Finding::fault).toList();
+    private List<RunView.Node> line(Plan plan, PlanJudgement judgement) {
+        List<PlanJudgement.Fault> faults =
+                judgement.findings().stream().map(PlanJudgement.Finding::fault).toList();
         Supply supply = plan.supply();
         List<RunView.Node> nodes = new ArrayList<>();
         nodes.add(new RunView.Node(
@@ -151,7 +151,7 @@ class PlanViewer {
                 words.say(
                         "line.circuit",
                         Map.of("ampere", Figures.plain(plan.circuit().breakerA(), 0))),
-                faults.contains(Judgement.Fault.CIRCUIT_FULL),
+                faults.contains(PlanJudgement.Fault.CIRCUIT_FULL),
                 Figures.written(judgement.mains().peakAcRmsA(), "A")));
         nodes.add(new RunView.Node(
                 supply.name(),
@@ -159,9 +159,9 @@ class PlanViewer {
                         "line.supply",
                         Map.of("kind", words.name(supply.type().name()), "volts", Figures.plain(supply.voltageV(), 2))),
                 faults.stream()
-                        .anyMatch(fault -> fault == Judgement.Fault.SUPPLY_RISES
-                                || fault == Judgement.Fault.SUPPLY_PEAK
-                                || fault == Judgement.Fault.SUPPLY_AVERAGE),
+                        .anyMatch(fault -> fault == PlanJudgement.Fault.SUPPLY_RISES
+                                || fault == PlanJudgement.Fault.SUPPLY_PEAK
+                                || fault == PlanJudgement.Fault.SUPPLY_AVERAGE),
                 Figures.written(judgement.tenMinutes().peakA(), "A")));
         plan.fed().ifPresent(set -> {
             Plan.Lead lead = plan.lead();
@@ -174,14 +174,14 @@ class PlanViewer {
                                     Figures.plain(lead.lengthM(), 2),
                                     "area",
                                     PlanFacts.square(lead.areaM2()))),
-                    faults.contains(Judgement.Fault.LEAD_HOT)
-                            || faults.contains(Judgement.Fault.LEAD_THIN)
-                            || faults.contains(Judgement.Fault.VOLTAGE_LOW),
+                    faults.contains(PlanJudgement.Fault.LEAD_HOT)
+                            || faults.contains(PlanJudgement.Fault.LEAD_THIN)
+                            || faults.contains(PlanJudgement.Fault.VOLTAGE_LOW),
                     ""));
             nodes.add(new RunView.Node(
                     words.say("line.fuse", Map.of("ampere", Figures.plain(lead.fuseA(), 1))),
                     words.say("line.fuse.detail"),
-                    faults.contains(Judgement.Fault.FUSE_SMALL) || faults.contains(Judgement.Fault.FUSE_LARGE),
+                    faults.contains(PlanJudgement.Fault.FUSE_SMALL) || faults.contains(PlanJudgement.Fault.FUSE_LARGE),
                     judgement
                             .stair()
                             .map(stair -> Figures.written(stair.atTheSetV(), "V"))
@@ -189,13 +189,14 @@ class PlanViewer {
             nodes.add(new RunView.Node(
                     set.name(),
                     words.say("line.set", Map.of("watt", Figures.plain(plan.peakEnvelopeW(set), 1))),
-                    faults.contains(Judgement.Fault.VOLTAGE_LOW) || faults.contains(Judgement.Fault.VOLTAGE_HIGH),
+                    faults.contains(PlanJudgement.Fault.VOLTAGE_LOW)
+                            || faults.contains(PlanJudgement.Fault.VOLTAGE_HIGH),
                     ""));
         });
         return nodes;
     }
 
-    private PlanView.PlanStrip strip(Plan plan, Judgement judgement) {
+    private PlanView.PlanStrip strip(Plan plan, PlanJudgement judgement) {
         TenMinutes ten = judgement.tenMinutes();
         List<PlanView.PlanBand> bands = new ArrayList<>();
         for (int i = 0; i < ten.strips().size(); i++) {
@@ -229,7 +230,7 @@ class PlanViewer {
                 words.say("strip.windows", Map.of("list", windows(judgement))));
     }
 
-    private String windows(Judgement judgement) {
+    private String windows(PlanJudgement judgement) {
         return judgement.windows().stream()
                 .map(window -> words.say(
                         "strip.window",

@@ -47,11 +47,11 @@ final class ProfileFile {
     }
 
     /** Returns the readings of a file; fails with {@link Refused}, each problem with its row and column. */
-    static PaperViews.FileReadings read(String text) {
+    static SupplyRecordViews.FileReadings read(String text) {
         return readings(Csv.records(text, HEADER, MOST_ROWS));
     }
 
-    private static PaperViews.FileReadings readings(List<CSVRecord> records) {
+    private static SupplyRecordViews.FileReadings readings(List<CSVRecord> records) {
         List<ProfileReading> listening = new ArrayList<>();
         List<ProfileReading> keyed = new ArrayList<>();
         List<Problem> problems = new ArrayList<>();
@@ -84,7 +84,7 @@ final class ProfileFile {
         if (!problems.isEmpty()) {
             throw new Refused(problems);
         }
-        return new PaperViews.FileReadings(listening, keyed);
+        return new SupplyRecordViews.FileReadings(listening, keyed);
     }
 
     private static double number(CSVRecord record, String column, String row, List<Problem> problems) {

@@ -65,7 +65,7 @@ class ProfileReader {
 
     private List<Meter> meters() {
         return stations.equipment().stream()
-                .map(Stations.Kept::equipment)
+                .map(Stations.Stored::equipment)
                 .filter(Meter.class::isInstance)
                 .map(Meter.class::cast)
                 .toList();

@@ -24,9 +24,9 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.station.Envelope;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.supply.CurrentProfile;
-import org.tubrin.core.supply.Judgement;
 import org.tubrin.core.supply.OwnDuty;
 import org.tubrin.core.supply.Plan;
+import org.tubrin.core.supply.PlanJudgement;
 import org.tubrin.core.supply.ProfileRun;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.station.Stations;
@@ -39,7 +39,7 @@ import org.tubrin.server.words.Words;
 public class SupplyController {
     private static final double WATTMETER_W = 150;
 
-    private final Papers papers;
+    private final SupplyRecords papers;
     private final Stations stations;
     private final PlanViewer plans;
     private final ProfileViewer profiles;
@@ -49,7 +49,7 @@ public class SupplyController {
     private final Words words;
 
     SupplyController(
-            Papers papers,
+            SupplyRecords papers,
             Stations stations,
             PlanViewer plans,
             ProfileViewer profiles,
@@ -70,9 +70,10 @@ public class SupplyController {
     /** Returns what a plan comes to; it need not be kept. */
     @PostMapping("/plan")
     PlanView plan(@RequestBody Plan plan) {
-        Judgement judgement = Judgement.of(plan, papers.riseV(plan.supply().name()));
+        PlanJudgement judgement =
+                PlanJudgement.of(plan, papers.riseV(plan.supply().name()));
         List<Equipment> station =
-                stations.equipment().stream().map(Stations.Kept::equipment).toList();
+                stations.equipment().stream().map(Stations.Stored::equipment).toList();
         return plans.view(plan, judgement, station);
     }
 
@@ -112,13 +113,13 @@ public class SupplyController {
 
     /** Adds a reading to a profile that is kept. */
     @PostMapping("/profiles/{id}/readings")
-    PaperViews.PaperView read(
+    SupplyRecordViews.SupplyRecordView read(
             @PathVariable UUID id, @RequestParam int revision, @RequestBody ProfileReader.Typed typed) {
         if (!(papers.get(id).paper() instanceof ProfileRun run)) {
             throw new Refused(new Problem(ProblemCode.UNKNOWN_NAME, "id", id.toString(), new Allowed.Nothing()));
         }
-        return PaperViews.of(
-                papers.replace(id, PaperKind.PROFILE, revision, run.with(reader.read(typed), typed.keyed())));
+        return SupplyRecordViews.of(
+                papers.replace(id, SupplyRecordKind.PROFILE, revision, run.with(reader.read(typed), typed.keyed())));
     }
 
     /**

@@ -58,13 +58,13 @@ class Learnings {
                         state.setup().amplifier().name(),
                         new Allowed.Nothing())));
         String name = state.setup().amplifier().name();
-        Stations.Kept kept = stations.equipment().stream()
+        Stations.Stored kept = stations.equipment().stream()
                 .filter(one -> one.equipment() instanceof Amplifier
                         && one.equipment().name().equals(name))
                 .findFirst()
                 .orElseThrow(() ->
                         new Refused(new Problem(ProblemCode.UNKNOWN_NAME, "amplifier", name, new Allowed.Nothing())));
-        Stations.Kept now =
+        Stations.Stored now =
                 stations.replace(kept.id(), kept.revision(), learning.applied((Amplifier) kept.equipment()));
         return new TwinViews.Accepted(name, now.revision());
     }

@@ -35,7 +35,7 @@ class RunPlaces {
     }
 
     /** Where a run stands; {@code known} where its dials are, not only where they start. */
-    record Place(RunState state, TuneSetup setup, TubeTwin twin, Setting setting, boolean known) {}
+    record TwinAt(RunState state, TuneSetup setup, TubeTwin twin, Setting setting, boolean known) {}
 
     /** Returns a run as it stands. */
     RunState state(UUID runId) {
@@ -43,7 +43,7 @@ class RunPlaces {
     }
 
     /** Returns where a run stands, at another drive where one is given; refuses where it has no twin. */
-    Place at(UUID runId, @Nullable Double driveW) {
+    TwinAt at(UUID runId, @Nullable Double driveW) {
         RunState state = state(runId);
         return at(state, driveW)
                 .orElseThrow(() -> new Refused(new Problem(
@@ -54,7 +54,7 @@ class RunPlaces {
     }
 
     /** Returns the same of a state; empty where it has no twin. */
-    Optional<Place> at(RunState state, @Nullable Double driveW) {
+    Optional<TwinAt> at(RunState state, @Nullable Double driveW) {
         TuneSetup setup = state.setup();
         if (driveW != null) {
             new Checks()
@@ -77,7 +77,7 @@ class RunPlaces {
                 plate.orElse(setup.preset().plate()),
                 load.orElse(setup.preset().load()));
         return RecordTwin.of(setup)
-                .map(twin -> new Place(state, setup, twin, setting, plate.isPresent() && load.isPresent()));
+                .map(twin -> new TwinAt(state, setup, twin, setting, plate.isPresent() && load.isPresent()));
     }
 
     /** Returns what has settled; refuses what has not. */

@@ -34,7 +34,7 @@ class RunSignals {
                 !state.steps().isEmpty() && state.ending().isEmpty());
     }
 
-    private TwinViews.TwinSignal byTwin(RunPlaces.Place at) {
+    private TwinViews.TwinSignal byTwin(RunPlaces.TwinAt at) {
         Setting setting = at.setting();
         Linearity linearity = RunPlaces.settled(Linearity.of(at.twin(), setting));
         List<TwinViews.ModeRow> modes = new ArrayList<>();

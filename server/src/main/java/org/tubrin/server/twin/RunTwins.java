@@ -57,7 +57,7 @@ class RunTwins {
     }
 
     TwinViews.MapView map(UUID runId, @Nullable Double driveW) {
-        RunPlaces.Place at = places.at(runId, driveW);
+        RunPlaces.TwinAt at = places.at(runId, driveW);
         Setting setting = at.setting();
         Stage.Tubes tubes = at.setup().tubes();
         Peak most = found(RecordTwin.peak(at.setup(), setting.driveW()));
@@ -112,7 +112,7 @@ class RunTwins {
         return null;
     }
 
-    private List<TwinViews.Ground> grounds(RunPlaces.Place at, GroundMap map) {
+    private List<TwinViews.Ground> grounds(RunPlaces.TwinAt at, GroundMap map) {
         Stage.Tubes tubes = at.setup().tubes();
         List<TwinViews.Ground> grounds = new ArrayList<>();
         add(grounds, map, GroundMap.Figure.GRID_CURRENT_A, tubes.gridCurrentLimitA(), "A", 4);
@@ -161,12 +161,12 @@ class RunTwins {
         return list;
     }
 
-    private static TwinViews.Place place(RunPlaces.Place at, double plate, double load, TubePoint point) {
+    private static TwinViews.DialPlace place(RunPlaces.TwinAt at, double plate, double load, TubePoint point) {
         Outcome<Linearity> linearity = Linearity.of(at.twin(), at.setting().at(plate, load));
         Double thirdDb = linearity instanceof Outcome.Settled<Linearity> settled
                 ? settled.point().thirdDb()
                 : null;
-        return new TwinViews.Place(
+        return new TwinViews.DialPlace(
                 plate,
                 load,
                 point.outputW(),
@@ -181,7 +181,7 @@ class RunTwins {
     }
 
     TwinViews.PowerView power(UUID runId) {
-        RunPlaces.Place at = places.at(runId, null);
+        RunPlaces.TwinAt at = places.at(runId, null);
         TubePoint point = RunPlaces.settled(at.twin().at(at.setting()));
         TubePoint.Powers powers = point.powers();
         int count = at.setup().tubes().tubeCount();
@@ -206,7 +206,7 @@ class RunTwins {
         flows.add(new TwinViews.Flow(code, words.say("flow." + code), Math.max(0, watt), in));
     }
 
-    private List<TwinViews.Strain> strain(RunPlaces.Place at, TubePoint point) {
+    private List<TwinViews.Strain> strain(RunPlaces.TwinAt at, TubePoint point) {
         TubePoint.Strain strain = point.strain();
         CapacitorLaw plate = at.twin().constants().plate();
         CapacitorLaw load = at.twin().constants().load();

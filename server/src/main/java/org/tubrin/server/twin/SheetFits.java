@@ -29,7 +29,7 @@ class SheetFits {
     }
 
     TwinViews.FitView fit(TwinViews.FitRequest request) {
-        Stations.Kept kept = stations.equipment(request.amplifierId());
+        Stations.Stored kept = stations.equipment(request.amplifierId());
         if (!(kept.equipment() instanceof Amplifier amplifier) || !(amplifier.stage() instanceof Stage.Tubes)) {
             throw new Refused(new Problem(
                     ProblemCode.NO_SHEET_FIT, "amplifier", kept.equipment().name(), new Allowed.Nothing()));

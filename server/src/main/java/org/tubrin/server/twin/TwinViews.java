@@ -13,7 +13,7 @@ public final class TwinViews {
     private TwinViews() {}
 
     /** A place on the map: dials and what each meter should show there. */
-    public record Place(
+    public record DialPlace(
             double plate,
             double load,
             double outputW,
@@ -40,9 +40,9 @@ public final class TwinViews {
             List<Double> loads,
             List<Double> outputW,
             List<Ground> grounds,
-            @Nullable Place here,
-            @Nullable Place most,
-            @Nullable Place finish,
+            @Nullable DialPlace here,
+            @Nullable DialPlace most,
+            @Nullable DialPlace finish,
             @Nullable NextPlace next,
             List<List<Double>> trail,
             String reading) {}

@@ -82,7 +82,7 @@ class FirstAnswers {
                             + encoded(places.get(0), "band") + "&termination="
                             + encoded(places.get(0), "termination"));
         }
-        for (JsonNode paper : get(http, "/api/papers")) {
+        for (JsonNode paper : get(http, "/api/supply-records")) {
             String kind = paper.get("kind").asString().toLowerCase(Locale.ROOT).replace('_', '-');
             answer(
                     http,

@@ -5,14 +5,14 @@ import org.tubrin.core.supply.Plan;
 import org.tubrin.core.supply.ProfileRun;
 
 /** What is kept of the reckoning with supplies. */
-public enum PaperKind {
+public enum SupplyRecordKind {
     PLAN(Plan.class),
     PROFILE(ProfileRun.class),
     HIGH_VOLTAGE(HighVoltage.class);
 
     private final Class<?> type;
 
-    PaperKind(Class<?> type) {
+    SupplyRecordKind(Class<?> type) {
         this.type = type;
     }
 

@@ -10,56 +10,56 @@ import org.tubrin.core.supply.ProfileReading;
 import org.tubrin.core.supply.ProfileRun;
 
 /** What the page is told of plans, measured sets and high-voltage supplies that are kept. */
-public final class PaperViews {
-    private PaperViews() {}
+public final class SupplyRecordViews {
+    private SupplyRecordViews() {}
 
     /** What is kept, as the page takes it. */
-    public sealed interface PaperView {}
+    public sealed interface SupplyRecordView {}
 
     /** A plan. */
-    public record PlanPaper(
+    public record PlanRecord(
             UUID id,
-            @Schema(allowableValues = "PLAN") PaperKind kind,
+            @Schema(allowableValues = "PLAN") SupplyRecordKind kind,
             int revision,
             String name,
             Instant changedAt,
             Plan body)
-            implements PaperView {}
+            implements SupplyRecordView {}
 
     /** The measuring of a set. */
-    public record ProfilePaper(
+    public record ProfileRecord(
             UUID id,
-            @Schema(allowableValues = "PROFILE") PaperKind kind,
+            @Schema(allowableValues = "PROFILE") SupplyRecordKind kind,
             int revision,
             String name,
             Instant changedAt,
             ProfileRun body)
-            implements PaperView {}
+            implements SupplyRecordView {}
 
     /** A high-voltage supply. */
-    public record HighVoltagePaper(
+    public record HighVoltageRecord(
             UUID id,
-            @Schema(allowableValues = "HIGH_VOLTAGE") PaperKind kind,
+            @Schema(allowableValues = "HIGH_VOLTAGE") SupplyRecordKind kind,
             int revision,
             String name,
             Instant changedAt,
             HighVoltage body)
-            implements PaperView {}
+            implements SupplyRecordView {}
 
     /** What a file of readings holds. */
     public record FileReadings(List<ProfileReading> listening, List<ProfileReading> keyed) {}
 
     /** Returns one as the page takes it. */
-    static PaperView of(Papers.Kept kept) {
-        String name = PaperKind.nameOf(kept.paper());
+    static SupplyRecordView of(SupplyRecords.Stored kept) {
+        String name = SupplyRecordKind.nameOf(kept.paper());
         return switch (kept.kind()) {
             case PLAN ->
-                new PlanPaper(kept.id(), kept.kind(), kept.revision(), name, kept.changedAt(), (Plan) kept.paper());
+                new PlanRecord(kept.id(), kept.kind(), kept.revision(), name, kept.changedAt(), (Plan) kept.paper());
             case PROFILE ->
-                new ProfilePaper(
+                new ProfileRecord(
                         kept.id(), kept.kind(), kept.revision(), name, kept.changedAt(), (ProfileRun) kept.paper());
             case HIGH_VOLTAGE ->
-                new HighVoltagePaper(
+                new HighVoltageRecord(
                         kept.id(), kept.kind(), kept.revision(), name, kept.changedAt(), (HighVoltage) kept.paper());
         };
     }

@@ -8,17 +8,17 @@ import org.jspecify.annotations.Nullable;
 
 /** Keeps plans, profiles and high-voltage supplies. */
 @Mapper
-public interface PaperMapper {
+public interface SupplyRecordMapper {
     /** Returns all, the last changed first. */
-    List<PaperRow> all();
+    List<SupplyRecordRow> all();
 
     @Nullable
-    PaperRow byId(UUID id);
+    SupplyRecordRow byId(UUID id);
 
-    int insert(@Param("row") PaperRow row);
+    int insert(@Param("row") SupplyRecordRow row);
 
     /** Updates where the stored revision is one less than the row's; returns 0 where it is not. */
-    int update(@Param("row") PaperRow row);
+    int update(@Param("row") SupplyRecordRow row);
 
     int delete(UUID id);
 }

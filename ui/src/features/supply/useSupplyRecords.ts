@@ -5,83 +5,86 @@ import {
   client,
   type Equipment,
   type HighVoltage,
-  type HighVoltagePaper,
-  type PaperView,
+  type HighVoltageRecord,
   type Plan,
-  type PlanPaper,
-  type ProfilePaper,
+  type PlanRecord,
+  type ProfileRecord,
   type ProfileRun,
+  type SupplyRecordView,
 } from '../../api';
 
-const PAPERS = ['papers'];
+const PAPERS = ['records'];
 
 /** Returns all plans, profiles and high-voltage supplies. */
-export function usePapers() {
-  return useQuery({ queryKey: PAPERS, queryFn: () => ask(client.GET('/api/papers')) });
+export function useSupplyRecords() {
+  return useQuery({ queryKey: PAPERS, queryFn: () => ask(client.GET('/api/supply-records')) });
 }
 
-type Saved<T extends PaperView> = { paper: Pick<T, 'id'>; revision: number } | undefined;
+type Saved<T extends SupplyRecordView> = { record: Pick<T, 'id'>; revision: number } | undefined;
 
 /** Saves a plan, anew or in place of the revision that was read. */
-export async function savePlan(plan: Plan, at?: Saved<PlanPaper>): Promise<PlanPaper> {
+export async function savePlan(plan: Plan, at?: Saved<PlanRecord>): Promise<PlanRecord> {
   const saved = await (at
-    ? ask(client.PUT('/api/papers/plans/{id}', { params: paramsOf(at), body: plan }))
-    : ask(client.POST('/api/papers/plans', { body: plan })));
-  return saved as PlanPaper;
+    ? ask(client.PUT('/api/supply-records/plans/{id}', { params: paramsOf(at), body: plan }))
+    : ask(client.POST('/api/supply-records/plans', { body: plan })));
+  return saved as PlanRecord;
 }
 
 /** Saves the measuring of a set. */
-export async function saveProfile(run: ProfileRun, at?: Saved<ProfilePaper>): Promise<ProfilePaper> {
+export async function saveProfile(run: ProfileRun, at?: Saved<ProfileRecord>): Promise<ProfileRecord> {
   const saved = await (at
-    ? ask(client.PUT('/api/papers/profiles/{id}', { params: paramsOf(at), body: run }))
-    : ask(client.POST('/api/papers/profiles', { body: run })));
-  return saved as ProfilePaper;
+    ? ask(client.PUT('/api/supply-records/profiles/{id}', { params: paramsOf(at), body: run }))
+    : ask(client.POST('/api/supply-records/profiles', { body: run })));
+  return saved as ProfileRecord;
 }
 
 /** Saves a high-voltage supply. */
-export async function saveHighVoltage(supply: HighVoltage, at?: Saved<HighVoltagePaper>): Promise<HighVoltagePaper> {
+export async function saveHighVoltage(supply: HighVoltage, at?: Saved<HighVoltageRecord>): Promise<HighVoltageRecord> {
   const saved = await (at
-    ? ask(client.PUT('/api/papers/high-voltages/{id}', { params: paramsOf(at), body: supply }))
-    : ask(client.POST('/api/papers/high-voltages', { body: supply })));
-  return saved as HighVoltagePaper;
+    ? ask(client.PUT('/api/supply-records/high-voltages/{id}', { params: paramsOf(at), body: supply }))
+    : ask(client.POST('/api/supply-records/high-voltages', { body: supply })));
+  return saved as HighVoltageRecord;
 }
 
-const paramsOf = (at: NonNullable<Saved<PaperView>>) => ({
-  path: { id: at.paper.id },
+const paramsOf = (at: NonNullable<Saved<SupplyRecordView>>) => ({
+  path: { id: at.record.id },
   query: { revision: at.revision },
 });
 
 /** Saves a plan, anew or in place of the one that was read. */
-export function useSavePlan(at?: PlanPaper) {
+export function useSavePlan(at?: PlanRecord) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (plan: Plan) => savePlan(plan, at && { paper: at, revision: at.revision }),
-    onSuccess: (paper) => put(queries, paper),
+    mutationFn: (plan: Plan) => savePlan(plan, at && { record: at, revision: at.revision }),
+    onSuccess: (record) => put(queries, record),
   });
 }
 
 /** Saves the measuring of a set in place of what was read. */
-export function useSaveProfile(at: ProfilePaper) {
+export function useSaveProfile(at: ProfileRecord) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (run: ProfileRun) => saveProfile(run, { paper: at, revision: at.revision }),
-    onSuccess: (paper) => put(queries, paper),
+    mutationFn: (run: ProfileRun) => saveProfile(run, { record: at, revision: at.revision }),
+    onSuccess: (record) => put(queries, record),
   });
 }
 
-/** Takes a paper away. */
+/** Takes a record away. */
 export function useRemove() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) => ask(client.DELETE('/api/papers/{id}', { params: { path: { id } } })),
+    mutationFn: (id: string) => ask(client.DELETE('/api/supply-records/{id}', { params: { path: { id } } })),
     onSuccess: (_, id) =>
-      queries.setQueryData<PaperView[]>(PAPERS, (list) => (list ?? []).filter((one) => one.id !== id)),
+      queries.setQueryData<SupplyRecordView[]>(PAPERS, (list) => (list ?? []).filter((one) => one.id !== id)),
   });
 }
 
-/** Puts a paper that the server replied with at the head of the list. */
-export function put(queries: ReturnType<typeof useQueryClient>, paper: PaperView): void {
-  queries.setQueryData<PaperView[]>(PAPERS, (list) => [paper, ...(list ?? []).filter((one) => one.id !== paper.id)]);
+/** Puts a record that the server replied with at the head of the list. */
+export function put(queries: ReturnType<typeof useQueryClient>, record: SupplyRecordView): void {
+  queries.setQueryData<SupplyRecordView[]>(PAPERS, (list) => [
+    record,
+    ...(list ?? []).filter((one) => one.id !== record.id),
+  ]);
   // A rise that was measured stops plans that were judged before.
   void queries.invalidateQueries({ queryKey: ['judged'] });
 }

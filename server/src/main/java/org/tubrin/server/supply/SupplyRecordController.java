@@ -26,52 +26,53 @@ import org.tubrin.server.web.TextFile;
 
 /** Plans, profiles and high-voltage supplies, kept. */
 @RestController
-@RequestMapping("/api/papers")
-public class PaperController {
-    private final Papers papers;
+@RequestMapping("/api/supply-records")
+public class SupplyRecordController {
+    private final SupplyRecords papers;
 
-    PaperController(Papers papers) {
+    SupplyRecordController(SupplyRecords papers) {
         this.papers = papers;
     }
 
     @GetMapping
-    List<PaperViews.PaperView> list() {
-        return papers.all().stream().map(PaperViews::of).toList();
+    List<SupplyRecordViews.SupplyRecordView> list() {
+        return papers.all().stream().map(SupplyRecordViews::of).toList();
     }
 
     @PostMapping("/plans")
     @ResponseStatus(HttpStatus.CREATED)
-    PaperViews.PaperView addPlan(@RequestBody Plan plan) {
-        return PaperViews.of(papers.add(UUID.randomUUID(), PaperKind.PLAN, plan));
+    SupplyRecordViews.SupplyRecordView addPlan(@RequestBody Plan plan) {
+        return SupplyRecordViews.of(papers.add(UUID.randomUUID(), SupplyRecordKind.PLAN, plan));
     }
 
     @PostMapping("/profiles")
     @ResponseStatus(HttpStatus.CREATED)
-    PaperViews.PaperView addProfile(@RequestBody ProfileRun run) {
-        return PaperViews.of(papers.add(UUID.randomUUID(), PaperKind.PROFILE, run));
+    SupplyRecordViews.SupplyRecordView addProfile(@RequestBody ProfileRun run) {
+        return SupplyRecordViews.of(papers.add(UUID.randomUUID(), SupplyRecordKind.PROFILE, run));
     }
 
     @PostMapping("/high-voltages")
     @ResponseStatus(HttpStatus.CREATED)
-    PaperViews.PaperView addHighVoltage(@RequestBody HighVoltage supply) {
-        return PaperViews.of(papers.add(UUID.randomUUID(), PaperKind.HIGH_VOLTAGE, supply));
+    SupplyRecordViews.SupplyRecordView addHighVoltage(@RequestBody HighVoltage supply) {
+        return SupplyRecordViews.of(papers.add(UUID.randomUUID(), SupplyRecordKind.HIGH_VOLTAGE, supply));
     }
 
     @PutMapping("/plans/{id}")
-    PaperViews.PaperView replacePlan(@PathVariable UUID id, @RequestParam int revision, @RequestBody Plan plan) {
-        return PaperViews.of(papers.replace(id, PaperKind.PLAN, revision, plan));
+    SupplyRecordViews.SupplyRecordView replacePlan(
+            @PathVariable UUID id, @RequestParam int revision, @RequestBody Plan plan) {
+        return SupplyRecordViews.of(papers.replace(id, SupplyRecordKind.PLAN, revision, plan));
     }
 
     @PutMapping("/profiles/{id}")
-    PaperViews.PaperView replaceProfile(
+    SupplyRecordViews.SupplyRecordView replaceProfile(
             @PathVariable UUID id, @RequestParam int revision, @RequestBody ProfileRun run) {
-        return PaperViews.of(papers.replace(id, PaperKind.PROFILE, revision, run));
+        return SupplyRecordViews.of(papers.replace(id, SupplyRecordKind.PROFILE, revision, run));
     }
 
     @PutMapping("/high-voltages/{id}")
-    PaperViews.PaperView replaceHighVoltage(
+    SupplyRecordViews.SupplyRecordView replaceHighVoltage(
             @PathVariable UUID id, @RequestParam int revision, @RequestBody HighVoltage supply) {
-        return PaperViews.of(papers.replace(id, PaperKind.HIGH_VOLTAGE, revision, supply));
+        return SupplyRecordViews.of(papers.replace(id, SupplyRecordKind.HIGH_VOLTAGE, revision, supply));
     }
 
     @DeleteMapping("/{id}")
@@ -91,7 +92,7 @@ public class PaperController {
 
     /** Reads a file of readings, without keeping it. */
     @PostMapping("/readings")
-    PaperViews.FileReadings readings(@RequestBody TextFile file) {
+    SupplyRecordViews.FileReadings readings(@RequestBody TextFile file) {
         return ProfileFile.read(file.text());
     }
 }

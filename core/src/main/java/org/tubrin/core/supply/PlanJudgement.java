@@ -29,7 +29,7 @@ import org.tubrin.core.quantity.Unit;
  * @param findings what is wrong, the gravest first; empty where the supply carries it all
  * @param verdict all of it in one
  */
-public record Judgement(
+public record PlanJudgement(
         TenMinutes tenMinutes,
         List<TenMinutes.Window> windows,
         Sizing sizing,
@@ -53,7 +53,7 @@ public record Judgement(
     /** The same of its internal resistance. */
     private static final double INTERNAL_SHARE = 0.2;
 
-    public Judgement {
+    public PlanJudgement {
         windows = List.copyOf(windows);
         modes = List.copyOf(modes);
         diodes = List.copyOf(diodes);
@@ -135,7 +135,7 @@ public record Judgement(
      * @param plan the plan
      * @param riseV by how much the supply's voltage was seen to rise on transmission; empty where it was not
      */
-    public static Judgement of(Plan plan, Optional<Quantity> riseV) {
+    public static PlanJudgement of(Plan plan, Optional<Quantity> riseV) {
         TenMinutes ten = TenMinutes.of(plan.boxes(), plan.pattern());
         boolean sends = !plan.pattern().isEmpty();
         Sizing sizing = sends
@@ -151,7 +151,7 @@ public record Judgement(
         List<Finding> findings = findings(plan, ten, fed, stair, mains, runDown);
         riseV.ifPresent(rise -> above(findings, Fault.SUPPLY_RISES, rise, 0));
         findings.sort(Comparator.comparing(Finding::fault));
-        return new Judgement(
+        return new PlanJudgement(
                 ten,
                 TenMinutes.windows(plan.boxes(), plan.pattern()),
                 sizing,

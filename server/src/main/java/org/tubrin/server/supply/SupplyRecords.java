@@ -20,34 +20,34 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Plans, profiles and high-voltage supplies, read and written whole. */
 @Service
-public class Papers {
-    private final PaperMapper mapper;
+public class SupplyRecords {
+    private final SupplyRecordMapper mapper;
     private final JsonMapper json;
     private final Clock clock;
 
-    Papers(PaperMapper mapper, JsonMapper json, Clock clock) {
+    SupplyRecords(SupplyRecordMapper mapper, JsonMapper json, Clock clock) {
         this.mapper = mapper;
         this.json = json;
         this.clock = clock;
     }
 
     /** A stored paper. */
-    public record Kept(UUID id, PaperKind kind, int revision, Instant changedAt, Object paper) {}
+    public record Stored(UUID id, SupplyRecordKind kind, int revision, Instant changedAt, Object paper) {}
 
     /** Returns all, the last changed first. */
-    public List<Kept> all() {
+    public List<Stored> all() {
         return mapper.all().stream().map(this::kept).toList();
     }
 
     /** Returns one. */
-    public Kept get(UUID id) {
+    public Stored get(UUID id) {
         return Optional.ofNullable(mapper.byId(id)).map(this::kept).orElseThrow(() -> new NotThere(id.toString()));
     }
 
     /** Returns by how much the voltage of a supply rose on transmission when last measured to the end; empty where it did not, or never was. */
     public Optional<Quantity> riseV(String supply) {
         return all().stream()
-                .map(Kept::paper)
+                .map(Stored::paper)
                 .filter(ProfileRun.class::isInstance)
                 .map(ProfileRun.class::cast)
                 .filter(run -> run.supply().equals(supply) && run.tellsOfRise())
@@ -56,17 +56,17 @@ public class Papers {
     }
 
     /** Returns the record that a body means. */
-    public Object read(PaperKind kind, Object body) {
+    public Object read(SupplyRecordKind kind, Object body) {
         return CoreJson.read(json, body, kind.type());
     }
 
     /** Adds one. */
-    public Kept add(UUID id, PaperKind kind, Object paper) {
-        return restore(new Kept(id, kind, 1, clock.instant(), paper));
+    public Stored add(UUID id, SupplyRecordKind kind, Object paper) {
+        return restore(new Stored(id, kind, 1, clock.instant(), paper));
     }
 
     /** Puts one back as a backup holds it. */
-    public Kept restore(Kept kept) {
+    public Stored restore(Stored kept) {
         try {
             mapper.insert(row(kept));
         } catch (DuplicateKeyException e) {
@@ -76,14 +76,14 @@ public class Papers {
     }
 
     /** Replaces one, where nobody else did since it was read. */
-    public Kept replace(UUID id, PaperKind kind, int readRevision, Object paper) {
+    public Stored replace(UUID id, SupplyRecordKind kind, int readRevision, Object paper) {
         if (get(id).kind() != kind) {
             throw new NotThere(id.toString());
         }
-        Kept kept = new Kept(id, kind, Stale.next(readRevision, id.toString()), clock.instant(), paper);
+        Stored kept = new Stored(id, kind, Stale.next(readRevision, id.toString()), clock.instant(), paper);
         try {
             if (mapper.update(row(kept)) == 0) {
-                throw new Stale(PaperKind.nameOf(paper));
+                throw new Stale(SupplyRecordKind.nameOf(paper));
             }
         } catch (DuplicateKeyException e) {
             throw nameTaken(paper);
@@ -98,18 +98,19 @@ public class Papers {
         }
     }
 
-    private PaperRow row(Kept kept) {
-        String name = PaperKind.nameOf(kept.paper()).strip();
-        return new PaperRow(
+    private SupplyRecordRow row(Stored kept) {
+        String name = SupplyRecordKind.nameOf(kept.paper()).strip();
+        return new SupplyRecordRow(
                 kept.id(), kept.kind(), kept.revision(), name, kept.changedAt(), json.writeValueAsString(kept.paper()));
     }
 
-    private Kept kept(PaperRow row) {
+    private Stored kept(SupplyRecordRow row) {
         Object paper = json.readValue(row.body(), row.kind().type());
-        return new Kept(row.id(), row.kind(), row.revision(), row.changedAt(), paper);
+        return new Stored(row.id(), row.kind(), row.revision(), row.changedAt(), paper);
     }
 
     private static Refused nameTaken(Object paper) {
-        return new Refused(new Problem(ProblemCode.DUPLICATE, "name", PaperKind.nameOf(paper), new Allowed.Nothing()));
+        return new Refused(
+                new Problem(ProblemCode.DUPLICATE, "name", SupplyRecordKind.nameOf(paper), new Allowed.Nothing()));
     }
 }
