@@ -197,7 +197,7 @@ function LiveShown({ figure }: { figure: LiveSupply['figures'][number] | undefin
   if (!figure) return <span />;
   const well = figure.health === 'OK' || figure.health === 'SLOW';
   return (
-    <span className={well ? 'text-13' : 'text-13 text-watch'}>
+    <span data-part="bench-reading" className={well ? 'text-13' : 'text-13 text-watch'}>
       <span className="figure text-ink">{well ? figure.shown : figure.says}</span> {figure.meter}
     </span>
   );

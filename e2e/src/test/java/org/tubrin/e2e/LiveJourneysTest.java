@@ -32,6 +32,7 @@ public class LiveJourneysTest {
 
     private App app;
     private Operator operator;
+    private Process benchAgain;
 
     @BeforeClass
     public void startTheApplication() {
@@ -43,11 +44,15 @@ public class LiveJourneysTest {
         if (app != null) {
             app.close();
         }
+        if (benchAgain != null) {
+            benchAgain.destroy();
+        }
     }
 
     @BeforeMethod
     public void sitDown() {
         operator = new Operator(app.url());
+        operator.abandonsWhatIsGoing();
     }
 
     @AfterMethod(alwaysRun = true)
@@ -60,15 +65,16 @@ public class LiveJourneysTest {
     private void keysPeaksAndTakes() {
         operator.turns("LOAD", "ArrowDown", "ArrowUp", operator.twinAt("LOAD"));
         operator.turns("PLATE", "ArrowLeft", "ArrowRight", operator.twinAt("PLATE"));
-        operator.page.waitForTimeout(800);
+        operator.settles("now-OUTPUT");
         operator.presses("Space");
         operator.awaits("Peak, read");
         operator.peaks("ArrowLeft", "ArrowRight");
-        operator.page.waitForTimeout(800);
+        operator.settles("now-OUTPUT");
         // On a busy machine no meter may have answered within the last half second: it is said, and R pressed again.
         for (int i = 0; i < 3 && operator.entry("PLATE_VOLTAGE").inputValue().isEmpty(); i++) {
             operator.presses("r");
-            operator.page.waitForTimeout(1500);
+            operator.comesTrue(
+                    1500, () -> !operator.entry("PLATE_VOLTAGE").inputValue().isEmpty());
         }
         assertThat(operator.entry("PLATE_VOLTAGE")).not().hasValue("");
         operator.presses("Space");
@@ -82,7 +88,7 @@ public class LiveJourneysTest {
         assertTheDialsLeftAreGood();
     }
 
-    @Test(dependsOnMethods = "aWholeClimbOnTheBenchWithKeysOnlyGivesWhatTheHiddenTruthAllows")
+    @Test
     public void whatIsSuggestedComesToAsMuchWithFewKeyDowns() {
         operator.page.navigate("/tune");
         assertThat(operator.page.getByRole(
@@ -99,7 +105,7 @@ public class LiveJourneysTest {
         int keyed = 0;
         for (String said = operator.sentence(); !said.startsWith("Write it on the card"); said = operator.sentence()) {
             if (said.startsWith("Rest")) {
-                operator.page.waitForTimeout(500);
+                operator.awaits("^(?!Rest)");
             } else if (said.startsWith("Key at")) {
                 assertTrue(keyed++ < most, "it asks for one key-down after another: " + said);
                 keysPeaksAndTakes();
@@ -153,7 +159,7 @@ public class LiveJourneysTest {
         return ((Outcome.Settled<TubePoint>) outcome).point();
     }
 
-    @Test(dependsOnMethods = "whatIsSuggestedComesToAsMuchWithFewKeyDowns")
+    @Test
     public void theBenchPulledInMidClimbLeavesTheRunAndComesBackByItself() throws InterruptedException {
         operator.startsClimb("Simulated bench");
         operator.getsReadyOnTheBench();
@@ -171,13 +177,8 @@ public class LiveJourneysTest {
         assertThat(operator.entry("OUTPUT")).hasValue("140");
         operator.page.reload();
         assertThat(operator.entry("OUTPUT")).hasValue("140");
-        Process again = app.startBench();
-        try {
-            assertThat(operator.page.locator("[data-part=signal-line]")).not().containsText("away");
-            assertThat(operator.page.locator("[data-part=now-OUTPUT]")).containsText(Pattern.compile("[0-9]"));
-        } finally {
-            again.destroy();
-            again.waitFor();
-        }
+        benchAgain = app.startBench();
+        assertThat(operator.page.locator("[data-part=signal-line]")).not().containsText("away");
+        assertThat(operator.page.locator("[data-part=now-OUTPUT]")).containsText(Pattern.compile("[0-9]"));
     }
 }

@@ -1,16 +1,23 @@
 package org.tubrin.e2e;
 
+import com.google.gson.JsonObject;
+import com.google.gson.JsonParser;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.RequestOptions;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
 import java.util.regex.Pattern;
 
 /** A person at a real browser: has keys, eyes, and notices when the page or the server stumbles. */
@@ -33,18 +40,53 @@ final class Operator implements AutoCloseable {
     final BrowserContext context;
     final Page page;
     final List<String> stumbles = new ArrayList<>();
+    private final AtomicInteger refused = new AtomicInteger();
+    private final String url;
 
     Operator(String url) {
         this(url, ColorScheme.LIGHT);
     }
 
     Operator(String url, ColorScheme scheme) {
+        this.url = url;
         context = BROWSER.newContext(new Browser.NewContextOptions()
                 .setBaseURL(url)
                 .setViewportSize(1280, 800)
                 .setColorScheme(scheme));
         page = context.newPage();
         watch(page);
+    }
+
+    /** Waits until the page has been refused by a server without its database so many times more. */
+    void triesAgain(int times) {
+        int from = refused.get();
+        page.waitForCondition(
+                () -> refused.get() >= from + times, new Page.WaitForConditionOptions().setTimeout(120_000));
+    }
+
+    /** Abandons a run that another test left. */
+    void abandonsWhatIsGoing() {
+        JsonObject start = json("/api/choices");
+        if (start.get("going") == null || start.get("going").isJsonNull()) {
+            return;
+        }
+        String run = "/api/runs/" + start.getAsJsonObject("going").get("id").getAsString();
+        JsonObject act = new JsonObject();
+        act.addProperty("clientId", UUID.randomUUID().toString());
+        act.addProperty("expectedSequence", json(run).get("sequence").getAsLong());
+        act.addProperty("act", "ABANDON");
+        act.addProperty("text", "left by a test");
+        page.request()
+                .post(
+                        url + run + "/acts",
+                        RequestOptions.create()
+                                .setHeader("Content-Type", "application/json")
+                                .setHeader("Origin", url)
+                                .setData(act.toString()));
+    }
+
+    private JsonObject json(String path) {
+        return JsonParser.parseString(page.request().get(url + path).text()).getAsJsonObject();
     }
 
     /** Opens one more tab of the same browser. */
@@ -63,7 +105,13 @@ final class Operator implements AutoCloseable {
         });
         watched.onResponse(response -> {
             if (response.status() >= 500) {
+                refused.incrementAndGet();
                 stumbles.add(response.status() + " " + response.url());
+            }
+        });
+        watched.onRequestFailed(request -> {
+            if (request.method().equals("POST")) {
+                refused.incrementAndGet();
             }
         });
         watched.onRequest(request -> {
@@ -147,11 +195,9 @@ final class Operator implements AutoCloseable {
 
     /** Presses Enter, again where the page was still busy and let it pass, until another sentence stands there. */
     private void entersUntilItChanges(String last) {
-        for (int i = 0; i < 100 && sentence().equals(last); i++) {
-            if (i % 10 == 0) {
-                presses("Enter");
-            }
-            page.waitForTimeout(200);
+        for (int i = 0; i < 10 && sentence().equals(last); i++) {
+            presses("Enter");
+            comesTrue(2000, () -> !sentence().equals(last));
         }
     }
 
@@ -251,8 +297,33 @@ final class Operator implements AutoCloseable {
     }
 
     private double settledOutput() {
-        page.waitForTimeout(550);
+        settles("now-OUTPUT");
         return now("OUTPUT");
+    }
+
+    /** Waits until what a meter shows has come to rest: ten changes later it is noise, and half a second without one is stillness. */
+    void settles(String part) {
+        page.waitForFunction("""
+                (part) => {
+                  const shown = document.querySelector(`[data-part=${part}]`)?.textContent ?? '';
+                  const now = performance.now();
+                  const seen = (window.seenOf ??= {});
+                  const last = (seen[part] ??= { shown, since: now, changes: 0 });
+                  if (shown !== last.shown) Object.assign(last, { shown, since: now, changes: last.changes + 1 });
+                  const rests = last.changes >= 10 || now - last.since > 550;
+                  if (rests) delete seen[part];
+                  return rests;
+                }""", part);
+    }
+
+    /** Waits for something as long as said, in milliseconds, and returns whether it came true. */
+    boolean comesTrue(double mostMs, BooleanSupplier what) {
+        try {
+            page.waitForCondition(what, new Page.WaitForConditionOptions().setTimeout(mostMs));
+            return true;
+        } catch (TimeoutError late) {
+            return false;
+        }
     }
 
     @Override

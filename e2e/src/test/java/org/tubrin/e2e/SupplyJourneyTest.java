@@ -59,7 +59,7 @@ public class SupplyJourneyTest {
                 assertThat(next(page)).containsText("Key");
                 operator.presses("Space");
                 page.locator("[data-part=clock]").getByText("Key down").first().waitFor();
-                page.waitForTimeout(1500);
+                operator.settles("bench-reading");
             }
             readsUntilAllIsThere(operator);
             if (i > 0) {
@@ -84,7 +84,7 @@ public class SupplyJourneyTest {
         Locator voltage = next(operator.page).getByLabel("Voltage, V");
         for (int i = 0; i < 10 && voltage.inputValue().isEmpty(); i++) {
             operator.presses("r");
-            operator.page.waitForTimeout(400);
+            operator.comesTrue(400, () -> !voltage.inputValue().isEmpty());
         }
         assertThat(voltage).not().hasValue("");
     }

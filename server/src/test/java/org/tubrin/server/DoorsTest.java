@@ -10,6 +10,7 @@ import java.io.InputStream;
 import java.net.Socket;
 import java.net.http.HttpRequest;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -318,8 +319,25 @@ public class DoorsTest extends ServerTest {
 
     @Test
     public void healthAndMetricsAnswer() {
-        assertEquals(get("/actuator/health").json().get("status").asString(), "UP");
+        // An outage that another test made is told of for half a minute.
+        Instant most = Instant.now().plusSeconds(45);
+        while (health().equals("DOWN") && Instant.now().isBefore(most)) {
+            pause();
+        }
+        assertEquals(health(), "UP");
         assertTrue(get("/actuator/metrics").json().get("names").size() > 10);
+    }
+
+    private String health() {
+        return get("/actuator/health").json().get("status").asString();
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(500);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     private String raw(String request) throws IOException {

@@ -582,10 +582,10 @@ public class LiveTest extends ServerTest {
             JsonNode view =
                     post("/api/supply/profile", kept.get("body").toString()).json();
             String code = view.get("code").asString();
-            if (code.equals("Enough") || code.equals("Stop")) {
+            if (code.equals("ENOUGH") || code.equals("STOP")) {
                 return view;
             }
-            boolean keyed = code.equals("Key");
+            boolean keyed = code.equals("KEY");
             Map<String, Object> act = new LinkedHashMap<>();
             act.put("supply", supply);
             act.put("keyed", keyed);
@@ -608,7 +608,7 @@ public class LiveTest extends ServerTest {
     @Test
     public void aSetIsMeasuredOnTheBenchAndItsCurveIsTheBenchsOwn() {
         JsonNode view = measured("Windlass 40");
-        assertEquals(view.get("code").asString(), "Enough");
+        assertEquals(view.get("code").asString(), "ENOUGH");
         for (JsonNode point : view.get("curve")) {
             double outputW = point.get("outputW").asDouble();
             if (outputW > 15 && !point.get("predicted").asBoolean()) {
@@ -625,7 +625,7 @@ public class LiveTest extends ServerTest {
     @Test
     public void aSupplyThatRisesOnTheBenchStopsTheMeasuringAndEveryPlanWithIt() {
         JsonNode view = measured("Bilge 30");
-        assertEquals(view.get("code").asString(), "Stop", view.toString());
+        assertEquals(view.get("code").asString(), "STOP", view.toString());
         post("/api/supply/bench", Map.of("keyed", false));
         Reply refused = post("/api/supply/bench", Map.of("supply", "Mainstay 50"));
         assertEquals(refused.json().at("/problems/0/code").asString(), "BENCH_REFUSES");

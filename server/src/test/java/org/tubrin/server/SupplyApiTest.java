@@ -68,7 +68,7 @@ public class SupplyApiTest extends ServerTest {
                         "/api/supply/profile",
                         body(paper("Halyard 100 on Bilge 30")).toString())
                 .json();
-        assertEquals(run.get("code").asString(), "Stop");
+        assertEquals(run.get("code").asString(), "STOP");
     }
 
     private JsonNode equipment(String name) {
@@ -97,7 +97,7 @@ public class SupplyApiTest extends ServerTest {
             {"10", "2.6", "13.77"}
         };
         for (int i = 0; i < typed.length; i++) {
-            assertEquals(next(kept).get("code").asString(), i == 0 ? "Listen" : "Key", "before reading " + i);
+            assertEquals(next(kept).get("code").asString(), i == 0 ? "LISTEN" : "KEY", "before reading " + i);
             Map<String, Object> reading = new LinkedHashMap<>();
             reading.put("keyed", i > 0);
             reading.put("output", typed[i][0]);
@@ -111,7 +111,7 @@ public class SupplyApiTest extends ServerTest {
             kept = reply.json();
         }
         JsonNode view = next(kept);
-        assertEquals(view.get("code").asString(), "Enough");
+        assertEquals(view.get("code").asString(), "ENOUGH");
         assertEquals(view.at("/box/profile/points").size(), 5);
         assertEquals(view.at("/rows/3/outputW").asDouble(), 2.5);
         assertTrue(view.get("law").asString().contains("10 W"), view.get("law").asString());

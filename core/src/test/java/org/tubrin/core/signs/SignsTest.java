@@ -4,16 +4,30 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVRecord;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.advice.Climber;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Customs;
+import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Load;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.twin.Twins;
 
 public class SignsTest {
     @DataProvider
@@ -23,23 +37,97 @@ public class SignsTest {
                 .toArray(Object[][]::new);
     }
 
+    private static TuneSetup setup(String on) {
+        TuneSetup plain = Sample.setup();
+        return switch (on) {
+            case "" -> plain;
+            case "twin" -> Sample.setup(Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE), Sample.STATION, Sample.BALLAST);
+            case "small load" ->
+                Sample.setup(Sample.BRIGANTINE, Sample.STATION, new Load("Small", 50, 500, Optional.empty()));
+            case "ceiling" -> with(plain, plain.amplifier(), plain.meters(), Band.MHZ_7, Optional.of(ceiling()));
+            case "28" -> with(plain, plain.amplifier(), plain.meters(), Band.MHZ_28, Optional.empty());
+            case "swr" ->
+                with(
+                        plain,
+                        plain.amplifier(),
+                        List.of(Sample.FATHOM, Sample.PANEL, reads(ReadingRole.INPUT_SWR, ScaleUnit.ONE, 5)),
+                        Band.MHZ_7,
+                        Optional.empty());
+            case "tetrode" ->
+                with(
+                        plain,
+                        Twins.BARQUES_RECORD,
+                        List.of(Sample.FATHOM, Sample.PANEL, reads(ReadingRole.SCREEN_CURRENT, ScaleUnit.A, 0.1)),
+                        Band.MHZ_7,
+                        Optional.empty());
+            default -> throw new IllegalArgumentException(on);
+        };
+    }
+
+    private static Customs ceiling() {
+        return Customs.chosen(Optional.empty(), List.of(), Optional.of(0.3));
+    }
+
+    private static Meter reads(ReadingRole role, ScaleUnit unit, double fullScale) {
+        return new Meter("Also", List.of(Sample.channel(role, unit, 0.03, Sample.range("one", fullScale))));
+    }
+
+    private static TuneSetup with(
+            TuneSetup from, Amplifier amplifier, List<Meter> meters, Band band, Optional<Customs> customs) {
+        return new TuneSetup(
+                from.station(),
+                amplifier,
+                from.exciter(),
+                from.carrier(),
+                meters,
+                from.termination(),
+                band,
+                band.lowestHz() + 1e5,
+                from.school(),
+                from.preset(),
+                from.settings(),
+                from.source(),
+                from.pad(),
+                customs);
+    }
+
+    private static Climber before(CSVRecord row) {
+        Climber climber = new Climber(setup(row.get("on"))).isReady();
+        if (row.get("before").equals("none")) {
+            return climber;
+        }
+        String before = row.get("before").isEmpty() ? "35 605.5 0.4029 0.0791 2582" : row.get("before");
+        double[] of =
+                Stream.of(before.split(" ")).mapToDouble(Double::parseDouble).toArray();
+        return climber.steps(of[0], 5.11, 3.5, of[1], of[2], of[3], of[4]);
+    }
+
     private static Step draft(CSVRecord row) {
-        Climber climber = new Climber(Sample.setup())
-                .isReady()
-                .steps(35, 5.11, 3.5, 605.5, 0.4029, 0.0791, 2582)
-                .moves(Control.DRIVE, Double.parseDouble(row.get("drive")))
-                .reads(
-                        Double.parseDouble(row.get("output")),
+        Climber climber = before(row).moves(Control.DRIVE, Double.parseDouble(row.get("drive")));
+        double outputW = Double.parseDouble(row.get("output"));
+        if (outputW > 150) {
+            climber.does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"));
+        }
+        for (String one : row.get("also").split(" ")) {
+            String[] parts = one.split("=");
+            if (parts.length == 2 && Set.of("PLATE", "LOAD").contains(parts[0])) {
+                climber.moves(Control.valueOf(parts[0]), Double.parseDouble(parts[1]));
+            } else if (parts.length == 2) {
+                climber.reads(ReadingRole.valueOf(parts[0]), Double.parseDouble(parts[1]));
+            }
+        }
+        return climber.reads(
+                        outputW,
                         Double.parseDouble(row.get("plateCurrent")),
                         Double.parseDouble(row.get("gridCurrent")),
-                        Double.parseDouble(row.get("plateVoltage")));
-        return climber.state().draft();
+                        Double.parseDouble(row.get("plateVoltage")))
+                .state()
+                .draft();
     }
 
     @Test(dataProvider = "cases")
     public void firesWhereItShouldAndStaysQuietNearby(String name, CSVRecord row) {
-        Climber before = new Climber(Sample.setup()).isReady().steps(35, 5.11, 3.5, 605.5, 0.4029, 0.0791, 2582);
-        List<String> fired = Signs.of(draft(row), before.state().lastStep()).stream()
+        List<String> fired = Signs.of(draft(row), before(row).state().lastStep()).stream()
                 .map(sign -> sign.code().name())
                 .toList();
         for (String wanted : row.get("fires").split(" ")) {
@@ -48,6 +136,27 @@ public class SignsTest {
         for (String unwanted : row.get("quiet").split(" ")) {
             assertFalse(fired.contains(unwanted), name + ": " + fired);
         }
+    }
+
+    @Test
+    public void everySignHasACaseWhereItFiresAndANearOneWhereItDoesNot() {
+        Set<String> fires = new HashSet<>();
+        Set<String> quiet = new HashSet<>();
+        for (CSVRecord row : Sample.table("/signs/signs.csv")) {
+            fires.addAll(List.of(row.get("fires").split(" ")));
+            quiet.addAll(List.of(row.get("quiet").split(" ")));
+        }
+        List<String> without = SignRules.ALL.stream()
+                .map(rule -> rule.code().name())
+                .filter(code -> !fires.contains(code) || !quiet.contains(code))
+                .toList();
+        assertEquals(without, List.of(), "signs without a case");
+        Set<Sign.Code> ofRules = EnumSet.noneOf(Sign.Code.class);
+        SignRules.ALL.forEach(rule -> ofRules.add(rule.code()));
+        for (SeenSign seen : SeenSign.values()) {
+            ofRules.add(Sign.seen(seen).code());
+        }
+        assertEquals(ofRules, EnumSet.allOf(Sign.Code.class), "every sign has a rule, or is seen");
     }
 
     @Test
@@ -83,8 +192,7 @@ public class SignsTest {
     @Test
     public void certaintyIsThatOfTheWeakestEvidence() {
         for (CSVRecord row : Sample.table("/signs/signs.csv")) {
-            Climber before = new Climber(Sample.setup()).isReady().steps(35, 5.11, 3.5, 605.5, 0.4029, 0.0791, 2582);
-            for (Sign sign : Signs.of(draft(row), before.state().lastStep())) {
+            for (Sign sign : Signs.of(draft(row), before(row).state().lastStep())) {
                 double weakest = sign.evidence().stream()
                         .mapToDouble(Evidence::certainty)
                         .min()
@@ -132,8 +240,7 @@ public class SignsTest {
     @Test(dataProvider = "twinExpectations")
     public void withATwinLightnessIsHeldAgainstWhatItHas(
             String name, double ratio, boolean light, Evidence.Basis basis) {
-        TuneSetup setup = Sample.setup(
-                Sample.BRIGANTINE.withTwin(org.tubrin.core.twin.Twins.BRIGANTINE), Sample.STATION, Sample.BALLAST);
+        TuneSetup setup = Sample.setup(Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE), Sample.STATION, Sample.BALLAST);
         Climber climber = new Climber(setup)
                 .isReady()
                 .moves(Control.DRIVE, 70)
