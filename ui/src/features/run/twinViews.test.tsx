@@ -49,6 +49,7 @@ const MAP: MapView = {
   driveW: 70,
   plates: Array.from({ length: COLUMNS }, (_, i) => 4.4 + (1.4 * i) / (COLUMNS - 1)),
   loads: Array.from({ length: ROWS }, (_, i) => (10 * i) / (ROWS - 1)),
+  heights: [100, 200, 300, 400, 500, 600, 700, 800],
   outputW: grid((x, y) => 890 * (1 - (x - 0.5) ** 2 - (y - 0.45) ** 2)),
   grounds: [
     { kind: 'GRID_CURRENT_A', label: 'grid current over 0.2 A', limit: 0.2, grid: grid((_, y) => 0.4 * (1 - y)) },

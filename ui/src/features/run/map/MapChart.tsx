@@ -2,12 +2,11 @@ import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import type { Ground, MapView } from '../../../api';
 import { watts } from '../../../quantity';
-import { levels, roundHeights } from './contourPath';
+import { levels } from './contourPath';
 
 const WIDTH = 590;
 const HEIGHT = 482;
 const FRAME = { left: 48, right: 576, top: 24, bottom: 436 };
-const HEIGHTS = 9;
 /** Heavier lines, so that the eye can count. */
 const EACH = 4;
 
@@ -25,7 +24,7 @@ export function MapChart({ map, here }: Props) {
   const grid = (values: number[]) => ({ columns: plates.length, rows: loads.length, values });
   const most = Math.max(...map.outputW);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the lines follow from the map alone
-  const lines = useMemo(() => levels(grid(map.outputW), roundHeights(most, HEIGHTS), FRAME), [map]);
+  const lines = useMemo(() => levels(grid(map.outputW), map.heights, FRAME), [map]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the grounds follow from the map alone
   const grounds = useMemo(
     () =>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { levels, roundHeights } from './contourPath';
+import { levels } from './contourPath';
 
 const frame = { left: 100, right: 500, bottom: 400, top: 0 };
 
@@ -42,9 +42,5 @@ describe('lines of equal height', () => {
     expect(widths[0]).toBeGreaterThan(widths[1] ?? 0);
     expect(widths[1]).toBeGreaterThan(widths[2] ?? 0);
     expect(widths[3]).toBe(0);
-  });
-  it('are at round heights below the top', () => {
-    expect(roundHeights(890, 9)).toEqual([100, 200, 300, 400, 500, 600, 700, 800]);
-    expect(roundHeights(52, 9)).toEqual([10, 20, 30, 40, 50]);
   });
 });

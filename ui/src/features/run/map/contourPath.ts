@@ -61,13 +61,3 @@ function further(best: [number, number] | undefined, points: [number, number][],
 function clamp(value: number, most: number): number {
   return Math.min(most, Math.max(0, value));
 }
-
-/** Returns heights from a round step to just below the top, about so many. */
-export function roundHeights(most: number, count: number): number[] {
-  const raw = most / count;
-  const scale = 10 ** Math.floor(Math.log10(raw));
-  const step = [1, 2, 5, 10].map((one) => one * scale).find((one) => one >= raw) ?? raw;
-  const heights: number[] = [];
-  for (let height = step; height < most; height += step) heights.push(height);
-  return heights;
-}

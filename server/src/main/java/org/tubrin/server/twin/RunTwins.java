@@ -3,6 +3,7 @@ package org.tubrin.server.twin;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -36,6 +37,9 @@ class RunTwins {
     private static final double WINDOW_MARKS = 0.7;
     private static final int PLATES = 57;
     private static final int LOADS = 61;
+    /** About so many lines of equal output are drawn. */
+    private static final int HEIGHTS = 9;
+
     private static final int THREADS = Math.min(4, Runtime.getRuntime().availableProcessors());
     /** A gap that stands less than this ratio is worth a word. */
     private static final double LEAST_SWR = 2;
@@ -66,7 +70,8 @@ class RunTwins {
         double[] plates = GroundMap.axis(
                 tubes.plate().clamp(most.plate() - reach), tubes.plate().clamp(most.plate() + reach), PLATES);
         double[] loads = GroundMap.axis(tubes.load().least(), tubes.load().most(), LOADS);
-        GroundMap map = GroundMap.of(at.twin(), setting, plates, loads, THREADS).orElseThrow();
+        GroundMap map = GroundMap.drawn(at.twin(), setting, plates, loads, THREADS, limits(at), HEIGHTS)
+                .orElseThrow();
         List<List<Double>> trail = new ArrayList<>();
         for (Step step : at.state().steps()) {
             Optional<Double> plate = step.position(Control.PLATE);
@@ -80,6 +85,7 @@ class RunTwins {
                 list(plates, 4),
                 list(loads, 4),
                 grid(map, GroundMap.Figure.OUTPUT_W, 1),
+                list(map.heights(HEIGHTS), 4),
                 grounds(at, map),
                 at.known()
                         ? place(
@@ -112,33 +118,50 @@ class RunTwins {
         return null;
     }
 
-    private List<TwinViews.Ground> grounds(RunPlaces.TwinAt at, GroundMap map) {
+    /** Returns what is not to be passed, by figure, in the order of drawing. */
+    private static Map<GroundMap.Figure, Double> limits(RunPlaces.TwinAt at) {
         Stage.Tubes tubes = at.setup().tubes();
-        List<TwinViews.Ground> grounds = new ArrayList<>();
-        add(grounds, map, GroundMap.Figure.GRID_CURRENT_A, tubes.gridCurrentLimitA(), "A", 4);
-        add(grounds, map, GroundMap.Figure.PLATE_CURRENT_A, tubes.plateCurrentLimitA(), "A", 4);
-        add(grounds, map, GroundMap.Figure.PLATE_HEAT_PER_TUBE_W, tubes.plateDissipationPerTubeW(), "W", 1);
-        tubes.screenCurrentLimitA()
-                .ifPresent(limit -> add(grounds, map, GroundMap.Figure.SCREEN_CURRENT_A, limit, "A", 4));
         TwinConstants.Tuned constants = at.twin().constants();
-        constants.plate().gapPeakV().ifPresent(gap -> add(grounds, map, GroundMap.Figure.PLATE_PEAK_V, gap, "V", 0));
-        constants.load().gapPeakV().ifPresent(gap -> add(grounds, map, GroundMap.Figure.LOAD_PEAK_V, gap, "V", 0));
+        Map<GroundMap.Figure, Double> limits = new LinkedHashMap<>();
+        limits.put(GroundMap.Figure.GRID_CURRENT_A, tubes.gridCurrentLimitA());
+        limits.put(GroundMap.Figure.PLATE_CURRENT_A, tubes.plateCurrentLimitA());
+        limits.put(GroundMap.Figure.PLATE_HEAT_PER_TUBE_W, tubes.plateDissipationPerTubeW());
+        tubes.screenCurrentLimitA().ifPresent(limit -> limits.put(GroundMap.Figure.SCREEN_CURRENT_A, limit));
+        constants.plate().gapPeakV().ifPresent(gap -> limits.put(GroundMap.Figure.PLATE_PEAK_V, gap));
+        constants.load().gapPeakV().ifPresent(gap -> limits.put(GroundMap.Figure.LOAD_PEAK_V, gap));
+        return limits;
+    }
+
+    private List<TwinViews.Ground> grounds(RunPlaces.TwinAt at, GroundMap map) {
+        List<TwinViews.Ground> grounds = new ArrayList<>();
+        limits(at).forEach((figure, limit) -> add(grounds, map, figure, limit));
         return grounds;
     }
 
-    private void add(
-            List<TwinViews.Ground> grounds,
-            GroundMap map,
-            GroundMap.Figure figure,
-            double limit,
-            String unit,
-            int decimals) {
+    private void add(List<TwinViews.Ground> grounds, GroundMap map, GroundMap.Figure figure, double limit) {
         double most = Arrays.stream(map.grid(figure)).max().orElse(0);
         if (most > limit) {
+            String unit = unit(figure);
             String label =
                     words.say("ground." + figure.name(), Map.of("limit", Figures.plain(limit, 3) + "\u2009" + unit));
-            grounds.add(new TwinViews.Ground(figure.name(), label, limit, grid(map, figure, decimals)));
+            grounds.add(new TwinViews.Ground(figure.name(), label, limit, grid(map, figure, decimals(figure))));
         }
+    }
+
+    private static String unit(GroundMap.Figure figure) {
+        return switch (figure) {
+            case GRID_CURRENT_A, PLATE_CURRENT_A, SCREEN_CURRENT_A -> "A";
+            case OUTPUT_W, PLATE_HEAT_PER_TUBE_W -> "W";
+            case PLATE_PEAK_V, LOAD_PEAK_V -> "V";
+        };
+    }
+
+    private static int decimals(GroundMap.Figure figure) {
+        return switch (figure) {
+            case GRID_CURRENT_A, PLATE_CURRENT_A, SCREEN_CURRENT_A -> 4;
+            case OUTPUT_W, PLATE_HEAT_PER_TUBE_W -> 1;
+            case PLATE_PEAK_V, LOAD_PEAK_V -> 0;
+        };
     }
 
     private static List<Double> grid(GroundMap map, GroundMap.Figure figure, int decimals) {

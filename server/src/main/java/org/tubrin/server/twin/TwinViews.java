@@ -39,6 +39,7 @@ public final class TwinViews {
             List<Double> plates,
             List<Double> loads,
             List<Double> outputW,
+            List<Double> heights,
             List<Ground> grounds,
             @Nullable DialPlace here,
             @Nullable DialPlace most,

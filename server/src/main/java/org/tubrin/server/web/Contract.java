@@ -14,6 +14,7 @@ import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
 import io.swagger.v3.oas.models.responses.ApiResponse;
+import io.swagger.v3.oas.models.servers.Server;
 import java.io.IOException;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
@@ -91,7 +92,8 @@ class Contract {
     @SuppressWarnings("rawtypes") // as the library has its map of forms
     private void complete(OpenAPI api) {
         api.info(new Info().title("Tubrin").version("1").description("The API of one station."));
-        api.servers(List.of());
+        // Without one the library adds the address that it was asked at, from the second time on.
+        api.servers(List.of(new Server().url("/")));
         Map<String, Schema> schemas = api.getComponents().getSchemas();
         Map<String, List<Schema<?>>> kinds = new TreeMap<>();
         for (String name : List.copyOf(schemas.keySet())) {
