@@ -1,6 +1,5 @@
 package org.tubrin.benchmark;
 
-import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -31,10 +30,6 @@ public class TwinBenchmark {
     private static final double[] LOADS = GroundMap.axis(0, 10, 121);
     private static final double[] PAGE_PLATES = GroundMap.axis(4.4, 5.8, 57);
     private static final double[] PAGE_LOADS = GroundMap.axis(0, 10, 61);
-    private static final Map<GroundMap.Figure, Double> LIMITS = Map.of(
-            GroundMap.Figure.GRID_CURRENT_A, 0.2,
-            GroundMap.Figure.PLATE_CURRENT_A, 0.66,
-            GroundMap.Figure.PLATE_HEAT_PER_TUBE_W, 350.0);
     private Probe probe = Stages.TWIN.probe(Stages.at(70, 5.1, 4.4)).orElseThrow();
     private int turn;
 
@@ -59,17 +54,10 @@ public class TwinBenchmark {
         return settled(5.0 + 0.002 * Math.abs(50 - there), 4 + 0.02 * Math.abs(50 - there));
     }
 
-    /** 121 × 121 points for a drawing with its limits and nine heights, two threads. */
+    /** As large as the page draws it, 57 × 61 points, two threads. */
     @Benchmark
-    public Object mapDrawn() {
-        return GroundMap.drawn(Stages.TWIN, Stages.at(70, 5.1, 4.4), PLATES, LOADS, 2, LIMITS, 9)
-                .orElseThrow();
-    }
-
-    /** The same as large as the page draws it: 57 × 61. */
-    @Benchmark
-    public Object mapDrawnOnThePage() {
-        return GroundMap.drawn(Stages.TWIN, Stages.at(70, 5.1, 4.4), PAGE_PLATES, PAGE_LOADS, 2, LIMITS, 9)
+    public Object mapOnThePage() {
+        return GroundMap.of(Stages.TWIN, Stages.at(70, 5.1, 4.4), PAGE_PLATES, PAGE_LOADS, 2)
                 .orElseThrow();
     }
 

@@ -8,7 +8,7 @@ package org.tubrin.core.twin;
  * Nonlinear Equations" (1983), §6.3, with simple decrease instead of the Armijo condition.
  */
 final class DampedNewton {
-    /** Stops where the merit, a sum of squared volts, is below this. */
+    /** Stops where the merit, a sum of squared volts, is below this, unless told otherwise. */
     static final double SETTLED_V2 = 1e-6;
 
     private static final int MOST_STEPS = 40;
@@ -35,6 +35,7 @@ final class DampedNewton {
     private final double[] from;
     private final double[] step;
     private final double[] rows;
+    private double settledV2 = SETTLED_V2;
     private int steps;
     private double merit;
 
@@ -45,11 +46,16 @@ final class DampedNewton {
         rows = new double[n * (n + 1)];
     }
 
+    /** Settles from now on where the merit is below so many squared volts. */
+    void settleWithin(double mostV2) {
+        settledV2 = mostV2;
+    }
+
     /** Returns whether it settled; x is then the solution and the equations hold its evaluation. */
     boolean run(Equations equations, double[] x) {
         steps = 0;
         merit = equations.evaluate(x);
-        while (!(merit < SETTLED_V2)) {
+        while (!(merit < settledV2)) {
             if (steps == MOST_STEPS || !Double.isFinite(merit) || !solve(equations)) {
                 return false;
             }

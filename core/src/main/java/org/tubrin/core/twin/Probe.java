@@ -96,6 +96,11 @@ public final class Probe {
         solver.stride();
     }
 
+    /** Settles from now on where what does not balance is below so many volts. */
+    void settleWithin(double volt) {
+        solver.settleWithin(volt);
+    }
+
     /** Forgets the last answer. */
     public void forget() {
         solver.forget();

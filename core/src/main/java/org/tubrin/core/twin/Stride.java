@@ -1,12 +1,14 @@
 package org.tubrin.core.twin;
 
-/** Guesses the next of a row of solutions on the line through the last two. */
+/** Guesses the next of a row of solutions on the parabola through the last three, on the line through two where there are no more. */
 final class Stride {
     private final double[] last;
+    private final double[] before;
     private int seen = -1;
 
     Stride(int n) {
         last = new double[n];
+        before = new double[n];
     }
 
     /** A row of equal strides begins at the solution now at hand. */
@@ -27,9 +29,12 @@ final class Stride {
         seen++;
         for (int k = 0; k < x.length; k++) {
             double here = x[k];
-            if (seen > 2) {
+            if (seen > 3) {
+                x[k] = 3 * (here - last[k]) + before[k];
+            } else if (seen > 2) {
                 x[k] += here - last[k];
             }
+            before[k] = last[k];
             last[k] = here;
         }
     }

@@ -154,6 +154,11 @@ final class TubeSolver {
         equations.holdPlateVoltage(volt);
     }
 
+    /** Settles from now on where what does not balance is below so many volts. */
+    void settleWithin(double volt) {
+        newton.settleWithin(volt * volt);
+    }
+
     double plateRfW() {
         return equations.plateRfW(x);
     }

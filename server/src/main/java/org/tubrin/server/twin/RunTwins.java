@@ -70,8 +70,7 @@ class RunTwins {
         double[] plates = GroundMap.axis(
                 tubes.plate().clamp(most.plate() - reach), tubes.plate().clamp(most.plate() + reach), PLATES);
         double[] loads = GroundMap.axis(tubes.load().least(), tubes.load().most(), LOADS);
-        GroundMap map = GroundMap.drawn(at.twin(), setting, plates, loads, THREADS, limits(at), HEIGHTS)
-                .orElseThrow();
+        GroundMap map = GroundMap.of(at.twin(), setting, plates, loads, THREADS).orElseThrow();
         List<List<Double>> trail = new ArrayList<>();
         for (Step step : at.state().steps()) {
             Optional<Double> plate = step.position(Control.PLATE);
