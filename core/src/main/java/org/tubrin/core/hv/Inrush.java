@@ -20,7 +20,6 @@ import org.hipparchus.ode.sampling.ODEStepHandler;
  * @param chargedS until nine tenths of the voltage without load stand on the capacitors; infinite beyond the time looked at
  */
 public record Inrush(double peakA, double primaryPeakA, double resistorEnergyJ, double chargedS) {
-    private static final int STEPS_PER_CYCLE = 400;
     private static final int MOST_CYCLES = 600;
     private static final double CHARGED = 0.9;
 
@@ -36,7 +35,8 @@ public record Inrush(double peakA, double primaryPeakA, double resistorEnergyJ, 
         Law law = new Law(rectifier, bank, softStartOhm);
         double cycleS = 1 / rectifier.frequencyHz();
         Charge charge = new Charge(law, CHARGED * rectifier.openV());
-        ClassicalRungeKuttaIntegrator integrator = new ClassicalRungeKuttaIntegrator(cycleS / STEPS_PER_CYCLE);
+        int steps = rectifier.stepsPerCycle(rectifier.sourceOhm() + softStartOhm, bank.wholeF());
+        ClassicalRungeKuttaIntegrator integrator = new ClassicalRungeKuttaIntegrator(cycleS / steps);
         integrator.addStepHandler(charge);
         double[] state = new double[law.getDimension()];
         charge.peakA = law.currentA(0, state);

@@ -23,6 +23,10 @@ public record Rectifier(
         double diodeRatedV,
         double diodeSurgeA) {
 
+    private static final double STEPS_PER_CHARGE = 16;
+    private static final double LEAST_STEPS = 80;
+    private static final double MOST_STEPS = 400;
+
     /** How it rectifies. */
     public enum Circuit {
         /** Full-wave bridge over one bank. */
@@ -46,6 +50,15 @@ public record Rectifier(
     Rectifier with(double otherSecondaryRmsV, double otherSourceOhm) {
         return new Rectifier(
                 circuit, otherSecondaryRmsV, otherSourceOhm, frequencyHz, diodesInSeries, diodeRatedV, diodeSurgeA);
+    }
+
+    /**
+     * Returns how many steps a cycle is integrated by: sixteen to the time in which a resistance charges a capacitance, but 80 to 400
+     * a cycle, by which the figures stand within a thousandth.
+     */
+    int stepsPerCycle(double chargeOhm, double farad) {
+        double wanted = STEPS_PER_CHARGE / (frequencyHz * chargeOhm * farad);
+        return (int) Math.ceil(Math.max(LEAST_STEPS, Math.min(MOST_STEPS, wanted)));
     }
 
     /** Returns the secondary's peak, in volts. */

@@ -14,8 +14,8 @@ import org.hipparchus.ode.sampling.ODEStepHandler;
  * <p>Method: the charge of the capacitors through diodes from a sine of the mains behind its source resistance, and out by the
  * load, cycle after cycle by a Runge–Kutta integrator until a cycle repeats; the diodes' corners make an adaptive step pointless.
  * Source: E. Hairer, S. Nørsett, G. Wanner, "Solving Ordinary Differential Equations I" (1993), §II.1. Limit: with little source
- * resistance a bridge ripples by {@code I/(2·f·C)} peak to peak. Valid: transformer without leakage that stores. Cost: 400 steps a
- * cycle.
+ * resistance a bridge ripples by {@code I/(2·f·C)} peak to peak. Valid: transformer without leakage that stores. Cost: 80 to 400
+ * steps a cycle.
  *
  * @param meanV direct voltage
  * @param ripplePeakToPeakV of it
@@ -24,7 +24,6 @@ import org.hipparchus.ode.sampling.ODEStepHandler;
  * @param settled whether it did within the budget
  */
 public record UnderLoad(double meanV, double ripplePeakToPeakV, double chargePeakA, int cycles, boolean settled) {
-    private static final int STEPS_PER_CYCLE = 400;
     private static final int MOST_CYCLES = 400;
     private static final double REPEATS = 1e-5;
 
@@ -35,7 +34,8 @@ public record UnderLoad(double meanV, double ripplePeakToPeakV, double chargePea
         double[] voltage = new double[law.getDimension()];
         Arrays.fill(voltage, rectifier.peakV());
         Cycle cycle = new Cycle(law);
-        ClassicalRungeKuttaIntegrator integrator = new ClassicalRungeKuttaIntegrator(cycleS / STEPS_PER_CYCLE);
+        int steps = rectifier.stepsPerCycle(rectifier.sourceOhm(), bank.wholeF());
+        ClassicalRungeKuttaIntegrator integrator = new ClassicalRungeKuttaIntegrator(cycleS / steps);
         integrator.addStepHandler(cycle);
         double before = rectifier.openV();
         for (int count = 1; ; count++) {
