@@ -52,10 +52,14 @@ build_failed() {
   exit 1
 }
 
+# Maven keeps a copy of a resource that has gone or was renamed; what is started must not find it.
+forget_resources() { rm -rf server/target/classes; }
+
 build_if_stale() {
   if [ -f "$stamp" ] && [ -z "$(find $(sources) -newer "$stamp" -type f -print -quit)" ]; then return; fi
   say "Building Tubrin; the first time this takes a few minutes …"
   mkdir -p target
+  forget_resources
   # The pipe only shows how far it is; whether it went well stands in the file.
   { mvn -B package -pl server,bench -am -DskipTests 2>&1; echo $? >target/build.code; } | tee target/build.log \
     | grep --line-buffered -oE 'Building Tubrin .*|^Downloading' | uniq | sed -u 's/^/  /' >&2 || true
@@ -80,6 +84,7 @@ module_if_stale() { # MODULE CLASSES
   if [ ! -f "$list" ] || [ -n "$(find $(sources) "$module/src" "$module/pom.xml" -newer "$list" -type f -print -quit)" ]; then
     say "Building $module and what it needs …"
     mkdir -p target
+    forget_resources
     mvn -B package -pl "$module" -am -DskipTests >target/build.log 2>&1 || build_failed
     touch "$list" # an unchanged list is not written again
   fi

@@ -79,7 +79,7 @@ class AdviceWords {
 
     private @Nullable String button(MoveCode code) {
         String key = "button." + code;
-        return words.keys().contains(key) ? words.say(key) : null;
+        return words.has(key) ? words.say(key) : null;
     }
 
     /** Returns what a setup lends to any sentence. */

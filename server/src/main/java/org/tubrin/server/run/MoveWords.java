@@ -193,7 +193,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
 
     private List<String> numbered(String prefix) {
         List<String> points = new ArrayList<>();
-        for (int i = 1; words.keys().contains(prefix + i); i++) {
+        for (int i = 1; words.has(prefix + i); i++) {
             points.add(words.say(prefix + i));
         }
         return points;
