@@ -57,7 +57,7 @@ final class RunCsv {
             figures.forEach(figure -> add(row, figure.apply(budget)));
             rows.add(row);
         }
-        String day = view.startedAt().toString().substring(0, 10);
+        String day = view.moment().startedAt().toString().substring(0, 10);
         String name = "run-" + day + "-" + state.setup().band().name().toLowerCase(java.util.Locale.ROOT) + ".csv";
         return Csv.reply(name, header, rows);
     }

@@ -1,5 +1,6 @@
 package org.tubrin.server.run;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -17,47 +18,62 @@ import org.tubrin.core.signs.Sign;
 import org.tubrin.core.station.Mode;
 import org.tubrin.server.words.Figures.Figure;
 
-/** All that the screens of one run show, derived from its events at one moment. */
+/** All that the screens of one run show, derived from its events at one moment; in JSON its parts lie side by side. */
 public record RunView(
-        UUID id,
-        long sequence,
-        RunState.Phase phase,
-        Instant startedAt,
-        Instant now,
-        String title,
-        String subtitle,
-        String band,
-        double frequencyHz,
-        String amplifier,
-        String termination,
-        String exciter,
-        Mode carrier,
-        School school,
-        String schoolName,
-        List<SchoolName> maySwitchTo,
-        List<Node> line,
-        List<Row> rows,
-        List<StepView> steps,
-        StepView draft,
-        double licenceLimitW,
-        List<Double> drivesW,
-        AdviceView advice,
-        RoomsView room,
-        ClockView clock,
-        WarmView warm,
-        List<DialView> dials,
-        List<SignView> signs,
-        List<CheckView> preflight,
-        List<CheckView> closing,
-        List<CorrectionView> corrections,
-        List<String> notes,
-        @Nullable String conditions,
-        List<String> onAir,
-        List<GuardView> guard,
-        List<SeenSign> mayReport,
-        ReadingSource source,
-        boolean twin,
-        List<SchoolEndView> schoolEnds) {
+        @JsonUnwrapped Moment moment,
+        @JsonUnwrapped About about,
+        @JsonUnwrapped Climb climb,
+        @JsonUnwrapped Doing doing,
+        @JsonUnwrapped Beside beside) {
+
+    /** Which run, and where it stands at the time. */
+    public record Moment(UUID id, long sequence, RunState.Phase phase, Instant startedAt, Instant now) {}
+
+    /** What the run is about. */
+    public record About(
+            String title,
+            String subtitle,
+            String band,
+            double frequencyHz,
+            String amplifier,
+            String termination,
+            String exciter,
+            Mode carrier,
+            School school,
+            String schoolName,
+            List<SchoolName> maySwitchTo,
+            double licenceLimitW,
+            List<Double> drivesW,
+            ReadingSource source,
+            boolean twin) {}
+
+    /** Its steps, and what they come to. */
+    public record Climb(
+            List<Node> line,
+            List<Row> rows,
+            List<StepView> steps,
+            StepView draft,
+            RoomsView room,
+            List<SignView> signs,
+            List<DialView> dials) {}
+
+    /** What is to be done, and the time for it. */
+    public record Doing(
+            AdviceView advice,
+            ClockView clock,
+            WarmView warm,
+            List<CheckView> preflight,
+            List<CheckView> closing,
+            List<SeenSign> mayReport,
+            List<CorrectionView> corrections) {}
+
+    /** What is to be minded beside it. */
+    public record Beside(
+            List<String> notes,
+            @Nullable String conditions,
+            List<String> onAir,
+            List<GuardView> guard,
+            List<SchoolEndView> schoolEnds) {}
 
     /** A mode's power in the exciter against what was tuned for, in watts. */
     public record GuardView(

@@ -81,20 +81,50 @@ class RunViewer {
         for (int i = 0; i < state.steps().size(); i++) {
             steps.add(stepViewer.view(state, state.steps().get(i), i, Optional.empty()));
         }
+        boolean ended = state.ending().isPresent();
+        return new RunView(
+                new RunView.Moment(id, state.sequence(), phase, state.startedAt(), now),
+                about(state),
+                new RunView.Climb(
+                        line(state, phase, clock),
+                        stepViewer.rows(state),
+                        steps,
+                        stepViewer.view(state, state.draft(), state.steps().size(), advice.expect()),
+                        stepViewer.rooms(state.step(state.placeInFocus())),
+                        signs(state),
+                        dials(state, advice)),
+                new RunView.Doing(
+                        adviceWords.view(advice, state, clock),
+                        clock(state, clock),
+                        new RunView.WarmView(
+                                state.heatersOnSince().orElse(null),
+                                state.warmUpWholeS(),
+                                state.warmUpLeftS(now),
+                                setup.settings().warmUpSpeed()),
+                        adviceWords.checks(Preflight.of(setup), state, now),
+                        adviceWords.checks(state.closingChecks(), state, now),
+                        ended ? List.of() : List.of(SeenSign.values()),
+                        ended ? List.of() : corrections(state, now)),
+                new RunView.Beside(
+                        adviceWords.notes(state),
+                        conditions(state),
+                        onAir(state),
+                        ended ? ModeGuard.of(state).stream().map(this::guard).toList() : List.of(),
+                        ended ? schoolEnds(state) : List.of()));
+    }
+
+    private RunView.About about(RunState state) {
+        TuneSetup setup = state.setup();
+        boolean ended = state.ending().isPresent();
         Map<String, Object> names = Map.of(
                 "band", words.name(setup.band().name()),
                 "amplifier", setup.amplifier().name(),
                 "termination", setup.termination().name(),
                 "school", words.name(state.school().name()),
-                "step", state.steps().size() + (state.ending().isPresent() ? 0 : 1));
-        return new RunView(
-                id,
-                state.sequence(),
-                phase,
-                state.startedAt(),
-                now,
+                "step", state.steps().size() + (ended ? 0 : 1));
+        return new RunView.About(
                 words.say("run.title", names),
-                words.say(state.ending().isPresent() ? "run.subtitle.ended" : "run.subtitle", names),
+                words.say(ended ? "run.subtitle.ended" : "run.subtitle", names),
                 words.name(setup.band().name()),
                 setup.frequencyHz(),
                 setup.amplifier().name(),
@@ -103,36 +133,11 @@ class RunViewer {
                 setup.carrier(),
                 state.school(),
                 words.name(state.school().name()),
-                state.ending().isPresent() ? List.of() : schools(state),
-                line(state, phase, clock),
-                stepViewer.rows(state),
-                steps,
-                stepViewer.view(state, state.draft(), state.steps().size(), advice.expect()),
+                ended ? List.of() : schools(state),
                 setup.station().licenceLimitW(),
                 Ladder.drivesW(setup, state.school()),
-                adviceWords.view(advice, state, clock),
-                stepViewer.rooms(state.step(state.placeInFocus())),
-                clock(state, clock),
-                new RunView.WarmView(
-                        state.heatersOnSince().orElse(null),
-                        state.warmUpWholeS(),
-                        state.warmUpLeftS(now),
-                        setup.settings().warmUpSpeed()),
-                dials(state, advice),
-                signs(state),
-                adviceWords.checks(Preflight.of(setup), state, now),
-                adviceWords.checks(state.closingChecks(), state, now),
-                state.ending().isPresent() ? List.of() : corrections(state, now),
-                adviceWords.notes(state),
-                conditions(state),
-                onAir(state),
-                state.ending().isPresent()
-                        ? ModeGuard.of(state).stream().map(this::guard).toList()
-                        : List.of(),
-                state.ending().isPresent() ? List.of() : List.of(SeenSign.values()),
                 setup.readings(),
-                RecordTwin.of(setup).isPresent(),
-                state.ending().isPresent() ? schoolEnds(state) : List.of());
+                RecordTwin.of(setup).isPresent());
     }
 
     /** Returns the meters in use whose records were corrected, where the run can go on with what they say now. */

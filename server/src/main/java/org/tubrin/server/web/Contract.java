@@ -1,5 +1,6 @@
 package org.tubrin.server.web;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
@@ -74,13 +75,17 @@ class Contract {
         };
     }
 
-    private void note(Class<?> record) {
-        MAY_BE_ABSENT.put(
-                record.getSimpleName(),
-                Stream.of(record.getRecordComponents())
-                        .filter(component -> component.getAnnotatedType().isAnnotationPresent(Nullable.class))
-                        .map(RecordComponent::getName)
-                        .collect(Collectors.toSet()));
+    private static void note(Class<?> record) {
+        MAY_BE_ABSENT.put(record.getSimpleName(), mayBeAbsent(record).collect(Collectors.toSet()));
+    }
+
+    private static Stream<String> mayBeAbsent(Class<?> record) {
+        return Stream.of(record.getRecordComponents())
+                .flatMap(component -> component.getAccessor().isAnnotationPresent(JsonUnwrapped.class)
+                        ? mayBeAbsent(component.getType())
+                        : Stream.of(component)
+                                .filter(one -> one.getAnnotatedType().isAnnotationPresent(Nullable.class))
+                                .map(RecordComponent::getName));
     }
 
     @Bean
