@@ -11,6 +11,7 @@ import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
+import org.tubrin.core.twin.Root;
 import org.tubrin.core.twin.TubePoint;
 import org.tubrin.core.twin.TubeTwin;
 
@@ -22,7 +23,7 @@ import org.tubrin.core.twin.TubeTwin;
  * to drive, which the stage exceeds (it is a bound from below). Source: our own.
  */
 final class AtCardDials {
-    private static final int HALVINGS = 40;
+    private static final double SETTABLE_W = 1e-6;
 
     private final TuneSetup setup;
     private final double tunedW;
@@ -75,20 +76,10 @@ final class AtCardDials {
     }
 
     private double solved(DoubleUnaryOperator outputOf, double outputW) {
-        double low = 0;
-        double high = tunedW;
-        if (outputOf.applyAsDouble(high) <= outputW) {
-            return high;
+        if (outputOf.applyAsDouble(tunedW) <= outputW) {
+            return tunedW;
         }
-        for (int i = 0; i < HALVINGS; i++) {
-            double middle = (low + high) / 2;
-            if (outputOf.applyAsDouble(middle) > outputW) {
-                high = middle;
-            } else {
-                low = middle;
-            }
-        }
-        return low;
+        return Root.between(drive -> outputOf.applyAsDouble(drive) - outputW, 0, tunedW, SETTABLE_W);
     }
 
     /** Returns the plate heat per tube at a drive in watts, these dials, by the twin; empty without one. */

@@ -2,6 +2,7 @@ package org.tubrin.core.supply;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.hipparchus.analysis.solvers.BrentSolver;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
@@ -22,7 +23,8 @@ import org.tubrin.core.station.Battery;
  */
 public record RunDown(double runtimeS, End end, List<Point> course) {
     private static final int STEPS = 48;
-    private static final int HALVINGS = 50;
+    private static final double CHARGE_SHARE = 1e-12;
+    private static final int MOST_EVALUATIONS = 100;
 
     public RunDown {
         course = List.copyOf(course);
@@ -107,20 +109,13 @@ public record RunDown(double runtimeS, End end, List<Point> course) {
 
     /** The state of charge at which the peak pulls the voltage down to the end; 0 where none does. */
     private static double chargeAtEnd(Battery battery, CellLaw law, Use use) {
-        double empty = 0;
-        double full = 1;
         if (peakV(battery, law, use, 0) >= use.endV()) {
             return 0;
         }
-        for (int i = 0; i < HALVINGS; i++) {
-            double middle = (empty + full) / 2;
-            if (peakV(battery, law, use, middle) < use.endV()) {
-                empty = middle;
-            } else {
-                full = middle;
-            }
-        }
-        return full;
+        return peakV(battery, law, use, 1) <= use.endV()
+                ? 1
+                : new BrentSolver(CHARGE_SHARE)
+                        .solve(MOST_EVALUATIONS, charge -> peakV(battery, law, use, charge) - use.endV(), 0, 1);
     }
 
     private static double atTheSetV(Battery battery, CellLaw law, Use use, double charge, double currentA) {

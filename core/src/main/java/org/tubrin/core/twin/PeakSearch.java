@@ -2,24 +2,35 @@ package org.tubrin.core.twin;
 
 import java.util.EnumSet;
 import java.util.Set;
+import org.hipparchus.optim.MaxEval;
+import org.hipparchus.optim.nonlinear.scalar.GoalType;
+import org.hipparchus.optim.univariate.BrentOptimizer;
+import org.hipparchus.optim.univariate.SearchInterval;
+import org.hipparchus.optim.univariate.UnivariateObjectiveFunction;
+import org.hipparchus.optim.univariate.UnivariatePointValuePair;
 import org.tubrin.core.tank.Dial;
 
 /**
  * Finds the dials of most output, and the heavier finish beyond them.
  *
  * <p>Method: the ridge of resonance is known in closed form, so LOAD is scanned along it and its maximum bracketed and
- * narrowed by golden section; a few Newton steps on a quadratic through six points then correct both dials, since feedback
- * parts resonance from most output. Source: R. P. Brent, "Algorithms for Minimization without Derivatives" (1973), ch. 5 for
- * the section. Cost: about 33 operating points.
+ * narrowed by Brent; a few Newton steps on a quadratic through six points then correct both dials, since feedback
+ * parts resonance from most output. Source: R. P. Brent, "Algorithms for Minimization without Derivatives" (1973), ch. 4 for
+ * the finish, ch. 5 for the top. Cost: about 33 operating points.
  */
 public final class PeakSearch {
     /** Share of most output that the finish gives up to: a little heavier, much cleaner. */
     private static final double FINISH_SHARE = 0.98;
 
     private static final int SCAN = 9;
-    private static final int SECTIONS = 7;
     private static final int CORRECTIONS = 2;
-    private static final double GOLDEN = 0.3819660112501051;
+    /** How near the top the section comes, as a share of the dial; the corrections find it from there. */
+    private static final double LOAD_SHARE = 3e-3;
+
+    /** How near the finish comes to its share of the output, as a share of the dial. */
+    private static final double FINISH_SHARE_OF_DIAL = 3e-5;
+
+    private static final int MOST_EVALUATIONS = 60;
     private static final double REACH = 0.006;
 
     private final Probe probe;
@@ -82,24 +93,14 @@ public final class PeakSearch {
         }
         double low = loadDial.least() + span * Math.max(0, at - 1) / (SCAN - 1);
         double high = loadDial.least() + span * Math.min(SCAN - 1, at + 1) / (SCAN - 1);
-        for (int i = 0; i < SECTIONS; i++) {
-            boolean upward = high - load > load - low;
-            double tried = upward ? load + GOLDEN * (high - load) : load - GOLDEN * (load - low);
-            double output = onRidge(tried);
-            if (output > best) {
-                if (upward) {
-                    low = load;
-                } else {
-                    high = load;
-                }
-                load = tried;
-                best = output;
-            } else if (upward) {
-                high = tried;
-            } else {
-                low = tried;
-            }
-        }
+        UnivariatePointValuePair top = new BrentOptimizer(LOAD_SHARE, LOAD_SHARE * span)
+                .optimize(
+                        new MaxEval(MOST_EVALUATIONS),
+                        new UnivariateObjectiveFunction(this::onRidge),
+                        GoalType.MAXIMIZE,
+                        new SearchInterval(low, high, load));
+        load = top.getPoint();
+        best = top.getValue();
         plate = probe.resonantPlate(load);
         for (int i = 0; i < CORRECTIONS; i++) {
             correct();
@@ -147,15 +148,11 @@ public final class PeakSearch {
         if (onRidge(heavy) >= wanted) {
             load = heavy;
         } else {
-            for (int i = 0; i < 14; i++) {
-                double middle = (light + heavy) / 2;
-                if (onRidge(middle) >= wanted) {
-                    light = middle;
-                } else {
-                    heavy = middle;
-                }
-            }
-            load = light;
+            load = Root.between(
+                    at -> onRidge(at) - wanted,
+                    Math.min(light, heavy),
+                    Math.max(light, heavy),
+                    FINISH_SHARE_OF_DIAL * (loadDial.most() - loadDial.least()));
         }
         plate = probe.resonantPlate(load);
     }

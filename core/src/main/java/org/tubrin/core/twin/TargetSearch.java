@@ -2,19 +2,29 @@ package org.tubrin.core.twin;
 
 import java.util.EnumSet;
 import java.util.Set;
+import org.hipparchus.optim.MaxEval;
+import org.hipparchus.optim.nonlinear.scalar.GoalType;
+import org.hipparchus.optim.univariate.BrentOptimizer;
+import org.hipparchus.optim.univariate.SearchInterval;
+import org.hipparchus.optim.univariate.UnivariateObjectiveFunction;
+import org.hipparchus.optim.univariate.UnivariatePointValuePair;
 import org.tubrin.core.tank.Dial;
 
 /**
  * Finds the dials at which a current stands at a target, as those do who load by a panel meter.
  *
- * <p>Method: on PLATE the extremum of the current near resonance by golden section; on LOAD bisection, since the dip of plate
+ * <p>Method: on PLATE the extremum of the current near resonance and on LOAD the root, both by Brent, since the dip of plate
  * current rises and the peak of grid current falls with heavier coupling. Source: R. P. Brent, "Algorithms for Minimization
- * without Derivatives" (1973), ch. 5. Cost: about 300 operating points.
+ * without Derivatives" (1973), ch. 4 and 5. Cost: about 100 operating points.
  */
 public final class TargetSearch {
-    private static final int HALVINGS = 18;
-    private static final int SECTIONS = 15;
-    private static final double GOLDEN = 0.3819660112501051;
+    /** How near LOAD comes, as a share of its dial. */
+    private static final double LOAD_SHARE = 4e-6;
+
+    /** How near PLATE comes, as a share: finer than a hand can set it. */
+    private static final double PLATE_SHARE = 1e-4;
+
+    private static final int MOST_EVALUATIONS = 200;
     /** How far from resonance the extremum is sought, as a share of the dial. */
     private static final double REACH = 0.03;
 
@@ -49,20 +59,17 @@ public final class TargetSearch {
         double light = moreIsHeavier ? dial.least() : dial.most();
         double heavy = moreIsHeavier ? dial.most() : dial.least();
         Set<Peak.Stop> stops = EnumSet.noneOf(Peak.Stop.class);
-        double load;
-        if (tooLight(light, targetA)) {
-            for (int i = 0; i < HALVINGS; i++) {
-                double middle = (light + heavy) / 2;
-                if (tooLight(middle, targetA)) {
-                    light = middle;
-                } else {
-                    heavy = middle;
-                }
-            }
-            load = (light + heavy) / 2;
-        } else {
+        double load = light;
+        if (!tooLight(light, targetA)) {
             stops.add(Peak.Stop.LOAD);
-            load = light;
+        } else if (tooLight(heavy, targetA)) {
+            load = heavy;
+        } else {
+            load = Root.between(
+                    at -> extreme(at) - targetA,
+                    Math.min(light, heavy),
+                    Math.max(light, heavy),
+                    LOAD_SHARE * (dial.most() - dial.least()));
         }
         extreme(load);
         failed |= !probe.settle(driveW, plate, load);
@@ -80,29 +87,14 @@ public final class TargetSearch {
         double reach = REACH * (plateDial.most() - plateDial.least());
         double low = plateDial.clamp(middle - reach);
         double high = plateDial.clamp(middle + reach);
-        double at = low + GOLDEN * (high - low);
-        double best = figure(at, load);
-        for (int i = 0; i < SECTIONS; i++) {
-            boolean upward = high - at > at - low;
-            double tried = upward ? at + GOLDEN * (high - at) : at - GOLDEN * (at - low);
-            double found = figure(tried, load);
-            boolean better = dip ? found < best : found > best;
-            if (better) {
-                if (upward) {
-                    low = at;
-                } else {
-                    high = at;
-                }
-                at = tried;
-                best = found;
-            } else if (upward) {
-                high = tried;
-            } else {
-                low = tried;
-            }
-        }
-        plate = at;
-        return best;
+        UnivariatePointValuePair found = new BrentOptimizer(PLATE_SHARE, PLATE_SHARE * (high - low))
+                .optimize(
+                        new MaxEval(MOST_EVALUATIONS),
+                        new UnivariateObjectiveFunction(at -> figure(at, load)),
+                        dip ? GoalType.MINIMIZE : GoalType.MAXIMIZE,
+                        new SearchInterval(low, high));
+        plate = found.getPoint();
+        return found.getValue();
     }
 
     private double figure(double atPlate, double load) {
