@@ -24,7 +24,7 @@ import org.tubrin.core.station.TwinConstants;
  * <p>Method: least squares in a few factors on the twin's constants ({@link TwinFactor}), each held near 1 by how much it may
  * drift in an amplifier that is well; beside them a factor for every meter, held near 1 by its class, so that a meter's own
  * error is not laid upon the tube, and where LOAD's knob stands. PLATE counts as peaked. Source: priors in the sense of A.
- * Tarantola, "Inverse Problem Theory" (2005), §3; Levenberg–Marquardt as in {@link LearningProblem}.
+ * Tarantola, "Inverse Problem Theory" (2005), §3; Levenberg–Marquardt as in {@link RunFit}.
  *
  * @param band on which
  * @param changes each factor

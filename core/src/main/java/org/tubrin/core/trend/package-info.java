@@ -3,7 +3,7 @@
  *
  * <p>In: the states of runs, each boiled down to its {@link
  * org.tubrin.core.trend.RunFigures}. Out: {@link org.tubrin.core.trend.Series} of one figure with its {@link
- * org.tubrin.core.trend.Change}s. May import: quantity, metering, station, budget, tuneup.
+ * org.tubrin.core.trend.Change}s. May import: quantity, metering, station, budget, run.
  */
 @org.jspecify.annotations.NullMarked
 package org.tubrin.core.trend;
