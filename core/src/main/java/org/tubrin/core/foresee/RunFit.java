@@ -88,7 +88,7 @@ final class RunFit {
         IN_PROPORTION
     }
 
-    private RunFit(TuneSetup setup, List<Step> steps, TubeTwin twin, MeterError error) {
+    RunFit(TuneSetup setup, List<Step> steps, TubeTwin twin, MeterError error, int mostEvaluations) {
         this.setup = setup;
         this.steps = steps;
         this.twin = twin;
@@ -107,7 +107,7 @@ final class RunFit {
         width[knobs + 1] = LOAD_MARKS * setup.tubes().load().markStep();
         width[knobs + 2] = reflectionOpen(setup);
         width[knobs + 3] = width[knobs + 2];
-        Optional<LeastSquaresOptimizer.Optimum> optimum = steps.isEmpty() ? Optional.empty() : solve();
+        Optional<LeastSquaresOptimizer.Optimum> optimum = steps.isEmpty() ? Optional.empty() : solve(mostEvaluations);
         at = optimum.map(found -> found.getPoint().toArray()).orElseGet(() -> new double[width.length]);
         covariance = optimum.map(found -> found.getCovariances(1e-14)).orElseGet(this::unread);
         settled = optimum.isPresent();
@@ -126,7 +126,7 @@ final class RunFit {
     /** All that a fit depends on. */
     private record Asked(TuneSetup setup, List<Step> steps, MeterError error) {
         private Optional<RunFit> find() {
-            return RecordTwin.of(setup).map(twin -> new RunFit(setup, steps, twin, error));
+            return RecordTwin.of(setup).map(twin -> new RunFit(setup, steps, twin, error, MOST_EVALUATIONS));
         }
     }
 
@@ -150,7 +150,7 @@ final class RunFit {
         return MatrixUtils.createRealDiagonalMatrix(squares);
     }
 
-    private Optional<LeastSquaresOptimizer.Optimum> solve() {
+    private Optional<LeastSquaresOptimizer.Optimum> solve(int mostEvaluations) {
         double[] start = new double[width.length];
         try {
             return Optional.of(new LevenbergMarquardtOptimizer()
@@ -161,8 +161,8 @@ final class RunFit {
                             .parameterValidator(this::bounded)
                             .target(new double[vector(start).length])
                             .start(start)
-                            .maxEvaluations(MOST_EVALUATIONS)
-                            .maxIterations(MOST_EVALUATIONS)
+                            .maxEvaluations(mostEvaluations)
+                            .maxIterations(mostEvaluations)
                             .build()));
         } catch (MathRuntimeException spent) {
             return Optional.empty();

@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -11,6 +12,7 @@ import org.tubrin.core.Sample;
 import org.tubrin.core.advice.Climber;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.station.Amplifier;
@@ -126,5 +128,29 @@ public class TwinLearningTest {
                 .isReady()
                 .steps(4.4, 5.21, 0.5, 138, 0.1614, 0.0079, 2713);
         assertEquals(TwinLearning.of(one.state()), Optional.empty());
+    }
+
+    /** A fit that is spent before it settles leaves the twin of the record, as unsure as before any reading. */
+    @Test
+    public void aFitThatFailsLeavesTheTwinAsRecorded() {
+        RunState state = climb(0.9, 1, 1, 1, 1, 1);
+        TubeTwin twin = RecordTwin.of(state.setup()).orElseThrow();
+        RunFit failed = new RunFit(state.setup(), state.steps(), twin, RunFit.MeterError.ALIKE, 1);
+        assertFalse(failed.isSettled());
+        assertEquals(failed.loadOffset(), 0.0);
+        for (TwinFactor factor : RunFit.FACTORS) {
+            assertEquals(failed.logOf(factor), 0.0);
+            assertEquals(failed.logUncertainty(factor), factor.width(), 1e-12);
+        }
+        RunFit.Prospect prospect = failed.prospect(70, 4.5);
+        RunFit.Prospect unread = RunFit.of(state.setup(), List.of(), RunFit.MeterError.ALIKE)
+                .orElseThrow()
+                .prospect(70, 4.5);
+        assertEquals(prospect.outputW().value(), unread.outputW().value(), 1e-6);
+        RunFit settled =
+                RunFit.of(state.setup(), state.steps(), RunFit.MeterError.ALIKE).orElseThrow();
+        assertTrue(settled.isSettled());
+        assertTrue(settled.logUncertainty(TwinFactor.EMISSION) < TwinFactor.EMISSION.width());
+        assertFalse(TwinLearning.isAstray(state));
     }
 }
