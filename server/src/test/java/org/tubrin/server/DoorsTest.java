@@ -322,7 +322,7 @@ public class DoorsTest extends ServerTest {
         // An outage that another test made is told of for half a minute.
         Instant most = Instant.now().plusSeconds(45);
         while (health().equals("DOWN") && Instant.now().isBefore(most)) {
-            pause();
+            pause(500);
         }
         assertEquals(health(), "UP");
         assertTrue(get("/actuator/metrics").json().get("names").size() > 10);
@@ -330,14 +330,6 @@ public class DoorsTest extends ServerTest {
 
     private String health() {
         return get("/actuator/health").json().get("status").asString();
-    }
-
-    private static void pause() {
-        try {
-            Thread.sleep(500);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
     }
 
     private String raw(String request) throws IOException {

@@ -108,14 +108,6 @@ public class LiveTest extends ServerTest {
         return frame;
     }
 
-    private static void pause(long ms) {
-        try {
-            Thread.sleep(ms);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
-    }
-
     private static JsonNode of(JsonNode list, String role) {
         for (JsonNode one : list) {
             if (one.get("role").asString().equals(role)) {

@@ -287,7 +287,7 @@ public class RunApiTest extends ServerTest {
                 run.get("subtitle").asString());
         for (int i = 0; i < 40 && !"KEY_AND_PEAK".equals(move()); i++) {
             if ("REST".equals(move())) {
-                pause();
+                pause(500);
                 run = get("/api/runs/" + run.get("id").asString()).json();
             } else {
                 does("FOLLOW");
@@ -298,14 +298,6 @@ public class RunApiTest extends ServerTest {
         Reply pulsed = post(path(), act(run.get("sequence").asLong(), "SCHOOL", "school", "PULSED"));
         assertEquals(pulsed.status(), 422);
         assertTrue(pulsed.text().contains("average meter"), pulsed.text());
-    }
-
-    private static void pause() {
-        try {
-            Thread.sleep(500);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
     }
 
     @Test

@@ -120,6 +120,15 @@ public abstract class ServerTest extends AbstractTestNGSpringContextTests {
         throw new AssertionError("no " + name);
     }
 
+    /** Waits between two looks at something that is on its way. */
+    protected static void pause(long ms) {
+        try {
+            Thread.sleep(ms);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
     /** Returns what starts a climb of the demo's amplifier on a band. */
     protected Map<String, Object> start(String band, String frequency) {
         Map<String, Object> request = new LinkedHashMap<>();

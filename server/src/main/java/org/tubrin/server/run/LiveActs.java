@@ -201,7 +201,7 @@ class LiveActs {
         }
         for (Recorded recorded : added) {
             try {
-                recorded.event().in(new OnBench(state.setup()));
+                recorded.event().in(new OnBench(state.setup())).run();
             } catch (Refused refused) {
                 LOG.info(
                         "the bench does not follow ({}); the run goes on without it",
@@ -215,8 +215,10 @@ class LiveActs {
         return school == School.PULSED ? setup.customs().dutyFactor() : 1;
     }
 
-    /** What the bench does of each event; the answer is whether it has to do with the bench at all. */
-    private final class OnBench implements RunEvent.Cases<Boolean> {
+    private static void nothing() {}
+
+    /** What the bench is to do for each event. */
+    private final class OnBench implements RunEvent.Cases<Runnable> {
         private final TuneSetup setup;
 
         private OnBench(TuneSetup setup) {
@@ -224,122 +226,115 @@ class LiveActs {
         }
 
         @Override
-        public Boolean started(RunEvent.Started started) {
-            return false;
+        public Runnable started(RunEvent.Started started) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean checked(RunEvent.Checked checked) {
-            return false;
+        public Runnable checked(RunEvent.Checked checked) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean notMeasured(RunEvent.NotMeasured notMeasured) {
-            return false;
+        public Runnable notMeasured(RunEvent.NotMeasured notMeasured) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean meterCorrected(RunEvent.MeterCorrected meterCorrected) {
-            return false;
+        public Runnable meterCorrected(RunEvent.MeterCorrected meterCorrected) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean warm(RunEvent.Warm warm) {
-            return false;
+        public Runnable warm(RunEvent.Warm warm) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean keyed(RunEvent.Keyed keyed) {
-            bench.key(true);
-            return true;
+        public Runnable keyed(RunEvent.Keyed keyed) {
+            return () -> bench.key(true);
         }
 
         @Override
-        public Boolean unkeyed(RunEvent.Unkeyed unkeyed) {
-            bench.key(false);
-            return true;
+        public Runnable unkeyed(RunEvent.Unkeyed unkeyed) {
+            return () -> bench.key(false);
         }
 
         @Override
-        public Boolean readingTaken(RunEvent.ReadingTaken readingTaken) {
-            return false;
+        public Runnable readingTaken(RunEvent.ReadingTaken readingTaken) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean rangeChosen(RunEvent.RangeChosen rangeChosen) {
-            if (rangeChosen.role() == ReadingRole.OUTPUT) {
-                range(setup, rangeChosen.range());
-            }
-            return true;
+        public Runnable rangeChosen(RunEvent.RangeChosen rangeChosen) {
+            return rangeChosen.role() == ReadingRole.OUTPUT
+                    ? () -> range(setup, rangeChosen.range())
+                    : LiveActs::nothing;
         }
 
         @Override
-        public Boolean dialMoved(RunEvent.DialMoved dialMoved) {
-            turn(setup, dialMoved.control(), dialMoved.position());
-            return true;
+        public Runnable dialMoved(RunEvent.DialMoved dialMoved) {
+            return () -> turn(setup, dialMoved.control(), dialMoved.position());
         }
 
         @Override
-        public Boolean triedAgain(RunEvent.TriedAgain triedAgain) {
-            return false;
+        public Runnable triedAgain(RunEvent.TriedAgain triedAgain) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean finishBegun(RunEvent.FinishBegun finishBegun) {
-            return false;
+        public Runnable finishBegun(RunEvent.FinishBegun finishBegun) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean stepRecorded(RunEvent.StepRecorded stepRecorded) {
-            return false;
+        public Runnable stepRecorded(RunEvent.StepRecorded stepRecorded) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean stepUndone(RunEvent.StepUndone stepUndone) {
-            return false;
+        public Runnable stepUndone(RunEvent.StepUndone stepUndone) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean signSeen(RunEvent.SignSeen signSeen) {
-            return false;
+        public Runnable signSeen(RunEvent.SignSeen signSeen) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean productsRead(RunEvent.ProductsRead productsRead) {
-            return false;
+        public Runnable productsRead(RunEvent.ProductsRead productsRead) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean waveformSeen(RunEvent.WaveformSeen waveformSeen) {
-            return false;
+        public Runnable waveformSeen(RunEvent.WaveformSeen waveformSeen) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean schoolChosen(RunEvent.SchoolChosen schoolChosen) {
-            bench.pulse(dutyFactor(setup, schoolChosen.school()));
-            return true;
+        public Runnable schoolChosen(RunEvent.SchoolChosen schoolChosen) {
+            return () -> bench.pulse(dutyFactor(setup, schoolChosen.school()));
         }
 
         @Override
-        public Boolean conditionsNoted(RunEvent.ConditionsNoted conditionsNoted) {
-            return false;
+        public Runnable conditionsNoted(RunEvent.ConditionsNoted conditionsNoted) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean note(RunEvent.Note note) {
-            return false;
+        public Runnable note(RunEvent.Note note) {
+            return LiveActs::nothing;
         }
 
         @Override
-        public Boolean finished(RunEvent.Finished finished) {
-            bench.key(false);
-            return true;
+        public Runnable finished(RunEvent.Finished finished) {
+            return () -> bench.key(false);
         }
 
         @Override
-        public Boolean abandoned(RunEvent.Abandoned abandoned) {
-            bench.key(false);
-            return true;
+        public Runnable abandoned(RunEvent.Abandoned abandoned) {
+            return () -> bench.key(false);
         }
     }
 
