@@ -5,59 +5,37 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.util.List;
-import java.util.Optional;
-import java.util.UUID;
-import javax.sql.DataSource;
-import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.core.RowCallbackHandler;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
-import org.tubrin.server.card.CardMapper;
-import org.tubrin.server.card.CardRecord;
-import org.tubrin.server.run.RunFilter;
-import org.tubrin.server.run.RunMapper;
-import org.tubrin.server.station.Stations;
-import org.tubrin.server.supply.SupplyRecords;
+import org.tubrin.server.store.BackupPart;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Writes everything out as one document, event by event: however many runs there are, little memory is needed. */
+/**
+ * Writes everything out as one document of a form that is published as a JSON schema: form, version and moment, then what each
+ * feature keeps.
+ */
 @Service
 public class Backups {
-    private static final String SCHEMA = "/backup/backup-1.schema.json";
-    private static final int FETCHED_AT_A_TIME = 500;
+    /** Name of the form. */
+    static final String FORMAT = "tubrin-backup";
 
-    private final Stations stations;
-    private final CardMapper cards;
-    private final SupplyRecords papers;
-    private final JdbcTemplate database;
-    private final RunMapper runMapper;
+    /** Version of the form that is written now. */
+    static final int VERSION = 1;
+
+    private static final String SCHEMA = "/backup/backup-1.schema.json";
+
+    private final List<BackupPart> parts;
     private final Progress progress;
     private final JsonMapper json;
     private final Clock clock;
 
-    Backups(
-            Stations stations,
-            CardMapper cards,
-            SupplyRecords papers,
-            RunMapper runMapper,
-            Progress progress,
-            DataSource source,
-            JsonMapper json,
-            Clock clock) {
-        this.runMapper = runMapper;
+    Backups(List<BackupPart> parts, Progress progress, JsonMapper json, Clock clock) {
+        this.parts = parts;
         this.progress = progress;
-        this.stations = stations;
-        this.cards = cards;
-        this.papers = papers;
-        database = new JdbcTemplate(source);
-        database.setFetchSize(FETCHED_AT_A_TIME);
         this.json = json;
         this.clock = clock;
     }
@@ -65,88 +43,20 @@ public class Backups {
     /** Writes a backup, all of it as it stands at one moment. */
     @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
     public void write(OutputStream out) {
-        Optional<Stations.KeptStation> station = stations.station();
-        List<Stations.Stored> equipment = stations.equipment();
-        List<CardRecord> fromFiles = cards.fromFiles();
-        List<SupplyRecords.Stored> plans = papers.all();
-        int count = runMapper.count(RunFilter.ALL);
-        // Closed only when all is written: closing after a failure would end every list and pass for a whole backup.
-        JsonGenerator to = json.writer().createGenerator(out);
-        to.writeStartObject();
-        to.writeStringProperty("format", Backup.FORMAT);
-        to.writeNumberProperty("version", Backup.VERSION);
-        to.writePOJOProperty("madeAt", clock.instant());
-        station.ifPresent(kept -> to.writePOJOProperty("station", kept.station()));
-        to.writeNumberProperty(
-                "stationRevision", station.map(Stations.KeptStation::revision).orElse(0));
-        to.writeArrayPropertyStart("equipment");
-        equipment.forEach(
-                kept -> to.writePOJO(new Backup.EquipmentEntry(kept.id(), kept.revision(), kept.equipment())));
-        to.writeEndArray();
-        to.writeArrayPropertyStart("runs");
-        try (Progress.Job job = progress.begin(Progress.Doing.SAVING, count)) {
-            Runs runs = new Runs(to, job);
-            database.query(
-                    "select run_id, sequence, client_id, at, version, body from run_event order by run_id, sequence",
-                    runs);
-            runs.end();
-        }
-        to.writeEndArray();
-        to.writeArrayPropertyStart("cardRows");
-        fromFiles.forEach(to::writePOJO);
-        to.writeEndArray();
-        to.writeArrayPropertyStart("papers");
-        plans.forEach(one -> to.writePOJO(
-                new Backup.PaperEntry(one.id(), one.kind(), one.revision(), one.changedAt(), one.paper())));
-        to.writeEndArray();
-        to.writeEndObject();
-        to.close();
-    }
-
-    /** Writes events as they come, in the order of their runs. */
-    private static final class Runs implements RowCallbackHandler {
-        private final JsonGenerator to;
-        private final Progress.Job job;
-        private @Nullable UUID open;
-        private int count;
-
-        Runs(JsonGenerator to, Progress.Job job) {
-            this.to = to;
-            this.job = job;
-        }
-
-        @Override
-        public void processRow(ResultSet row) throws SQLException {
-            UUID run = row.getObject("run_id", UUID.class);
-            if (!run.equals(open)) {
-                end();
-                open = run;
-                job.at(count);
-                job.atRun(count);
-                count++;
-                to.writeStartObject();
-                to.writeStringProperty("id", run.toString());
-                to.writeArrayPropertyStart("events");
-            }
+        try (Progress.Job job = progress.begin(Progress.Doing.SAVING)) {
+            // Closed only when all is written: closing after a failure would end every list and pass for a whole
+            // backup.
+            JsonGenerator to = json.writer().createGenerator(out);
             to.writeStartObject();
-            to.writeNumberProperty("sequence", row.getLong("sequence"));
-            to.writeStringProperty("clientId", row.getString("client_id"));
-            to.writeStringProperty(
-                    "at",
-                    row.getObject("at", java.time.OffsetDateTime.class)
-                            .toInstant()
-                            .toString());
-            to.writeNumberProperty("version", row.getInt("version"));
-            to.writeName("event");
-            to.writeRawValue(row.getString("body"));
+            to.writeStringProperty("format", FORMAT);
+            to.writeNumberProperty("version", VERSION);
+            to.writePOJOProperty("madeAt", clock.instant());
+            parts.forEach(part -> part.write(to, (done, all) -> {
+                job.at(done, all);
+                job.atRun(done);
+            }));
             to.writeEndObject();
-        }
-
-        void end() {
-            if (open != null) {
-                to.writeEndArray();
-                to.writeEndObject();
-            }
+            to.close();
         }
     }
 

@@ -20,18 +20,16 @@ class Progress {
     /** One of them; it counts until it is closed. */
     final class Job implements AutoCloseable {
         private final Doing doing;
-        private final long whole;
-        private volatile long done;
+        private volatile double share = Double.NaN;
         private volatile int runs;
 
-        private Job(Doing doing, long whole) {
+        private Job(Doing doing) {
             this.doing = doing;
-            this.whole = whole;
         }
 
-        /** Says how much of the whole is done. */
-        void at(long amount) {
-            done = amount;
+        /** Says how much of the whole is done, in bytes or in runs; 0 in all where that is not known. */
+        void at(long done, long whole) {
+            share = whole > 0 ? Math.min(1, (double) done / whole) : Double.NaN;
         }
 
         /** Says how many runs are done. */
@@ -48,9 +46,9 @@ class Progress {
     /** How far it is; the share runs from 0 to 1, and is absent where the whole is not known. */
     record ProgressView(Doing doing, int runs, @Nullable Double share) {}
 
-    /** Begins one, of so much in all: bytes, or runs; 0 where that is not known. */
-    Job begin(Doing doing, long whole) {
-        Job job = new Job(doing, whole);
+    /** Begins one. */
+    Job begin(Doing doing) {
+        Job job = new Job(doing);
         newest.set(job);
         return job;
     }
@@ -58,7 +56,6 @@ class Progress {
     /** Returns how far the newest is; empty where none is going on. */
     Optional<ProgressView> now() {
         return Optional.ofNullable(newest.get())
-                .map(job -> new ProgressView(
-                        job.doing, job.runs, job.whole > 0 ? Math.min(1, (double) job.done / job.whole) : null));
+                .map(job -> new ProgressView(job.doing, job.runs, Double.isNaN(job.share) ? null : job.share));
     }
 }

@@ -1,26 +1,16 @@
 package org.tubrin.server.run;
 
-import java.io.IOException;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
-import java.sql.Connection;
-import java.sql.SQLException;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import javax.sql.DataSource;
-import org.jspecify.annotations.Nullable;
-import org.postgresql.PGConnection;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.datasource.DataSourceUtils;
-import org.springframework.jdbc.support.SQLExceptionSubclassTranslator;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.card.CardRow;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.trend.RunFigures;
 import org.tubrin.server.card.CardBody;
-import org.tubrin.server.card.CardMapper;
 import org.tubrin.server.card.CardRecord;
+import org.tubrin.server.store.BulkLoad;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -33,35 +23,32 @@ import tools.jackson.databind.json.JsonMapper;
 public class BulkRuns {
     private static final int HELD_CHARACTERS = 4_000_000;
 
-    private final DataSource source;
+    private final BulkLoad bulk;
     private final JdbcTemplate database;
     private final RunStore store;
     private final RunMapper runs;
-    private final CardMapper cardRows;
     private final JsonMapper json;
 
-    BulkRuns(DataSource source, RunStore store, RunMapper runs, CardMapper cardRows, JsonMapper json) {
-        this.source = source;
-        database = new JdbcTemplate(source);
+    BulkRuns(BulkLoad bulk, JdbcTemplate database, RunStore store, RunMapper runs, JsonMapper json) {
+        this.bulk = bulk;
+        this.database = database;
         this.store = store;
         this.runs = runs;
-        this.cardRows = cardRows;
         this.json = json;
     }
 
     /** One event as it is stored. */
     public record Event(long sequence, UUID clientId, Instant at, int version, String body) {}
 
-    /** Empties everything, and begins a load in the transaction of the caller. */
+    /** Begins a load into the emptied tables, in the transaction of the caller. */
     public Load begin() {
-        database.execute("truncate run, run_event, run_figures, card_row, card_spot, paper, equipment, station");
         database.execute("alter table run_event drop constraint run_event_run_id_fkey");
         runs.changed();
         return new Load();
     }
 
     /** A run as lines of the tables that it stands in. */
-    public static final class Lines {
+    static final class Lines {
         private final StringBuilder runs = new StringBuilder();
         private final StringBuilder events = new StringBuilder();
         private final StringBuilder cards = new StringBuilder();
@@ -88,7 +75,7 @@ public class BulkRuns {
     public Lines lines(UUID id, RunState state, List<Event> events) {
         Lines lines = new Lines();
         RunRow row = RunStore.row(id, state);
-        line(
+        BulkLoad.line(
                 lines.runs,
                 row.id(),
                 row.startedAt(),
@@ -107,12 +94,13 @@ public class BulkRuns {
                 row.arcs(),
                 row.trips());
         for (Event event : events) {
-            line(lines.events, id, event.sequence(), event.clientId(), event.at(), event.version(), event.body());
+            BulkLoad.line(
+                    lines.events, id, event.sequence(), event.clientId(), event.at(), event.version(), event.body());
         }
-        CardRow.of(state).map(card -> CardBody.record(id, id, card, json)).ifPresent(card -> line(lines.cards, card));
+        CardRow.of(state).map(card -> CardBody.record(id, id, card, json)).ifPresent(card -> card.line(lines.cards));
         RunFigures.of(state)
                 .map(one -> store.figures(id, state, one))
-                .ifPresent(one -> line(
+                .ifPresent(one -> BulkLoad.line(
                         lines.figures,
                         one.runId(),
                         one.amplifier(),
@@ -122,10 +110,6 @@ public class BulkRuns {
                         one.version(),
                         one.body()));
         return lines;
-    }
-
-    private static void line(StringBuilder to, CardRecord row) {
-        line(to, row.id(), row.runId(), row.amplifier(), row.band(), row.termination(), row.verifiedAt(), row.body());
     }
 
     /** One load; {@link #end} writes what it still holds. */
@@ -142,76 +126,23 @@ public class BulkRuns {
             }
         }
 
-        /** Adds a row of a card. */
-        public void add(CardRecord row) {
-            line(held.cards, row);
-        }
-
         /** Writes the rest, and what follows from all of it. */
         public void end() {
             flush();
             database.execute("alter table run_event add constraint run_event_run_id_fkey"
                     + " foreign key (run_id) references run (id)");
-            cardRows.countSpots();
-            database.execute("analyze run, run_event, run_figures, card_row, card_spot");
+            database.execute("analyze run, run_event, run_figures");
         }
 
         private void flush() {
-            copy(
+            bulk.copy(
                     "run (id, started_at, last_at, last_sequence, amplifier, termination, band, frequency_hz, ending, steps,"
                             + " output_w, school, line_voltage_v, ambient_c, arcs, trips)",
                     held.runs);
-            copy("run_event (run_id, sequence, client_id, at, version, body)", held.events);
-            copy("card_row (id, run_id, amplifier, band, termination, verified_at, body)", held.cards);
-            copy("run_figures (run_id, amplifier, band, termination, at, version, body)", held.figures);
+            bulk.copy("run_event (run_id, sequence, client_id, at, version, body)", held.events);
+            bulk.copy(CardRecord.COLUMNS, held.cards);
+            bulk.copy("run_figures (run_id, amplifier, band, termination, at, version, body)", held.figures);
             held.clear();
-        }
-    }
-
-    private void copy(String table, StringBuilder rows) {
-        if (rows.isEmpty()) {
-            return;
-        }
-        Connection connection = DataSourceUtils.getConnection(source);
-        try {
-            connection
-                    .unwrap(PGConnection.class)
-                    .getCopyAPI()
-                    .copyIn("copy " + table + " from stdin", new StringReader(rows.toString()));
-        } catch (SQLException e) {
-            throw new SQLExceptionSubclassTranslator().translate("bulk load", table, e);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } finally {
-            DataSourceUtils.releaseConnection(connection, source);
-        }
-    }
-
-    /** Writes a line in PostgreSQL's text format. */
-    private static void line(StringBuilder to, @Nullable Object... cells) {
-        String between = "";
-        for (Object cell : cells) {
-            to.append(between);
-            between = "\t";
-            if (cell == null) {
-                to.append("\\N");
-            } else {
-                escape(to, cell.toString());
-            }
-        }
-        to.append('\n');
-    }
-
-    private static void escape(StringBuilder to, String text) {
-        for (int i = 0; i < text.length(); i++) {
-            char c = text.charAt(i);
-            switch (c) {
-                case '\\' -> to.append("\\\\");
-                case '\t' -> to.append("\\t");
-                case '\n' -> to.append("\\n");
-                case '\r' -> to.append("\\r");
-                default -> to.append(c);
-            }
         }
     }
 }
