@@ -19,6 +19,26 @@ const AMPLIFIER = {
   },
 } as unknown as EquipmentView;
 
+const METER = {
+  ...AMPLIFIER,
+  kind: 'meter',
+  name: 'Fathom',
+  body: {
+    kind: 'meter',
+    name: 'Fathom',
+    channels: [
+      {
+        role: 'OUTPUT',
+        scaleUnit: 'W',
+        ranges: [{ name: 'a', fullScale: 150 }],
+        accuracy: { kind: 'ofFullScale', fraction: 0.05 },
+        indication: 'AVERAGE',
+        correctionFactor: 1,
+      },
+    ],
+  },
+} as unknown as EquipmentView;
+
 const FOUND = {
   rows: [
     { label: 'Point 1: output, W', sheet: '190', twin: '189', offPercent: -0.4 },
@@ -167,28 +187,38 @@ describe('from sheet to twin', () => {
     expect(await screen.findByText(/No twin fits it/)).toBeVisible();
   });
 
+  it('says what was refused at no field that it shows, and keeps what is typed while it is being saved', async () => {
+    localStorage.clear();
+    const user = userEvent.setup();
+    const problem = { code: 'OUT_OF_RANGE', field: 'channels.0.ranges.7.fullScale', found: '', allowed: '' };
+    reply = {
+      status: 422,
+      body: { title: 'Not taken', problems: [{ ...problem, message: 'That is too much.', remedy: 'Give less.' }] },
+    };
+    show('/station/:id', <EquipmentEditor equipment={[METER]} />, `/station/${METER.id}`);
+    const name = await screen.findByLabelText('Name');
+    await user.type(name, 'x');
+    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    expect(await screen.findByText(/That is too much/)).toBeVisible();
+
+    let answer = () => {};
+    vi.stubGlobal('fetch', async () => {
+      await new Promise<void>((resolve) => {
+        answer = resolve;
+      });
+      return new Response(JSON.stringify({ ...METER, revision: 4 }), {
+        headers: { 'Content-Type': 'application/json' },
+      });
+    });
+    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    await user.type(name, 'y');
+    answer();
+    await waitFor(() => expect(localStorage.getItem(`tubrin.draft.equipment.${METER.id}`)).toMatch(/"of":4.*Fathomxy/));
+  });
+
   it('keeps no draft of a record that was only looked at', async () => {
     localStorage.clear();
-    const meter = {
-      ...AMPLIFIER,
-      kind: 'meter',
-      name: 'Fathom',
-      body: {
-        kind: 'meter',
-        name: 'Fathom',
-        channels: [
-          {
-            role: 'OUTPUT',
-            scaleUnit: 'W',
-            ranges: [{ name: 'a', fullScale: 150 }],
-            accuracy: { kind: 'ofFullScale', fraction: 0.05 },
-            indication: 'AVERAGE',
-            correctionFactor: 1,
-          },
-        ],
-      },
-    } as unknown as EquipmentView;
-    show('/station/:id', <EquipmentEditor equipment={[meter]} />, `/station/${meter.id}`);
+    show('/station/:id', <EquipmentEditor equipment={[METER]} />, `/station/${METER.id}`);
     const name = await screen.findByLabelText('Name');
     expect(localStorage).toHaveLength(0);
     await userEvent.type(name, 'x');

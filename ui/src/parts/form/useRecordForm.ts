@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { type FieldErrors, get, useForm } from 'react-hook-form';
+import { type FieldErrors, type FieldRefs, get, useForm } from 'react-hook-form';
 import { Refusal } from '../../api';
 import { draftOf } from '../drafts';
 import type { Schema } from './schema';
@@ -30,6 +30,10 @@ function count(errors: FieldErrors): number {
   }, 0);
 }
 
+/** Whether a field stands on the page; what is registered and was taken off again does not. */
+const isShown = (fields: FieldRefs, path: string): boolean =>
+  Boolean((get(fields, path) as { _f?: { mount?: boolean } } | undefined)?._f?.mount);
+
 /**
  * The editing of a record and its saving: what is typed outlives a reload, what is no number never leaves the page, and what
  * the server refuses stands at its field, the first of which gets the focus.
@@ -53,11 +57,15 @@ export function useRecordForm<T extends { revision: number }>({
     resolver: zodResolver(schema),
     shouldFocusError: true,
   });
+  const sent = useRef('');
   const fieldOf = (path: string) => (path.startsWith(under) ? path.slice(under.length) : path);
   const saving = useMutation({
     mutationFn: (record: Form) => save(record, from),
     onSuccess: (saved) => {
       kept.forget();
+      // What was typed while it was on its way is of the new revision.
+      const now = form.getValues();
+      if (JSON.stringify(now) !== sent.current) draftOf<Form>(draft, saved.revision).keep(now);
       setLeft(false);
       setFrom(saved.revision);
       onSaved(saved);
@@ -91,14 +99,17 @@ export function useRecordForm<T extends { revision: number }>({
   const ofFields =
     error instanceof Refusal &&
     error.problems.length > 0 &&
-    error.problems.every((problem) => get(form.getValues(), fieldOf(problem.field)) !== undefined);
+    error.problems.every((problem) => isShown(form.control._fields, fieldOf(problem.field)));
   return {
     form,
-    submit: handleSubmit((record) => saving.mutate(record)),
+    submit: handleSubmit((record) => {
+      sent.current = JSON.stringify(form.getValues());
+      saving.mutate(record);
+    }),
     pending: saving.isPending,
     /** How many fields were refused. */
     refused,
-    /** What went wrong and belongs to no field. */
+    /** What went wrong and belongs to no field that is shown. */
     error: ofFields ? undefined : error,
     /** Whether it stands as it was left, and not as it is saved. */
     left,

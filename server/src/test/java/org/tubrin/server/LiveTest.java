@@ -32,6 +32,10 @@ import tools.jackson.databind.JsonNode;
 /** Runs on the simulated bench, over its real sockets. */
 public class LiveTest extends ServerTest {
     private static final long PATIENCE_MS = 10_000;
+    private static final long LOOKS_BACK_MS = 1200;
+    /** Some time constants of the bench's needles. */
+    private static final double METERS_SETTLE_S = 2;
+
     private static SimulatedStation station;
     private static Bench bench;
     private static int firstPort;
@@ -108,6 +112,20 @@ public class LiveTest extends ServerTest {
         return frame;
     }
 
+    /** Waits until the key of the bench has been down so long, by its own clock. */
+    private void keyedFor(double seconds) {
+        long end = System.currentTimeMillis() + PATIENCE_MS;
+        while (get("/api/bench").json().path("keyedForS").asDouble(0) < seconds) {
+            assertTrue(System.currentTimeMillis() < end, "the key is not down for " + seconds + " s");
+            pause(50);
+        }
+    }
+
+    /** Waits until the needles of the bench stand. */
+    private void metersSettle() {
+        keyedFor(METERS_SETTLE_S);
+    }
+
     private static JsonNode of(JsonNode list, String role) {
         for (JsonNode one : list) {
             if (one.get("role").asString().equals(role)) {
@@ -133,7 +151,7 @@ public class LiveTest extends ServerTest {
         JsonNode expected = of(before.get("expected"), "OUTPUT");
         assertEquals(expected.get("value").asDouble(), 605, 15, "expected before the key is down");
         does("KEY");
-        pause(1500);
+        metersSettle();
         assertTrue(frame().get("bench").get("keyed").asBoolean());
         does("TAKE");
         does("UNKEY");
@@ -174,7 +192,7 @@ public class LiveTest extends ServerTest {
         turns("PLATE", plate);
         turns("LOAD", load);
         does("KEY");
-        pause(1500);
+        metersSettle();
         JsonNode grid = of(frame().get("readings"), "GRID_CURRENT");
         assertEquals(
                 grid.path("over").asString("").replace('\u00a0', ' '),
@@ -489,8 +507,7 @@ public class LiveTest extends ServerTest {
         isReady();
         does("SET", "control", "DRIVE", "text", "10");
         does("KEY");
-        waitFor(frame -> frame.get("bench").get("keyed").asBoolean());
-        pause(100);
+        keyedFor(0.1);
         double keyedForS = get("/api/bench").json().get("keyedForS").asDouble();
         assertTrue(keyedForS > 0.05 && keyedForS < PATIENCE_MS / 1000.0, "keyed for " + keyedForS);
         assertEquals(post("/api/bench/key-up?noted=false", "").status(), 204);
@@ -561,6 +578,29 @@ public class LiveTest extends ServerTest {
         }
     }
 
+    /** Waits until a meter of the set has shown what it must for as long as a reading looks back. */
+    private void shows(String role, double expected, double within) {
+        long end = System.currentTimeMillis() + PATIENCE_MS;
+        long since = System.currentTimeMillis();
+        while (System.currentTimeMillis() - since < LOOKS_BACK_MS) {
+            JsonNode live = get("/api/supply/live").json();
+            if (!(Math.abs(shown(live.get("figures"), role) - expected) <= within)) {
+                since = System.currentTimeMillis();
+            }
+            assertTrue(System.currentTimeMillis() < end, role + " does not come to " + expected + ": " + live);
+            pause(50);
+        }
+    }
+
+    private static double shown(JsonNode figures, String role) {
+        for (JsonNode figure : figures) {
+            if (figure.get("role").asString().equals(role) && figure.has("shown")) {
+                return Double.parseDouble(figure.get("shown").asString().split("\\h", 2)[0]);
+            }
+        }
+        return Double.NaN;
+    }
+
     /** Measures a set as the page does, by the bench's own meters, until it is enough or to be stopped; returns the last view. */
     private JsonNode measured(String supply) {
         Map<String, Object> fresh = new LinkedHashMap<>();
@@ -585,7 +625,12 @@ public class LiveTest extends ServerTest {
                 act.put("powerW", Math.max(0.1, view.get("nextW").asDouble()));
             }
             assertEquals(post("/api/supply/bench", act).status(), 204);
-            pause(2500);
+            double outputW = keyed ? (Double) act.get("powerW") : 0;
+            shows("OUTPUT", outputW, 5 + 0.05 * outputW);
+            // 1.2 A in reception; what it draws at a power is what is to be measured: as fast a meter as the other.
+            if (!keyed) {
+                shows("SUPPLY_CURRENT", 1.2, 0.1);
+            }
             Map<String, Object> reading = Map.of("keyed", keyed);
             Reply read = post(
                     "/api/supply/profiles/" + kept.get("id").asString() + "/readings?revision="

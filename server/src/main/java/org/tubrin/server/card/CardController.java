@@ -1,10 +1,8 @@
 package org.tubrin.server.card;
 
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -51,30 +49,6 @@ public class CardController {
         this.words = words;
     }
 
-    /** A line of a card, ready to be shown; the run is absent where the row came from a file. */
-    public record CardView(
-            @Nullable UUID runId,
-            String amplifier,
-            Band band,
-            String bandName,
-            double frequencyHz,
-            String frequencyMhz,
-            String termination,
-            @Nullable String switchPosition,
-            String exciter,
-            String carrier,
-            String plate,
-            String load,
-            String driveW,
-            String outputW,
-            String plateCurrentMa,
-            @Nullable String gridCurrentMa,
-            @Nullable String plateVoltageV,
-            @Nullable String efficiencyPercent,
-            Instant verifiedAt,
-            int times,
-            @Nullable String drift) {}
-
     @GetMapping("/cards")
     List<CardView> cards() {
         return cards.lines().stream().map(this::view).toList();
@@ -88,29 +62,11 @@ public class CardController {
         return Csv.reply("tune-cards.csv", CardFile.HEADER, rows);
     }
 
-    /** How much of a file was new. */
-    public record Imported(int rows, int kept) {}
-
     @PostMapping("/cards/import")
     Imported bring(@RequestBody TextFile file) {
         List<CardRow> rows = CardFile.rows(file.text());
         return new Imported(rows.size(), cards.keep(rows));
     }
-
-    /** Where dials are wanted for, at the highest drive that the maker allows; the frequency in MHz, as typed. */
-    public record DialsRequest(
-            UUID amplifierId,
-            UUID terminationId,
-            Band band,
-            String frequency,
-            @Nullable String switchPosition) {}
-
-    /** Where the dials will go, and how far one may then move. */
-    public record DialsView(
-            @Nullable String plate,
-            @Nullable String load,
-            String basis,
-            @Nullable String reach) {}
 
     @PostMapping("/cards/dials")
     DialsView dials(@RequestBody DialsRequest request) {

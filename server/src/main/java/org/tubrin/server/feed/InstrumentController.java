@@ -29,13 +29,6 @@ public class InstrumentController {
         this.words = words;
     }
 
-    /** What came of trying: how it is in words, the answer as it came, and the value in the core's unit. */
-    public record Trial(
-            String health,
-            String says,
-            String answer,
-            @Nullable Double value) {}
-
     /** Asks an instrument once; its record need not be kept. */
     @PostMapping("/try")
     Trial attempt(@RequestBody Equipment body) {

@@ -1,6 +1,5 @@
 package org.tubrin.server.run;
 
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -21,9 +20,6 @@ public class BenchController {
         this.bench = bench;
         this.runs = runs;
     }
-
-    /** Whether a bench answers, and for how long its key has been down; absent while it is up. */
-    public record BenchKey(boolean present, @Nullable Double keyedForS) {}
 
     @GetMapping
     BenchKey key() {

@@ -37,17 +37,6 @@ public class LogController {
         this.words = words;
     }
 
-    /** What can be asked for, by what there is. */
-    public record LogChoices(
-            List<String> amplifiers, List<CodedName> bands, List<String> terminations, List<CodedName> schools) {}
-
-    /** A code with its name. */
-    public record CodedName(String code, String name) {}
-
-    /** A page of the log, newest runs first: its number from 1, how many there are, how many runs are asked for and in all. */
-    public record LogPage(
-            List<RunSummary> runs, int page, int pages, int perPage, int asked, int all, LogChoices choices) {}
-
     /** Returns a page of the runs that are asked for; a page after the last is the last. */
     @GetMapping("/runs")
     @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)

@@ -8,7 +8,6 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -63,45 +62,6 @@ public class RunController {
         this.bench = bench;
         this.words = words;
     }
-
-    /** A box that can be chosen at the start. */
-    public record Choice(
-            UUID id,
-            String name,
-            String detail,
-            boolean usable,
-            List<Band> bands,
-            List<String> reads,
-            List<String> switchPositions) {}
-
-    /** A band with its name and limits. */
-    public record BandChoice(Band band, String name, double lowestHz, double highestHz) {}
-
-    /** A coded choice with its words. */
-    public record NamedChoice(String code, String name, String detail) {}
-
-    /** A school: what it does, when it suits, and what it costs in heat. */
-    public record SchoolChoice(School code, String name, String detail, String suits, String costs) {}
-
-    /** Which school suits an amplifier on a band, and why. */
-    public record SchoolSuggestion(UUID amplifierId, Band band, School school, String why) {}
-
-    /** All that can be chosen at the start. */
-    public record Choices(
-            boolean stationDescribed,
-            List<Choice> amplifiers,
-            List<Choice> exciters,
-            List<Choice> pads,
-            List<Choice> terminations,
-            List<Choice> meters,
-            List<BandChoice> bands,
-            List<NamedChoice> carriers,
-            List<SchoolChoice> schools,
-            List<SchoolSuggestion> suggestions,
-            List<NamedChoice> rungs,
-            List<NamedChoice> sources,
-            @Nullable RunSummary inProgress,
-            @Nullable String lastAmplifier) {}
 
     @PostMapping("/runs")
     @ResponseStatus(HttpStatus.CREATED)

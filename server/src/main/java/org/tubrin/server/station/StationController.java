@@ -3,7 +3,6 @@ package org.tubrin.server.station;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,9 +17,6 @@ import org.springframework.web.bind.annotation.RestController;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Gaps;
-import org.tubrin.core.station.Station;
-import org.tubrin.core.tank.ImpedancePoint;
-import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.tank.Touchstone;
 import org.tubrin.server.store.CoreJson;
 import org.tubrin.server.web.TextFile;
@@ -37,22 +33,6 @@ public class StationController {
         this.stations = stations;
         this.words = words;
     }
-
-    /** The station; revision 0 and no station where none was described yet. */
-    public record StationView(int revision, @Nullable Station station) {}
-
-    /** A piece of equipment; the body has the form of the backup's schema. */
-    public record EquipmentView(UUID id, int revision, String kind, String name, Equipment body) {}
-
-    /** Something that is missing for an answer. */
-    public record GapView(
-            String code,
-            String title,
-            String remedy,
-            @Nullable UUID equipmentId) {}
-
-    /** The station to keep, and the revision that was read before. */
-    public record StationRequest(int revision, Station station) {}
 
     @GetMapping("/station")
     StationView station() {
@@ -95,14 +75,6 @@ public class StationController {
         return Gaps.of(kept.stream().map(Stations.Stored::equipment).toList()).stream()
                 .map(gap -> view(gap, kept))
                 .toList();
-    }
-
-    /** What an antenna shows at one frequency. */
-    public record ImpedanceView(double frequencyHz, double ohm, double reactanceOhm, double swr) {
-        private static ImpedanceView of(ImpedancePoint point) {
-            double swr = Mismatch.swr(point.ohm(), point.reactanceOhm());
-            return new ImpedanceView(point.frequencyHz(), point.ohm(), point.reactanceOhm(), swr);
-        }
     }
 
     @PostMapping("/touchstone")

@@ -23,7 +23,6 @@ import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.station.Envelope;
 import org.tubrin.core.station.Equipment;
-import org.tubrin.core.supply.CurrentProfile;
 import org.tubrin.core.supply.OwnDuty;
 import org.tubrin.core.supply.Plan;
 import org.tubrin.core.supply.PlanJudgement;
@@ -90,12 +89,6 @@ public class SupplyController {
         return highVoltages.view(supply);
     }
 
-    /** An average current that was read while a set was in use, as typed, with the set's profile. */
-    public record DutyRequest(CurrentProfile profile, double peakEnvelopeW, String averageA) {}
-
-    /** The share of the time that it really transmits. */
-    public record DutyView(double onShare, String says) {}
-
     @PostMapping("/duty")
     DutyView duty(@RequestBody DutyRequest request) {
         Quantity share = OwnDuty.of(request.profile(), request.peakEnvelopeW(), reader.current(request.averageA()));
@@ -121,18 +114,6 @@ public class SupplyController {
         return SupplyRecordViews.of(
                 papers.replace(id, SupplyRecordKind.PROFILE, revision, run.with(reader.read(typed), typed.keyed())));
     }
-
-    /**
-     * What the simulated bench is to do while a set is measured; what is not named stays.
-     *
-     * @param keyed its exciter's key; the amplifier is in standby meanwhile
-     * @param powerW its exciter's power
-     * @param supply what feeds it
-     */
-    public record BenchAct(
-            @Nullable Boolean keyed,
-            @Nullable Double powerW,
-            @Nullable String supply) {}
 
     @PostMapping("/bench")
     @ResponseStatus(HttpStatus.NO_CONTENT)

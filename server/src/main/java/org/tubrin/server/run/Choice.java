@@ -1,0 +1,15 @@
+package org.tubrin.server.run;
+
+import java.util.List;
+import java.util.UUID;
+import org.tubrin.core.station.Band;
+
+/** A box that can be chosen at the start. */
+public record Choice(
+        UUID id,
+        String name,
+        String detail,
+        boolean usable,
+        List<Band> bands,
+        List<String> reads,
+        List<String> switchPositions) {}

@@ -1,0 +1,6 @@
+package org.tubrin.server.run;
+
+import org.tubrin.core.run.School;
+
+/** A school: what it does, when it suits, and what it costs in heat. */
+public record SchoolChoice(School code, String name, String detail, String suits, String costs) {}
