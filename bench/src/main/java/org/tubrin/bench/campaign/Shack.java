@@ -163,7 +163,7 @@ final class Shack {
             case SCREEN_CURRENT -> on ? duty * probe.screenCurrentA() : 0;
             case PLATE_VOLTAGE ->
                 on ? probe.plateVoltageDcV() : given.truth().constants().supplyOpenV();
-            case REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE -> 0;
+            case INPUT_POWER, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK -> 0;
         };
     }
 

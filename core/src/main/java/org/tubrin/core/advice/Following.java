@@ -73,6 +73,16 @@ public final class Following implements Move.Cases<List<RunEvent>> {
     }
 
     @Override
+    public List<RunEvent> keyAndRead(Move.KeyAndRead keyAndRead) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> readOff(Move.ReadOff readOff) {
+        return OTHERWISE;
+    }
+
+    @Override
     public List<RunEvent> peakAndRead(Move.PeakAndRead peakAndRead) {
         return OTHERWISE;
     }

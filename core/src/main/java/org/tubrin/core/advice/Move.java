@@ -32,6 +32,10 @@ public sealed interface Move {
 
         T peakAndRead(PeakAndRead peakAndRead);
 
+        T keyAndRead(KeyAndRead keyAndRead);
+
+        T readOff(ReadOff readOff);
+
         T unkey(Unkey unkey);
 
         T enterReadings(EnterReadings enterReadings);
@@ -135,6 +139,22 @@ public sealed interface Move {
         }
     }
 
+    /** Key, read what is asked for, unkey: nothing is turned. The first key-down on a band is short, until its filter has followed. */
+    record KeyAndRead(double driveW, boolean first) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.keyAndRead(this);
+        }
+    }
+
+    /** The key is down: read, unkey by the time aimed for. */
+    record ReadOff(double aimS) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.readOff(this);
+        }
+    }
+
     /** The key has been down too long: up at once. */
     record Unkey(double elapsedS) implements Move {
         @Override
@@ -192,6 +212,9 @@ public sealed interface Move {
         TRIPPED_PLATE,
         TRIPPED_REFLECTED,
         TRIPPED_HEAT,
+        TRIPPED_INPUT,
+        TRIPPED_OUTPUT,
+        TRIPPED_FILTER,
         KNOB_SLIPS,
         /** A limit is passed at the least drive that exciter and pad give. */
         NEEDS_PAD

@@ -21,7 +21,8 @@ public final class NextMove {
         return switch (state.phase(now)) {
             case PREFLIGHT -> preflight(state);
             case WARMING -> warmUp(state, now);
-            case CLIMBING, FINISHING -> StepAdvice.of(state, now);
+            case CLIMBING, FINISHING ->
+                state.setup().stage().isTuned() ? StepAdvice.of(state, now) : DriveAdvice.of(state, now);
             case CLOSING ->
                 Advice.of(
                         new Move.Answer(state.openChecks(state.closingChecks()).get(0)), Reason.CLOSING_CHECK);
@@ -35,7 +36,9 @@ public final class NextMove {
         double elapsedS = Duration.between(clock.since(), now).toMillis() / 1000.0;
         return elapsedS >= clock.stopS()
                 ? Advice.of(new Move.Unkey(elapsedS), Reason.KEY_TOO_LONG, Caution.HOT_LOAD)
-                : StepAdvice.whileKeyed(state, clock, now);
+                : state.setup().stage().isTuned()
+                        ? StepAdvice.whileKeyed(state, clock, now)
+                        : Advice.of(new Move.ReadOff(clock.aimS()), Reason.READ_ALL);
     }
 
     private static Advice preflight(RunState state) {
@@ -62,6 +65,7 @@ public final class NextMove {
                     LOAD_IN_LINE,
                     METER_RANGE,
                     AIR_MOVING,
+                    BYPASS_PROVEN,
                     SCREEN_SUPPLY,
                     METER_ON_CURRENT,
                     DRIVE_DOWN_FIRST,

@@ -75,8 +75,19 @@ public enum Reason {
     AFTER_PLATE_TRIP(Rule.SIGNS),
     AFTER_REFLECTED_TRIP(Rule.SIGNS),
     AFTER_HEAT_TRIP(Rule.SIGNS),
+    AFTER_INPUT_TRIP(Rule.SIGNS),
+    AFTER_OUTPUT_TRIP(Rule.SIGNS),
+    AFTER_FILTER_TRIP(Rule.SIGNS),
     RESET_AFTER_TRIP(Rule.SIGNS),
     AFTER_ARC(Rule.SIGNS),
+    LEAST_DRIVE_FIRST(Rule.DRIVE),
+    FILTER_FOLLOWS(Rule.DRIVE),
+    THREE_DECIBELS(Rule.DRIVE),
+    RATING_CAPS_DRIVE(Rule.DRIVE),
+    TRIP_CAPS_DRIVE(Rule.DRIVE),
+    READ_ALL(Rule.DRIVE),
+    ROW_IS_GOOD(Rule.DRIVE),
+    TABLE_IS_DONE(Rule.DRIVE),
     KNOB_FIRST(Rule.SIGNS);
 
     private final Rule rule;
@@ -106,6 +117,7 @@ public enum Reason {
         CHECK,
         WRITE_DOWN,
         SIGNS,
+        DRIVE,
         LICENCE
     }
 }

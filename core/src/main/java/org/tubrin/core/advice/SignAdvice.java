@@ -69,7 +69,13 @@ final class SignAdvice {
             case TRIP_GRID -> afterGridTrip();
             case TRIP_PLATE -> lowerThen(Move.Drill.TRIPPED_PLATE, Reason.AFTER_PLATE_TRIP);
             case TRIP_REFLECTED -> lowerThen(Move.Drill.TRIPPED_REFLECTED, Reason.AFTER_REFLECTED_TRIP);
-            case TRIP_HEAT -> workThrough(Move.Drill.TRIPPED_HEAT, Reason.AFTER_HEAT_TRIP);
+            case TRIP_HEAT ->
+                setup.stage().isTuned()
+                        ? workThrough(Move.Drill.TRIPPED_HEAT, Reason.AFTER_HEAT_TRIP)
+                        : lowerThen(Move.Drill.TRIPPED_HEAT, Reason.AFTER_HEAT_TRIP);
+            case TRIP_INPUT -> lowerThen(Move.Drill.TRIPPED_INPUT, Reason.AFTER_INPUT_TRIP);
+            case TRIP_OUTPUT -> lowerThen(Move.Drill.TRIPPED_OUTPUT, Reason.AFTER_OUTPUT_TRIP);
+            case TRIP_FILTER -> lowerThen(Move.Drill.TRIPPED_FILTER, Reason.AFTER_FILTER_TRIP);
             case ARC ->
                 heavier(setup.settings().finishMarks(), Reason.AFTER_ARC)
                         .orElseGet(() -> workThrough(Move.Drill.ARC_SEEN, Reason.AFTER_ARC));
@@ -125,7 +131,15 @@ final class SignAdvice {
             case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
             case EFFICIENCY_LOW -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR));
             // What the operator saw is answered by seen(); these are said, and the step goes on.
-            case ARC_SEEN, TRIPPED, TRIPPED_GRID, TRIPPED_PLATE, TRIPPED_REFLECTED, TRIPPED_HEAT -> Optional.empty();
+            case ARC_SEEN,
+                    TRIPPED,
+                    TRIPPED_GRID,
+                    TRIPPED_PLATE,
+                    TRIPPED_REFLECTED,
+                    TRIPPED_HEAT,
+                    TRIPPED_INPUT,
+                    TRIPPED_OUTPUT,
+                    TRIPPED_FILTER -> Optional.empty();
             case SATURATION, SAG_HIGH, INPUT_SWR_HIGH, HIGHEST_BAND_LESS -> Optional.empty();
             case GRID_CURRENT_MAY_EXCEED,
                     SCREEN_CURRENT_MAY_EXCEED,

@@ -1,13 +1,10 @@
 package org.tubrin.core.advice;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.foresee.Foresight;
-import org.tubrin.core.metering.Channel;
-import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
@@ -47,9 +44,6 @@ final class StepAdvice {
     private static final double OFF_MARKS = 0.4;
 
     private static final int MOST_CORRECTIONS = 3;
-
-    /** A finer range is asked for only where the most that is expected lies well within it. */
-    private static final double FINER_MARGIN = 1.3;
 
     /** A drive raised by less than this ratio is not worth another step. */
     private static final double WORTH_RAISING = 1.05;
@@ -173,7 +167,7 @@ final class StepAdvice {
         }
         double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : rungW;
         Optional<Advice.Expectation> expect = expectation(last.get(), fromW, driveW);
-        Optional<Advice> range = otherRange(expect);
+        Optional<Advice> range = RangeAdvice.of(state, expect);
         if (range.isPresent()) {
             return range.get();
         }
@@ -210,7 +204,7 @@ final class StepAdvice {
         boolean ends = stays || limited || targetW >= setup.topDriveW() / SAME_DRIVE;
         Optional<Double> load = ends || !twin.currentsHold(driveW, loadAt) ? twin.loadFinish(driveW) : Optional.empty();
         Optional<Advice.Expectation> expect = foreseen(twin, driveW, load.orElse(loadAt));
-        Optional<Advice> range = otherRange(expect);
+        Optional<Advice> range = RangeAdvice.of(state, expect);
         if (range.isPresent()) {
             return range.get();
         }
@@ -326,46 +320,8 @@ final class StepAdvice {
     }
 
     private Advice keyAndPeak(Reason reason, List<Control> order, Optional<Advice.Expectation> expect) {
-        KeyClock clock = KeyClock.of(state, now);
-        if (clock.phase() == KeyClock.Phase.RESTING) {
-            double elapsedS = Duration.between(clock.since(), now).toMillis() / 1000.0;
-            boolean forLoad = clock.restS() > Math.max(setup.settings().restS(), clock.lastKeyDownS());
-            return Advice.of(
-                    new Move.Rest(Math.max(0, clock.restS() - elapsedS)),
-                    forLoad ? Reason.LOAD_MUST_COOL : Reason.LET_REST,
-                    forLoad ? new Caution[] {Caution.HOT_LOAD} : new Caution[0]);
-        }
-        return Advice.of(peaking.move(order), reason).expecting(expect);
-    }
-
-    /** Asks for the range that suits what is to come: wider where the needle may hit its end, finer where it would hardly lift. */
-    private Optional<Advice> otherRange(Optional<Advice.Expectation> expect) {
-        Optional<Channel> channel = setup.channelFor(ReadingRole.OUTPUT);
-        String inUse = state.ranges().get(ReadingRole.OUTPUT);
-        if (expect.isEmpty() || channel.isEmpty() || inUse == null) {
-            return Optional.empty();
-        }
-        double mostW = Math.min(expect.get().mostW(), setup.station().licenceLimitW())
-                / channel.get().correctionFactor();
-        MeterRange wider = channel.get().rangeFor(mostW);
-        MeterRange finer = channel.get().rangeFor(FINER_MARGIN * mostW);
-        return channel.get()
-                .range(inUse)
-                .flatMap(range -> range.fullScale() < mostW && wider.fullScale() > range.fullScale()
-                        ? Optional.of(switchTo(inUse, wider, Reason.RANGE_TOO_SMALL))
-                        : finer.fullScale() < range.fullScale()
-                                ? Optional.of(switchTo(inUse, finer, Reason.RANGE_TOO_WIDE))
-                                : Optional.empty());
-    }
-
-    private Advice switchTo(String inUse, MeterRange range, Reason reason) {
-        return Advice.of(
-                new Move.SwitchRange(
-                        setup.meterFor(ReadingRole.OUTPUT).orElseThrow().name(),
-                        ReadingRole.OUTPUT,
-                        inUse,
-                        range.name()),
-                reason);
+        return Resting.of(state, now)
+                .orElseGet(() -> Advice.of(peaking.move(order), reason).expecting(expect));
     }
 
     /** Returns how many marks heavier a LOAD position is than another. */

@@ -7,6 +7,9 @@ public enum LimitKind {
     SCREEN_CURRENT,
     HEAT_PER_TUBE,
     SUPPLY_CURRENT,
+    /** What the maker rates it for: beyond that it trips. */
+    RATED_OUTPUT,
+    HEAT_SINK,
     OUTPUT,
     LOAD_POWER,
     DRIVE

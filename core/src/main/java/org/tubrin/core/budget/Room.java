@@ -11,6 +11,7 @@ import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
+import org.tubrin.core.station.TwinConstants;
 
 /**
  * The room left to one limit.
@@ -47,10 +48,15 @@ public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict
         return List.copyOf(rooms);
     }
 
-    /** Returns the room to the limit of a stage with transistors, where it is known. */
-    public static List<Room> of(Map<ReadingRole, Quantity> readings, Stage.Transistors transistors) {
+    /** Returns the room to the limits of a stage with transistors, as far as they are known. */
+    public static List<Room> of(
+            Map<ReadingRole, Quantity> readings, Stage.Transistors transistors, Amplifier amplifier) {
         List<Room> rooms = new ArrayList<>();
+        add(rooms, LimitKind.RATED_OUTPUT, readings, ReadingRole.OUTPUT, amplifier.ratedOutputW());
         add(rooms, LimitKind.SUPPLY_CURRENT, readings, ReadingRole.SUPPLY_CURRENT, transistors.supplyCurrentLimitA());
+        if (amplifier.twin().orElse(null) instanceof TwinConstants.Broadband twin) {
+            add(rooms, LimitKind.HEAT_SINK, readings, ReadingRole.HEAT_SINK, twin.foldBackC());
+        }
         return List.copyOf(rooms);
     }
 

@@ -117,10 +117,10 @@ public final class Expected {
 
     private static double share(ReadingRole role) {
         return switch (role) {
-            case OUTPUT, REFLECTED -> POWER_SHARE;
+            case INPUT_POWER, OUTPUT, REFLECTED -> POWER_SHARE;
             case PLATE_CURRENT, SUPPLY_CURRENT -> CURRENT_SHARE;
             case GRID_CURRENT, SCREEN_CURRENT -> GRID_SHARE;
-            case PLATE_VOLTAGE, INPUT_SWR, SUPPLY_VOLTAGE -> VOLTAGE_SHARE;
+            case PLATE_VOLTAGE, INPUT_SWR, SUPPLY_VOLTAGE, HEAT_SINK -> VOLTAGE_SHARE;
         };
     }
 

@@ -37,7 +37,8 @@ public record Belief(double value, List<Candidate> ranked) {
             case PLATE_VOLTAGE -> List.of(2500.0);
             case SUPPLY_CURRENT -> List.of(20.0);
             case SUPPLY_VOLTAGE -> List.of(13.8);
-            case SCREEN_CURRENT, REFLECTED, INPUT_SWR -> List.of();
+            case INPUT_POWER -> List.of(1.5, 10.0, 50.0);
+            case SCREEN_CURRENT, REFLECTED, INPUT_SWR, HEAT_SINK -> List.of();
         };
     }
 

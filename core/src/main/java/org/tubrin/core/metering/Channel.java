@@ -82,6 +82,11 @@ public record Channel(
                 0, role.unit(), Standing.MEASURED, restless, reading.spread().getAsDouble() * correctionFactor));
     }
 
+    /** Returns how finely a value can be read off a range, as a standard uncertainty: half a hundredth of the scale either way. */
+    public static double readingUncertainty(MeterRange range) {
+        return READ_SHARE * range.fullScale() / Math.sqrt(3);
+    }
+
     /**
      * Returns what a raw reading on a range is worth: the correction applied, the class error on it. Readings of one
      * instrument, role and range share the error's source.
@@ -106,7 +111,7 @@ public record Channel(
 
     /** A range that was compared is as good as the comparison and the eye, whatever its class. */
     private Quantity corrected(double rawValue, String instrument, MeterRange range, Correction correction) {
-        double read = READ_SHARE * range.fullScale() / Math.sqrt(3);
+        double read = readingUncertainty(range);
         ErrorSource compared = new ErrorSource(instrument, role.name(), range.name() + " compared");
         ErrorSource eye = new ErrorSource(instrument, role.name(), range.name());
         return new Quantity(

@@ -4,6 +4,8 @@ import org.tubrin.core.quantity.Unit;
 
 /** What a reading is a reading of, in the order in which eyes go over the meters. */
 public enum ReadingRole {
+    /** Drive as a meter at the amplifier's input reads it. */
+    INPUT_POWER(Unit.WATT),
     OUTPUT(Unit.WATT),
     PLATE_CURRENT(Unit.AMPERE),
     GRID_CURRENT(Unit.AMPERE),
@@ -13,7 +15,8 @@ public enum ReadingRole {
     INPUT_SWR(Unit.ONE),
     /** What a box draws from its direct-current supply. */
     SUPPLY_CURRENT(Unit.AMPERE),
-    SUPPLY_VOLTAGE(Unit.VOLT);
+    SUPPLY_VOLTAGE(Unit.VOLT),
+    HEAT_SINK(Unit.CELSIUS);
 
     private final Unit unit;
 

@@ -12,6 +12,7 @@ public enum ScaleUnit {
     MA("mA", Unit.AMPERE, 1e-3),
     V("V", Unit.VOLT, 1),
     KV("kV", Unit.VOLT, 1e3),
+    C("°C", Unit.CELSIUS, 1),
     ONE("", Unit.ONE, 1);
 
     private final String symbol;

@@ -1,7 +1,12 @@
 package org.tubrin.core.quantity;
 
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.function.ToDoubleFunction;
 import org.hipparchus.special.Erf;
 
 /**
@@ -113,6 +118,48 @@ public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSour
     public Quantity toPower(double exponent) {
         double powered = Math.pow(value, exponent);
         return combine(powered, unit, exact(0, unit, Standing.MEASURED), exponent * powered / value, 0);
+    }
+
+    /**
+     * Returns a function of some quantities, in the unit that the caller names.
+     *
+     * <p>Method: the share of each source is half the difference between the function with all operands moved by their shares
+     * from it to one side, and to the other: central differences of the first-order law, without derivatives.
+     */
+    public static Quantity of(List<Quantity> operands, Unit result, ToDoubleFunction<double[]> function) {
+        double[] values = operands.stream().mapToDouble(Quantity::value).toArray();
+        Standing standing = Standing.COMPUTED;
+        Set<ErrorSource> sources = new LinkedHashSet<>();
+        for (Quantity one : operands) {
+            standing = standing.combinedWith(one.standing);
+            sources.addAll(one.contributions.keySet());
+        }
+        Map<ErrorSource, Double> shares = new LinkedHashMap<>();
+        for (ErrorSource source : sources) {
+            double[] up = values.clone();
+            double[] down = values.clone();
+            for (int i = 0; i < values.length; i++) {
+                double share = operands.get(i).contributions.getOrDefault(source, 0.0);
+                up[i] += share;
+                down[i] -= share;
+            }
+            shares.put(source, (function.applyAsDouble(up) - function.applyAsDouble(down)) / 2);
+        }
+        return new Quantity(function.applyAsDouble(values), result, standing, shares);
+    }
+
+    /** Returns the same without the shares of some sources: what is left where the same instrument reads again. */
+    public Quantity without(Predicate<ErrorSource> sources) {
+        Map<ErrorSource, Double> left = new LinkedHashMap<>(contributions);
+        left.keySet().removeIf(sources);
+        return new Quantity(value, unit, standing, left);
+    }
+
+    /** Returns the same with one more independent source of error. */
+    public Quantity with(ErrorSource source, double standardUncertainty) {
+        Map<ErrorSource, Double> more = new LinkedHashMap<>(contributions);
+        more.put(source, standardUncertainty);
+        return new Quantity(value, unit, standing, more);
     }
 
     private Quantity combine(double result, Unit resultUnit, Quantity other, double byThis, double byOther) {

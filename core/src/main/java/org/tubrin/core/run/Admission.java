@@ -216,7 +216,14 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
 
     @Override
     public List<Problem> signSeen(RunEvent.SignSeen signSeen) {
-        return TAKEN;
+        List<SeenSign> known = setup.stage().seenSigns();
+        return known.contains(signSeen.sign())
+                ? TAKEN
+                : List.of(new Problem(
+                        ProblemCode.UNKNOWN_NAME,
+                        "sign",
+                        signSeen.sign().name(),
+                        new Allowed.OneOf(known.stream().map(SeenSign::name).toList())));
     }
 
     @Override

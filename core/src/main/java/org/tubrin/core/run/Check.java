@@ -11,6 +11,8 @@ public enum Check {
     LOAD_IN_LINE(Moment.COLD),
     METER_RANGE(Moment.COLD),
     AIR_MOVING(Moment.HEATERS_ON),
+    /** Bypassed, the output is the input less the small loss of the path. */
+    BYPASS_PROVEN(Moment.HEATERS_ON),
     BYPASS_LOW_POWER(Moment.HEATERS_ON),
     MATCHED_IN_BYPASS(Moment.HEATERS_ON),
     SCREEN_SUPPLY(Moment.WARM),

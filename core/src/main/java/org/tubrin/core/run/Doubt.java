@@ -48,14 +48,20 @@ public enum Doubt {
 
     private static Optional<Likely> likely(ReadingRole role, Step step, Optional<Step> before) {
         return switch (role) {
-            case OUTPUT, GRID_CURRENT ->
+            case INPUT_POWER, OUTPUT, GRID_CURRENT ->
                 before.flatMap(last -> Optional.ofNullable(last.readings().get(role))
                         .map(Reading::rawValue)
                         .filter(value -> value > 0)
                         .map(value -> grown(
                                 value, step.driveW().value() / last.driveW().value())));
-            case PLATE_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE ->
-                step.setup().stage().likely(role);
+            case PLATE_CURRENT,
+                    SCREEN_CURRENT,
+                    PLATE_VOLTAGE,
+                    REFLECTED,
+                    INPUT_SWR,
+                    SUPPLY_CURRENT,
+                    SUPPLY_VOLTAGE,
+                    HEAT_SINK -> step.setup().stage().likely(role);
         };
     }
 }

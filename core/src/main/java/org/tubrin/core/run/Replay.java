@@ -36,6 +36,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     private Optional<Waveform> waveform = Optional.empty();
     private Conditions conditions = Conditions.NONE;
     private final List<SeenSign> seen = new ArrayList<>();
+    private final List<Trip> trips = new ArrayList<>();
     private RunState.@Nullable Ending ending;
     private Step draft;
     private int keyDownsBeforeStep;
@@ -210,6 +211,9 @@ public final class Replay implements RunEvent.Cases<Step> {
     public Step signSeen(RunEvent.SignSeen sign) {
         openSign = Optional.of(sign.sign());
         seen.add(sign.sign());
+        if (sign.sign().isTrip()) {
+            trips.add(new Trip(sign.sign(), draft.driveW()));
+        }
         movedSinceSign.clear();
         return draft;
     }
@@ -325,8 +329,8 @@ public final class Replay implements RunEvent.Cases<Step> {
     }
 
     private Step withKind(Step step) {
-        boolean last =
-                step.kind() == Step.Kind.FINISH || ClimbEnd.of(setup, steps).isPresent();
+        boolean last = step.kind() == Step.Kind.FINISH
+                || ClimbEnd.of(setup, steps, trips).isPresent();
         return withKind(step, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
     }
 
@@ -363,6 +367,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 waveform,
                 conditions,
                 seen,
+                trips,
                 correctedMeters,
                 notes,
                 Optional.ofNullable(ending));

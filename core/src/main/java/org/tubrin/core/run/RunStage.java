@@ -13,6 +13,11 @@ import org.tubrin.core.tank.Dial;
 /** What a run asks of the stage that it is about, whatever its kind. */
 public interface RunStage {
 
+    /** Returns whether it has dials to tune; else the drive alone is set. */
+    default boolean isTuned() {
+        return controls().contains(Control.PLATE);
+    }
+
     /** Returns what the operator can set, in the order of asking. */
     List<Control> controls();
 
@@ -24,6 +29,18 @@ public interface RunStage {
 
     /** Returns the points that its kind asks before power, beside those that every run has. */
     Set<Check> checks();
+
+    /** Returns the points of the signal that are asked after the last step. */
+    Set<Check> closingChecks();
+
+    /** Returns what the operator may see of it that readings do not tell. */
+    List<SeenSign> seenSigns();
+
+    /** Returns the output that more drive is not to pass, in watts; empty where the licence alone says. */
+    Optional<Double> mostOutputW();
+
+    /** Returns by how much the output can grow when the drive is doubled. */
+    double mostGrowthPerDoubling();
 
     /** Returns how long it warms before it may be driven, in seconds. */
     double warmUpS();

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.twin.Products;
@@ -33,6 +34,7 @@ import org.tubrin.core.twin.Products;
  * @param waveform what the waveform looked like last
  * @param conditions what it is made under
  * @param seen signs that the operator saw in its course, in their order
+ * @param trips when the protection acted, and at which drive
  * @param corrected meters whose records were corrected in its course, by name
  * @param notes what was written down
  * @param ending how it ended, where it has
@@ -57,6 +59,7 @@ public record RunState(
         Optional<Waveform> waveform,
         Conditions conditions,
         List<SeenSign> seen,
+        List<Trip> trips,
         List<String> corrected,
         List<String> notes,
         Optional<Ending> ending) {
@@ -89,6 +92,7 @@ public record RunState(
         movedSinceSign = Set.copyOf(movedSinceSign);
         products = Map.copyOf(products);
         seen = List.copyOf(seen);
+        trips = List.copyOf(trips);
         notes = List.copyOf(notes);
     }
 
@@ -133,20 +137,20 @@ public record RunState(
      * asked.
      */
     public List<Check> closingChecks() {
-        List<Check> points = new ArrayList<>();
-        if (!products.containsKey(SignalPath.EXCITER)) {
-            points.add(Check.EXCITER_TONES);
+        List<Check> points = new ArrayList<>(new TreeSet<>(setup.stage().closingChecks()));
+        if (products.containsKey(SignalPath.EXCITER)) {
+            points.remove(Check.EXCITER_TONES);
         }
-        if (!products.containsKey(SignalPath.AMPLIFIER)) {
-            points.add(Check.AMPLIFIER_TONES);
+        if (products.containsKey(SignalPath.AMPLIFIER)) {
+            points.remove(Check.AMPLIFIER_TONES);
         }
-        if (waveform.filter(Waveform.CLEAN::equals).isEmpty()) {
-            points.add(Check.SPEECH_CLEAN);
+        if (waveform.filter(Waveform.CLEAN::equals).isPresent()) {
+            points.remove(Check.SPEECH_CLEAN);
         }
         double swr = lastStep()
                 .flatMap(step -> step.measured(ReadingRole.INPUT_SWR))
                 .map(Quantity::value)
-                .orElse(Double.MAX_VALUE);
+                .orElse(setup.stage().isTuned() ? Double.MAX_VALUE : 1);
         if (swr > setup.settings().inputSwrHigh()) {
             points.add(Check.INPUT_MATCHED);
         }
@@ -220,11 +224,11 @@ public record RunState(
 
     /** Returns why the climb goes no higher, where that is so. */
     public Optional<ClimbEnd> climbEnd() {
-        return ClimbEnd.of(setup, steps);
+        return ClimbEnd.of(setup, steps, trips);
     }
 
     /** Returns the same for a run whose last step is done: that step says why it was the last. */
     public Optional<ClimbEnd> reached() {
-        return ClimbEnd.reached(setup, steps);
+        return ClimbEnd.reached(setup, steps, trips);
     }
 }

@@ -9,6 +9,10 @@ public enum SeenSign {
     TRIP_PLATE,
     TRIP_REFLECTED,
     TRIP_HEAT,
+    TRIP_INPUT,
+    TRIP_OUTPUT,
+    /** The filter in line was not that of the band. */
+    TRIP_FILTER,
     KNOB_SLIPS;
 
     /** Returns whether the protection acted. */

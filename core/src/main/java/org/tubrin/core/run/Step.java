@@ -92,8 +92,17 @@ public record Step(
         return school == School.PULSED ? setup.customs().dutyFactor() : 1;
     }
 
-    /** Returns the drive as a quantity: what the exciter is set to, with the bound of its scale; zero where not set. */
+    /**
+     * Returns the drive as a quantity: what a meter at the input reads, else what the exciter is set to, with the bound of its scale;
+     * zero where not set.
+     */
     public Quantity driveW() {
+        if (setup.stage().asks(ReadingRole.INPUT_POWER)) {
+            Optional<Quantity> read = measured(ReadingRole.INPUT_POWER).filter(one -> one.value() > 0);
+            if (read.isPresent()) {
+                return read.get();
+            }
+        }
         double driveW = positions.getOrDefault(Control.DRIVE, 0.0);
         double standardUncertainty =
                 new Accuracy.OfReading(setup.exciter().powerAccuracyFraction(), 0).standardUncertainty(driveW, driveW);

@@ -52,6 +52,33 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
     }
 
     @Override
+    public Set<Check> closingChecks() {
+        return EnumSet.of(Check.EXCITER_TONES, Check.AMPLIFIER_TONES, Check.SPEECH_CLEAN);
+    }
+
+    @Override
+    public List<SeenSign> seenSigns() {
+        return List.of(
+                SeenSign.ARC,
+                SeenSign.TRIP,
+                SeenSign.TRIP_GRID,
+                SeenSign.TRIP_PLATE,
+                SeenSign.TRIP_REFLECTED,
+                SeenSign.TRIP_HEAT,
+                SeenSign.KNOB_SLIPS);
+    }
+
+    @Override
+    public Optional<Double> mostOutputW() {
+        return Optional.empty();
+    }
+
+    @Override
+    public double mostGrowthPerDoubling() {
+        return 2;
+    }
+
+    @Override
     public double warmUpS() {
         return tubes.tube().warmUpS();
     }
@@ -65,7 +92,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
     public boolean asks(ReadingRole role) {
         return switch (role) {
             case OUTPUT, PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE -> true;
-            case REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE -> false;
+            case INPUT_POWER, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK -> false;
         };
     }
 
@@ -75,7 +102,8 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
             case PLATE_CURRENT -> Optional.of(tubes.plateCurrentLimitA());
             case GRID_CURRENT -> Optional.of(tubes.gridCurrentLimitA());
             case SCREEN_CURRENT -> tubes.screenCurrentLimitA().stream().boxed().findFirst();
-            case OUTPUT, PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE -> Optional.empty();
+            case INPUT_POWER, OUTPUT, PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK ->
+                Optional.empty();
         };
     }
 
@@ -88,8 +116,15 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                         tubes.plateVoltageRestDcV() * MOST_PLATE_VOLTAGE));
             case PLATE_CURRENT ->
                 Optional.of(new Likely(tubes.restingPlateCurrentA(), tubes.plateCurrentLimitA() * USUAL_CURRENT_SHARE));
-            case OUTPUT, GRID_CURRENT, SCREEN_CURRENT, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE ->
-                Optional.empty();
+            case INPUT_POWER,
+                    OUTPUT,
+                    GRID_CURRENT,
+                    SCREEN_CURRENT,
+                    REFLECTED,
+                    INPUT_SWR,
+                    SUPPLY_CURRENT,
+                    SUPPLY_VOLTAGE,
+                    HEAT_SINK -> Optional.empty();
         };
     }
 
@@ -101,7 +136,8 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                 shown.minus(Quantity.exact((1 - duty) * tubes.restingPlateCurrentA(), Unit.AMPERE, Standing.ASSUMED))
                         .scaled(1 / duty);
             case GRID_CURRENT, SCREEN_CURRENT -> shown.scaled(1 / duty);
-            case OUTPUT, PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE -> shown;
+            case INPUT_POWER, OUTPUT, PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK ->
+                shown;
         };
     }
 

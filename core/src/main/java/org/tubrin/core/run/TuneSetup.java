@@ -63,7 +63,7 @@ public record TuneSetup(
     public TuneSetup {
         meters = List.copyOf(meters);
         List<Problem> problems = new ArrayList<>();
-        RunStage stage = inRun(amplifier.stage());
+        RunStage stage = inRun(amplifier);
         if (!amplifier.bands().contains(band)) {
             problems.add(new Problem(
                     ProblemCode.UNKNOWN_NAME,
@@ -198,11 +198,11 @@ public record TuneSetup(
 
     /** Returns what a run asks of the stage. */
     public RunStage stage() {
-        return inRun(amplifier.stage());
+        return inRun(amplifier);
     }
 
-    private static RunStage inRun(Stage stage) {
-        return stage.in(new Stage.Cases<>() {
+    private static RunStage inRun(Amplifier amplifier) {
+        return amplifier.stage().in(new Stage.Cases<>() {
             @Override
             public RunStage tubes(Stage.Tubes tubes) {
                 return new TubesInRun(tubes);
@@ -210,7 +210,7 @@ public record TuneSetup(
 
             @Override
             public RunStage transistors(Stage.Transistors transistors) {
-                return new TransistorsInRun(transistors);
+                return new TransistorsInRun(transistors, amplifier);
             }
         });
     }
@@ -283,6 +283,11 @@ public record TuneSetup(
     /** Returns the power that the exciter is set to for a drive at the amplifier, in watts. */
     public double exciterOfW(double driveW) {
         return pad.map(one -> one.inputW(driveW)).orElse(driveW);
+    }
+
+    /** Returns the output that more drive is not to pass, in watts: the licence, and what the stage is rated for where it trips beyond. */
+    public double mostOutputW() {
+        return Math.min(station.licenceLimitW(), stage().mostOutputW().orElse(Double.MAX_VALUE));
     }
 
     /** Returns what a reading is not to pass, in its SI unit: a current's limit, the licence for output; empty where there is none. */

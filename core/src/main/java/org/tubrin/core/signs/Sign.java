@@ -26,6 +26,9 @@ public record Sign(Code code, Severity severity, double certainty, List<Evidence
             case TRIP_PLATE -> Code.TRIPPED_PLATE;
             case TRIP_REFLECTED -> Code.TRIPPED_REFLECTED;
             case TRIP_HEAT -> Code.TRIPPED_HEAT;
+            case TRIP_INPUT -> Code.TRIPPED_INPUT;
+            case TRIP_OUTPUT -> Code.TRIPPED_OUTPUT;
+            case TRIP_FILTER -> Code.TRIPPED_FILTER;
             case KNOB_SLIPS -> Code.KNOB_SLIPS;
         };
         return new Sign(code, Severity.LIMIT, 1, List.of());
@@ -66,6 +69,9 @@ public record Sign(Code code, Severity severity, double certainty, List<Evidence
         TRIPPED_PLATE,
         TRIPPED_REFLECTED,
         TRIPPED_HEAT,
+        TRIPPED_INPUT,
+        TRIPPED_OUTPUT,
+        TRIPPED_FILTER,
         KNOB_SLIPS,
         PLATE_CURRENT_WITHOUT_OUTPUT,
         SCREEN_CURRENT_LIMIT,

@@ -96,6 +96,9 @@ final class SignClues {
     }
 
     static Optional<Evidence> light(StepFacts facts) {
+        if (!facts.setup.stage().isTuned()) {
+            return Optional.empty();
+        }
         boolean screened = facts.setup.tubes().screenCurrentLimitA().isPresent();
         Optional<Quantity> ratio = screened ? facts.screenToPlate() : facts.budget.gridToPlateRatio();
         Figure figure = screened ? Figure.SCREEN_TO_PLATE : Figure.GRID_TO_PLATE;
@@ -185,14 +188,17 @@ final class SignClues {
     static Optional<Evidence> poorAtFullDrive(StepFacts facts) {
         return facts.budget
                 .efficiency()
-                .filter(efficiency -> facts.isFullDrive())
+                // Transistors far below saturation are poor as a matter of course.
+                .filter(efficiency -> facts.isFullDrive() && facts.setup.stage().isTuned())
                 .map(efficiency -> new Evidence(
                         Figure.EFFICIENCY, efficiency, facts.setup.settings().efficiencyLow(), false, Basis.PRACTICE));
     }
 
     static Optional<Evidence> lessOnHighest(StepFacts facts) {
         return facts.measured(ReadingRole.OUTPUT)
-                .filter(output -> facts.isHighestBand() && facts.isFullDrive())
+                .filter(output -> facts.isHighestBand()
+                        && facts.isFullDrive()
+                        && facts.setup.stage().isTuned())
                 .map(output -> new Evidence(
                         Figure.OUTPUT,
                         output,

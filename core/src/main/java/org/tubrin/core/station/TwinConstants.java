@@ -176,6 +176,7 @@ public sealed interface TwinConstants {
      * @param tripC where it trips, above the fold-back, to 250 °C
      * @param tripSwr SWR at which it trips, 1.1 to 20
      * @param bands at least one, each once
+     * @param expansion how the gain grows before it is compressed; absent where it does not, or is not known
      */
     record Broadband(
             double nominalV,
@@ -187,7 +188,8 @@ public sealed interface TwinConstants {
             double foldBackC,
             double tripC,
             double tripSwr,
-            List<BroadbandBand> bands)
+            List<BroadbandBand> bands,
+            Optional<Expansion> expansion)
             implements TwinConstants {
         public static final String KIND = "broadband";
 
@@ -220,10 +222,31 @@ public sealed interface TwinConstants {
     }
 
     /**
+     * The gain of a stage in class AB grows with the drive before it is compressed.
+     *
+     * @param gainDb by how much, 0 to 4 dB
+     * @param driveW drive over which it does: at this, 63 % of it is there; 0.001 to 100 W
+     */
+    record Expansion(double gainDb, double driveW) {
+        public Expansion {
+            new Checks()
+                    .range("gainDb", gainDb, 0, 4, Unit.DECIBEL)
+                    .range("driveW", driveW, 1e-3, 100, Unit.WATT)
+                    .done();
+        }
+
+        /** Returns the gain at a drive as a share of the greatest: {@code a + (1 − a)(1 − e^(−P/Pe))}, {@code a = 10^(−E/10)}. */
+        public double share(double atW) {
+            double least = Math.pow(10, -gainDb / 10);
+            return least + (1 - least) * -Math.expm1(-atW / driveW);
+        }
+    }
+
+    /**
      * One band of a broadband amplifier.
      *
      * @param band the band
-     * @param gainDb small-signal gain, 0 to 40 dB
+     * @param gainDb greatest gain, before it is compressed, 0 to 40 dB
      * @param saturatedW where output ends at nominal voltage, 0.1 to 10 000 W
      * @param inputSwr standing-wave ratio at its input, 1 to 10
      */

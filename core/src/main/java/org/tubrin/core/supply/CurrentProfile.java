@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.MonotoneCubic;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
@@ -17,8 +18,7 @@ import org.tubrin.core.quantity.Unit;
  *
  * <p>Method: between points monotone cubic interpolation over the square root of the output, since the current of class B
  * follows the amplitude; points that fall where they should rise are levelled first (pool adjacent violators, weighted).
- * Beyond the points the law of {@link ProfileFit}, shifted to meet the last point. Source: F. N. Fritsch and R. E. Carlson,
- * "Monotone Piecewise Cubic Interpolation", SIAM J. Numer. Anal. 17 (1980), 238–246.
+ * Beyond the points the law of {@link ProfileFit}, shifted to meet the last point.
  *
  * @param set what was measured
  * @param voltageV at the set while it was keyed, 1 to 400 V
@@ -120,18 +120,11 @@ public record CurrentProfile(String set, double voltageV, double listeningA, Lis
         double[] x =
                 points.stream().mapToDouble(point -> Math.sqrt(point.outputW())).toArray();
         double[] y = levelled();
+        MonotoneCubic curve = new MonotoneCubic(x, y);
         double at = Math.sqrt(outputW);
-        int i = 0;
-        while (i < x.length - 2 && at > x[i + 1]) {
-            i++;
-        }
-        double h = x[i + 1] - x[i];
-        double t = (at - x[i]) / h;
-        double[] slope = slopes(x, y);
-        double value = y[i] * (1 + 2 * t) * (1 - t) * (1 - t)
-                + h * slope[i] * t * (1 - t) * (1 - t)
-                + y[i + 1] * t * t * (3 - 2 * t)
-                + h * slope[i + 1] * t * t * (t - 1);
+        int i = curve.piece(at);
+        double t = (at - x[i]) / (x[i + 1] - x[i]);
+        double value = curve.at(at);
         double uncertainty = (1 - t) * points.get(i).currentUncertaintyA()
                 + t * points.get(i + 1).currentUncertaintyA();
         return quantity(value, Standing.MEASURED, uncertainty);
@@ -161,26 +154,6 @@ public record CurrentProfile(String set, double voltageV, double listeningA, Lis
             }
         }
         return level;
-    }
-
-    /** Slopes at the points that keep the cubics monotone: harmonic means of the slopes beside, none at a turn. */
-    private static double[] slopes(double[] x, double[] y) {
-        int n = x.length;
-        double[] slope = new double[n];
-        double[] secant = new double[n - 1];
-        for (int i = 0; i < n - 1; i++) {
-            secant[i] = (y[i + 1] - y[i]) / (x[i + 1] - x[i]);
-        }
-        slope[0] = secant[0];
-        slope[n - 1] = secant[n - 2];
-        for (int i = 1; i < n - 1; i++) {
-            double before = x[i] - x[i - 1];
-            double after = x[i + 1] - x[i];
-            boolean turns = secant[i - 1] * secant[i] <= 0;
-            double weight = (before + 2 * after) / (3 * (before + after));
-            slope[i] = turns ? 0 : secant[i - 1] * secant[i] / (weight * secant[i] + (1 - weight) * secant[i - 1]);
-        }
-        return slope;
     }
 
     /** Returns output over direct input at an output in watts as the meter shows it, above 0. */

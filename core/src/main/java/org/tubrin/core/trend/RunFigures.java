@@ -16,6 +16,7 @@ import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.station.ModeSwitch;
+import org.tubrin.core.station.Stage;
 
 /**
  * What of one finished run the trends are made of.
@@ -70,13 +71,7 @@ public record RunFigures(
                         new Value(current, EYE_SHARE * scale(last, ReadingRole.PLATE_CURRENT))));
         last.budget()
                 .sag()
-                .ifPresent(sag -> values.put(
-                        Figure.SAG,
-                        new Value(
-                                sag.value(),
-                                EYE_SHARE
-                                        * scale(last, ReadingRole.PLATE_VOLTAGE)
-                                        / last.setup().tubes().plateVoltageRestDcV())));
+                .ifPresent(sag -> values.put(Figure.SAG, new Value(sag.value(), EYE_SHARE * sagPerScale(last))));
         swr(run.steps().get(0)).ifPresent(one -> values.put(Figure.LOAD_SWR_COLD, one));
         swr(last).ifPresent(one -> values.put(Figure.LOAD_SWR_HOT, one));
         last.efficiency()
@@ -93,6 +88,21 @@ public record RunFigures(
                 last.measured(ReadingRole.OUTPUT).map(Quantity::value),
                 values,
                 climb(run.steps())));
+    }
+
+    /** Returns the scale on which sag is read, as a share of the voltage at rest. */
+    private static double sagPerScale(Step step) {
+        return step.setup().amplifier().stage().in(new Stage.Cases<>() {
+            @Override
+            public Double tubes(Stage.Tubes tubes) {
+                return scale(step, ReadingRole.PLATE_VOLTAGE) / tubes.plateVoltageRestDcV();
+            }
+
+            @Override
+            public Double transistors(Stage.Transistors transistors) {
+                return scale(step, ReadingRole.SUPPLY_VOLTAGE) / transistors.supplyVoltageDcV();
+            }
+        });
     }
 
     private static List<GridPoint> climb(List<Step> steps) {

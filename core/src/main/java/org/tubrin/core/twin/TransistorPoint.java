@@ -10,7 +10,7 @@ import java.util.OptionalDouble;
  * @param supplyVoltageDcV at its terminals
  * @param supplyCurrentA from the supply
  * @param heatW into the heat sink
- * @param compressionDb by how much the gain lies below that for small signals
+ * @param compressionDb by how much saturation takes from the gain
  * @param inputSwr at its input; absent without drive
  * @param foldedBack whether heat holds the output back
  */

@@ -10,7 +10,7 @@ import org.tubrin.core.tank.Mismatch;
 /**
  * The twin of a transistor amplifier.
  *
- * <p>Method: {@code x = G·Pin/Psat}, {@code Pout = Psat·x/√(1 + x²)}, {@code Idc = √(I0² + Pout·Psat/(ηmax·V)²)};
+ * <p>Method: {@code x = g(Pin)·Pin/Psat} with a gain that expands in class AB, {@code Pout = Psat·x/√(1 + x²)}, {@code Idc = √(I0² + Pout·Psat/(ηmax·V)²)};
  * {@code Psat} goes with the square of the voltage less the knee, falls with {@code 1 − |Γ|²} of the load, and is held back
  * by heat in a straight line from fold-back to half at the trip. Source: C. Rapp, "Effects of HPA-nonlinearity on a
  * 4-DPSK/OFDM-signal" (1991), with p = 2 on power; the current is that of a class-B stage with a resting current.
@@ -50,7 +50,11 @@ public record TransistorTwin(TwinConstants.Broadband constants) {
                 ? 1 - 0.5 * (heatSinkC - constants.foldBackC()) / (constants.tripC() - constants.foldBackC())
                 : 1;
         double saturatedW = band.saturatedW() * swing * swing * (1 - reflected) * held;
-        double gain = Math.pow(10, band.gainDb() / 10);
+        double expanded = constants
+                .expansion()
+                .map(expansion -> expansion.share(setting.driveW()))
+                .orElse(1.0);
+        double gain = Math.pow(10, band.gainDb() / 10) * expanded;
         double x = gain * setting.driveW() / saturatedW;
         double outputW = saturatedW * x / Math.sqrt(1 + x * x);
         double signalA = Math.sqrt(outputW * saturatedW) / (constants.bestEfficiency() * supplyV);

@@ -244,7 +244,7 @@ public class MendingTest {
                 .isReady()
                 .steps(1.1, 5.2, 0.5, 22, 0.13, 0.001, 2730)
                 .steps(2.2, 5.2, 0.5, 24, 0.14, 0.001, 2728);
-        assertTrue(ClimbEnd.of(climber.state().setup(), climber.state().steps()).isEmpty(), "3 % of the drive");
+        assertTrue(climber.state().climbEnd().isEmpty(), "3 % of the drive");
         assertEquals(climber.state().phase(climber.now), RunState.Phase.CLIMBING);
         climber.moves(Control.DRIVE, 4.4).moves(Control.PLATE, 5.2).moves(Control.LOAD, 0.5);
         Advice advice = climber.keysFor(4).reads(26, 0.15, 0.001, 2726).advice();

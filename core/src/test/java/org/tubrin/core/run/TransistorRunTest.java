@@ -94,6 +94,7 @@ public class TransistorRunTest {
                         Check.LOAD_IN_LINE,
                         Check.METER_RANGE,
                         Check.AIR_MOVING,
+                        Check.BYPASS_PROVEN,
                         Check.OPERATE));
         assertEquals(empty.warmUpLeftS(NOW), 0.0, "nothing warms");
         assertEquals(empty.phase(NOW), RunState.Phase.PREFLIGHT);
@@ -143,8 +144,9 @@ public class TransistorRunTest {
         assertEquals(draft.budget().heatPerDeviceCorrectedW().orElseThrow().value(), 52.8, 1e-9);
         assertEquals(draft.budget().gainDb().orElseThrow().value(), 10 * Math.log10(15), 1e-9);
         assertEquals(draft.budget().sag().orElseThrow().value(), 0.2 / 13.8, 1e-9);
-        assertEquals(draft.room().get(0).kind(), LimitKind.SUPPLY_CURRENT);
-        assertEquals(draft.room().get(0).verdict(), Verdict.WITHIN);
+        assertEquals(draft.room().get(0).kind(), LimitKind.RATED_OUTPUT);
+        assertEquals(draft.room().get(1).kind(), LimitKind.SUPPLY_CURRENT);
+        assertEquals(draft.room().get(1).verdict(), Verdict.WITHIN);
         RunState over = run(
                 new RunEvent.DialMoved(Control.DRIVE, "4", 4),
                 reads(ReadingRole.SUPPLY_CURRENT, 10.5, "Shunt", "20 A"));

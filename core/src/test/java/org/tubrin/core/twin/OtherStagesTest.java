@@ -4,22 +4,16 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.tubrin.core.twin.Twins.settled;
 
-import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.station.Band;
-import org.tubrin.core.station.TwinConstants;
-import org.tubrin.core.station.TwinConstants.BroadbandBand;
 
 /** The tetrode and the transistor variants. */
 public class OtherStagesTest {
     private static final double OPTIMUM_OHM = 2352;
 
-    private static final TransistorTwin DINGHY = new TransistorTwin(new TwinConstants.Broadband(
-            13.8, 1.2, 0.62, 0.9, 0.75, 420, 70, 75, 3, List.of(new BroadbandBand(Band.MHZ_7, 12.6, 82, 1.15))));
-
-    private static final TransistorTwin KETCH = new TransistorTwin(new TwinConstants.Broadband(
-            50, 0, 0.68, 2, 0.11, 180, 70, 80, 3, List.of(new BroadbandBand(Band.MHZ_7, 18.6, 870, 1.15))));
+    private static final TransistorTwin DINGHY = Transistors.DINGHY;
+    private static final TransistorTwin KETCH = Transistors.KETCH;
 
     private static TubePoint tetrode(double plateOhm, double driveW) {
         TubeSolver solver = new TubeSolver(new GridEquations(Twins.BARQUE, 1, 256));
@@ -74,18 +68,37 @@ public class OtherStagesTest {
         assertTrue(finish.load() < most.load(), "heavier is the lower number");
     }
 
-    @Test
-    public void transistorsGiveWhatTheirReferenceSays() {
-        Setting five = new Setting(Band.MHZ_7, 7.1e6, 5, 0, 0, 50, 0);
-        TransistorPoint dinghy = settled(DINGHY.at(five));
-        assertEquals(dinghy.outputW(), 60.9, 0.1);
-        assertEquals(dinghy.supplyCurrentA(), 8.31, 0.01);
-        for (double[] row : new double[][] {{11, 43.6}, {12, 50.2}, {13, 56.4}, {14.5, 64.5}}) {
-            assertEquals(settled(DINGHY.at(five, row[0], 20)).outputW(), row[1], 0.1);
+    @DataProvider
+    public Object[][] transistors() {
+        return new Object[][] {
+            {KETCH, Band.MHZ_3_5, new double[] {1.5, 3, 6, 12}, new double[] {132, 273, 498, 715}},
+            {KETCH, Band.MHZ_7, new double[] {1.5, 3, 6, 12}, new double[] {75, 159, 316, 540}},
+            {KETCH, Band.MHZ_18, new double[] {1.5, 3, 6, 12}, new double[] {38, 82, 170, 325}},
+            {DINGHY, Band.MHZ_5, new double[] {0.5, 1, 2, 4, 6}, new double[] {17.1, 33.5, 55.9, 72.9, 78.0}},
+            {DINGHY, Band.MHZ_14, new double[] {0.5, 1, 2, 4, 6}, new double[] {6.0, 12.6, 24.8, 43.7, 55.5}},
+            {DINGHY, Band.MHZ_18, new double[] {0.5, 1, 2, 4, 6}, new double[] {3.7, 7.8, 15.8, 29.9, 41.0}},
+        };
+    }
+
+    @Test(dataProvider = "transistors")
+    public void transistorsExpandAndSaturateAsTheirReferenceSays(
+            TransistorTwin twin, Band band, double[] drivesW, double[] outputsW) {
+        for (int i = 0; i < drivesW.length; i++) {
+            double hz = band.lowestHz();
+            TransistorPoint point = settled(twin.at(new Setting(band, hz, drivesW[i], 0, 0, 50, 0)));
+            assertEquals(point.outputW(), outputsW[i], 0.006 * outputsW[i] + 0.05, drivesW[i] + " W");
         }
+    }
+
+    /** {@code Psat ∝ ((V − Vkn)/(Vnom − Vkn))²}, current by hand at the output of the twin. */
+    @Test
+    public void transistorsFollowTheirSupply() {
+        Setting five = new Setting(Band.MHZ_5, 5.3e6, 60, 0, 0, 50, 0);
+        double most = settled(DINGHY.at(five)).outputW();
+        double low = settled(DINGHY.at(five, 11, 20)).outputW();
+        assertEquals(low / most, Math.pow(9.8 / 12.6, 2), 0.01);
         TransistorPoint ketch = settled(KETCH.at(new Setting(Band.MHZ_7, 7.1e6, 12, 0, 0, 50, 0)));
-        assertEquals(ketch.outputW(), 615, 1);
-        assertEquals(ketch.supplyCurrentA(), 21.6, 0.05);
+        assertEquals(ketch.supplyCurrentA(), Math.sqrt(4 + ketch.outputW() * 870 / (0.68 * 0.68 * 50 * 50)), 1e-6);
     }
 
     @Test

@@ -1,0 +1,276 @@
+package org.tubrin.core.drive;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.MonotoneCubic;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.run.ClimbEnd;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.Trip;
+import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.station.Band;
+
+/**
+ * What the key-downs of one run brought: one band, one frequency.
+ *
+ * <p>Method: between rows monotone cubic interpolation of the logarithm of drive over that of output; half the difference to
+ * straight lines is taken for what the curve leaves open. Beyond them {@link DriveLaw}.
+ *
+ * @param setup of the run
+ * @param at when it began
+ * @param rows in rising order of drive; of drives that are as good as one the last
+ * @param trips when the protection acted
+ */
+public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<Trip> trips) {
+    /** Drives closer than this ratio are one. */
+    private static final double SAME = 1.05;
+
+    private static final double DECIBELS_PER_E = 10 / Math.log(10);
+    /** A drive that is not known better than this is not known. */
+    private static final double KNOWN_SHARE = 0.25;
+
+    private static final double COMPRESSION_DB = 1;
+    /** What the gain of a stage in class AB may still lack below the first row. */
+    private static final double EXPANSION_PER_DOUBLING = 0.04;
+
+    public DriveBand {
+        rows = List.copyOf(rows);
+        trips = List.copyOf(trips);
+    }
+
+    /** Returns what a run brought; empty where it tunes dials, or has no row and no trip. */
+    public static Optional<DriveBand> of(RunState run) {
+        if (run.setup().stage().isTuned()) {
+            return Optional.empty();
+        }
+        List<DriveRow> rows = new ArrayList<>();
+        run.steps()
+                .forEach(step -> DriveRow.of(step).ifPresent(row -> {
+                    rows.removeIf(other -> isSame(other, row));
+                    rows.add(row);
+                }));
+        rows.sort(Comparator.comparingDouble(row -> row.driveW().value()));
+        return rows.isEmpty() && run.trips().isEmpty()
+                ? Optional.empty()
+                : Optional.of(new DriveBand(run.setup(), run.startedAt(), rows, run.trips()));
+    }
+
+    private static boolean isSame(DriveRow one, DriveRow other) {
+        double ratio = one.driveW().value() / other.driveW().value();
+        return ratio < SAME && ratio > 1 / SAME;
+    }
+
+    /** Returns the band. */
+    public Band band() {
+        return setup.band();
+    }
+
+    /** Returns the row of the greatest gain; compression is counted from it. */
+    public Optional<DriveRow> greatestGain() {
+        return rows.stream().max(Comparator.comparingDouble(row -> row.gainDb().value()));
+    }
+
+    /** Returns by how much the gain of a row lies below the greatest. */
+    public Quantity compressionDb(DriveRow row) {
+        return greatestGain().orElseThrow().gainDb().minus(row.gainDb());
+    }
+
+    /** Returns the output at which the gain has fallen by 1 dB from its greatest; empty where no row has come so far. */
+    public Optional<Quantity> compressionW() {
+        List<DriveRow> from = rows.subList(greatestGain().map(rows::indexOf).orElse(rows.size()), rows.size());
+        for (int i = 1; i < from.size(); i++) {
+            DriveRow low = from.get(i - 1);
+            DriveRow high = from.get(i);
+            if (compressionDb(high).value() >= COMPRESSION_DB) {
+                DriveRow greatest = from.get(0);
+                return Optional.of(Quantity.of(
+                        List.of(
+                                low.outputW(),
+                                low.driveW(),
+                                high.outputW(),
+                                high.driveW(),
+                                greatest.outputW(),
+                                greatest.driveW()),
+                        Unit.WATT,
+                        DriveBand::compressed));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Output and drive of the row below, of the row above, and of the greatest gain. */
+    private static double compressed(double[] at) {
+        double greatest = Math.log(at[4] / at[5]);
+        double low = DECIBELS_PER_E * (greatest - Math.log(at[0] / at[1]));
+        double high = DECIBELS_PER_E * (greatest - Math.log(at[2] / at[3]));
+        double share = (COMPRESSION_DB - low) / (high - low);
+        return at[0] * Math.pow(at[2] / at[0], Math.max(0, Math.min(1, share)));
+    }
+
+    /** Returns the lowest drive at which it tripped on what the drive does. */
+    public Optional<Double> tripW() {
+        double capW = capW();
+        return capW == Double.MAX_VALUE
+                ? Optional.empty()
+                : trips.stream()
+                        .map(trip -> trip.driveW().value())
+                        .filter(driveW -> driveW > capW)
+                        .min(Comparator.naturalOrder());
+    }
+
+    /** Returns the drive that the trips let pass, in watts; the greatest number where it never tripped. */
+    public double capW() {
+        return ClimbEnd.capW(trips);
+    }
+
+    /** Returns the drive for a wanted output in watts, as the meters in use will show both. */
+    public DriveFor driveFor(double wantedW) {
+        if (rows.isEmpty()) {
+            return DriveFor.without(DriveFor.Basis.UNKNOWN);
+        }
+        DriveRow first = rows.get(0);
+        DriveRow last = rows.get(rows.size() - 1);
+        boolean measured = rows.size() > 1
+                && wantedW >= first.outputW().value()
+                && wantedW <= last.outputW().value();
+        Optional<Quantity> drive = measured
+                ? Optional.of(between(wantedW))
+                : wantedW < first.outputW().value() ? Optional.of(below(first, wantedW)) : beyond(wantedW);
+        if (drive.isEmpty()
+                || drive.get().standardUncertainty() > KNOWN_SHARE * drive.get().value()) {
+            return DriveFor.without(tripW().isPresent() ? DriveFor.Basis.TRIPS : DriveFor.Basis.UNKNOWN);
+        }
+        double driveW = drive.get().value();
+        if (driveW > capW()) {
+            return DriveFor.without(DriveFor.Basis.TRIPS);
+        }
+        if (driveW > setup.amplifier().driveLimitW()) {
+            return DriveFor.without(DriveFor.Basis.OVER_LIMIT);
+        }
+        return new DriveFor(
+                measured ? DriveFor.Basis.MEASURED : DriveFor.Basis.LAW, drive, Optional.of(setForW(driveW)));
+    }
+
+    /** Returns what the exciter's scale is to show for a drive, in watts. */
+    public double setForW(double driveW) {
+        DriveRow near = rows.stream()
+                .min(Comparator.comparingDouble(
+                        row -> Math.abs(Math.log(row.driveW().value() / driveW))))
+                .orElseThrow();
+        return near.setW() * driveW / near.driveW().value();
+    }
+
+    /** Returns the output to expect at a drive, both in watts: between the rows, or by the law beyond them. */
+    public Optional<Double> outputAtW(double driveW) {
+        if (rows.isEmpty()) {
+            return Optional.empty();
+        }
+        DriveRow first = rows.get(0);
+        if (driveW <= first.driveW().value()) {
+            return Optional.of(first.outputW().value() * driveW / first.driveW().value());
+        }
+        if (driveW > rows.get(rows.size() - 1).driveW().value()) {
+            return Optional.of(law().outputW(driveW));
+        }
+        return Optional.of(
+                Math.exp(new MonotoneCubic(logs(DriveRow::driveW), logs(DriveRow::outputW)).at(Math.log(driveW))));
+    }
+
+    /** Returns the law beyond the rows. */
+    DriveLaw law() {
+        return DriveLaw.of(rows, setup.amplifier().ratedOutputW());
+    }
+
+    private double[] logs(Function<DriveRow, Quantity> of) {
+        return rows.stream().mapToDouble(row -> Math.log(of.apply(row).value())).toArray();
+    }
+
+    private Quantity between(double wantedW) {
+        int n = rows.size();
+        List<Quantity> operands = new ArrayList<>();
+        rows.forEach(row -> operands.add(row.driveW()));
+        rows.forEach(row -> operands.add(row.outputW()));
+        operands.add(wanted(wantedW));
+        Quantity drive =
+                Quantity.of(operands, Unit.WATT, at -> Math.exp(curve(at, n).at(Math.log(at[2 * n]))));
+        double[] values = operands.stream().mapToDouble(Quantity::value).toArray();
+        MonotoneCubic curve = curve(values, n);
+        double at = Math.log(wantedW);
+        int i = curve.piece(at);
+        double from = Math.log(values[n + i]);
+        double share = (at - from) / (Math.log(values[n + i + 1]) - from);
+        double straight = Math.exp((1 - share) * Math.log(values[i]) + share * Math.log(values[i + 1]));
+        double open = Math.abs(drive.value() - straight) / 2;
+        return asShown(drive).with(new ErrorSource(setup.amplifier().name(), "drive", "between rows"), open);
+    }
+
+    private static MonotoneCubic curve(double[] at, int n) {
+        double[] x = new double[n];
+        double[] y = new double[n];
+        for (int i = 0; i < n; i++) {
+            y[i] = Math.log(at[i]);
+            // A row that reads no more than the one before is taken for a hair more.
+            x[i] = Math.log(at[n + i]);
+            if (i > 0 && x[i] <= x[i - 1]) {
+                x[i] = x[i - 1] + 1e-6;
+            }
+        }
+        return new MonotoneCubic(x, y);
+    }
+
+    /** Below the first row the gain is taken for that of the first row, which a stage that expands does not quite have. */
+    private Quantity below(DriveRow first, double wantedW) {
+        Quantity drive = Quantity.of(
+                List.of(first.driveW(), first.outputW(), wanted(wantedW)), Unit.WATT, at -> at[0] * at[2] / at[1]);
+        double doublings = Math.log(first.outputW().value() / wantedW) / Math.log(2);
+        return asShown(drive)
+                .with(
+                        new ErrorSource(setup.amplifier().name(), "drive", "below rows"),
+                        drive.value() * EXPANSION_PER_DOUBLING * doublings);
+    }
+
+    private Optional<Quantity> beyond(double wantedW) {
+        DriveRow last = rows.get(rows.size() - 1);
+        double[] byLaw = law().driveForW(wantedW);
+        if (Double.isNaN(byLaw[0])) {
+            return Optional.empty();
+        }
+        Quantity through = Quantity.of(
+                List.of(last.driveW(), last.outputW(), wanted(wantedW)),
+                Unit.WATT,
+                at -> byLaw[0]
+                        * (at[0] / last.driveW().value())
+                        * (at[2] / wantedW)
+                        / (at[1] / last.outputW().value()));
+        Quantity predicted = new Quantity(
+                through.value(), Unit.WATT, Standing.PREDICTED, asShown(through).contributions());
+        return Optional.of(predicted.with(new ErrorSource(setup.amplifier().name(), "drive", "beyond rows"), byLaw[1]));
+    }
+
+    /** What the output's meter will show: it errs then as it erred at the rows on the same range. */
+    private Quantity wanted(double wantedW) {
+        Channel channel = setup.channelFor(ReadingRole.OUTPUT).orElseThrow();
+        Quantity read = channel.measured(
+                wantedW / channel.correctionFactor(),
+                setup.meterFor(ReadingRole.OUTPUT).orElseThrow().name(),
+                channel.rangeFor(wantedW));
+        return new Quantity(wantedW, Unit.WATT, Standing.MEASURED, read.contributions());
+    }
+
+    /** What the input's meter, or the exciter's scale, errs by it errs by again: its class says nothing of what it will show. */
+    private static Quantity asShown(Quantity drive) {
+        return drive.without(source -> !source.range().startsWith(DriveRow.EYE)
+                && (source.channel().equals(ReadingRole.INPUT_POWER.name())
+                        || source.channel().equals(Control.DRIVE.name())));
+    }
+}

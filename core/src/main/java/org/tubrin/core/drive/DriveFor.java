@@ -1,0 +1,33 @@
+package org.tubrin.core.drive;
+
+import java.util.Optional;
+import org.tubrin.core.quantity.Quantity;
+
+/**
+ * The drive for a wanted output.
+ *
+ * @param basis what it rests on
+ * @param driveW at the input, as the input's meter will show it when the output's meter shows what is wanted; empty where it is
+ *     not known
+ * @param setW the same as the exciter's scale shows it, in watts
+ */
+public record DriveFor(Basis basis, Optional<Quantity> driveW, Optional<Double> setW) {
+
+    /** What it rests on. */
+    public enum Basis {
+        /** The rows on either side. */
+        MEASURED,
+        /** The law of the stage beyond the rows. */
+        LAW,
+        /** It tripped there, or too near. */
+        TRIPS,
+        /** More than the amplifier is to be driven with. */
+        OVER_LIMIT,
+        /** The rows do not tell. */
+        UNKNOWN
+    }
+
+    static DriveFor without(Basis basis) {
+        return new DriveFor(basis, Optional.empty(), Optional.empty());
+    }
+}

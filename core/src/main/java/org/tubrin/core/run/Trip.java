@@ -1,0 +1,11 @@
+package org.tubrin.core.run;
+
+import org.tubrin.core.quantity.Quantity;
+
+/**
+ * The protection acted: a reading that says that this drive was too much.
+ *
+ * @param kind on what it acted
+ * @param driveW at this drive
+ */
+public record Trip(SeenSign kind, Quantity driveW) {}
