@@ -12,7 +12,7 @@ import org.tubrin.core.tank.ImpedancePoint;
 /** The instruments of the simulated station, on ports in a row, and the clock that moves it. */
 public final class Bench implements AutoCloseable {
     /** Instruments in the order of their ports. */
-    public static final int INSTRUMENTS = 6;
+    public static final int INSTRUMENTS = 7;
 
     private static final int TICK_MS = 20;
     private final SimulatedStation station;
@@ -23,8 +23,8 @@ public final class Bench implements AutoCloseable {
     /** Serves a station from a first port on; 0 for any free ones. */
     public Bench(SimulatedStation station, int firstPort) throws IOException {
         this.station = station;
-        List<Instrument> instruments =
-                List.of(exciter(), panelOfAmplifier(), wattmeter(), panelMeters(), loadProbe(), supply());
+        List<Instrument> instruments = List.of(
+                exciter(), panelOfAmplifier(), wattmeter(), panelMeters(), loadProbe(), supply(), driveMeters());
         try {
             for (int i = 0; i < instruments.size(); i++) {
                 servers.add(new ScpiServer(instruments.get(i), firstPort == 0 ? 0 : firstPort + i));
@@ -61,7 +61,7 @@ public final class Bench implements AutoCloseable {
                 .toggle("OUTPut:STATe", station::keyed, station::key)
                 .level("SOURce:POWer", 0.1, 100, station::exciterW, station::exciterW)
                 .level("SOURce:PULSe:DCYCle", 0.05, 1, station::dutyFactor, station::dutyFactor)
-                .level("SOURce:FREQuency", 1.8e6, 30e6, station::frequencyHz, station::frequencyHz);
+                .level("SOURce:FREQuency", 1.8e6, 54e6, station::frequencyHz, station::frequencyHz);
     }
 
     private Instrument panelOfAmplifier() {
@@ -88,15 +88,19 @@ public final class Bench implements AutoCloseable {
                 .toggle("PANel:OPERate", station::operate, station::operate)
                 .set("PANel:HEATer", text -> station.heater(Instrument.isOn(text)))
                 .number("PANel:HEATer:TIME", station::heaterS)
+                .query("PANel:TRIP:KIND", () -> station.trip().map(Enum::name).orElse("NONE"))
                 .query("PANel:TRIP", () -> station.tripped() ? "1" : "0")
                 .command("PANel:RESet", station::reset)
                 .query("ROUTe:AMPLifier", station::amplifierName)
-                .set(
-                        "ROUTe:AMPLifier",
-                        text -> station.place(
-                                Instrument.word(text, Placed.values()) == Placed.BRIGANTINE
-                                        ? SkerryPoint.BRIGANTINE
-                                        : SkerryPoint.BARQUE))
+                .set("ROUTe:AMPLifier", text -> {
+                    Placed placed = Instrument.word(text, Placed.values());
+                    switch (placed) {
+                        case BRIGANTINE -> station.place(SkerryPoint.BRIGANTINE);
+                        case BARQUE -> station.place(SkerryPoint.BARQUE);
+                        case KETCH -> station.place(placed.name(), SkerryPoint.KETCH);
+                        case DINGHY -> station.place(placed.name(), SkerryPoint.DINGHY);
+                    }
+                })
                 .level("ROUTe:PAD", 0, 60, station::padDb, station::padDb)
                 .set("ROUTe:LOAD", text -> station.loadOpen(Instrument.word(text, Cable.values()) == Cable.OPEN))
                 .set("ROUTe:ANTenna", text -> station.antenna(Optional.of(impedance(text))))
@@ -115,7 +119,9 @@ public final class Bench implements AutoCloseable {
 
     private enum Placed {
         BRIGANTINE,
-        BARQUE
+        BARQUE,
+        KETCH,
+        DINGHY
     }
 
     private enum Cable {
@@ -137,7 +143,8 @@ public final class Bench implements AutoCloseable {
                 station.tripped() ? "1" : "0",
                 Double.toString(station.heaterS()),
                 station.amplifierName(),
-                Double.toString(station.warmUpSpeed()));
+                Double.toString(station.warmUpSpeed()),
+                station.trip().map(Enum::name).orElse("NONE"));
     }
 
     private Instrument wattmeter() {
@@ -181,6 +188,15 @@ public final class Bench implements AutoCloseable {
                 .set("ROUTe:SUPPly", text -> station.feeder(Instrument.word(text, Feeder.values())))
                 .number("MEASure:VOLTage", () -> station.shows(station.supplyVoltage))
                 .number("MEASure:CURRent", () -> station.shows(station.supplyCurrent));
+    }
+
+    private Instrument driveMeters() {
+        return new Instrument("drive meters")
+                .number("MEASure:POWer", () -> station.shows(station.inputPower))
+                .number("MEASure:SWR", () -> Math.max(1, station.shows(station.inputSwr)))
+                .number("MEASure:TEMPerature", () -> station.shows(station.heatSink))
+                .number("MEASure:VOLTage", () -> station.shows(station.stageVoltage))
+                .number("MEASure:CURRent", () -> station.shows(station.stageCurrent));
     }
 
     @Override

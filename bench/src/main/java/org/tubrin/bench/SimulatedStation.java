@@ -3,6 +3,7 @@ package org.tubrin.bench;
 import java.util.Optional;
 import java.util.Random;
 import org.tubrin.core.device.Construction;
+import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.tank.Dial;
@@ -56,6 +57,7 @@ public final class SimulatedStation {
     private double exciterA;
     private Feeder feeder = Feeder.CAPSTAN;
     private boolean held;
+    private Optional<Placed> solid = Optional.empty();
 
     final Pointer output;
     final Pointer reflected;
@@ -65,6 +67,11 @@ public final class SimulatedStation {
     final Pointer plateVoltage;
     final Pointer supplyVoltage;
     final Pointer supplyCurrent;
+    final Pointer inputPower;
+    final Pointer inputSwr;
+    final Pointer heatSink;
+    final Pointer stageVoltage;
+    final Pointer stageCurrent;
 
     /** A station whose hidden truth belongs to a seed; heaters warm so many times faster than real ones. */
     public SimulatedStation(long seed, double warmUpSpeed) {
@@ -82,7 +89,15 @@ public final class SimulatedStation {
         plateVoltage = new Pointer(4000, 0.03, 0.25, random);
         supplyVoltage = new Pointer(20, 0.005, 0.05, random);
         supplyCurrent = new Pointer(30, 0.01, 0.05, random);
+        inputPower = new Pointer(20, 0.01, 0.08, random);
+        inputSwr = new Pointer(5, 0.01, 0.08, random);
+        heatSink = new Pointer(120, 0.01, 0.5, random);
+        stageVoltage = new Pointer(60, 0.005, 0.05, random);
+        stageCurrent = new Pointer(30, 0.01, 0.05, random);
     }
+
+    /** An amplifier with transistors on the bench. */
+    private record Placed(String name, Solid stage) {}
 
     /** Lets time pass, in seconds; anything longer than a slice is gone through in slices. */
     public synchronized void pass(double seconds) {
@@ -102,7 +117,7 @@ public final class SimulatedStation {
         double gridA = 0;
         double screenA = 0;
         double volts = truth.twin().constants().supplyOpenV();
-        boolean driven = keyed && operate && !tripped;
+        boolean driven = keyed && operate && !tripped && solid.isEmpty();
         double emission = Warming.emission(heaterS, tubes().tube().warmUpS());
         if (driven && emission > 0.01) {
             Setting setting =
@@ -116,6 +131,8 @@ public final class SimulatedStation {
                 volts = point.meters().plateVoltageDcV();
             }
             tripped = gridA > GRID_TRIP_SHARE * tubes().gridCurrentLimitA();
+        } else if (solid.isPresent()) {
+            outputW = pass(solid.get().stage(), s);
         } else if (keyed && !tripped) {
             outputW = driveW();
         }
@@ -133,6 +150,19 @@ public final class SimulatedStation {
         plateVoltage.follow(volts, s);
         supplyCurrent.follow(exciterA, s);
         supplyVoltage.follow(feeder.voltage(exciterA, keyed ? exciterW : 0), s);
+    }
+
+    /** Lets an amplifier with transistors go on, with its meters; returns its output. */
+    private double pass(Solid stage, double s) {
+        stage.pass(band, frequencyHz, operate, keyed ? driveW() : 0, loadOhm(), reactanceOhm(), s);
+        tripped = stage.trip().isPresent();
+        Solid.Shown shown = stage.shown();
+        inputPower.follow(shown.inputW(), s);
+        inputSwr.follow(shown.inputSwr(), s);
+        heatSink.follow(stage.heatSinkC(), s);
+        stageVoltage.follow(shown.supplyV(), s);
+        stageCurrent.follow(shown.supplyA(), s);
+        return tripped ? 0 : shown.outputW();
     }
 
     private Stage.Tubes tubes() {
@@ -163,6 +193,7 @@ public final class SimulatedStation {
 
     /** Puts an amplifier on the bench, cold dials in the middle, heaters on from now. */
     synchronized void place(TubeTwin amplifier) {
+        solid = Optional.empty();
         record = amplifier;
         truth = Truth.of(amplifier, seed);
         plate = knob(tubes().plate(), PLATE_PLAY_MARKS);
@@ -171,6 +202,18 @@ public final class SimulatedStation {
         keyed = false;
         tripped = false;
         heaterS = 0;
+    }
+
+    /** Puts an amplifier with transistors on the bench. */
+    synchronized void place(String name, Solid.Model amplifier) {
+        solid = Optional.of(new Placed(name, new Solid(amplifier, seed)));
+        keyed = false;
+        tripped = false;
+    }
+
+    /** Returns on what the protection acted; empty where it did not, or is that of tubes. */
+    synchronized Optional<SeenSign> trip() {
+        return solid.flatMap(placed -> placed.stage().trip());
     }
 
     private static Knob knob(Dial dial, double playMarks) {
@@ -190,6 +233,9 @@ public final class SimulatedStation {
     }
 
     synchronized String amplifierName() {
+        if (solid.isPresent()) {
+            return solid.get().name();
+        }
         return record.equals(SkerryPoint.BRIGANTINE) ? "BRIGANTINE" : "BARQUE";
     }
 
@@ -298,6 +344,7 @@ public final class SimulatedStation {
     synchronized void reset() {
         tripped = false;
         keyed = false;
+        solid.ifPresent(placed -> placed.stage().reset());
     }
 
     synchronized void loadOpen(boolean open) {

@@ -1,6 +1,9 @@
 package org.tubrin.bench;
 
+import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.device.TetrodeLaw;
@@ -18,6 +21,7 @@ import org.tubrin.core.twin.TubeTwin;
 /** The invented amplifiers as their records have them. */
 public final class SkerryPoint {
     private static final double PICO = 1e-12;
+    private static final double[] INPUT_SWR = {1.2, 1.1, 1.3, 1.15, 1.4, 1.3, 1.4, 1.5, 1.35, 1.6, 1.7};
     private static final Dial TEN = new Dial(0, 10, 1);
     private static final Dial HUNDRED = new Dial(0, 100, 10);
 
@@ -79,5 +83,54 @@ public final class SkerryPoint {
                             new TankBand(Band.MHZ_7, 4.7375e-6, 231, 22 * PICO, 182 * PICO, 1, 0),
                             new TankBand(Band.MHZ_14, 2.1286e-6, 240, 0, 0, 1, 0))));
 
+    /** Transistors at 50 V. */
+    public static final Solid.Model KETCH = new Solid.Model(
+            new TwinConstants.Broadband(
+                    50,
+                    0,
+                    0.68,
+                    2,
+                    0.11,
+                    180,
+                    70,
+                    80,
+                    3,
+                    bands(
+                            new double[] {18.9, 20.1, 19.2, 17.6, 18.4, 16.1, 14.7, 16.8, 15.9, 14.2, 11.6},
+                            new double[] {860, 880, 865, 870, 820, 840, 830, 800, 790, 760, 520}),
+                    Optional.of(new TwinConstants.Expansion(1.3, 2.2))),
+            600,
+            15,
+            0.015);
+
+    /** Transistors at 13.8 V. */
+    public static final Solid.Model DINGHY = new Solid.Model(
+            new TwinConstants.Broadband(
+                    13.8,
+                    1.2,
+                    0.62,
+                    0.9,
+                    0.75,
+                    420,
+                    70,
+                    75,
+                    3,
+                    bands(
+                            new double[] {13.9, 15.2, 15.8, 12.6, 13.7, 11.2, 9.1, 12.4, 10.2, 8.6},
+                            new double[] {82, 84, 83, 82, 80, 78, 76, 74, 72, 70}),
+                    Optional.of(new TwinConstants.Expansion(0.9, 0.6))),
+            60,
+            8,
+            0.03);
+
     private SkerryPoint() {}
+
+    private static List<TwinConstants.BroadbandBand> bands(double[] gainsDb, double[] saturatedW) {
+        List<Band> from = List.copyOf(EnumSet.range(Band.MHZ_1_8, Band.MHZ_50));
+        List<TwinConstants.BroadbandBand> bands = new ArrayList<>();
+        for (int i = 0; i < gainsDb.length; i++) {
+            bands.add(new TwinConstants.BroadbandBand(from.get(i), gainsDb[i], saturatedW[i], INPUT_SWR[i]));
+        }
+        return List.copyOf(bands);
+    }
 }

@@ -44,7 +44,7 @@ public class RoomsTest {
                     "foresee"),
             entry("supply", "quantity", "metering", "station"),
             entry("hv", "quantity"),
-            entry("drive", "quantity", "metering", "station", "run"),
+            entry("drive", "quantity", "metering", "station", "budget", "twin", "run"),
             entry("card", "quantity", "metering", "tank", "station", "twin", "run"),
             entry("trend", "quantity", "metering", "station", "budget", "run"));
 

@@ -11,14 +11,14 @@ import org.tubrin.core.quantity.Quantity;
  * understood; their sum by trials from one seed. A few such errors together hold 95 % within less than 1.96 standard
  * uncertainties, the factor of a normal distribution. Source: JCGM 101:2008, 7.
  */
-final class Coverage {
+public final class Coverage {
     private static final int TRIALS = 20_000;
     private static final double LEVEL = 0.95;
 
     private Coverage() {}
 
     /** Returns half the width of the interval, in the quantity's unit. */
-    static double halfWidth(Quantity quantity) {
+    public static double halfWidth(Quantity quantity) {
         SplittableRandom random = new SplittableRandom(1);
         double[] shares = quantity.contributions().values().stream()
                 .mapToDouble(share -> Math.sqrt(3) * share)

@@ -135,6 +135,16 @@ final class Novice {
         }
 
         @Override
+        public Boolean keyAndRead(Move.KeyAndRead keyAndRead) {
+            throw new IllegalStateException("not of a stage with dials: " + keyAndRead);
+        }
+
+        @Override
+        public Boolean readOff(Move.ReadOff readOff) {
+            throw new IllegalStateException("not of a stage with dials: " + readOff);
+        }
+
+        @Override
         public Boolean unkey(Move.Unkey unkey) {
             shack.pass(1);
             return true;
@@ -142,7 +152,7 @@ final class Novice {
 
         @Override
         public Boolean enterReadings(Move.EnterReadings enterReadings) {
-            keyAndRead(enterReadings.missing());
+            Novice.this.keyAndRead(enterReadings.missing());
             return false;
         }
 

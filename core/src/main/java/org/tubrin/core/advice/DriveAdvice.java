@@ -4,11 +4,10 @@ import java.time.Instant;
 import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Doubt;
-import org.tubrin.core.run.Growth;
 import org.tubrin.core.run.Ladder;
+import org.tubrin.core.run.NextRow;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
@@ -79,26 +78,24 @@ final class DriveAdvice {
 
     private Advice higher(Step last) {
         double lastW = last.driveW().value();
-        Optional<Growth> growth =
-                state.stepBefore(state.steps().size() - 1).flatMap(before -> Growth.between(before, last));
-        double rungW = Ladder.nextAboveW(setup, state.school(), lastW);
-        double ratedW = ClimbEnd.nextDriveW(setup, last, growth);
-        double capW = ClimbEnd.capW(state.trips());
-        double wantedW = Math.min(ratedW, capW);
         // The scale of an exciter is off by a share that the last row knows.
         double setAt = last.position(Control.DRIVE).orElse(lastW);
-        double toW = Math.min(setup.mostDriveW(), Ladder.settable(wantedW * setAt / lastW));
+        NextRow next = NextRow.of(setup, state.steps(), state.trips()).orElseThrow();
+        double toW = Math.min(setup.mostDriveW(), Ladder.settable(next.driveW() * setAt / lastW));
         boolean moved = draft.moved().contains(Control.DRIVE);
-        double aheadW = moved ? draft.position(Control.DRIVE).orElse(toW) * lastW / setAt : wantedW;
+        double aheadW = moved ? draft.position(Control.DRIVE).orElse(toW) * lastW / setAt : next.driveW();
         Optional<Advice.Expectation> expect = expectation(last, aheadW / lastW);
         Optional<Advice> range = RangeAdvice.of(state, expect);
         if (range.isPresent()) {
             return range.get();
         }
         if (!moved) {
-            Reason reason = wantedW >= rungW
-                    ? Reason.THREE_DECIBELS
-                    : capW < ratedW ? Reason.TRIP_CAPS_DRIVE : Reason.RATING_CAPS_DRIVE;
+            Reason reason = switch (next.because()) {
+                case RUNG -> Reason.THREE_DECIBELS;
+                case RATED -> Reason.RATING_CAPS_DRIVE;
+                case TRIPPED -> Reason.TRIP_CAPS_DRIVE;
+                case WANTED -> Reason.TO_WANTED_OUTPUT;
+            };
             return Advice.of(new Move.Turn(Control.DRIVE, setAt, toW, 0), reason)
                     .expecting(expect);
         }

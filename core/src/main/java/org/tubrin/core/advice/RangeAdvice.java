@@ -26,11 +26,13 @@ final class RangeAdvice {
                 / channel.get().correctionFactor();
         MeterRange wider = channel.get().rangeFor(mostW);
         MeterRange finer = channel.get().rangeFor(FINER_MARGIN * mostW);
+        // A finer one at whose end the needle stood is not asked for again.
+        boolean mayBeFiner = setup.stage().isTuned() || state.keyDownsInStep() == 0;
         return channel.get()
                 .range(inUse)
                 .flatMap(range -> range.fullScale() < mostW && wider.fullScale() > range.fullScale()
                         ? Optional.of(switchTo(setup, inUse, wider, Reason.RANGE_TOO_SMALL))
-                        : finer.fullScale() < range.fullScale()
+                        : mayBeFiner && finer.fullScale() < range.fullScale()
                                 ? Optional.of(switchTo(setup, inUse, finer, Reason.RANGE_TOO_WIDE))
                                 : Optional.empty());
     }

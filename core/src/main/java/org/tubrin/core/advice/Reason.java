@@ -85,6 +85,7 @@ public enum Reason {
     THREE_DECIBELS(Rule.DRIVE),
     RATING_CAPS_DRIVE(Rule.DRIVE),
     TRIP_CAPS_DRIVE(Rule.DRIVE),
+    TO_WANTED_OUTPUT(Rule.DRIVE),
     READ_ALL(Rule.DRIVE),
     ROW_IS_GOOD(Rule.DRIVE),
     TABLE_IS_DONE(Rule.DRIVE),

@@ -122,7 +122,7 @@ final class SignAdvice {
                 Optional.of(lowerDrive(
                         driveForOutputW(setup.station().licenceLimitW()), Reason.OUTPUT_OVER, Caution.LICENCE));
             case LOAD_POWER_LIMIT -> Optional.of(oneRungLower(Reason.LOAD_POWER_OVER));
-            case DRIVE_LIMIT -> Optional.of(lowerDrive(setup.amplifier().driveLimitW(), Reason.DRIVE_OVER));
+            case DRIVE_LIMIT -> Optional.of(lowerDrive(setForLimitW(), Reason.DRIVE_OVER));
             case KNOB_SLIPS -> once(workThrough(Move.Drill.KNOB_SLIPS, Reason.KNOB_FIRST));
             case COUPLED_TOO_HEAVILY -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
             case PLATE_OFF_PEAK -> backToTwin().or(() -> once(rePeak(Reason.TOO_HEAVY_OR_OFF)));
@@ -262,6 +262,15 @@ final class SignAdvice {
             return Advice.striking(new Move.WorkThrough(Move.Drill.NEEDS_PAD), Reason.NEEDS_PAD, cautions);
         }
         return Advice.striking(new Move.Turn(Control.DRIVE, draft.driveW().value(), toW, 0), reason, cautions);
+    }
+
+    /** Returns what the scale is to show for the most drive: it may show another than a meter reads. */
+    private double setForLimitW() {
+        double limitW = setup.amplifier().driveLimitW();
+        return draft.position(Control.DRIVE)
+                .map(setW -> Ladder.settable(
+                        limitW * Math.min(1, setW / draft.driveW().value())))
+                .orElse(limitW);
     }
 
     private double driveForOutputW(double limitW) {

@@ -3,6 +3,7 @@ package org.tubrin.core.drive;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 
@@ -67,7 +68,7 @@ public record BandGuard(
         Otherwise otherwise = otherwise(amplifier, there, inUseW, tripW);
         int rows = there.map(one -> one.rows().size()).orElse(0);
         if (rows < ENOUGH_ROWS) {
-            double leastW = Math.min(inUseW, leastOfAllW(table).orElse(inUseW));
+            double leastW = Math.min(inUseW, Math.min(leastOfAllW(table).orElse(inUseW), firstRowW(amplifier)));
             return new BandGuard(
                     to,
                     leastW,
@@ -105,6 +106,12 @@ public record BandGuard(
                 outputW,
                 tripW.map(trip -> 10 * Math.log10(inUseW / trip)),
                 outputW.map(output -> 10 * Math.log10(output / amplifier.ratedOutputW())));
+    }
+
+    /** Returns the drive that a table begins with, in watts. */
+    private static double firstRowW(Amplifier amplifier) {
+        return amplifier.driveLimitW()
+                * TuneSettings.customaryFor(amplifier.stage()).firstDriveFraction();
     }
 
     private static Optional<Double> leastOfAllW(List<DriveBand> table) {

@@ -13,8 +13,8 @@ import org.tubrin.core.quantity.MonotoneCubic;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
-import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.NextRow;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Trip;
 import org.tubrin.core.run.TuneSetup;
@@ -23,8 +23,8 @@ import org.tubrin.core.station.Band;
 /**
  * What the key-downs of one run brought: one band, one frequency.
  *
- * <p>Method: between rows monotone cubic interpolation of the logarithm of drive over that of output; half the difference to
- * straight lines is taken for what the curve leaves open. Beyond them {@link DriveLaw}.
+ * <p>Method: between rows {@link GainCurve}, beyond them {@link DriveLaw}. The output at a drive by monotone cubic interpolation
+ * of logarithms.
  *
  * @param setup of the run
  * @param at when it began
@@ -77,12 +77,17 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
 
     /** Returns the row of the greatest gain; compression is counted from it. */
     public Optional<DriveRow> greatestGain() {
-        return rows.stream().max(Comparator.comparingDouble(row -> row.gainDb().value()));
+        return rows.stream()
+                .filter(row -> row.gainDb().isPresent())
+                .max(Comparator.comparingDouble(
+                        row -> row.gainDb().orElseThrow().value()));
     }
 
     /** Returns by how much the gain of a row lies below the greatest. */
-    public Quantity compressionDb(DriveRow row) {
-        return greatestGain().orElseThrow().gainDb().minus(row.gainDb());
+    public Optional<Quantity> compressionDb(DriveRow row) {
+        return greatestGain()
+                .flatMap(DriveRow::gainDb)
+                .flatMap(most -> row.gainDb().map(most::minus));
     }
 
     /** Returns the output at which the gain has fallen by 1 dB from its greatest; empty where no row has come so far. */
@@ -91,7 +96,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
         for (int i = 1; i < from.size(); i++) {
             DriveRow low = from.get(i - 1);
             DriveRow high = from.get(i);
-            if (compressionDb(high).value() >= COMPRESSION_DB) {
+            if (compressionDb(high).filter(one -> one.value() >= COMPRESSION_DB).isPresent()) {
                 DriveRow greatest = from.get(0);
                 return Optional.of(Quantity.of(
                         List.of(
@@ -130,7 +135,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
 
     /** Returns the drive that the trips let pass, in watts; the greatest number where it never tripped. */
     public double capW() {
-        return ClimbEnd.capW(trips);
+        return NextRow.capW(trips);
     }
 
     /** Returns the drive for a wanted output in watts, as the meters in use will show both. */
@@ -196,36 +201,50 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
     }
 
     private Quantity between(double wantedW) {
+        DriveLaw law = law();
         int n = rows.size();
+        double[] unsure = rows.stream().mapToDouble(row -> eyeShare(row, law)).toArray();
         List<Quantity> operands = new ArrayList<>();
-        rows.forEach(row -> operands.add(row.driveW()));
-        rows.forEach(row -> operands.add(row.outputW()));
+        rows.forEach(row -> operands.add(row.driveW().without(DriveRow::isOfTheEye)));
+        rows.forEach(row -> operands.add(row.outputW().without(DriveRow::isOfTheEye)));
         operands.add(wanted(wantedW));
-        Quantity drive =
-                Quantity.of(operands, Unit.WATT, at -> Math.exp(curve(at, n).at(Math.log(at[2 * n]))));
+        Quantity drive = Quantity.of(
+                operands, Unit.WATT, at -> Math.exp(curve(law, at, unsure).logDrive() + law.logX(at[2 * n])));
         double[] values = operands.stream().mapToDouble(Quantity::value).toArray();
-        MonotoneCubic curve = curve(values, n);
-        double at = Math.log(wantedW);
-        int i = curve.piece(at);
-        double from = Math.log(values[n + i]);
-        double share = (at - from) / (Math.log(values[n + i + 1]) - from);
-        double straight = Math.exp((1 - share) * Math.log(values[i]) + share * Math.log(values[i + 1]));
-        double open = Math.abs(drive.value() - straight) / 2;
-        return asShown(drive).with(new ErrorSource(setup.amplifier().name(), "drive", "between rows"), open);
+        GainCurve curve = curve(law, values, unsure);
+        Quantity open = asShown(drive).with(error("between rows"), curve.byCurve() * drive.value());
+        double[] byRow = curve.byRow();
+        for (int i = 0; i < n; i++) {
+            open = open.with(error("row " + i), byRow[i] * drive.value());
+        }
+        return open;
     }
 
-    private static MonotoneCubic curve(double[] at, int n) {
-        double[] x = new double[n];
-        double[] y = new double[n];
+    private ErrorSource error(String of) {
+        return new ErrorSource(setup.amplifier().name(), "drive", of);
+    }
+
+    /** What eyes leave open of a row, as a share of its drive. */
+    private static double eyeShare(DriveRow row, DriveLaw law) {
+        double outputW = row.outputW().value();
+        double eyeW =
+                row.outputW().without(source -> !DriveRow.isOfTheEye(source)).standardUncertainty();
+        double byOutput = (law.logX(outputW + eyeW) - law.logX(outputW - eyeW)) / 2;
+        double eye =
+                row.driveW().without(source -> !DriveRow.isOfTheEye(source)).standardUncertainty();
+        return Math.hypot(byOutput, eye / row.driveW().value());
+    }
+
+    /** The curve through drives, then outputs, about the wanted output, which comes last. */
+    private static GainCurve curve(DriveLaw law, double[] at, double[] unsure) {
+        int n = unsure.length;
+        double[] drives = new double[n];
+        double[] outputs = new double[n];
         for (int i = 0; i < n; i++) {
-            y[i] = Math.log(at[i]);
-            // A row that reads no more than the one before is taken for a hair more.
-            x[i] = Math.log(at[n + i]);
-            if (i > 0 && x[i] <= x[i - 1]) {
-                x[i] = x[i - 1] + 1e-6;
-            }
+            drives[i] = Math.log(at[i]) - law.logX(at[n + i]);
+            outputs[i] = Math.log(at[n + i]);
         }
-        return new MonotoneCubic(x, y);
+        return new GainCurve(drives, outputs, unsure, Math.log(at[2 * n]));
     }
 
     /** Below the first row the gain is taken for that of the first row, which a stage that expands does not quite have. */
@@ -233,10 +252,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
         Quantity drive = Quantity.of(
                 List.of(first.driveW(), first.outputW(), wanted(wantedW)), Unit.WATT, at -> at[0] * at[2] / at[1]);
         double doublings = Math.log(first.outputW().value() / wantedW) / Math.log(2);
-        return asShown(drive)
-                .with(
-                        new ErrorSource(setup.amplifier().name(), "drive", "below rows"),
-                        drive.value() * EXPANSION_PER_DOUBLING * doublings);
+        return asShown(drive).with(error("below rows"), drive.value() * EXPANSION_PER_DOUBLING * doublings);
     }
 
     private Optional<Quantity> beyond(double wantedW) {
@@ -254,7 +270,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
                         / (at[1] / last.outputW().value()));
         Quantity predicted = new Quantity(
                 through.value(), Unit.WATT, Standing.PREDICTED, asShown(through).contributions());
-        return Optional.of(predicted.with(new ErrorSource(setup.amplifier().name(), "drive", "beyond rows"), byLaw[1]));
+        return Optional.of(predicted.with(error("beyond rows"), byLaw[1]));
     }
 
     /** What the output's meter will show: it errs then as it erred at the rows on the same range. */
@@ -269,7 +285,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
 
     /** What the input's meter, or the exciter's scale, errs by it errs by again: its class says nothing of what it will show. */
     private static Quantity asShown(Quantity drive) {
-        return drive.without(source -> !source.range().startsWith(DriveRow.EYE)
+        return drive.without(source -> !DriveRow.isOfTheEye(source)
                 && (source.channel().equals(ReadingRole.INPUT_POWER.name())
                         || source.channel().equals(Control.DRIVE.name())));
     }

@@ -87,6 +87,11 @@ record DriveLaw(double driveW, double outputW, double logSaturatedW, double logU
         return output(driveW, outputW, logSaturatedW, atW);
     }
 
+    /** Returns the logarithm of {@code x} at an output in watts: that of the drive but for the gain; never beyond where it saturates. */
+    double logX(double atW) {
+        return Math.log(x(Math.min(1 / NEAREST, atW / Math.exp(logSaturatedW))));
+    }
+
     /** Returns the drive for an output with its standard uncertainty, in watts; not a number where it saturates before. */
     double[] driveForW(double wantedW) {
         double value = driveFor(wantedW, logSaturatedW);

@@ -1,6 +1,7 @@
 package org.tubrin.core.drive;
 
 import java.util.Optional;
+import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
@@ -16,7 +17,7 @@ import org.tubrin.core.run.Step;
  * @param setW what the exciter was set to, as its scale shows it, in watts
  * @param driveW what reached the amplifier's input
  * @param outputW into the load
- * @param gainDb output over drive
+ * @param gainDb output over drive; empty where the output is not known well enough for a ratio to have an interval
  * @param inputSwr while amplifying
  * @param supplyV at the amplifier
  * @param supplyA drawn by it
@@ -28,7 +29,7 @@ public record DriveRow(
         double setW,
         Quantity driveW,
         Quantity outputW,
-        Quantity gainDb,
+        Optional<Quantity> gainDb,
         Optional<Quantity> inputSwr,
         Optional<Quantity> supplyV,
         Optional<Quantity> supplyA,
@@ -36,21 +37,31 @@ public record DriveRow(
         Optional<Quantity> heatW,
         Optional<Quantity> heatSinkC) {
 
-    /** How the error of an eye is named; it is another one at each reading. */
-    static final String EYE = "read as ";
+    /** An output that is not known better than this, such as one read at the foot of a wide range, is no row. */
+    private static final double KNOWN_SHARE = 0.4;
 
-    /** Returns the row of a step; empty where drive or output is missing or nothing. */
+    private static final double RATIO_SHARE = 0.12;
+
+    /** How the error of an eye is named; it is another one at each reading. */
+    private static final String EYE = "read as ";
+
+    /** Returns whether an error is that of an eye. */
+    static boolean isOfTheEye(ErrorSource source) {
+        return source.range().startsWith(EYE);
+    }
+
+    /** Returns the row of a step; empty where drive or output is missing, or the output is hardly known. */
     static Optional<DriveRow> of(Step step) {
         Quantity driveW = readOff(step, ReadingRole.INPUT_POWER, step.driveW());
         return step.measured(ReadingRole.OUTPUT)
-                .filter(output -> output.value() > 0 && driveW.value() > 0)
+                .filter(output -> driveW.value() > 0 && output.standardUncertainty() < KNOWN_SHARE * output.value())
                 .map(output -> {
                     Quantity outputW = readOff(step, ReadingRole.OUTPUT, output);
                     return new DriveRow(
                             step.setup().exciterOfW(step.position(Control.DRIVE).orElse(driveW.value())),
                             driveW,
                             outputW,
-                            outputW.over(driveW, Unit.ONE).inDecibels(),
+                            gainDb(outputW, driveW),
                             step.measured(ReadingRole.INPUT_SWR),
                             step.measured(ReadingRole.SUPPLY_VOLTAGE),
                             step.measured(ReadingRole.SUPPLY_CURRENT),
@@ -60,6 +71,12 @@ public record DriveRow(
                 });
     }
 
+    private static Optional<Quantity> gainDb(Quantity outputW, Quantity driveW) {
+        return outputW.standardUncertainty() < RATIO_SHARE * outputW.value()
+                ? Optional.of(outputW.over(driveW, Unit.ONE).inDecibels())
+                : Optional.empty();
+    }
+
     /** What an eye leaves open of a scale is another thing at each reading, whatever the meter's class. */
     private static Quantity readOff(Step step, ReadingRole role, Quantity worth) {
         return Optional.ofNullable(step.readings().get(role))
@@ -67,6 +84,8 @@ public record DriveRow(
                         reading.ownUncertainty().isEmpty() && reading.spread().isEmpty())
                 .flatMap(reading -> step.setup()
                         .channelFor(role)
+                        // Digits are read as they stand.
+                        .filter(channel -> channel.accuracy() instanceof Accuracy.OfFullScale)
                         .flatMap(channel -> channel.range(reading.range()))
                         .map(range -> worth.with(eye(reading, worth.value()), Channel.readingUncertainty(range))))
                 .orElse(worth);

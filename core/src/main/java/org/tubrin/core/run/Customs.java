@@ -15,12 +15,14 @@ import org.tubrin.core.quantity.Unit;
  * @param plateTargetShare where the dip is loaded to at full drive, as a share of the plate current's limit, 0.3 to 1
  * @param gridLeastShare lower end of the grid current's window at full drive, as a share of its limit, 0.1 to 1
  * @param gridMostShare its upper end, above that, to 1
+ * @param wantedOutputW output at which a drive table ends, in watts, 0.1 to 10 000; absent where it goes as far as the stage is rated for
  * @param dutyFactor share of the time that a pulse is on, 0.05 to 1
  */
 public record Customs(
         Optional<Rungs> rungs,
         List<Double> ownDrivesW,
         Optional<Double> firstCeilingA,
+        Optional<Double> wantedOutputW,
         double plateTargetShare,
         double gridLeastShare,
         double gridMostShare,
@@ -28,14 +30,19 @@ public record Customs(
 
     /** What is customary. */
     public static final Customs CUSTOMARY =
-            new Customs(Optional.empty(), List.of(), Optional.empty(), 0.85, 0.6, 0.85, 0.3);
+            new Customs(Optional.empty(), List.of(), Optional.empty(), Optional.empty(), 0.85, 0.6, 0.85, 0.3);
 
     /** Returns what is customary but for what is chosen here. */
-    public static Customs chosen(Optional<Rungs> rungs, List<Double> ownDrivesW, Optional<Double> firstCeilingA) {
+    public static Customs chosen(
+            Optional<Rungs> rungs,
+            List<Double> ownDrivesW,
+            Optional<Double> firstCeilingA,
+            Optional<Double> wantedOutputW) {
         return new Customs(
                 rungs,
                 ownDrivesW,
                 firstCeilingA,
+                wantedOutputW,
                 CUSTOMARY.plateTargetShare,
                 CUSTOMARY.gridLeastShare,
                 CUSTOMARY.gridMostShare,
@@ -54,6 +61,7 @@ public record Customs(
         for (int i = 0; i < ownDrivesW.size(); i++) {
             checks.range("ownDrivesW." + i, ownDrivesW.get(i), 0.01, 500, Unit.WATT);
         }
+        wantedOutputW.ifPresent(wanted -> checks.range("wantedOutputW", wanted, 0.1, 1e4, Unit.WATT));
         firstCeilingA.ifPresent(ceiling -> checks.range("firstCeilingA", ceiling, 1e-3, 20, Unit.AMPERE));
         checks.done();
     }

@@ -8,7 +8,7 @@ import org.tubrin.core.metering.ReadingRole;
 
 /** Why a reading is asked about: it is kept all the same. */
 public enum Doubt {
-    /** Beyond the end of the range in use. */
+    /** At the end of the range in use, or beyond it. */
     BEYOND_RANGE,
     /** About ten times what is likely, or more. */
     TENFOLD_HIGH,
@@ -28,7 +28,7 @@ public enum Doubt {
                 .flatMap(channel -> range(channel, reading))
                 .map(MeterRange::fullScale);
         boolean readOffTheScale = reading.ownUncertainty().isEmpty();
-        if (readOffTheScale && fullScale.isPresent() && value > fullScale.get()) {
+        if (readOffTheScale && fullScale.isPresent() && value >= fullScale.get()) {
             return Optional.of(BEYOND_RANGE);
         }
         return likely(reading.role(), step, before)

@@ -42,6 +42,10 @@ public final class Ladder {
         for (double driveW = topW; driveW >= firstW / SAME; driveW /= ratio) {
             drives.add(settable(driveW));
         }
+        // A table begins as low as can be; a climb on a rung.
+        if (!setup.stage().isTuned() && drives.get(drives.size() - 1) > SAME * firstW) {
+            drives.add(settable(firstW));
+        }
         Collections.reverse(drives);
         return List.copyOf(drives);
     }

@@ -13,6 +13,8 @@ import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Probe;
 import org.tubrin.core.twin.Remembered;
 import org.tubrin.core.twin.Setting;
+import org.tubrin.core.twin.TransistorPoint;
+import org.tubrin.core.twin.TransistorTwin;
 import org.tubrin.core.twin.TubeTwin;
 
 /**
@@ -55,6 +57,15 @@ public final class RecordTwin {
                         setup.tubes().plate().turned(end.plate(), 0),
                         setup.tubes().load().turned(end.load(), 0),
                         Preset.Source.TWIN));
+    }
+
+    /** Returns the point of a stage with transistors at a drive in watts, by its record; empty where it has no twin of the band. */
+    public static Optional<TransistorPoint> transistors(TuneSetup setup, double driveW) {
+        return TransistorTwin.of(setup.amplifier())
+                .flatMap(twin ->
+                        twin.at(setting(setup, driveW, 0, 0)) instanceof Outcome.Settled<TransistorPoint> settled
+                                ? Optional.of(settled.point())
+                                : Optional.empty());
     }
 
     /** Returns the share of the plate's RF that leaves the tank at a LOAD position, by the twin; empty where there is none. */

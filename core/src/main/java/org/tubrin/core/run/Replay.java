@@ -13,6 +13,7 @@ import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.twin.Products;
+import org.tubrin.core.twin.TransistorPoint;
 
 /** Derives the state of a run from its events; each is answered by the step that is in hand after it. */
 public final class Replay implements RunEvent.Cases<Step> {
@@ -101,9 +102,13 @@ public final class Replay implements RunEvent.Cases<Step> {
         return channel.rangeFor(power ? firstOutputW * 2 : Double.MAX_VALUE).name();
     }
 
-    /** Returns a first guess of the output at a drive, proportional to the claim. */
+    /** Returns a first guess of the output at a drive: of transistors by the record's twin, else in proportion to the claim. */
     private double likelyOutputW(double driveW) {
-        return setup.amplifier().ratedOutputW() * driveW / setup.amplifier().driveLimitW();
+        return RecordTwin.transistors(setup, driveW)
+                .map(TransistorPoint::outputW)
+                .orElseGet(() -> setup.amplifier().ratedOutputW()
+                        * driveW
+                        / setup.amplifier().driveLimitW());
     }
 
     private void apply(Recorded recorded) {
@@ -330,7 +335,7 @@ public final class Replay implements RunEvent.Cases<Step> {
 
     private Step withKind(Step step) {
         boolean last = step.kind() == Step.Kind.FINISH
-                || ClimbEnd.of(setup, steps, trips).isPresent();
+                || RunState.climbEnd(setup, steps, trips).isPresent();
         return withKind(step, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
     }
 

@@ -222,13 +222,17 @@ public record RunState(
         return climbEnd().isPresent();
     }
 
+    static Optional<ClimbEnd> climbEnd(TuneSetup setup, List<Step> steps, List<Trip> trips) {
+        return setup.stage().isTuned() ? ClimbEnd.of(setup, steps) : NextRow.end(setup, steps, trips);
+    }
+
     /** Returns why the climb goes no higher, where that is so. */
     public Optional<ClimbEnd> climbEnd() {
-        return ClimbEnd.of(setup, steps, trips);
+        return climbEnd(setup, steps, trips);
     }
 
     /** Returns the same for a run whose last step is done: that step says why it was the last. */
     public Optional<ClimbEnd> reached() {
-        return ClimbEnd.reached(setup, steps, trips);
+        return setup.stage().isTuned() ? ClimbEnd.reached(setup, steps) : NextRow.end(setup, steps, trips);
     }
 }

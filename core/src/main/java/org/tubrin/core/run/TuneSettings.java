@@ -65,7 +65,10 @@ public record TuneSettings(
                 .done();
     }
 
-    /** Returns what is customary for a stage: triodes start at a sixteenth of full drive, tetrodes and transistors at a sixty-fourth. */
+    /**
+     * Returns what is customary for a stage: triodes start at a sixteenth of full drive, tetrodes at a sixty-fourth, transistors
+     * at an eighth: four key-downs of 3 dB.
+     */
     public static TuneSettings customaryFor(Stage stage) {
         double first = stage.in(new Stage.Cases<>() {
             @Override
@@ -75,7 +78,7 @@ public record TuneSettings(
 
             @Override
             public Double transistors(Stage.Transistors transistors) {
-                return 1.0 / 64;
+                return 1.0 / 8;
             }
         });
         return new TuneSettings(first, 2, 5, 10, 5, 0.030, 1.3, 1, 0.5, 0.40, 0.75, 0.45, 0.15, 2, 0.5, 1);

@@ -9,6 +9,7 @@ import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Room;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.signs.Evidence.Basis;
 import org.tubrin.core.signs.Evidence.Figure;
 import org.tubrin.core.signs.Sign.Code;
@@ -122,7 +123,9 @@ final class SignRules {
                 MORE_LIKELY_THAN_NOT,
                 Set.of(),
                 facts -> room(facts, LimitKind.DRIVE)
-                        .map(room -> SignClues.limited(Figure.DRIVE, exact(room), room.limit()))));
+                        .map(room -> SignClues.limited(Figure.DRIVE, exact(room), room.limit()))
+                        // What a meter reads of it may be a hair beyond.
+                        .filter(one -> one.found().contributions().isEmpty() || one.certainty() > Sign.LIKELY)));
         return List.copyOf(rules);
     }
 
@@ -141,10 +144,12 @@ final class SignRules {
         return facts.step.room().stream().filter(room -> room.kind() == kind).findFirst();
     }
 
-    /** The drive that was set is held against its limit as set. */
+    /** The drive that was set, and not read, is held against its limit as set. */
     private static Quantity exact(Room room) {
-        return Quantity.exact(
-                room.value().value(), room.value().unit(), room.value().standing());
+        return room.value().standing() == Standing.MEASURED
+                ? room.value()
+                : Quantity.exact(
+                        room.value().value(), room.value().unit(), room.value().standing());
     }
 
     /** A clue that counts only where it is likely. */

@@ -65,7 +65,7 @@ public class SignsTest {
     }
 
     private static Customs ceiling() {
-        return Customs.chosen(Optional.empty(), List.of(), Optional.of(0.3));
+        return Customs.chosen(Optional.empty(), List.of(), Optional.of(0.3), Optional.empty());
     }
 
     private static Meter reads(ReadingRole role, ScaleUnit unit, double fullScale) {

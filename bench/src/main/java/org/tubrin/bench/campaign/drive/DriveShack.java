@@ -1,0 +1,161 @@
+package org.tubrin.bench.campaign.drive;
+
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Random;
+import org.tubrin.bench.Solid;
+import org.tubrin.core.metering.Accuracy;
+import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.twin.TransistorPoint;
+
+/** The amplifier as it is, an exciter whose scale is off, and meters anywhere within their class. */
+final class DriveShack {
+    private static final double TICK_S = 0.01;
+    private static final double LOAD_OHM = 50;
+    private static final double EYE_SHARE = 0.005;
+
+    final DriveCase given;
+    private final Solid stage;
+    private final double exciterShare;
+    private final Map<String, Double> classErrors = new HashMap<>();
+    private final Random random;
+    private final Map<ReadingRole, MeterRange> ranges = new EnumMap<>(ReadingRole.class);
+    private double setW;
+    double nowS;
+    int keyDowns;
+    int trips;
+
+    DriveShack(DriveCase given) {
+        this(given, new Solid(given.model(), given.truth()));
+    }
+
+    /** The same amplifier on another band. */
+    DriveShack(DriveCase given, Solid stage) {
+        this.given = given;
+        this.stage = stage;
+        random = new Random(given.seed());
+        exciterShare = 1 + given.setup().exciter().powerAccuracyFraction() * (2 * random.nextDouble() - 1);
+        for (ReadingRole role : ReadingRole.values()) {
+            given.setup().channelFor(role).ifPresent(channel -> {
+                ranges.put(role, channel.ranges().get(channel.ranges().size() - 1));
+                channel.ranges().forEach(range -> classErrors.put(role + range.name(), 2 * random.nextDouble() - 1));
+            });
+        }
+    }
+
+    Solid stage() {
+        return stage;
+    }
+
+    /** Sets the exciter by its scale, in watts. */
+    void set(double watt) {
+        nowS += 1;
+        setW = watt;
+    }
+
+    double setW() {
+        return setW;
+    }
+
+    void range(ReadingRole role, MeterRange range) {
+        ranges.put(role, range);
+    }
+
+    /** Keys for so many seconds; returns on what the protection acted. */
+    Optional<SeenSign> key(double seconds) {
+        keyDowns++;
+        double heldS = 0;
+        while (heldS < seconds && stage.trip().isEmpty()) {
+            pass(driveW(), TICK_S);
+            heldS += TICK_S;
+        }
+        Optional<SeenSign> trip = stage.trip();
+        trips += trip.isPresent() ? 1 : 0;
+        return trip;
+    }
+
+    /** Lets the key be up for so many seconds. */
+    void rest(double seconds) {
+        for (double left = seconds; left > 0; left -= 1) {
+            pass(0, Math.min(1, left));
+        }
+    }
+
+    private void pass(double inputW, double s) {
+        stage.pass(given.setup().band(), given.setup().frequencyHz(), true, inputW, LOAD_OHM, 0, s);
+        nowS += s;
+    }
+
+    double driveW() {
+        return setW * exciterShare;
+    }
+
+    /** Returns the true point at a drive in watts. */
+    TransistorPoint at(double driveW) {
+        return stage.at(given.setup().band(), given.setup().frequencyHz(), driveW, LOAD_OHM, 0);
+    }
+
+    /** Returns what a meter's class makes of a true value, on the range in use, before an eye reads it. */
+    double classed(ReadingRole role, double truth) {
+        return classed(role, truth, inUse(role));
+    }
+
+    private MeterRange inUse(ReadingRole role) {
+        return Objects.requireNonNull(ranges.get(role));
+    }
+
+    double classed(ReadingRole role, double truth, MeterRange range) {
+        Channel channel = given.setup().channelFor(role).orElseThrow();
+        double error = classErrors.getOrDefault(role + range.name(), 0.0);
+        double bound = channel.accuracy() instanceof Accuracy.OfFullScale scale
+                ? scale.fraction() * range.fullScale()
+                : ((Accuracy.OfReading) channel.accuracy()).fraction() * truth
+                        + ((Accuracy.OfReading) channel.accuracy()).digit();
+        return truth + error * bound;
+    }
+
+    /** Returns what an eye reads of a meter with the key down: half a hundredth of a scale either way, digits as they are. */
+    double reads(ReadingRole role) {
+        MeterRange range = inUse(role);
+        double shown = classed(role, truth(role));
+        boolean digits = given.setup().channelFor(role).orElseThrow().accuracy() instanceof Accuracy.OfReading;
+        double eye = digits ? 0 : EYE_SHARE * range.fullScale() * (2 * random.nextDouble() - 1);
+        return Math.max(0, Math.min(range.fullScale(), shown + eye));
+    }
+
+    private double truth(ReadingRole role) {
+        TransistorPoint point = at(driveW());
+        return switch (role) {
+            case INPUT_POWER -> driveW();
+            case OUTPUT -> point.outputW();
+            case INPUT_SWR -> point.inputSwr().orElse(1);
+            case SUPPLY_CURRENT -> point.supplyCurrentA();
+            case SUPPLY_VOLTAGE -> point.supplyVoltageDcV();
+            case HEAT_SINK -> stage.heatSinkC();
+            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE, REFLECTED -> 0;
+        };
+    }
+
+    /** Returns the drive at which the output's meter shows what is wanted, as the input's meter shows it; in watts. */
+    double trueDriveForW(double wantedW) {
+        Channel channel = given.setup().channelFor(ReadingRole.OUTPUT).orElseThrow();
+        MeterRange range = channel.rangeFor(wantedW);
+        double low = 1e-3;
+        double high = 200;
+        for (int i = 0; i < 60; i++) {
+            double middle = Math.sqrt(low * high);
+            if (classed(ReadingRole.OUTPUT, at(middle).outputW(), range) < wantedW) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
+    }
+}

@@ -1,0 +1,201 @@
+package org.tubrin.core.run;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+
+/**
+ * The next row of a drive table: 3 dB above the last at most, less where the output would pass what the stage is rated for or the
+ * wanted output, and below where it tripped.
+ *
+ * @param driveW drive of the row as a meter at the input is to read it, in watts
+ * @param because what governs
+ */
+public record NextRow(double driveW, Because because) {
+    /** Rows closer than 0.6 dB tell nothing more. */
+    private static final double WORTH_A_ROW = 1.15;
+    /** Half of a step below where it tripped: up to there nothing is known to trip. */
+    private static final double BELOW_TRIP = 0.7;
+    /** A row this near to the wanted output is it; of two this near the last is. */
+    private static final double AT_WANTED = 0.02;
+
+    private static final double NEAR_WANTED = 0.05;
+    /** Growth between outputs that are known less well than this tells nothing. */
+    private static final double KNOWN_SHARE = 0.15;
+    /** A stage that still grows so well may expand once more. */
+    private static final double STILL_EXPANDS = 1.9;
+    /** Growth per doubling where none was seen. */
+    private static final double IN_PROPORTION = 2;
+    /** Standard uncertainties on either side of which 95 % lie. */
+    private static final double COVERED = 1.96;
+
+    /** What governs the drive of a row. */
+    public enum Because {
+        /** Three decibels, or the most that the amplifier takes. */
+        RUNG,
+        RATED,
+        TRIPPED,
+        WANTED
+    }
+
+    /** Returns the next row after some; empty where the table is done. */
+    public static Optional<NextRow> of(TuneSetup setup, List<Step> steps, List<Trip> trips) {
+        return end(setup, steps, trips).isPresent() ? Optional.empty() : Optional.of(next(setup, steps, trips));
+    }
+
+    /** Returns why there is no next row; empty while there is one. */
+    static Optional<ClimbEnd> end(TuneSetup setup, List<Step> steps, List<Trip> trips) {
+        if (steps.isEmpty()) {
+            return Optional.empty();
+        }
+        Step last = steps.get(steps.size() - 1);
+        if (isThere(setup, steps)) {
+            return Optional.of(ClimbEnd.WANTED);
+        }
+        NextRow next = next(setup, steps, trips);
+        if (next.because == Because.WANTED) {
+            return Optional.empty();
+        }
+        if (last.isAtTheTop()) {
+            return Optional.of(ClimbEnd.top(setup));
+        }
+        if (growth(steps)
+                .filter(one -> one.perDoubling().high() < setup.settings().saturationGrowth())
+                .isPresent()) {
+            return Optional.of(ClimbEnd.SATURATION);
+        }
+        if (ClimbEnd.isNearALimit(last)) {
+            return Optional.of(ClimbEnd.LIMIT_NEAR);
+        }
+        return next.driveW >= WORTH_A_ROW * last.driveW().value()
+                ? Optional.empty()
+                : Optional.of(
+                        switch (next.because) {
+                            case RUNG -> ClimbEnd.top(setup);
+                            case RATED ->
+                                setup.mostOutputW() < setup.station().licenceLimitW()
+                                        ? ClimbEnd.RATED
+                                        : ClimbEnd.LICENCE;
+                            case TRIPPED -> ClimbEnd.TRIPPED;
+                            case WANTED -> ClimbEnd.WANTED;
+                        });
+    }
+
+    /** Returns the drive that trips let pass, in watts: a little below the lowest at which the protection acted on what the drive does. */
+    public static double capW(List<Trip> trips) {
+        return trips.stream()
+                .filter(trip -> trip.kind() != SeenSign.TRIP_FILTER)
+                .mapToDouble(trip -> BELOW_TRIP * trip.driveW().value())
+                .filter(capW -> capW > 0)
+                .min()
+                .orElse(Double.MAX_VALUE);
+    }
+
+    private static boolean isThere(TuneSetup setup, List<Step> steps) {
+        Optional<Double> wantedW = setup.customs().wantedOutputW();
+        if (wantedW.isEmpty()) {
+            return false;
+        }
+        double offLast = off(steps.get(steps.size() - 1), wantedW.get());
+        long near = steps.stream()
+                .filter(step -> off(step, wantedW.get()) < NEAR_WANTED)
+                .count();
+        return offLast < AT_WANTED || (near > 1 && offLast < NEAR_WANTED);
+    }
+
+    private static double off(Step step, double wantedW) {
+        return output(step).map(one -> Math.abs(one.value() / wantedW - 1)).orElse(1.0);
+    }
+
+    private static Optional<Quantity> output(Step step) {
+        return step.measured(ReadingRole.OUTPUT).filter(one -> one.value() > 0);
+    }
+
+    private static Optional<Growth> growth(List<Step> steps) {
+        return steps.size() < 2
+                ? Optional.empty()
+                : Growth.between(steps.get(steps.size() - 2), steps.get(steps.size() - 1))
+                        .filter(one -> isKnown(steps.get(steps.size() - 2)) && isKnown(steps.get(steps.size() - 1)));
+    }
+
+    private static boolean isKnown(Step step) {
+        return output(step)
+                .filter(one -> one.standardUncertainty() < KNOWN_SHARE * one.value())
+                .isPresent();
+    }
+
+    private static NextRow next(TuneSetup setup, List<Step> steps, List<Trip> trips) {
+        Optional<Double> wantedW = setup.customs().wantedOutputW().map(wanted -> Math.min(wanted, setup.mostOutputW()));
+        Optional<NextRow> between = wantedW.flatMap(wanted -> back(steps, wanted));
+        if (between.isPresent() && between.get().driveW <= capW(trips)) {
+            return between.get();
+        }
+        Step last = steps.get(steps.size() - 1);
+        double lastW = last.driveW().value();
+        double rungW =
+                Math.min(setup.amplifier().driveLimitW(), setup.settings().driveRatio() * lastW);
+        Optional<Growth> growth = growth(steps);
+        NextRow rung = new NextRow(rungW, Because.RUNG);
+        NextRow rated = new NextRow(ratedW(setup, last, growth, lastW).orElse(rungW), Because.RATED);
+        NextRow capped = new NextRow(capW(trips), Because.TRIPPED);
+        NextRow wanted = wantedW.flatMap(target -> output(last)
+                        .map(output -> new NextRow(
+                                raised(
+                                        lastW,
+                                        target / output.value(),
+                                        growth.map(one -> one.perDoubling().value())
+                                                .filter(one -> one > 1)
+                                                .orElse(IN_PROPORTION)),
+                                Because.WANTED)))
+                .orElse(rung);
+        return List.of(rung, rated, capped, wanted).stream()
+                .min(Comparator.comparingDouble(NextRow::driveW))
+                .orElseThrow();
+    }
+
+    /** Once a row is above the wanted output the next lies between it and the best one below, in proportion of the logarithms. */
+    private static Optional<NextRow> back(List<Step> steps, double wantedW) {
+        Optional<Step> above = steps.stream()
+                .filter(step ->
+                        output(step).filter(one -> one.value() > wantedW).isPresent())
+                .min(Comparator.comparingDouble(step -> step.driveW().value()));
+        return above.map(high -> {
+            double highW = high.driveW().value();
+            double outputW = output(high).orElseThrow().value();
+            return steps.stream()
+                    .filter(step -> output(step).isPresent()
+                            && step.driveW().value() < highW
+                            && output(step).get().value() < wantedW)
+                    .max(Comparator.comparingDouble(step -> step.driveW().value()))
+                    .map(low -> {
+                        double share = Math.log(
+                                        wantedW / output(low).orElseThrow().value())
+                                / Math.log(outputW / output(low).orElseThrow().value());
+                        double lowW = low.driveW().value();
+                        return new NextRow(lowW * Math.pow(highW / lowW, share), Because.WANTED);
+                    })
+                    .orElseGet(() -> new NextRow(highW * wantedW / outputW, Because.WANTED));
+        });
+    }
+
+    private static Optional<Double> ratedW(TuneSetup setup, Step last, Optional<Growth> growth, double lastW) {
+        double most = setup.stage().mostGrowthPerDoubling();
+        double perDoubling = growth.map(one -> one.perDoubling().value())
+                .filter(seen -> seen < STILL_EXPANDS)
+                .map(seen -> Math.min(most, seen))
+                .orElse(most);
+        return output(last)
+                .filter(output -> perDoubling > 1)
+                .map(output -> raised(
+                        lastW,
+                        Math.max(1, setup.mostOutputW() / (output.value() + COVERED * output.standardUncertainty())),
+                        perDoubling));
+    }
+
+    /** Returns the drive that brings so many times the output, where doubling it brings so many times. */
+    private static double raised(double driveW, double times, double perDoubling) {
+        return driveW * Math.pow(2, Math.log(times) / Math.log(perDoubling));
+    }
+}

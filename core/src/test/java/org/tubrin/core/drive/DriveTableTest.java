@@ -1,0 +1,254 @@
+package org.tubrin.core.drive;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.testng.annotations.Test;
+import org.tubrin.core.Sample;
+import org.tubrin.core.advice.Advice;
+import org.tubrin.core.advice.Following;
+import org.tubrin.core.advice.Move;
+import org.tubrin.core.advice.NextMove;
+import org.tubrin.core.advice.Reason;
+import org.tubrin.core.metering.Reading;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.run.ClimbEnd;
+import org.tubrin.core.run.Customs;
+import org.tubrin.core.run.Preset;
+import org.tubrin.core.run.Recorded;
+import org.tubrin.core.run.Replay;
+import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.run.TuneSettings;
+import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Load;
+import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Mode;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.twin.Setting;
+import org.tubrin.core.twin.Transistors;
+import org.tubrin.core.twin.Twins;
+
+/** A table for Ketch 600, whose meters show what its twin gives: by hand where it can be. */
+public class DriveTableTest {
+    private static final Instant NOW = Instant.parse("2026-11-27T19:00:00Z");
+
+    private static final Amplifier KETCH = new Amplifier(
+            "Ketch 600",
+            new Stage.Transistors(50, 24),
+            14,
+            600,
+            Optional.empty(),
+            List.of(Band.MHZ_3_5, Band.MHZ_7, Band.MHZ_18, Band.MHZ_24),
+            List.of(),
+            Optional.empty(),
+            Optional.of(Transistors.KETCH.constants()),
+            Optional.empty());
+
+    private static final Meter LEAD = new Meter(
+            "Lead", List.of(Sample.channel(ReadingRole.INPUT_POWER, ScaleUnit.W, 0.001, Sample.range("20 W", 20))));
+
+    private final List<Recorded> events = new ArrayList<>();
+    private Instant now = NOW;
+
+    private static TuneSetup setup(Band band, Optional<Double> wantedW) {
+        return new TuneSetup(
+                Sample.STATION,
+                KETCH,
+                new Exciter("Halyard", 1, 100, 0.05, 0.03, List.of(), Optional.empty()),
+                Mode.CW,
+                List.of(Sample.FATHOM, LEAD),
+                new Load("Ballast", 50, 1500, Optional.empty()),
+                band,
+                band.lowestHz(),
+                School.DRIVE_TABLE,
+                Preset.WITHOUT_DIALS,
+                TuneSettings.customaryFor(KETCH.stage()),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.of(Customs.chosen(Optional.empty(), List.of(), Optional.empty(), wantedW)));
+    }
+
+    private RunState state() {
+        return Replay.of(events);
+    }
+
+    private void does(RunEvent event) {
+        events.add(new Recorded(events.size() + 1, now, event));
+    }
+
+    private static double outputW(Band band, double driveW) {
+        return Twins.settled(Transistors.KETCH.at(new Setting(band, band.lowestHz(), driveW, 0, 0, 50, 0)))
+                .outputW();
+    }
+
+    /** Follows the next move until the run ends; the first key-down beyond a drive trips. Returns the reasons of the turns. */
+    private List<Reason> climbs(Band band, Optional<Double> wantedW, double tripsAboveW) {
+        events.clear();
+        does(new RunEvent.Started(setup(band, wantedW)));
+        List<Reason> turns = new ArrayList<>();
+        for (int i = 0; i < 100 && state().ending().isEmpty(); i++) {
+            now = now.plusSeconds(15);
+            Advice advice = NextMove.of(state(), now);
+            if (advice.move() instanceof Move.Turn) {
+                turns.add(advice.reason());
+            }
+            if (advice.move() instanceof Move.KeyAndRead key) {
+                assertTrue(key.driveW() <= 14.001, "never beyond its limit: " + key.driveW());
+                does(new RunEvent.Keyed());
+                now = now.plusSeconds(3);
+                if (key.driveW() > tripsAboveW) {
+                    does(new RunEvent.Unkeyed());
+                    does(new RunEvent.SignSeen(SeenSign.TRIP_INPUT));
+                } else {
+                    reads(ReadingRole.INPUT_POWER, key.driveW(), "Lead", "20 W");
+                    double output = outputW(band, key.driveW());
+                    reads(ReadingRole.OUTPUT, output, "Fathom", state().ranges().get(ReadingRole.OUTPUT));
+                    does(new RunEvent.Unkeyed());
+                }
+            } else {
+                Following.events(advice, now).forEach(this::does);
+            }
+        }
+        return turns;
+    }
+
+    private void reads(ReadingRole role, double value, String meter, String range) {
+        does(new RunEvent.ReadingTaken(new Reading(role, Double.toString(value), value, meter, range), false));
+    }
+
+    private DriveBand table() {
+        return DriveBand.of(state()).orElseThrow();
+    }
+
+    @Test
+    public void fourKeyDownsOfThreeDecibelsFromTheLeastDrive() {
+        List<Reason> turns = climbs(Band.MHZ_18, Optional.empty(), 100);
+        assertEquals(turns.get(0), Reason.LEAST_DRIVE_FIRST);
+        assertEquals(turns.subList(1, 3), List.of(Reason.THREE_DECIBELS, Reason.THREE_DECIBELS));
+        assertEquals(turns.size(), 4);
+        assertEquals(state().steps().size(), 4);
+        assertEquals(state().reached(), Optional.of(ClimbEnd.FULL_DRIVE));
+        // 325 W of 12 W by the reference: 14.33 dB.
+        DriveBand table = table();
+        assertEquals(table.outputAtW(12).orElseThrow(), 325, 3);
+        assertEquals(table.driveFor(325).driveW().orElseThrow().value(), 12, 0.1);
+        assertEquals(table.driveFor(325).basis(), DriveFor.Basis.MEASURED);
+        assertEquals(table.driveFor(420).basis(), DriveFor.Basis.OVER_LIMIT);
+    }
+
+    @Test
+    public void itStopsWhereTheMeterLeavesOpenWhetherTheRatingIsPassed() {
+        climbs(Band.MHZ_3_5, Optional.empty(), 100);
+        assertEquals(state().reached(), Optional.of(ClimbEnd.RATED));
+        double last = state().lastStep()
+                .orElseThrow()
+                .measured(ReadingRole.OUTPUT)
+                .orElseThrow()
+                .value();
+        // 5 % of 1500 W: 1.96 · 75 / √3 = 85 W below 600 W.
+        assertTrue(last > 440 && last < 530, "last " + last);
+    }
+
+    @Test
+    public void itEndsAtTheWantedOutput() {
+        List<Reason> turns = climbs(Band.MHZ_7, Optional.of(300.0), 100);
+        assertEquals(state().reached(), Optional.of(ClimbEnd.WANTED));
+        assertTrue(turns.contains(Reason.TO_WANTED_OUTPUT));
+        DriveFor wanted = table().driveFor(300);
+        double driveW = wanted.driveW().orElseThrow().value();
+        assertEquals(outputW(Band.MHZ_7, driveW), 300, 6);
+        assertEquals(wanted.setW().orElseThrow(), driveW, 0.02 * driveW);
+    }
+
+    @Test
+    public void aTripIsAReadingThatCapsWhatIsAdvised() {
+        climbs(Band.MHZ_18, Optional.empty(), 5.2);
+        assertEquals(state().trips().size(), 1);
+        double tripW = state().trips().get(0).driveW().value();
+        assertEquals(tripW, 7, 0.3);
+        assertEquals(state().reached(), Optional.of(ClimbEnd.TRIPPED));
+        DriveBand table = table();
+        assertEquals(table.tripW().orElseThrow(), tripW);
+        assertTrue(table.rows().stream().allMatch(row -> row.driveW().value() <= 0.7 * tripW + 0.05));
+        assertEquals(table.driveFor(250).basis(), DriveFor.Basis.TRIPS);
+        assertTrue(table.driveFor(80).driveW().isPresent());
+        // The first key-down after it is a short one at a quarter.
+        assertTrue(table.rows().get(0).driveW().value() < 2);
+    }
+
+    /** A row whose output a wide range leaves open has no gain to count from. */
+    @Test
+    public void compressionCountsFromTheGreatestGain() {
+        climbs(Band.MHZ_3_5, Optional.empty(), 100);
+        DriveBand table = table();
+        double most =
+                table.greatestGain().flatMap(DriveRow::gainDb).orElseThrow().value();
+        double byHand = table.rows().stream()
+                .filter(row -> row.gainDb().isPresent())
+                .mapToDouble(row -> 10 * Math.log10(outputW(Band.MHZ_3_5, row.setW()) / row.setW()))
+                .max()
+                .orElseThrow();
+        assertEquals(most, byHand, 1e-6);
+        table.compressionW().ifPresent(at -> assertTrue(at.value() > 300 && at.value() < 600, "at " + at.value()));
+        for (DriveRow row : table.rows()) {
+            assertTrue(table.compressionDb(row).map(one -> one.value() >= 0).orElse(true));
+        }
+    }
+
+    @Test
+    public void beyondTheRowsTheLawSaysLessSurely() {
+        climbs(Band.MHZ_7, Optional.of(200.0), 100);
+        DriveBand table = table();
+        double greatest = table.rows().get(table.rows().size() - 1).outputW().value();
+        DriveFor near = table.driveFor(greatest * 0.9);
+        DriveFor beyond = table.driveFor(greatest * 1.5);
+        assertEquals(beyond.basis(), DriveFor.Basis.LAW);
+        assertEquals(outputW(Band.MHZ_7, beyond.driveW().orElseThrow().value()), greatest * 1.5, 0.12 * greatest);
+        assertTrue(share(beyond) > share(near), "less sure");
+        assertEquals(table.driveFor(5000).basis(), DriveFor.Basis.UNKNOWN);
+    }
+
+    private static double share(DriveFor drive) {
+        return drive.driveW().orElseThrow().standardUncertainty()
+                / drive.driveW().orElseThrow().value();
+    }
+
+    @Test
+    public void theGuardTakesTheLowerDriveOfTwoKnownBandsAndTheLeastForAnUnknownOne() {
+        climbs(Band.MHZ_3_5, Optional.empty(), 100);
+        DriveBand low = table();
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        DriveBand high = table();
+        List<DriveBand> both = List.of(low, high);
+        double inUse18 = BandGuard.uptoW(high, 300);
+        double inUse3 = BandGuard.uptoW(low, 300);
+        assertTrue(inUse18 > 2.5 * inUse3, "18 MHz wants far more");
+        BandGuard down = BandGuard.of(KETCH, both, inUse18, Band.MHZ_3_5, 300);
+        assertEquals(down.firstW(), inUse3);
+        assertEquals(down.because(), BandGuard.Because.LOWER_DRIVE);
+        assertTrue(
+                down.otherwise().isRisky(),
+                "kept, it would be " + down.otherwise().outputW());
+        BandGuard up = BandGuard.of(KETCH, both, inUse3, Band.MHZ_18, 300);
+        assertEquals(up.firstW(), inUse3, "the drive in use is the lower");
+        assertEquals(up.uptoW().orElseThrow(), inUse18);
+        assertEquals(up.because(), BandGuard.Because.THIS_IS_LESS);
+        assertFalse(up.otherwise().isRisky());
+        BandGuard unknown = BandGuard.of(KETCH, both, inUse18, Band.MHZ_24, 300);
+        assertEquals(unknown.firstW(), 14.0 / 8, 0.06);
+        assertEquals(unknown.uptoW(), Optional.empty());
+        assertEquals(unknown.because(), BandGuard.Because.NEVER_MEASURED);
+    }
+}
