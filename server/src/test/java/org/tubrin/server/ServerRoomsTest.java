@@ -27,6 +27,7 @@ public class ServerRoomsTest {
             entry("run", "card", "feed", "station", "store", "web", "words"),
             entry("supply", "feed", "station", "store", "web", "words", "run"),
             entry("trend", "run", "web", "words"),
+            entry("drive", "run", "station", "web", "words"),
             entry("twin", "feed", "run", "station", "web", "words"),
             entry("backup", "store", "web"),
             entry("demo", "run", "station", "store", "supply"));

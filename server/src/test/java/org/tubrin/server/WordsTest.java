@@ -23,6 +23,8 @@ import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Verdict;
 import org.tubrin.core.card.DialsAhead;
 import org.tubrin.core.card.Reach;
+import org.tubrin.core.drive.BandGuard;
+import org.tubrin.core.drive.DriveFor;
 import org.tubrin.core.foresee.TwinFactor;
 import org.tubrin.core.hv.HighVoltage;
 import org.tubrin.core.metering.Agreement;
@@ -40,6 +42,7 @@ import org.tubrin.core.run.Doubt;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Waveform;
 import org.tubrin.core.signs.Evidence;
 import org.tubrin.core.signs.Sign;
@@ -117,6 +120,12 @@ public class WordsTest {
         }
         add(wanted, "name.*", Evidence.Figure.values());
         add(wanted, "ahead.*", DialsAhead.Basis.values());
+        add(wanted, "guard.because.*", BandGuard.Because.values());
+        add(wanted, "drive.basis.*", DriveFor.Basis.values());
+        add(
+                wanted,
+                "drive.trip.*",
+                Stream.of(SeenSign.values()).filter(SeenSign::isTrip).toArray(Enum<?>[]::new));
         add(wanted, "bound.*", Reach.Bound.values());
         add(wanted, "comparison.*", Comparison.Reads.values());
         add(wanted, "trend.*", Figure.values());

@@ -19,6 +19,7 @@ import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Trip;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.TwinConstants;
 
 /**
  * What the key-downs of one run brought: one band, one frequency.
@@ -164,6 +165,38 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
         }
         return new DriveFor(
                 measured ? DriveFor.Basis.MEASURED : DriveFor.Basis.LAW, drive, Optional.of(setForW(driveW)));
+    }
+
+    /**
+     * Where a heat sink ends.
+     *
+     * @param finalC temperature in the end, in °C
+     * @param timeS time constant, in seconds
+     */
+    public record Sink(double finalC, double timeS) {}
+
+    /**
+     * Returns where the heat sink ends when an output in watts is kept up, and how fast; empty where the record does not know its
+     * heat sink, or no row tells of heat: {@code Tamb + Pd·Rth}.
+     */
+    public Optional<Sink> sinkAt(double outputW) {
+        if (!(setup.amplifier().twin().orElse(null) instanceof TwinConstants.Broadband constants)) {
+            return Optional.empty();
+        }
+        return heatAtW(outputW)
+                .map(heatW ->
+                        new Sink(setup.station().ambientC() + heatW * constants.heatKPerW(), constants.heatTimeS()));
+    }
+
+    /** Heat grows about with the root of the output: between the nearest rows, or from the nearest one. */
+    private Optional<Double> heatAtW(double outputW) {
+        List<DriveRow> told =
+                rows.stream().filter(row -> row.heatW().isPresent()).toList();
+        return told.stream()
+                .min(Comparator.comparingDouble(
+                        row -> Math.abs(Math.log(row.outputW().value() / outputW))))
+                .map(near -> near.heatW().orElseThrow().value()
+                        * Math.sqrt(outputW / near.outputW().value()));
     }
 
     /** Returns what the exciter's scale is to show for a drive, in watts. */

@@ -27,6 +27,9 @@ public record DriveFor(Basis basis, Optional<Quantity> driveW, Optional<Double> 
         UNKNOWN
     }
 
+    /** Nothing is known. */
+    public static final DriveFor UNKNOWN = without(Basis.UNKNOWN);
+
     static DriveFor without(Basis basis) {
         return new DriveFor(basis, Optional.empty(), Optional.empty());
     }

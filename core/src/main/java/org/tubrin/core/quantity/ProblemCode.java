@@ -27,6 +27,7 @@ public enum ProblemCode {
     NO_STEP,
     NO_CHANNEL,
     NO_DIALS,
+    HAS_DIALS,
     NEEDS_PEAK_METER,
     BEYOND_EXCITER,
     BENCH_AWAY,

@@ -15,6 +15,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.tank.ImpedancePoint;
 
@@ -59,7 +60,8 @@ public class BenchLink implements SmartLifecycle {
             boolean tripped,
             double heaterS,
             String amplifier,
-            double warmUpSpeed) {}
+            double warmUpSpeed,
+            Optional<SeenSign> trip) {}
 
     /** Returns whether a bench was named when the application started. */
     public boolean isNamed() {
@@ -139,9 +141,9 @@ public class BenchLink implements SmartLifecycle {
         set(WATTMETER, "SENS:POW:RANG " + number(fullScaleW));
     }
 
-    /** Puts the amplifier of a name on the bench, where it is another one. */
+    /** Puts the amplifier of a name on the bench, by the name's first word, where it is another one. */
     public void amplifier(String name) {
-        String code = name.toUpperCase(Locale.ROOT);
+        String code = firstWord(name);
         if (panel.map(shown -> !shown.amplifier().equals(code)).orElse(true)) {
             set(AMPLIFIER, "ROUT:AMPL " + code);
         }
@@ -154,7 +156,11 @@ public class BenchLink implements SmartLifecycle {
 
     /** Feeds its exciter from the supply of a name, by the name's first word. */
     public void supply(String name) {
-        set(SUPPLY, "ROUT:SUPP " + name.strip().split("\\s+", 2)[0].toUpperCase(Locale.ROOT));
+        set(SUPPLY, "ROUT:SUPP " + firstWord(name));
+    }
+
+    private static String firstWord(String name) {
+        return name.strip().split("\\s+", 2)[0].toUpperCase(Locale.ROOT);
     }
 
     /** Resets a trip. */
@@ -213,7 +219,8 @@ public class BenchLink implements SmartLifecycle {
                 parts.get(7).equals("1"),
                 Double.parseDouble(parts.get(8)),
                 parts.get(9),
-                Double.parseDouble(parts.get(10)));
+                Double.parseDouble(parts.get(10)),
+                parts.get(11).equals("NONE") ? Optional.empty() : Optional.of(SeenSign.valueOf(parts.get(11))));
     }
 
     private Line line(int instrument) throws IOException {

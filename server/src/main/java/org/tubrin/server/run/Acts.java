@@ -177,9 +177,16 @@ final class Acts {
         if (control == Control.DRIVE) {
             return new RunEvent.DialMoved(control, typed, NumberEntry.parse(control.name(), typed, ScaleUnit.W, false));
         }
-        Dial dial = control == Control.PLATE
-                ? state.setup().tubes().plate()
-                : state.setup().tubes().load();
+        Dial dial = state.setup()
+                .stage()
+                .dial(control)
+                .orElseThrow(() -> new Refused(new Problem(
+                        ProblemCode.UNKNOWN_NAME,
+                        "control",
+                        control.name(),
+                        new Allowed.OneOf(state.setup().stage().controls().stream()
+                                .map(Control::name)
+                                .toList()))));
         double position = NumberEntry.parsePlain(control.name(), typed, dial.least(), dial.most(), Unit.MARK);
         return new RunEvent.DialMoved(control, typed, position);
     }

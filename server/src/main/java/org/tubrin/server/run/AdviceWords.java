@@ -69,12 +69,18 @@ class AdviceWords {
 
     private String why(Advice advice, MoveWords.Said said, Map<String, Object> args) {
         if (said.check() != null) {
-            return words.say("check." + said.check().name() + ".why", args);
+            return words.say(ofStage("check." + said.check().name() + ".why", args), args);
         }
-        String reason = words.say("reason." + advice.reason().name(), args);
+        String reason = words.say(ofStage("reason." + advice.reason().name(), args), args);
         return said.code() == MoveCode.WRITE_DOWN
-                ? words.say("climbEnd." + args.get("climbEnd"), args) + " " + reason
+                ? words.say(ofStage("climbEnd." + args.get("climbEnd"), args), args) + " " + reason
                 : reason;
+    }
+
+    /** Returns the key of a sentence that is another one without dials, where it is. */
+    private String ofStage(String key, Map<String, Object> args) {
+        String other = key + ".untuned";
+        return args.containsKey("supplyVolts") && words.has(other) ? other : key;
     }
 
     private @Nullable String button(MoveCode code) {
@@ -85,7 +91,6 @@ class AdviceWords {
     /** Returns what a setup lends to any sentence. */
     private Map<String, Object> setupArgs(TuneSetup setup) {
         Map<String, Object> args = new HashMap<>();
-        Stage.Tubes tubes = setup.tubes();
         args.put("amplifier", setup.amplifier().name());
         args.put("exciter", setup.exciter().name());
         args.put("padded", setup.pad().isPresent() ? "yes" : "no");
@@ -97,14 +102,16 @@ class AdviceWords {
         });
         args.put("termination", setup.termination().name());
         args.put("band", words.name(setup.band().name()));
-        args.put("tube", tubes.tube().name());
-        args.put("tubes", tubes.tubeCount());
+        setup.amplifier().stage().in(new OfStage(words, args));
+        args.put("rated", Figures.plain(setup.amplifier().ratedOutputW(), 0));
+        args.put("most", Figures.plain(setup.mostOutputW(), 0));
+        args.put(
+                "wanted",
+                setup.customs()
+                        .wantedOutputW()
+                        .map(wanted -> Figures.plain(wanted, 1))
+                        .orElse("none"));
         args.put("driveLimit", Figures.plain(setup.amplifier().driveLimitW(), 2));
-        args.put("plateLimit", Figures.plain(tubes.plateCurrentLimitA(), 3));
-        args.put("gridLimit", Figures.plain(tubes.gridCurrentLimitA(), 3));
-        args.put("heatLimit", Figures.plain(tubes.plateDissipationPerTubeW(), 0));
-        args.put("restVolts", Figures.plain(tubes.plateVoltageRestDcV(), 0));
-        args.put("restCurrent", Figures.plain(tubes.restingPlateCurrentA(), 3));
         args.put("carrier", words.name(setup.carrier().name()));
         args.put("carrierMost", Figures.plain(setup.mostDriveW(), 1));
         args.put(
@@ -130,8 +137,30 @@ class AdviceWords {
                 : Optional.empty();
         args.put("swr", swr.map(one -> Figures.fixed(one, 1)).orElse("none"));
         setup.meterFor(ReadingRole.OUTPUT).ifPresent(meter -> args.put("meter", meter.name()));
-        args.put("heavierIs", words.say("sense." + tubes.loadSense().name()));
         return args;
+    }
+
+    /** What a stage lends to any sentence. */
+    private record OfStage(Words words, Map<String, Object> args) implements Stage.Cases<Boolean> {
+        @Override
+        public Boolean tubes(Stage.Tubes tubes) {
+            args.put("tube", tubes.tube().name());
+            args.put("tubes", tubes.tubeCount());
+            args.put("plateLimit", Figures.plain(tubes.plateCurrentLimitA(), 3));
+            args.put("gridLimit", Figures.plain(tubes.gridCurrentLimitA(), 3));
+            args.put("heatLimit", Figures.plain(tubes.plateDissipationPerTubeW(), 0));
+            args.put("restVolts", Figures.plain(tubes.plateVoltageRestDcV(), 0));
+            args.put("restCurrent", Figures.plain(tubes.restingPlateCurrentA(), 3));
+            args.put("heavierIs", words.say("sense." + tubes.loadSense().name()));
+            return true;
+        }
+
+        @Override
+        public Boolean transistors(Stage.Transistors transistors) {
+            args.put("supplyVolts", Figures.plain(transistors.supplyVoltageDcV(), 1));
+            args.put("supplyLimit", Figures.plain(transistors.supplyCurrentLimitA(), 1));
+            return true;
+        }
     }
 
     /** Returns the points of a list with whether each is answered, and whether its moment has come. */
@@ -141,7 +170,7 @@ class AdviceWords {
         return points.stream()
                 .map(point -> new RunView.CheckView(
                         point.name(),
-                        words.say("check." + point.name() + ".point", args),
+                        words.say(ofStage("check." + point.name() + ".point", args), args),
                         point.moment(),
                         state.checks().contains(point),
                         state.isDue(point, now)))

@@ -60,8 +60,10 @@ class LiveActs {
             bench.panel().ifPresent(panel -> {
                 moved(state, Control.DRIVE, state.setup().driveOfW(panel.exciterW()))
                         .ifPresent(events::add);
-                moved(state, Control.PLATE, panel.plate()).ifPresent(events::add);
-                moved(state, Control.LOAD, panel.load()).ifPresent(events::add);
+                if (state.setup().stage().isTuned()) {
+                    moved(state, Control.PLATE, panel.plate()).ifPresent(events::add);
+                    moved(state, Control.LOAD, panel.load()).ifPresent(events::add);
+                }
             });
         }
         int controls = events.size();
@@ -146,16 +148,8 @@ class LiveActs {
             throw new Refused(new Problem(ProblemCode.BENCH_AWAY, "bench", "", new Allowed.Nothing()));
         }
         if (request.control() != null && request.to() != null) {
-            TuneSetup setup = state.setup();
-            switch (request.control()) {
-                case DRIVE ->
-                    new Checks()
-                            .range("to", request.to(), setup.leastDriveW(), setup.mostDriveW(), Unit.WATT)
-                            .done();
-                case PLATE -> within(request.to(), setup.tubes().plate());
-                case LOAD -> within(request.to(), setup.tubes().load());
-            }
-            turn(setup, request.control(), request.to());
+            within(state.setup(), request.control(), request.to());
+            turn(state.setup(), request.control(), request.to());
         }
         if (request.band() != null) {
             bench.band(request.band());
@@ -169,8 +163,25 @@ class LiveActs {
         bench.turn(control, control == Control.DRIVE ? setup.exciterOfW(to) : to);
     }
 
-    private static void within(double to, Dial dial) {
-        new Checks().range("to", to, dial.least(), dial.most(), Unit.MARK).done();
+    /** Refuses what lies beyond the ends of a dial or of what exciter and pad give, and a control that the stage has not. */
+    private static void within(TuneSetup setup, Control control, double to) {
+        if (!setup.stage().controls().contains(control)) {
+            new Checks()
+                    .oneOf(
+                            "control",
+                            control.name(),
+                            setup.stage().controls().stream().map(Control::name).toList())
+                    .done();
+        }
+        Optional<Dial> dial = setup.stage().dial(control);
+        new Checks()
+                .range(
+                        "to",
+                        to,
+                        dial.map(Dial::least).orElse(setup.leastDriveW()),
+                        dial.map(Dial::most).orElse(setup.mostDriveW()),
+                        dial.isPresent() ? Unit.MARK : Unit.WATT)
+                .done();
     }
 
     /**

@@ -11,6 +11,8 @@ public enum MoveCode {
     REST,
     KEY_AND_PEAK,
     PEAK_AND_READ,
+    KEY_AND_READ,
+    READ_OFF,
     UNKEY,
     ENTER_READINGS,
     SETTLE_DOUBT,

@@ -127,6 +127,18 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
     }
 
     @Override
+    public Said keyAndRead(Move.KeyAndRead key) {
+        args.put("drive", Figures.plain(key.driveW(), 2));
+        args.put("how", key.first() ? "short" : "whole");
+        return said(MoveCode.KEY_AND_READ);
+    }
+
+    @Override
+    public Said readOff(Move.ReadOff read) {
+        return said(MoveCode.READ_OFF);
+    }
+
+    @Override
     public Said unkey(Move.Unkey unkey) {
         return said(MoveCode.UNKEY);
     }

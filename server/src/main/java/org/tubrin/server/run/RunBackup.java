@@ -23,7 +23,6 @@ import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
-import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunState;
@@ -204,11 +203,6 @@ class RunBackup implements BackupPart {
         }
         try {
             RunState state = Replay.of(recorded);
-            // No view shows a run without dials yet.
-            if (state.setup().stage().dial(Control.PLATE).isEmpty()) {
-                throw new Refused(new Problem(
-                        ProblemCode.NO_DIALS, at, state.setup().amplifier().name(), new Allowed.Nothing()));
-            }
             return wanted ? Optional.of(bulk.lines(entry.id(), state, rows(entry))) : Optional.empty();
         } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
             throw new Refused(new Problem(

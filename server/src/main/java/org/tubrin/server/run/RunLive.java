@@ -30,6 +30,7 @@ import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Band;
 import org.tubrin.server.feed.BenchLink;
@@ -98,6 +99,7 @@ public class RunLive implements SmartLifecycle {
             double load,
             @Nullable Band band,
             boolean tripped,
+            @Nullable SeenSign trip,
             double heaterS) {}
 
     /** What the twin expects a meter to show, in the unit of its scale. */
@@ -219,8 +221,9 @@ public class RunLive implements SmartLifecycle {
                         shown.load(),
                         shown.band(),
                         shown.tripped(),
+                        shown.trip().orElse(null),
                         shown.heaterS()))
-                .orElseGet(() -> new BenchView(false, false, 0, 0, 0, null, false, 0));
+                .orElseGet(() -> new BenchView(false, false, 0, 0, 0, null, false, null, 0));
     }
 
     private LiveReading reading(RunState state, ReadingRole role, Feed.Now now) {

@@ -28,7 +28,6 @@ import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
-import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.signs.Signs;
@@ -103,7 +102,7 @@ class RunViewer {
                                 setup.settings().warmUpSpeed()),
                         adviceWords.checks(Preflight.of(setup), state, now),
                         adviceWords.checks(state.closingChecks(), state, now),
-                        ended ? List.of() : List.of(SeenSign.values()),
+                        ended ? List.of() : setup.stage().seenSigns(),
                         ended ? List.of() : corrections(state, now)),
                 new RunView.Beside(
                         adviceWords.notes(state),
@@ -155,13 +154,16 @@ class RunViewer {
 
     /** Returns the schools that the run may go on by. */
     private List<RunView.SchoolName> schools(RunState state) {
-        return School.forStage(state.setup().tubes()).stream()
+        return state.setup().stage().schools().stream()
                 .filter(school -> school != School.PULSED || state.setup().readsPeaks())
                 .map(school -> new RunView.SchoolName(school, words.name(school.name())))
                 .toList();
     }
 
     private List<RunView.SchoolEndView> schoolEnds(RunState state) {
+        if (!state.setup().stage().isTuned()) {
+            return List.of();
+        }
         double driveW = state.lastStep().map(step -> step.driveW().value()).orElse(0.0);
         return SchoolEnd.of(state.setup(), driveW).stream()
                 .map(end -> new RunView.SchoolEndView(
@@ -230,7 +232,8 @@ class RunViewer {
         return switch (phase) {
             case PREFLIGHT -> "cold";
             case WARMING -> state.heatersOnSince().isPresent() ? "warming" : "cold";
-            case CLIMBING, FINISHING, CLOSING, WRITING, FINISHED, ABANDONED -> state.isKeyed() ? "keyed" : "warm";
+            case CLIMBING, FINISHING, CLOSING, WRITING, FINISHED, ABANDONED ->
+                state.isKeyed() ? "keyed" : state.setup().stage().isTuned() ? "warm" : "ready";
         };
     }
 
@@ -297,9 +300,19 @@ class RunViewer {
 
     private List<RunView.DialView> dials(RunState state, Advice advice) {
         Optional<Expected.Aim> aim = state.ending().isEmpty() ? Expected.aim(state) : Optional.empty();
-        return List.of(
-                dial(Control.PLATE, state, advice, aim.map(Expected.Aim::plate).orElse(null)),
-                dial(Control.LOAD, state, advice, aim.map(Expected.Aim::load).orElse(null)));
+        return state.setup().stage().isTuned()
+                ? List.of(
+                        dial(
+                                Control.PLATE,
+                                state,
+                                advice,
+                                aim.map(Expected.Aim::plate).orElse(null)),
+                        dial(
+                                Control.LOAD,
+                                state,
+                                advice,
+                                aim.map(Expected.Aim::load).orElse(null)))
+                : List.of();
     }
 
     private RunView.DialView dial(Control control, RunState state, Advice advice, @Nullable Double twinAt) {

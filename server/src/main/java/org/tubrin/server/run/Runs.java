@@ -174,9 +174,6 @@ public class Runs {
                 .orElseThrow(() -> new Refused(new Problem(ProblemCode.MISSING, "station", "", new Allowed.Nothing())));
         Amplifier named = equipment(request.amplifierId(), Amplifier.class, "amplifier");
         Amplifier amplifier = request.switchPosition() == null ? named : named.switchedTo(request.switchPosition());
-        if (!(amplifier.stage() instanceof Stage.Tubes tubes)) {
-            throw new Refused(new Problem(ProblemCode.NO_DIALS, "amplifier", amplifier.name(), new Allowed.Nothing()));
-        }
         Termination termination = equipment(request.terminationId(), Termination.class, "termination");
         List<Meter> meters = request.meterIds().stream()
                 .map(id -> equipment(id, Meter.class, "meters"))
@@ -188,11 +185,10 @@ public class Runs {
                         station.lowestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
                         station.highestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
                         Unit.ONE);
-        TuneSettings settings = TuneSettings.customaryFor(tubes);
-        Optional<Preset> chart = amplifier.chartRow(request.band()).map(Runs::fromChart);
-        Optional<Preset> card = cards.preset(amplifier, request.band(), frequencyHz, termination);
-        Optional<Preset> known = request.school() == School.MAKERS_CHART ? chart.or(() -> card) : card.or(() -> chart);
-        Preset preset = known.orElseGet(() -> unknown(tubes));
+        TuneSettings settings = TuneSettings.customaryFor(amplifier.stage());
+        Optional<Preset> known = amplifier.stage() instanceof Stage.Tubes tubes
+                ? known(request, amplifier, tubes, frequencyHz, termination)
+                : Optional.of(Preset.WITHOUT_DIALS);
         TuneSetup setup = new TuneSetup(
                 station,
                 amplifier,
@@ -203,7 +199,7 @@ public class Runs {
                 request.band(),
                 frequencyHz,
                 request.school(),
-                new Preset(tubes.plate().clamp(preset.plate()), tubes.load().clamp(preset.load()), preset.source()),
+                known.orElseGet(() -> unknown((Stage.Tubes) amplifier.stage())),
                 request.source() == ReadingSource.BENCH
                         ? live.benchWarmUpSpeed().map(settings::withWarmUpSpeed).orElse(settings)
                         : request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()),
@@ -213,6 +209,16 @@ public class Runs {
         return known.isPresent()
                 ? setup
                 : RecordTwin.preset(setup).map(setup::withPreset).orElse(setup);
+    }
+
+    /** Returns the dials that card or chart have, within the ends of the scales. */
+    private Optional<Preset> known(
+            StartRequest request, Amplifier amplifier, Stage.Tubes tubes, double frequencyHz, Termination termination) {
+        Optional<Preset> chart = amplifier.chartRow(request.band()).map(Runs::fromChart);
+        Optional<Preset> card = cards.preset(amplifier, request.band(), frequencyHz, termination);
+        return (request.school() == School.MAKERS_CHART ? chart.or(() -> card) : card.or(() -> chart))
+                .map(preset -> new Preset(
+                        tubes.plate().clamp(preset.plate()), tubes.load().clamp(preset.load()), preset.source()));
     }
 
     private static Optional<Customs> practice(StartRequest request) {
@@ -225,9 +231,12 @@ public class Runs {
         Optional<Double> ceiling = Optional.ofNullable(request.firstCeiling())
                 .filter(text -> !text.isBlank())
                 .map(text -> NumberEntry.parsePlain("firstCeiling", text, 1e-3, 20, Unit.AMPERE));
-        return request.rungs() == null && ceiling.isEmpty()
+        Optional<Double> wanted = Optional.ofNullable(request.wantedOutput())
+                .filter(text -> !text.isBlank())
+                .map(text -> NumberEntry.parsePlain("wantedOutput", text, 0.1, 1e4, Unit.WATT));
+        return request.rungs() == null && ceiling.isEmpty() && wanted.isEmpty()
                 ? Optional.empty()
-                : Optional.of(Customs.chosen(Optional.ofNullable(request.rungs()), own, ceiling));
+                : Optional.of(Customs.chosen(Optional.ofNullable(request.rungs()), own, ceiling, wanted));
     }
 
     private <T extends org.tubrin.core.station.Equipment> T equipment(UUID id, Class<T> type, String field) {

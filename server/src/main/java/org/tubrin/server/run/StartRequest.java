@@ -26,6 +26,7 @@ import org.tubrin.core.station.Mode;
  * @param padId between exciter and amplifier; absent where there is none
  * @param rungs how the ladder is spaced; absent for the school's own custom
  * @param ownDrives for a ladder of one's own: watts as typed, parted by spaces or semicolons
+ * @param wantedOutput output at which a drive table ends, in watts, as typed; absent where it goes as far as the amplifier is rated for
  * @param switchPosition of the amplifier's own mode switch; absent to leave it as the record has it
  * @param firstCeiling plate current not to pass at the first step, in amperes, as typed; absent where none is named
  */
@@ -45,4 +46,5 @@ public record StartRequest(
         @Nullable Rungs rungs,
         @Nullable String ownDrives,
         @Nullable String firstCeiling,
+        @Nullable String wantedOutput,
         @Nullable String switchPosition) {}

@@ -16,6 +16,7 @@ import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Growth;
 import org.tubrin.core.run.RunState;
@@ -165,10 +166,11 @@ class StepViewer {
     }
 
     private RunView.RoomView room(Room room) {
-        boolean exact = room.kind() == LimitKind.DRIVE;
+        boolean exact = room.kind() == LimitKind.DRIVE && room.value().standing() != Standing.MEASURED;
         ScaleUnit unit = switch (room.kind()) {
             case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, SUPPLY_CURRENT -> ScaleUnit.A;
-            case HEAT_PER_TUBE, OUTPUT, LOAD_POWER, DRIVE -> ScaleUnit.W;
+            case HEAT_PER_TUBE, RATED_OUTPUT, OUTPUT, LOAD_POWER, DRIVE -> ScaleUnit.W;
+            case HEAT_SINK -> ScaleUnit.C;
         };
         Figures.Figure value = Figures.of(room.value(), unit);
         int decimals = unit == ScaleUnit.A ? 3 : 0;

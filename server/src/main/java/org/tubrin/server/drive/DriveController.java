@@ -1,0 +1,111 @@
+package org.tubrin.server.drive;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.drive.DriveBand;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Stage;
+import org.tubrin.server.station.Stations;
+import org.tubrin.server.web.Csv;
+
+/** Drive tables over the bands, and the guard of a band change. */
+@RestController
+@RequestMapping("/api/drive")
+public class DriveController {
+    private static final double USUAL_SHARE = 0.8;
+
+    private final Stations stations;
+    private final DriveTables tables;
+    private final DriveViewer viewer;
+
+    DriveController(Stations stations, DriveTables tables, DriveViewer viewer) {
+        this.stations = stations;
+        this.tables = tables;
+        this.viewer = viewer;
+    }
+
+    /** An amplifier that was asked for, with what is known of it. */
+    private record Asked(UUID id, Amplifier amplifier, double wantedW, Map<Band, DriveTables.Measured> measured) {
+        List<DriveBand> bands() {
+            return measured.values().stream().map(DriveTables.Measured::table).toList();
+        }
+    }
+
+    /** Returns the tables of an amplifier, of the first one where none is named. */
+    @GetMapping
+    DriveViews.DriveView view(@RequestParam @Nullable UUID amplifier, @RequestParam @Nullable Double wanted) {
+        List<DriveViews.NamedAmplifier> all = stations.readableEquipment().stream()
+                .filter(kept -> kept.equipment() instanceof Amplifier one && one.stage() instanceof Stage.Transistors)
+                .map(kept -> new DriveViews.NamedAmplifier(
+                        kept.id(), kept.equipment().name()))
+                .toList();
+        if (all.isEmpty()) {
+            return new DriveViews.DriveView(all, null, List.of());
+        }
+        Asked asked = asked(amplifier == null ? all.get(0).id() : amplifier, wanted);
+        return new DriveViews.DriveView(
+                all,
+                new DriveViews.AmplifierView(
+                        asked.id(),
+                        asked.amplifier().name(),
+                        asked.amplifier().ratedOutputW(),
+                        asked.amplifier().driveLimitW(),
+                        asked.wantedW()),
+                asked.amplifier().bands().stream()
+                        .map(band -> viewer.band(
+                                asked.amplifier(),
+                                band,
+                                Optional.ofNullable(asked.measured().get(band)),
+                                asked.wantedW()))
+                        .toList());
+    }
+
+    /** Returns the ways from a band to every other. */
+    @GetMapping("/guard")
+    List<DriveViews.GuardView> guard(
+            @RequestParam UUID amplifier, @RequestParam Band from, @RequestParam @Nullable Double wanted) {
+        Asked asked = asked(amplifier, wanted);
+        Optional<DriveBand> here = Optional.ofNullable(asked.measured().get(from))
+                .map(DriveTables.Measured::table)
+                .filter(table -> !table.rows().isEmpty());
+        return here.map(table -> asked.amplifier().bands().stream()
+                        .filter(band -> band != from)
+                        .map(band -> viewer.guard(asked.amplifier(), asked.bands(), table, band, asked.wantedW()))
+                        .toList())
+                .orElse(List.of());
+    }
+
+    /** Returns every row as a table for other programs. */
+    @GetMapping(value = "/table.csv", produces = Csv.TYPE)
+    ResponseEntity<String> csv(@RequestParam UUID amplifier) {
+        Asked asked = asked(amplifier, null);
+        return DriveCsv.of(asked.amplifier().name(), asked.bands());
+    }
+
+    private Asked asked(UUID id, @Nullable Double wanted) {
+        Amplifier amplifier = stations.equipment(id, Amplifier.class, "amplifier");
+        if (!(amplifier.stage() instanceof Stage.Transistors)) {
+            throw new Refused(new Problem(ProblemCode.HAS_DIALS, "amplifier", amplifier.name(), new Allowed.Nothing()));
+        }
+        double wantedW = wanted == null ? USUAL_SHARE * amplifier.ratedOutputW() : wanted;
+        new Checks()
+                .range("wanted", wantedW, 0.1, 2 * amplifier.ratedOutputW(), Unit.WATT)
+                .done();
+        return new Asked(id, amplifier, wantedW, tables.of(amplifier.name(), amplifier.bands()));
+    }
+}

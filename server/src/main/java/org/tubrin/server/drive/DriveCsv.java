@@ -1,0 +1,81 @@
+package org.tubrin.server.drive;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
+import org.tubrin.core.drive.DriveBand;
+import org.tubrin.core.drive.DriveRow;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.Trip;
+import org.tubrin.server.web.Csv;
+
+/** Writes drive tables: one row a key-down and one a trip, in the core's units with standard uncertainties. */
+final class DriveCsv {
+    private static final List<String> HEADER = Arrays.asList(
+            "band",
+            "frequencyHz",
+            "setW",
+            "driveW",
+            "driveW_u",
+            "outputW",
+            "outputW_u",
+            "gainDb",
+            "gainDb_u",
+            "inputSwr",
+            "supplyV",
+            "supplyA",
+            "efficiency",
+            "heatW",
+            "heatSinkC",
+            "trip");
+
+    private DriveCsv() {}
+
+    static ResponseEntity<String> of(String amplifier, List<DriveBand> tables) {
+        List<List<@Nullable Object>> rows = new ArrayList<>();
+        for (DriveBand table : tables) {
+            table.rows().forEach(row -> rows.add(row(table, row)));
+            table.trips().forEach(trip -> rows.add(trip(table, trip)));
+        }
+        String name = "drive-" + amplifier.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".csv";
+        return Csv.reply(name, HEADER, rows);
+    }
+
+    private static List<@Nullable Object> row(DriveBand table, DriveRow row) {
+        return Arrays.asList(
+                table.band(),
+                table.setup().frequencyHz(),
+                row.setW(),
+                row.driveW().value(),
+                row.driveW().standardUncertainty(),
+                row.outputW().value(),
+                row.outputW().standardUncertainty(),
+                value(row.gainDb()),
+                row.gainDb().map(Quantity::standardUncertainty).orElse(null),
+                value(row.inputSwr()),
+                value(row.supplyV()),
+                value(row.supplyA()),
+                value(row.efficiency()),
+                value(row.heatW()),
+                value(row.heatSinkC()),
+                null);
+    }
+
+    private static List<@Nullable Object> trip(DriveBand table, Trip trip) {
+        List<@Nullable Object> cells = new ArrayList<>(Arrays.asList(new Object[HEADER.size()]));
+        cells.set(0, table.band());
+        cells.set(1, table.setup().frequencyHz());
+        cells.set(3, trip.driveW().value());
+        cells.set(4, trip.driveW().standardUncertainty());
+        cells.set(HEADER.size() - 1, trip.kind());
+        return cells;
+    }
+
+    private static @Nullable Double value(Optional<Quantity> quantity) {
+        return quantity.map(Quantity::value).orElse(null);
+    }
+}

@@ -1,0 +1,205 @@
+package org.tubrin.server.drive;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.tubrin.core.drive.BandGuard;
+import org.tubrin.core.drive.DriveBand;
+import org.tubrin.core.drive.DriveFor;
+import org.tubrin.core.drive.DriveRow;
+import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.Trip;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Band;
+import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Words;
+
+/** Puts drive tables and what follows from them into words. */
+@Component
+class DriveViewer {
+    private static final String THIN = "\u2009";
+    private static final int LAW_POINTS = 6;
+    private static final double SECONDS_A_MINUTE = 60;
+
+    private final Words words;
+
+    DriveViewer(Words words) {
+        this.words = words;
+    }
+
+    /** Returns what a band brought, or that nothing is known of it. */
+    DriveViews.BandView band(Amplifier amplifier, Band band, Optional<DriveTables.Measured> measured, double wantedW) {
+        if (measured.isEmpty()) {
+            return new DriveViews.BandView(
+                    band,
+                    words.name(band.name()),
+                    null,
+                    null,
+                    null,
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    wanted(amplifier, DriveFor.UNKNOWN),
+                    null,
+                    null,
+                    null,
+                    null);
+        }
+        DriveBand table = measured.get().table();
+        DriveFor wanted = table.driveFor(wantedW);
+        List<DriveRow> rows = table.rows();
+        Optional<DriveRow> last = rows.isEmpty() ? Optional.empty() : Optional.of(rows.get(rows.size() - 1));
+        return new DriveViews.BandView(
+                band,
+                words.name(band.name()),
+                measured.get().runId(),
+                table.at(),
+                table.setup().frequencyHz(),
+                rows.stream().map(row -> row(table, row)).toList(),
+                table.trips().stream().map(trip -> trip(table, trip)).toList(),
+                law(table, wantedW),
+                wanted(amplifier, wanted),
+                table.greatestGain()
+                        .flatMap(DriveRow::gainDb)
+                        .map(gain -> Figures.of(gain, 1, "", 1).shown())
+                        .orElse(null),
+                last.flatMap(DriveRow::inputSwr).map(DriveViewer::swr).orElse(null),
+                table.compressionW().map(output -> Figures.written(output, "W")).orElse(null),
+                sink(table, wantedW));
+    }
+
+    private @Nullable String sink(DriveBand table, double wantedW) {
+        return table.sinkAt(wantedW)
+                .map(sink -> words.say(
+                        "drive.sink",
+                        Map.of(
+                                "final", Figures.plain(sink.finalC(), 0),
+                                "minutes", Figures.plain(sink.timeS() / SECONDS_A_MINUTE, 0))))
+                .orElse(null);
+    }
+
+    private static String swr(Quantity swr) {
+        return Figures.fixed(swr.value(), 1);
+    }
+
+    private DriveViews.RowView row(DriveBand table, DriveRow row) {
+        return new DriveViews.RowView(
+                row.driveW().value(),
+                row.outputW().value(),
+                Figures.plain(row.setW(), 1) + THIN + "W",
+                Figures.of(row.driveW(), 1, "", 2).withUncertainty(),
+                Figures.of(row.outputW(), ScaleUnit.W).withUncertainty(),
+                row.gainDb()
+                        .map(gain -> Figures.of(gain, 1, "", 1).withUncertainty())
+                        .orElse(null),
+                row.inputSwr().map(DriveViewer::swr).orElse(null),
+                supply(row),
+                row.efficiency()
+                        .map(share -> Figures.percent(share).withUncertainty())
+                        .orElse(null),
+                row.heatW()
+                        .map(heat -> Figures.of(heat, ScaleUnit.W).withUncertainty())
+                        .orElse(null),
+                row.heatSinkC()
+                        .map(sink -> Figures.plain(sink.value(), 0) + THIN + "°C")
+                        .orElse(null),
+                table.tripW()
+                        .map(trip -> Figures.fixed(
+                                        10 * Math.log10(trip / row.driveW().value()), 1) + THIN + "dB")
+                        .orElse(null));
+    }
+
+    private static @Nullable String supply(DriveRow row) {
+        List<String> parts = new ArrayList<>();
+        row.supplyV().ifPresent(volts -> parts.add(Figures.fixed(volts.value(), 1) + THIN + "V"));
+        row.supplyA().ifPresent(ampere -> parts.add(Figures.fixed(ampere.value(), 1) + THIN + "A"));
+        return parts.isEmpty() ? null : String.join(" ", parts);
+    }
+
+    private DriveViews.TripView trip(DriveBand table, Trip trip) {
+        double driveW = trip.driveW().value();
+        return new DriveViews.TripView(
+                driveW,
+                table.outputAtW(driveW).orElse(null),
+                words.say(
+                        "drive.trip",
+                        Map.of(
+                                "kind", words.say("drive.trip." + trip.kind().name()),
+                                "drive", Figures.plain(driveW, 1))));
+    }
+
+    /** The law from the last row to where the wanted output would be, or to the limits of the amplifier. */
+    private static List<List<Double>> law(DriveBand table, double wantedW) {
+        List<DriveRow> rows = table.rows();
+        if (rows.isEmpty()) {
+            return List.of();
+        }
+        double fromW = rows.get(rows.size() - 1).driveW().value();
+        double toW = Math.min(table.setup().amplifier().driveLimitW(), table.capW());
+        List<List<Double>> points = new ArrayList<>();
+        for (int i = 0; i <= LAW_POINTS && toW > fromW; i++) {
+            double driveW = fromW * Math.pow(toW / fromW, (double) i / LAW_POINTS);
+            double outputW = table.outputAtW(driveW).orElseThrow();
+            points.add(List.of(driveW, outputW));
+            if (outputW > wantedW) {
+                break;
+            }
+        }
+        return points.size() < 2 ? List.of() : points;
+    }
+
+    private DriveViews.WantedView wanted(Amplifier amplifier, DriveFor wanted) {
+        return new DriveViews.WantedView(
+                wanted.basis(),
+                wanted.driveW()
+                        .map(drive -> Figures.of(drive, ScaleUnit.W).withUncertainty())
+                        .orElse(null),
+                wanted.setW().map(set -> Figures.plain(set, 1)).orElse(null),
+                words.say(
+                        "drive.basis." + wanted.basis().name(),
+                        Map.of("limit", Figures.plain(amplifier.driveLimitW(), 1))));
+    }
+
+    /** Returns the way from a band to another. */
+    DriveViews.GuardView guard(Amplifier amplifier, List<DriveBand> tables, DriveBand from, Band to, double wantedW) {
+        double inUseW = BandGuard.uptoW(from, wantedW);
+        BandGuard guard = BandGuard.of(amplifier, tables, inUseW, to, wantedW);
+        Map<String, Object> args = new HashMap<>();
+        args.put("band", words.name(to.name()));
+        args.put("from", words.name(from.band().name()));
+        args.put("set", Figures.plain(from.setForW(guard.firstW()), 1));
+        args.put("first", Figures.plain(guard.firstW(), 1));
+        args.put("up", guard.uptoW().isPresent() ? "yes" : "no");
+        args.put("upto", guard.uptoW().map(one -> Figures.plain(one, 1)).orElse(""));
+        args.put("trip", guard.tripW().map(one -> Figures.plain(one, 1)).orElse(""));
+        return new DriveViews.GuardView(
+                to,
+                words.name(to.name()),
+                words.say(guard.uptoW().isPresent() ? "guard.title" : "guard.title.unknown", args),
+                words.say("guard.says", args),
+                otherwise(guard.otherwise()),
+                guard.otherwise().isRisky(),
+                Figures.plain(guard.firstW(), 1),
+                guard.uptoW().map(one -> Figures.plain(one, 1)).orElse(null),
+                guard.because(),
+                words.say("guard.because." + guard.because().name(), args));
+    }
+
+    private String otherwise(BandGuard.Otherwise otherwise) {
+        Map<String, Object> args = new HashMap<>();
+        args.put("drive", Figures.plain(otherwise.driveW(), 1));
+        args.put("output", otherwise.outputW().map(one -> Figures.plain(one, 0)).orElse(""));
+        Optional<Double> trip = otherwise.beyondTripDb().filter(db -> db > 0);
+        Optional<Double> rated = otherwise.beyondRatedDb().filter(db -> db > 0);
+        args.put("db", trip.or(() -> rated).map(one -> Figures.plain(one, 1)).orElse(""));
+        String key = trip.isPresent()
+                ? "trip"
+                : otherwise.outputW().isEmpty() ? "unknown" : rated.isPresent() ? "rated" : "fine";
+        return words.say("guard.otherwise." + key, args);
+    }
+}

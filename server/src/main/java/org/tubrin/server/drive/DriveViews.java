@@ -1,0 +1,116 @@
+package org.tubrin.server.drive;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.drive.BandGuard;
+import org.tubrin.core.drive.DriveFor;
+import org.tubrin.core.station.Band;
+
+/** The drive tables of an amplifier as the page sees them. */
+public final class DriveViews {
+    private DriveViews() {}
+
+    /**
+     * All that is known of an amplifier's drive.
+     *
+     * @param amplifiers those without dials that the station has
+     * @param amplifier the one that is looked at; absent where the station has none
+     * @param bands all that it covers, whether measured or not
+     */
+    public record DriveView(
+            List<NamedAmplifier> amplifiers, @Nullable AmplifierView amplifier, List<BandView> bands) {}
+
+    /** An amplifier to choose. */
+    public record NamedAmplifier(UUID id, String name) {}
+
+    /**
+     * The amplifier.
+     *
+     * @param wantedW the output that is wanted: what was asked for, or 80 % of what it is rated for
+     */
+    public record AmplifierView(UUID id, String name, double ratedW, double driveLimitW, double wantedW) {}
+
+    /**
+     * What one band brought.
+     *
+     * @param runId of the run that it was measured in; absent where it never was
+     * @param at when
+     * @param rows in rising order of drive
+     * @param trips drives at which it tripped, in watts, with what they are called
+     * @param law points beyond the rows, each a drive and an output in watts
+     * @param wanted the drive for the wanted output
+     * @param gain greatest gain
+     * @param swr input SWR at the last row
+     * @param compression output at 1 dB of compression
+     * @param sink where the heat sink ends at the wanted output
+     */
+    public record BandView(
+            Band band,
+            String name,
+            @Nullable UUID runId,
+            @Nullable Instant at,
+            @Nullable Double frequencyHz,
+            List<RowView> rows,
+            List<TripView> trips,
+            List<List<Double>> law,
+            WantedView wanted,
+            @Nullable String gain,
+            @Nullable String swr,
+            @Nullable String compression,
+            @Nullable String sink) {}
+
+    /** One key-down. */
+    public record RowView(
+            double driveW,
+            double outputW,
+            String set,
+            String drive,
+            String output,
+            @Nullable String gain,
+            @Nullable String swr,
+            @Nullable String supply,
+            @Nullable String efficiency,
+            @Nullable String heat,
+            @Nullable String sink,
+            @Nullable String room) {}
+
+    /** A drive at which it tripped. */
+    public record TripView(double driveW, @Nullable Double outputW, String says) {}
+
+    /**
+     * The drive for the wanted output.
+     *
+     * @param shown with its uncertainty; absent where it is not known
+     * @param set what the exciter's scale shows, in watts
+     * @param says what it rests on
+     */
+    public record WantedView(
+            DriveFor.Basis basis,
+            @Nullable String shown,
+            @Nullable String set,
+            String says) {}
+
+    /**
+     * The way to another band.
+     *
+     * @param title first thing to do
+     * @param says what then
+     * @param otherwise what would happen otherwise
+     * @param risky whether that would be too much, or nobody knows
+     * @param first drive to begin with, in watts at the input
+     * @param upTo drive to go up to; absent where nothing is known
+     */
+    public record GuardView(
+            Band band,
+            String name,
+            String title,
+            String says,
+            String otherwise,
+            boolean risky,
+            String first,
+            @Nullable String upTo,
+            BandGuard.Because code,
+            String because) {}
+}
