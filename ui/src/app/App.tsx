@@ -10,6 +10,7 @@ import { toggleTheme } from './theme';
 
 const StartPage = lazy(() => import('../features/start'));
 const RunPage = lazy(() => import('../features/run'));
+const DrivePage = lazy(() => import('../features/drive'));
 const SupplyPage = lazy(() => import('../features/supply'));
 const CardsPage = lazy(() => import('../features/cards'));
 const LogPage = lazy(() => import('../features/log'));
@@ -46,6 +47,8 @@ export function App() {
     'Ctrl+k': () => setCommandsOpen(true),
     g: () => setGotoSince(Date.now()),
     t: afterG('t', toggleTheme),
+    v: afterG('v', nothing),
+    b: () => navigate('/drive/guard'),
     u: afterG('u', nothing),
     c: afterG('c', nothing),
     l: afterG('l', nothing),
@@ -68,6 +71,7 @@ export function App() {
               <Route path="/" element={<Navigate to="/tune" replace />} />
               <Route path="/tune" element={<StartPage />} />
               <Route path="/tune/:runId/:tab?" element={<RunPage />} />
+              <Route path="/drive/:tab?" element={<DrivePage />} />
               <Route path="/supply/*" element={<SupplyPage />} />
               <Route path="/cards" element={<CardsPage />} />
               <Route path="/log" element={<LogPage />} />

@@ -1,6 +1,7 @@
 /** The places of the application that work, each with its key after G. */
 export const PLACES = [
   { path: '/tune', name: 'Tune', key: 't' },
+  { path: '/drive', name: 'Drive', key: 'v' },
   { path: '/supply', name: 'Supply', key: 'u' },
   { path: '/cards', name: 'Cards', key: 'c' },
   { path: '/log', name: 'Log', key: 'l' },
@@ -20,7 +21,8 @@ export const KEY_HELP = [
   ['D', 'drive one step up; with Shift down'],
   ['M', 'map, and back'],
   ['Esc', 'leave a field'],
-  ['G then T U C L S', 'go to Tune, Supply, Cards, Log, Station'],
+  ['G then T V U C L S', 'go to Tune, Drive, Supply, Cards, Log, Station'],
+  ['B', 'band change: what to set first'],
   ['/ or Ctrl K', 'list of commands'],
   ['T', 'day or lamp'],
   ['?', 'these keys'],

@@ -1,4 +1,5 @@
 export { apart } from './apart';
+export { type BandStair, BandStairs, outputScale, STAIRS } from './BandStairs';
 export { Course } from './Course';
 export { DialRuler } from './DialRuler';
 export { Envelope, outputAt, Trapezoid } from './Envelope';

@@ -12,7 +12,7 @@ export function DialsAhead() {
 }
 
 function Asking({ choices }: { choices: Choices }) {
-  const amplifiers = choices.amplifiers.filter((one) => one.usable);
+  const amplifiers = choices.amplifiers.filter((one) => one.tuned);
   const [amplifierId, setAmplifierId] = useState(
     (amplifiers.find((one) => one.name === choices.lastAmplifier) ?? amplifiers[0])?.id ?? '',
   );

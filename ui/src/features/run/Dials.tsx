@@ -6,6 +6,7 @@ import type { DialKeys } from './useDials';
 const KEYS = { PLATE: ['←', '→'], LOAD: ['↓', '↑'] } as const;
 
 export function Dials({ view, dials }: { view: RunView; dials: DialKeys }) {
+  if (view.dials.length === 0) return null;
   return (
     <section aria-label="Dials" className="sheet grid grid-cols-2 gap-x-9 gap-y-3 max-phone:grid-cols-1 px-4 py-2.5">
       {view.dials.map((dial) => (

@@ -13,10 +13,22 @@ const REPORTS = {
   TRIP_PLATE: 'plate current',
   TRIP_REFLECTED: 'reflected power',
   TRIP_HEAT: 'heat',
+  TRIP_INPUT: 'drive',
+  TRIP_OUTPUT: 'output',
+  TRIP_FILTER: 'wrong filter',
   TRIP: 'not known',
 } as const;
 const SEEN = ['ARC', 'KNOB_SLIPS'] as const;
-const TRIPS = ['TRIP_GRID', 'TRIP_PLATE', 'TRIP_REFLECTED', 'TRIP_HEAT', 'TRIP'] as const;
+const TRIPS = [
+  'TRIP_GRID',
+  'TRIP_PLATE',
+  'TRIP_INPUT',
+  'TRIP_OUTPUT',
+  'TRIP_REFLECTED',
+  'TRIP_HEAT',
+  'TRIP_FILTER',
+  'TRIP',
+] as const;
 
 /** The pace of key-down and rest. */
 export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number; act: (act: Act) => void }) {

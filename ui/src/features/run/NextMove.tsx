@@ -24,10 +24,16 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
   const keyed = view.clock.phase === 'KEY_DOWN';
   const live = useOver();
   const over = keyed ? live : undefined;
-  const toKey = advice.move === 'KEY_AND_PEAK' || advice.move === 'REST' || keyed;
-  const toRead = ['KEY_AND_PEAK', 'PEAK_AND_READ', 'ENTER_READINGS', 'ENTER_POSITION', 'SETTLE_DOUBT'].includes(
-    advice.move,
-  );
+  const toKey = advice.move === 'KEY_AND_PEAK' || advice.move === 'KEY_AND_READ' || advice.move === 'REST' || keyed;
+  const toRead = [
+    'KEY_AND_PEAK',
+    'PEAK_AND_READ',
+    'KEY_AND_READ',
+    'READ_OFF',
+    'ENTER_READINGS',
+    'ENTER_POSITION',
+    'SETTLE_DOUBT',
+  ].includes(advice.move);
   return (
     <Sheet title="Next move" accent part="next-move" aside={<span className="text-12 text-soft">{advice.rule}</span>}>
       <div role={over ? 'alert' : 'status'} aria-live={over ? 'assertive' : 'polite'}>

@@ -74,11 +74,15 @@ function Running({ run, view }: { run: Run; view: RunView }) {
     if (run.busy) return;
     if (view.advice.button) run.act({ act: 'FOLLOW' });
     // With the key up meters have nothing to say yet.
-    else if (!(isLive && ['REST', 'KEY_AND_PEAK', 'WAIT_FOR_WARMTH'].includes(view.advice.move))) read();
+    else if (!(isLive && ['REST', 'KEY_AND_PEAK', 'KEY_AND_READ', 'WAIT_FOR_WARMTH'].includes(view.advice.move)))
+      read();
   };
   const drive = (up: boolean) => {
     const at = view.draft.driveW ?? 0;
-    const next = up ? view.drivesW.find((rung) => rung > at * 1.01) : view.drivesW.findLast((rung) => rung < at * 0.99);
+    const advised = view.advice.control === 'DRIVE' ? view.advice.to : undefined;
+    const next = up
+      ? (advised ?? view.drivesW.find((rung) => rung > at * 1.01))
+      : view.drivesW.findLast((rung) => rung < at * 0.99);
     if (next !== undefined) run.act({ act: 'SET', control: 'DRIVE', text: String(next) });
   };
   useKeys(

@@ -39,11 +39,17 @@ const FIGURES: FigureRow[] = [
   { name: 'gain', label: 'Gain', unit: 'dB', bare: true },
 ];
 
+/** Without tubes the heat is that of the whole stage. */
+const UNTUNED_FIGURES: FigureRow[] = FIGURES.filter((figure) => figure.name !== 'heatPerTubeCorrected').map((figure) =>
+  figure.name === 'heatPerTube' ? { ...figure, label: 'Heat' } : figure,
+);
+
 /** The readings and figures of each step; the step in hand takes entries. */
 export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly }: Props) {
   const inHand = readOnly ? -1 : view.steps.length;
   const hasNow = !readOnly && view.source !== 'TYPED';
   const hasTwin = !readOnly && view.twin;
+  const tuned = view.dials.length > 0;
   const row = (
     key: string,
     label: ReactNode,
@@ -167,9 +173,9 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
               reading.role,
             ),
           )}
-          {setting('PLATE', 'PLATE', '', (step) => step.plate)}
-          {setting('LOAD', 'LOAD', '', (step) => step.load)}
-          {FIGURES.map((figure) =>
+          {tuned && setting('PLATE', 'PLATE', '', (step) => step.plate)}
+          {tuned && setting('LOAD', 'LOAD', '', (step) => step.load)}
+          {(tuned ? FIGURES : UNTUNED_FIGURES).map((figure) =>
             row(figure.name, figure.label, figure.unit, (step) =>
               shown(step[figure.name], figure, columns.length > ROOMY_COLUMNS),
             ),

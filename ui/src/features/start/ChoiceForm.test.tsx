@@ -9,7 +9,7 @@ const box = (id: string, more: object = {}) => ({
   id,
   name: id,
   detail: '',
-  usable: true,
+  tuned: true,
   bands: [],
   reads: [],
   switchPositions: [],

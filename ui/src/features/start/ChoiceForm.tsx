@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Choices } from '../../api';
 import { type Box, Input, Label, OneOf, SomeOf } from '../../parts/ui';
-import { type Choice, suggestion } from './useChoice';
+import { type Choice, suggestion, suits } from './useChoice';
 
 interface Props {
   choices: Choices;
@@ -15,6 +15,7 @@ export function ChoiceForm({ choices, choice, change }: Props) {
   const bands = choices.bands.filter((one) => amplifier?.bands.includes(one.band));
   const terminations = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(choice.band));
   const limits = choices.bands.find((one) => one.band === choice.band);
+  const tuned = amplifier?.tuned ?? true;
   return (
     <section aria-label="What to tune" className="sheet px-5 py-4">
       <h1 className="mb-2 text-22">What to tune</h1>
@@ -80,10 +81,55 @@ export function ChoiceForm({ choices, choice, change }: Props) {
       <Line
         label="Meters"
         many
-        options={choices.meters.map(box)}
+        options={choices.meters.filter((one) => suits(one, tuned)).map(box)}
         chosen={choice.meterIds}
         onPick={(id) => change({ meterIds: toggled(choice.meterIds, id) })}
       />
+      {tuned ? (
+        <Climb choices={choices} choice={choice} change={change} />
+      ) : (
+        <Table choices={choices} choice={choice} change={change} />
+      )}
+      <Line
+        label="Readings"
+        options={choices.sources}
+        chosen={[choice.source]}
+        onPick={(source) => change({ source: source as Choice['source'] })}
+      />
+    </section>
+  );
+}
+
+/** No dials: what output is wanted on this band. */
+function Table({ choices, choice, change }: Props) {
+  const school = choices.schools.find((one) => one.code === 'DRIVE_TABLE');
+  return (
+    <div className="grid grid-cols-line border-t border-hair py-2.5">
+      <Label htmlFor="wanted-output" className="head pt-1.5">
+        Wanted
+      </Label>
+      <div className="flex flex-wrap items-center gap-2 text-soft">
+        <Input
+          id="wanted-output"
+          number
+          className="w-19"
+          maxLength={8}
+          value={choice.wantedOutput}
+          onChange={(event) => change({ wantedOutput: event.target.value })}
+        />
+        W of output; left empty, as far as the rating bears
+        <p className="basis-full text-13">
+          <span className="text-ink">{school?.detail}</span> {school?.costs}
+        </p>
+      </div>
+    </div>
+  );
+}
+
+/** How the dials are found. */
+function Climb({ choices, choice, change }: Props) {
+  return (
+    <>
       <Schools choices={choices} choice={choice} change={change} />
       <Line
         label="Ladder"
@@ -117,25 +163,20 @@ export function ChoiceForm({ choices, choice, change }: Props) {
           A, where the maker names one
         </span>
       </Line>
-      <Line
-        label="Readings"
-        options={choices.sources}
-        chosen={[choice.source]}
-        onPick={(source) => change({ source: source as Choice['source'] })}
-      />
-    </section>
+    </>
   );
 }
 
 /** How to decide: what each school does, when it suits, what it costs in heat. */
 function Schools({ choices, choice, change }: Props) {
-  const chosen = choices.schools.find((one) => one.code === choice.school);
+  const schools = choices.schools.filter((one) => one.code !== 'DRIVE_TABLE');
+  const chosen = schools.find((one) => one.code === choice.school);
   const nameOf = (code: string) => choices.schools.find((one) => one.code === code)?.name;
   const suggested = suggestion(choices, choice.amplifierId, choice.band);
   return (
     <Line
       label="School"
-      options={choices.schools.map(({ code, name }) => ({
+      options={schools.map(({ code, name }) => ({
         code,
         name,
         ...(code === suggested?.school ? { detail: 'suggested' } : {}),
@@ -163,7 +204,6 @@ const box = (one: Choices['amplifiers'][number]): Box => ({
   code: one.id,
   name: one.name,
   detail: one.detail,
-  disabled: !one.usable,
 });
 
 const toggled = (ids: string[], id: string) => (ids.includes(id) ? ids.filter((one) => one !== id) : [...ids, id]);

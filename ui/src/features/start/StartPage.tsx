@@ -27,12 +27,13 @@ export function StartPage() {
 function whatIsMissing(choices: Choices): string[] {
   const missing: string[] = [];
   if (!choices.stationDescribed) missing.push('the station, with its licence limit');
-  if (!choices.amplifiers.some((one) => one.usable)) missing.push('an amplifier with PLATE and LOAD');
+  if (choices.amplifiers.length === 0) missing.push('an amplifier');
   if (choices.exciters.length === 0) missing.push('the exciter that drives it');
   if (choices.terminations.length === 0) missing.push('a dummy load');
   const reads = choices.meters.flatMap((meter) => meter.reads);
   if (!reads.includes('OUTPUT')) missing.push('a meter that reads output');
-  if (!reads.includes('PLATE_CURRENT')) missing.push('a meter that reads plate current');
+  const onlyTubes = choices.amplifiers.every((one) => one.tuned);
+  if (onlyTubes && !reads.includes('PLATE_CURRENT')) missing.push('a meter that reads plate current');
   return missing;
 }
 
@@ -69,6 +70,7 @@ function Start({ choices }: { choices: Choices }) {
   const bandName = choices.bands.find((one) => one.band === choice.band)?.name;
   const termination = choices.terminations.find((one) => one.id === choice.terminationId);
   const school = choices.schools.find((one) => one.code === choice.school);
+  const tuned = amplifier?.tuned ?? true;
   return (
     <div className="m-5 grid items-start gap-3.5 wide:grid-cols-main-side">
       <ChoiceForm choices={choices} choice={choice} change={change} />
@@ -76,15 +78,16 @@ function Start({ choices }: { choices: Choices }) {
         {choices.inProgress && <GoOn run={choices.inProgress} />}
         <Sheet title="Next move" accent>
           <p className="head text-27 leading-head">
-            Climb {bandName} with {amplifier?.name}
+            {tuned ? `Climb ${bandName} with ${amplifier?.name}` : `Drive table of ${amplifier?.name} on ${bandName}`}
           </p>
           <p className="mt-2 text-soft">
-            Into {termination?.name}, by the school “{school?.name}”. First the points before power and the warm-up,
-            then up in drive. Have the meters in sight and a hand on PLATE.
+            {tuned
+              ? `Into ${termination?.name}, by the school “${school?.name}”. First the points before power and the warm-up, then up in drive. Have the meters in sight and a hand on PLATE.`
+              : `Into ${termination?.name}. First the path in bypass, then the least drive, then 3 dB at most a key-down: what each brings, and where it trips.`}
           </p>
           <div className="mt-3">
             <Button kind="main" hotkey="Enter" disabled={start.isPending} onClick={() => start.mutate()}>
-              Start the climb
+              {tuned ? 'Start the climb' : 'Start the table'}
             </Button>
           </div>
           {start.error && (

@@ -7,7 +7,7 @@ const box = (id: string, more: object = {}) => ({
   id,
   name: id,
   detail: '',
-  usable: true,
+  tuned: true,
   bands: [],
   reads: [],
   switchPositions: [],
@@ -16,14 +16,14 @@ const box = (id: string, more: object = {}) => ({
 const choices: Choices = {
   stationDescribed: true,
   amplifiers: [
-    box('Ketch', { usable: false }),
+    box('Ketch', { tuned: false }),
     box('Barque', { bands: ['MHZ_14'] }),
     box('Brigantine', { bands: ['MHZ_7', 'MHZ_14'] }),
   ],
   exciters: [box('Halyard')],
   pads: [box('Fender')],
   terminations: [box('Yardarm', { bands: ['MHZ_7'] }), box('Ballast')],
-  meters: [box('Brigantine panel'), box('Fathom')],
+  meters: [box('Brigantine panel', { reads: ['PLATE_CURRENT'] }), box('Fathom', { reads: ['OUTPUT'] })],
   bands: [
     { band: 'MHZ_7', name: '7 MHz', lowestHz: 6.9e6, highestHz: 7.3e6 },
     { band: 'MHZ_14', name: '14 MHz', lowestHz: 14e6, highestHz: 14.35e6 },
@@ -47,7 +47,22 @@ describe('what is chosen first', () => {
   });
   it('is the amplifier of the last run, where there was one', () => {
     expect(complete({ ...choices, lastAmplifier: 'Barque' }, {}).amplifierId).toBe('Barque');
-    expect(complete({ ...choices, lastAmplifier: 'Ketch' }, {}).amplifierId).toBe('Brigantine');
+    expect(complete({ ...choices, lastAmplifier: 'Ketch' }, {}).amplifierId).toBe('Ketch');
+  });
+  it('makes a drive table of an amplifier without dials, with meters that have something to say of it', () => {
+    const meters = [
+      box('Brigantine panel', { reads: ['PLATE_CURRENT'] }),
+      box('Fathom', { reads: ['OUTPUT'] }),
+      box('Ketch panel', { reads: ['SUPPLY_CURRENT'] }),
+      box('Sounding', { reads: ['SUPPLY_CURRENT'] }),
+    ];
+    const choice = complete({ ...choices, meters }, { amplifierId: 'Ketch', school: 'GRID_TARGET', rungs: 'OWN' });
+    expect(choice.school).toBe('DRIVE_TABLE');
+    expect(choice.rungs).toBeUndefined();
+    expect(choice.meterIds).toEqual(['Fathom', 'Ketch panel']);
+    const back = complete({ ...choices, meters }, { ...choice, amplifierId: 'Brigantine', meterIds: undefined });
+    expect(back.school).toBe('MAKERS_CHART');
+    expect(back.meterIds).toEqual(['Brigantine panel', 'Fathom']);
   });
   it('keeps what was chosen while it is there', () => {
     expect(complete(choices, { amplifierId: 'Barque' }).amplifierId).toBe('Barque');

@@ -18,6 +18,8 @@ export interface Choice {
   rungs: StartRequest['rungs'];
   ownDrives: string;
   firstCeiling: string;
+  /** Where a drive table ends, in watts; empty where it goes as far as the amplifier is rated for. */
+  wantedOutput: string;
   /** Of the amplifier's own mode switch; absent where it has none. */
   switchPosition: string | undefined;
 }
@@ -38,14 +40,15 @@ export function remember(choice: Choice): void {
 
 /** Returns the choice made complete: what was chosen where it is still there, else the first that fits. */
 export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
-  const pick = (list: { id: string; usable: boolean }[], id: string | undefined) =>
-    (list.find((one) => one.id === id && one.usable) ?? list.find((one) => one.usable))?.id ?? '';
+  const pick = (list: { id: string }[], id: string | undefined) =>
+    (list.find((one) => one.id === id) ?? list[0])?.id ?? '';
   // The amplifier of the last run first, then those that have a meter of their own name.
   const rank = (name: string) => 2 * Number(name === choices.lastAmplifier) + Number(isRead(choices, name));
   const amplifiers = [...choices.amplifiers].sort((a, b) => rank(b.name) - rank(a.name));
   const amplifierId = pick(amplifiers, wanted.amplifierId);
   const amplifier = choices.amplifiers.find((one) => one.id === amplifierId);
   const bands = amplifier?.bands ?? [];
+  const tuned = amplifier?.tuned ?? true;
   const band =
     wanted.band && bands.includes(wanted.band)
       ? wanted.band
@@ -62,21 +65,37 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
     terminationId: pick(loadsFirst, wanted.terminationId),
     exciterId: pick(choices.exciters, wanted.exciterId),
     carrier: wanted.carrier ?? 'CW',
-    rungs: wanted.rungs,
+    rungs: tuned ? wanted.rungs : undefined,
     ownDrives: wanted.ownDrives ?? '',
-    firstCeiling: wanted.firstCeiling ?? '',
+    firstCeiling: tuned ? (wanted.firstCeiling ?? '') : '',
+    wantedOutput: tuned ? '' : (wanted.wantedOutput ?? ''),
     switchPosition:
       amplifier?.switchPositions.find((one) => one === wanted.switchPosition) ?? amplifier?.switchPositions[0],
     padId: choices.pads.some((one) => one.id === wanted.padId) ? wanted.padId : undefined,
     meterIds:
       wanted.amplifierId === amplifierId && wanted.meterIds
         ? wanted.meterIds.filter((id) => choices.meters.some((one) => one.id === id))
-        : fittingMeters(choices, amplifier?.name ?? ''),
-    school: wanted.school ?? suggestion(choices, amplifierId, band)?.school ?? 'PEAK_THEN_HEAVIER',
+        : fittingMeters(choices, amplifier?.name ?? '', tuned),
+    school: tuned ? schoolFor(choices, wanted.school, amplifierId, band) : 'DRIVE_TABLE',
     source: (choices.sources.find((one) => one.code === wanted.source) ?? choices.sources[0])?.code as Choice['source'],
     frequency: typed || inBand ? (wanted.frequency ?? '') : limits ? middle(limits.lowestHz, limits.highestHz) : '',
   };
 }
+
+function schoolFor(choices: Choices, wanted: Choice['school'] | undefined, amplifierId: string, band: Choice['band']) {
+  const kept = wanted === 'DRIVE_TABLE' ? undefined : wanted;
+  return kept ?? suggestion(choices, amplifierId, band)?.school ?? 'PEAK_THEN_HEAVIER';
+}
+
+/** What is read of tubes, and what of a stage without dials alone. */
+const OF_TUBES = ['PLATE_CURRENT', 'GRID_CURRENT', 'SCREEN_CURRENT', 'PLATE_VOLTAGE'];
+const OF_TRANSISTORS = ['INPUT_POWER', 'INPUT_SWR', 'SUPPLY_CURRENT', 'SUPPLY_VOLTAGE', 'HEAT_SINK'];
+
+/** Whether a meter has anything to say of an amplifier of that kind. */
+export const suits = (meter: Choices['meters'][number], tuned: boolean) =>
+  tuned
+    ? meter.reads.some((role) => !OF_TRANSISTORS.includes(role))
+    : meter.reads.some((role) => !OF_TUBES.includes(role));
 
 /** Returns which school suits an amplifier on a band, and why. */
 export function suggestion(choices: Choices, amplifierId: string, band: Choice['band']) {
@@ -84,11 +103,13 @@ export function suggestion(choices: Choices, amplifierId: string, band: Choice['
 }
 
 /** Returns meters that between them read each thing once: the amplifier's own before those of no or another amplifier. */
-function fittingMeters(choices: Choices, amplifier: string): string[] {
+function fittingMeters(choices: Choices, amplifier: string, tuned: boolean): string[] {
   const strange = (name: string) =>
     choices.amplifiers.some((one) => one.name !== amplifier && name.startsWith(one.name)) ? 1 : 0;
   const own = (name: string) => (amplifier !== '' && name.startsWith(amplifier) ? 0 : 1);
-  const order = [...choices.meters].sort((a, b) => own(a.name) - own(b.name) || strange(a.name) - strange(b.name));
+  const order = choices.meters
+    .filter((meter) => suits(meter, tuned))
+    .sort((a, b) => own(a.name) - own(b.name) || strange(a.name) - strange(b.name));
   const read = new Set<string>();
   const chosen = order.filter((meter) => {
     if (strange(meter.name) || meter.reads.some((role) => read.has(role))) return false;

@@ -26,6 +26,8 @@ const ROLES: Option[] = [
   ['INPUT_SWR', 'input SWR'],
   ['SUPPLY_CURRENT', 'supply current'],
   ['SUPPLY_VOLTAGE', 'supply voltage'],
+  ['INPUT_POWER', 'drive at the input'],
+  ['HEAT_SINK', 'heat sink'],
 ];
 
 const WATTS: Option[] = [
@@ -41,10 +43,12 @@ const VOLTS: Option[] = [
   ['KV', 'kV'],
 ];
 const RATIOS: Option[] = [['ONE', 'no unit']];
+const DEGREES: Option[] = [['C', '°C']];
 
 /** Returns the scales that a meter of a quantity can have. */
 function scalesOf(role: string): Option[] {
-  if (role === 'OUTPUT' || role === 'REFLECTED') return WATTS;
+  if (role === 'OUTPUT' || role === 'REFLECTED' || role === 'INPUT_POWER') return WATTS;
+  if (role === 'HEAT_SINK') return DEGREES;
   if (role.endsWith('CURRENT')) return AMPERES;
   return role.endsWith('VOLTAGE') ? VOLTS : RATIOS;
 }
@@ -298,7 +302,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
             type: 'choice',
             path: 'scaleUnit',
             label: 'Scale in',
-            options: [...WATTS, ...AMPERES, ...VOLTS, ...RATIOS],
+            options: [...WATTS, ...AMPERES, ...VOLTS, ...DEGREES, ...RATIOS],
             among: (channel) => scalesOf(String(channel.role)),
           },
           {

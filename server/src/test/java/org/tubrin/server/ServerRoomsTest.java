@@ -1,7 +1,9 @@
 package org.tubrin.server;
 
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.testng.Assert.assertEquals;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
@@ -88,6 +90,17 @@ public class ServerRoomsTest {
                 .dependOnClassesThat()
                 .haveNameMatching(".*Controller(\\$.*)?")
                 .check(classes);
+    }
+
+    /** The contract knows a view by its simple name: of two with the same one would be taken for the other. */
+    @Test
+    public void noTwoViewsShareAName() {
+        List<String> names = classes.stream()
+                .map(JavaClass::getSimpleName)
+                .filter(name -> name.endsWith("View") || name.endsWith("Request"))
+                .sorted()
+                .toList();
+        assertEquals(names, names.stream().distinct().toList());
     }
 
     /** What is stored is asked for in the room that stores it, or by those that keep or show the whole of it. */

@@ -29,11 +29,6 @@ public enum ReadingRole {
         return unit;
     }
 
-    /** Returns whether it is read while an amplifier is tuned; what a supply gives is not. */
-    public boolean tellsOfTuning() {
-        return this != SUPPLY_CURRENT && this != SUPPLY_VOLTAGE;
-    }
-
     /** Returns whether the value may be negative: screen current runs either way, all others do not. */
     public boolean mayBeNegative() {
         return this == SCREEN_CURRENT;

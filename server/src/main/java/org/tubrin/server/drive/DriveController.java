@@ -77,7 +77,7 @@ public class DriveController {
 
     /** Returns the ways from a band to every other. */
     @GetMapping("/guard")
-    List<DriveViews.GuardView> guard(
+    List<DriveViews.BandGuardView> guard(
             @RequestParam UUID amplifier, @RequestParam Band from, @RequestParam @Nullable Double wanted) {
         Asked asked = asked(amplifier, wanted);
         Optional<DriveBand> here = Optional.ofNullable(asked.measured().get(from))

@@ -87,8 +87,8 @@ class DriveViewer {
         return Figures.fixed(swr.value(), 1);
     }
 
-    private DriveViews.RowView row(DriveBand table, DriveRow row) {
-        return new DriveViews.RowView(
+    private DriveViews.DriveRowView row(DriveBand table, DriveRow row) {
+        return new DriveViews.DriveRowView(
                 row.driveW().value(),
                 row.outputW().value(),
                 Figures.plain(row.setW(), 1) + THIN + "W",
@@ -166,7 +166,8 @@ class DriveViewer {
     }
 
     /** Returns the way from a band to another. */
-    DriveViews.GuardView guard(Amplifier amplifier, List<DriveBand> tables, DriveBand from, Band to, double wantedW) {
+    DriveViews.BandGuardView guard(
+            Amplifier amplifier, List<DriveBand> tables, DriveBand from, Band to, double wantedW) {
         double inUseW = BandGuard.uptoW(from, wantedW);
         BandGuard guard = BandGuard.of(amplifier, tables, inUseW, to, wantedW);
         Map<String, Object> args = new HashMap<>();
@@ -177,7 +178,7 @@ class DriveViewer {
         args.put("up", guard.uptoW().isPresent() ? "yes" : "no");
         args.put("upto", guard.uptoW().map(one -> Figures.plain(one, 1)).orElse(""));
         args.put("trip", guard.tripW().map(one -> Figures.plain(one, 1)).orElse(""));
-        return new DriveViews.GuardView(
+        return new DriveViews.BandGuardView(
                 to,
                 words.name(to.name()),
                 words.say(guard.uptoW().isPresent() ? "guard.title" : "guard.title.unknown", args),

@@ -52,7 +52,7 @@ public final class DriveViews {
             @Nullable UUID runId,
             @Nullable Instant at,
             @Nullable Double frequencyHz,
-            List<RowView> rows,
+            List<DriveRowView> rows,
             List<TripView> trips,
             List<List<Double>> law,
             WantedView wanted,
@@ -62,7 +62,7 @@ public final class DriveViews {
             @Nullable String sink) {}
 
     /** One key-down. */
-    public record RowView(
+    public record DriveRowView(
             double driveW,
             double outputW,
             String set,
@@ -102,7 +102,7 @@ public final class DriveViews {
      * @param first drive to begin with, in watts at the input
      * @param upTo drive to go up to; absent where nothing is known
      */
-    public record GuardView(
+    public record BandGuardView(
             Band band,
             String name,
             String title,

@@ -112,14 +112,7 @@ public class RunController {
                 choices(kept, Exciter.class),
                 choices(kept, Pad.class),
                 choices(kept, Termination.class),
-                choices(
-                        kept.stream()
-                                .filter(one -> one.equipment() instanceof Meter meter
-                                        && meter.channels().stream()
-                                                .anyMatch(channel ->
-                                                        channel.role().tellsOfTuning()))
-                                .toList(),
-                        Meter.class),
+                choices(kept, Meter.class),
                 List.of(Band.values()).stream()
                         .map(band -> new BandChoice(
                                 band,
@@ -131,7 +124,7 @@ public class RunController {
                         .filter(Mode::givesCarrier)
                         .map(mode -> new NamedChoice(mode.name(), words.name(mode.name()), ""))
                         .toList(),
-                School.withDials().stream()
+                List.of(School.values()).stream()
                         .map(school -> new SchoolChoice(
                                 school,
                                 words.name(school.name()),
@@ -193,7 +186,7 @@ public class RunController {
     }
 
     private Choice choice(UUID id, Equipment equipment) {
-        boolean usable = !(equipment instanceof Amplifier amplifier) || amplifier.stage() instanceof Stage.Tubes;
+        boolean tuned = equipment instanceof Amplifier amplifier && amplifier.stage() instanceof Stage.Tubes;
         List<Band> bands = equipment instanceof Amplifier amplifier
                 ? amplifier.bands()
                 : equipment instanceof Antenna antenna
@@ -213,6 +206,6 @@ public class RunController {
                         .toList()
                 : List.of();
         return new Choice(
-                id, equipment.name(), EquipmentWords.detail(equipment, words), usable, bands, reads, positions);
+                id, equipment.name(), EquipmentWords.detail(equipment, words), tuned, bands, reads, positions);
     }
 }

@@ -18,6 +18,8 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Amplifier;
+import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.supply.ProfileReading;
 import org.tubrin.core.supply.ProfileRun;
@@ -63,11 +65,18 @@ class ProfileReader {
     private static final List<ReadingRole> ROLES =
             List.of(ReadingRole.OUTPUT, ReadingRole.SUPPLY_CURRENT, ReadingRole.SUPPLY_VOLTAGE);
 
+    /** Returns the meters that may read what a set draws: an amplifier's own panel, which bears its name, does not. */
     private List<Meter> meters() {
-        return stations.equipment().stream()
-                .map(Stations.Stored::equipment)
+        List<Equipment> all =
+                stations.equipment().stream().map(Stations.Stored::equipment).toList();
+        List<String> amplifiers = all.stream()
+                .filter(Amplifier.class::isInstance)
+                .map(Equipment::name)
+                .toList();
+        return all.stream()
                 .filter(Meter.class::isInstance)
                 .map(Meter.class::cast)
+                .filter(meter -> amplifiers.stream().noneMatch(meter.name()::startsWith))
                 .toList();
     }
 

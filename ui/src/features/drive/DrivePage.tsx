@@ -1,0 +1,101 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { useParams } from 'react-router';
+import { ask, client, type DriveView } from '../../api';
+import { Answer, FirstThing } from '../../parts';
+import { BandRows } from './BandRows';
+import { Guard } from './Guard';
+import { TableSheet } from './TableSheet';
+
+const KEY = 'tubrin.drive';
+
+interface Chosen {
+  amplifier?: string;
+  /** As typed; empty for the usual share of the rating. */
+  wanted: string;
+  band?: string;
+}
+
+function remembered(): Chosen {
+  try {
+    return { wanted: '', ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Chosen>) };
+  } catch {
+    return { wanted: '' };
+  }
+}
+
+const wattOf = (typed: string) => {
+  const watt = Number(typed.replace(',', '.'));
+  return typed.trim() !== '' && watt > 0 ? watt : undefined;
+};
+
+/** Which band wants how much drive, and how to come from one to another. */
+export function DrivePage() {
+  const [chosen, setChosen] = useState(remembered);
+  const change = (more: Partial<Chosen>) => {
+    const next = { ...chosen, ...more };
+    setChosen(next);
+    localStorage.setItem(KEY, JSON.stringify(next));
+  };
+  const wanted = wattOf(chosen.wanted);
+  const view = useQuery({
+    queryKey: ['drive', chosen.amplifier, wanted],
+    queryFn: () =>
+      ask(
+        client.GET('/api/drive', {
+          params: {
+            query: { ...(chosen.amplifier ? { amplifier: chosen.amplifier } : {}), ...(wanted ? { wanted } : {}) },
+          },
+        }),
+      ),
+    placeholderData: (before) => before,
+  });
+  useEffect(() => {
+    document.title = 'Drive · Tubrin';
+  }, []);
+  return (
+    <Answer query={view} what="the drive tables">
+      {(data) =>
+        data.amplifier ? (
+          <Tables view={data} chosen={chosen} change={change} />
+        ) : (
+          <FirstThing title="No amplifier without dials yet" to={['/station', 'Go to Station']}>
+            A drive table says which band wants how much drive, and where it trips. Add an amplifier with transistors.
+          </FirstThing>
+        )
+      }
+    </Answer>
+  );
+}
+
+interface Props {
+  view: DriveView;
+  chosen: Chosen;
+  change: (more: Partial<Chosen>) => void;
+}
+
+function Tables({ view, chosen, change }: Props) {
+  const tab = useParams().tab === 'guard' ? 'guard' : 'table';
+  const band =
+    view.bands.find((one) => one.band === chosen.band) ??
+    view.bands.find((one) => one.rows.length > 0) ??
+    view.bands[0];
+  const amplifier = view.amplifier;
+  if (!band || !amplifier) return null;
+  return (
+    <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
+      <TableSheet
+        view={view}
+        band={band}
+        wanted={chosen.wanted}
+        onWanted={(text) => change({ wanted: text })}
+        onAmplifier={(id) => change({ amplifier: id, band: undefined, wanted: '' })}
+        onBand={(code) => change({ band: code })}
+      />
+      <Guard view={view} from={band} first={tab === 'guard'} />
+      <div className="wide:col-span-2">
+        <BandRows band={band} amplifierId={amplifier.id} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,147 @@
+import { useRef } from 'react';
+import type { BandView, DriveView } from '../../api';
+import { Button, Input, Label, OneOf, ScrollArea, UprightSlider } from '../../parts/ui';
+import { type BandStair, BandStairs, outputScale, Sized, STAIRS, savePng, saveSvg } from '../../plot';
+
+const LEAST_COLUMN_PX = 68;
+const SLIDER_PX = 300;
+
+interface Props {
+  view: DriveView;
+  band: BandView;
+  /** As typed. */
+  wanted: string;
+  onWanted: (text: string) => void;
+  onAmplifier: (id: string) => void;
+  onBand: (band: BandView['band']) => void;
+}
+
+/** Bands side by side as stairs of drive and output, with what each wants for the output that is wanted. */
+export function TableSheet({ view, band, wanted, onWanted, onAmplifier, onBand }: Props) {
+  const drawing = useRef<SVGSVGElement>(null);
+  const amplifier = view.amplifier;
+  if (!amplifier) return null;
+  const stairs = view.bands.map(stairOf);
+  const fileName = `drive-${amplifier.name.replaceAll(' ', '-')}`;
+  const withDrawing = (act: (svg: SVGSVGElement) => void) => drawing.current && act(drawing.current);
+  return (
+    <section aria-label="Drive, band by band" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
+      <header className="flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-22">Drive, band by band</h1>
+        <span className="noprint flex gap-2.5 text-13 text-act">
+          <Button kind="link" asChild>
+            <a href={`/api/drive/table.csv?amplifier=${amplifier.id}`} download>
+              CSV
+            </a>
+          </Button>
+          <Button kind="link" onClick={() => withDrawing((svg) => saveSvg(svg, fileName))}>
+            SVG
+          </Button>
+          <Button kind="link" onClick={() => withDrawing((svg) => void savePng(svg, fileName))}>
+            PNG
+          </Button>
+        </span>
+      </header>
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
+        <OneOf
+          label="Amplifier"
+          options={view.amplifiers.map((one) => ({ code: one.id, name: one.name }))}
+          chosen={[amplifier.id]}
+          onPick={onAmplifier}
+        />
+        <span className="flex items-center gap-2">
+          <Label htmlFor="wanted">wanted</Label>
+          <Input
+            id="wanted"
+            number
+            className="w-19"
+            maxLength={8}
+            placeholder={String(amplifier.wantedW)}
+            value={wanted}
+            onChange={(event) => onWanted(event.target.value)}
+          />
+          <span className="text-soft">W, rated {amplifier.ratedW} W</span>
+        </span>
+      </div>
+      <Sized>
+        {(room) => {
+          const width = Math.max(room, STAIRS.left + view.bands.length * LEAST_COLUMN_PX);
+          const y = outputScale(stairs, amplifier.wantedW, amplifier.ratedW);
+          const [least = 1, most = amplifier.ratedW] = y.domain();
+          // The line is taken hold of on its logarithmic scale.
+          const place = (watt: number) => Math.round((SLIDER_PX * Math.log(watt / least)) / Math.log(most / least));
+          const wattAt = (at: number) => Math.round(least * (most / least) ** (at / SLIDER_PX));
+          return (
+            <ScrollArea label="Stairs of the bands">
+              <div className="relative" style={{ width }}>
+                <BandStairs
+                  drawing={drawing}
+                  bands={stairs}
+                  heads={['drive, W', 'gain, dB', 'input SWR']}
+                  chosen={band.band}
+                  wantedW={amplifier.wantedW}
+                  ratedW={amplifier.ratedW}
+                  driveLimitW={amplifier.driveLimitW}
+                  width={width}
+                />
+                <span
+                  className="pointer-events-none absolute right-1 bg-sheet px-1 text-13 font-semibold"
+                  style={{ top: y(amplifier.wantedW) - 22 }}
+                >
+                  wanted {amplifier.wantedW} W ↕
+                </span>
+                <UprightSlider
+                  thumbs={[
+                    {
+                      key: 'wanted',
+                      value: place(amplifier.wantedW),
+                      label: 'Wanted output',
+                      says: `${amplifier.wantedW} watts`,
+                    },
+                  ]}
+                  least={0}
+                  most={SLIDER_PX}
+                  step={1}
+                  onChange={([at = 0]) => onWanted(String(wattAt(at)))}
+                  onHeld={() => undefined}
+                  at={{
+                    left: STAIRS.left,
+                    top: STAIRS.top,
+                    width: width - STAIRS.left,
+                    height: STAIRS.height - STAIRS.foot - STAIRS.top,
+                  }}
+                />
+              </div>
+            </ScrollArea>
+          );
+        }}
+      </Sized>
+      <p className="text-13 text-soft">
+        Steps: what was measured. <span className="text-twin italic">Dotted, in brackets: the law beyond it.</span>{' '}
+        Heavy tick: tripped there. ± 95 %: drive as these meters show it.
+      </p>
+      <OneOf
+        label="Band to look at"
+        options={view.bands.map((one) => ({ code: one.band, name: one.name.replace(' MHz', '') }))}
+        chosen={[band.band]}
+        onPick={(code) => onBand(code as BandView['band'])}
+      />
+    </section>
+  );
+}
+
+function stairOf(band: BandView): BandStair {
+  return {
+    key: band.band,
+    name: band.name,
+    rows: band.rows,
+    law: band.law,
+    trips: band.trips,
+    figures: [drive(band), band.gain ?? '–', band.swr ?? '–'],
+  };
+}
+
+function drive(band: BandView): string {
+  if (band.wanted.shown === undefined) return band.runId ? band.wanted.says : '–';
+  return band.wanted.basis === 'LAW' ? `(${band.wanted.shown})` : band.wanted.shown;
+}

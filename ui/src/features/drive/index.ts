@@ -1,0 +1,1 @@
+export { DrivePage as default } from './DrivePage';
