@@ -18,10 +18,12 @@ const HEADS = [
 ] as const;
 
 /** One band, key-down by key-down, and what follows from it. */
-export function BandRows({ band }: { band: BandView; amplifierId: string }) {
+export function BandRows({ band, amplifierId }: { band: BandView; amplifierId: string }) {
   const start = (
     <Button asChild>
-      <Link to="/tune">{band.rows.length > 0 ? 'Measure it anew' : 'Start its table'}</Link>
+      <Link to={`/tune?amplifier=${amplifierId}&band=${band.band}`}>
+        {band.rows.length > 0 ? 'Measure it anew' : 'Start its table'}
+      </Link>
     </Button>
   );
   return (
@@ -44,7 +46,7 @@ export function BandRows({ band }: { band: BandView; amplifierId: string }) {
           <tbody>
             {band.rows.map((row) => (
               <tr key={row.driveW}>
-                <RowHead className="figure">{row.set}</RowHead>
+                <RowHead className="figure whitespace-nowrap">{row.set}</RowHead>
                 <Cell figure>{row.drive}</Cell>
                 <Cell figure>{row.output}</Cell>
                 <Cell figure>{row.gain}</Cell>

@@ -118,7 +118,7 @@ export function TableSheet({ view, band, wanted, onWanted, onAmplifier, onBand }
       </Sized>
       <p className="text-13 text-soft">
         Steps: what was measured. <span className="text-twin italic">Dotted, in brackets: the law beyond it.</span>{' '}
-        Heavy tick: tripped there. ± 95 %: drive as these meters show it.
+        Heavy tick: tripped there. Drive as these meters will show it.
       </p>
       <OneOf
         label="Band to look at"

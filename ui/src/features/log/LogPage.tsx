@@ -6,7 +6,9 @@ import { Answer, FirstThing } from '../../parts';
 import { Button, Cell, Checkbox, Head, Nav, NavItem, Pick, Table, TextField } from '../../parts/ui';
 import { utc } from '../../quantity';
 
-const ENDINGS: Record<string, string> = { FINISHED: 'on the card', ABANDONED: 'left' };
+/** How a run ended: its row is on the card, or without dials in the drive table. */
+const ended = (run: RunSummary) =>
+  run.ending === 'ABANDONED' ? 'left' : run.school === 'DRIVE_TABLE' ? 'in the table' : 'on the card';
 
 type Asked = Partial<Record<'amplifier' | 'band' | 'termination' | 'school' | 'from' | 'to' | 'page', string>>;
 
@@ -236,7 +238,7 @@ function LogRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; o
       <Cell figure>{run.ambientC ?? '–'}</Cell>
       <Cell className={seen.length > 0 ? 'text-watch' : ''}>{seen.join(', ')}</Cell>
       <Cell className={run.ending ? 'whitespace-nowrap' : 'font-semibold whitespace-nowrap text-act'}>
-        {run.ending ? ENDINGS[run.ending] : 'in progress'}
+        {run.ending ? ended(run) : 'in progress'}
       </Cell>
     </tr>
   );

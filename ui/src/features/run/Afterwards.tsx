@@ -7,21 +7,24 @@ import { localTime, utc } from '../../quantity';
 /** What is left when a run is over: what to mind on the air, and what was written down. */
 export function Afterwards({ view }: { view: RunView }) {
   const finished = view.phase === 'FINISHED';
+  const tuned = view.dials.length > 0;
   return (
-    <Sheet title={finished ? 'On the air' : 'Ended without a card row'} part="afterwards">
+    <Sheet title={finished ? (tuned ? 'On the air' : 'Measured') : 'Ended without a card row'} part="afterwards">
       {finished && (
         <>
           <p className="head mb-2 text-18">
-            The row for {view.band} is on the card.{' '}
-            <Link className="text-act underline" to="/cards">
-              See the card
+            {tuned ? `The row for ${view.band} is on the card.` : `${view.band} is in the drive table.`}{' '}
+            <Link className="text-act underline" to={tuned ? '/cards' : '/drive'}>
+              {tuned ? 'See the card' : 'See the table'}
             </Link>
           </p>
-          <ul className="list-disc pl-5">
-            {view.onAir.map((point) => (
-              <li key={point}>{point}</li>
-            ))}
-          </ul>
+          {tuned && (
+            <ul className="list-disc pl-5">
+              {view.onAir.map((point) => (
+                <li key={point}>{point}</li>
+              ))}
+            </ul>
+          )}
         </>
       )}
       {finished && view.guard.length > 0 && <Guard view={view} />}

@@ -1,13 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { ask, type Choices, client, type RunSummary } from '../../api';
 import { Answer, FirstThing, Sheet, Trouble, useKeys, useNow } from '../../parts';
 import { Button } from '../../parts/ui';
 import { ago } from '../../quantity';
 import { ChoiceForm } from './ChoiceForm';
 import { LastRow } from './LastRow';
-import { remember, useChoice } from './useChoice';
+import { fromAddress, remember, useChoice } from './useChoice';
 
 export function StartPage() {
   const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
@@ -53,7 +53,8 @@ function FirstThings({ missing }: { missing: string[] }) {
 function Start({ choices }: { choices: Choices }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const [choice, change] = useChoice(choices);
+  const [asked] = useSearchParams();
+  const [choice, change] = useChoice(choices, fromAddress(asked));
   // One id per visit: a start that is sent twice begins one run.
   const runId = useRef(crypto.randomUUID());
   const start = useMutation({
@@ -96,7 +97,7 @@ function Start({ choices }: { choices: Choices }) {
             </div>
           )}
         </Sheet>
-        <LastRow amplifier={amplifier?.name} band={choice.band} termination={termination?.name} />
+        {tuned && <LastRow amplifier={amplifier?.name} band={choice.band} termination={termination?.name} />}
       </div>
     </div>
   );

@@ -96,7 +96,14 @@ describe('what is chosen first', () => {
 describe('another amplifier', () => {
   it('takes its own meters, not those of the one before', () => {
     localStorage.clear();
-    const panels = { ...choices, meters: [box('Barque panel'), box('Brigantine panel'), box('Fathom')] };
+    const panels = {
+      ...choices,
+      meters: [
+        box('Barque panel', { reads: ['PLATE_CURRENT'] }),
+        box('Brigantine panel', { reads: ['PLATE_CURRENT'] }),
+        box('Fathom', { reads: ['OUTPUT'] }),
+      ],
+    };
     const { result } = renderHook(() => useChoice(panels));
     act(() => result.current[1]({ amplifierId: 'Brigantine' }));
     expect(result.current[0].meterIds).toEqual(['Brigantine panel', 'Fathom']);

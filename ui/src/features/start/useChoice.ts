@@ -127,8 +127,18 @@ function middle(lowestHz: number, highestHz: number): string {
   return ((lowestHz + highestHz) / 2e6).toFixed(3).replace(/0+$/, '').replace(/\.$/, '');
 }
 
-export function useChoice(choices: Choices): [Choice, (change: Partial<Choice>) => void] {
-  const [wanted, setWanted] = useState<Partial<Choice>>(remembered);
+/** What another place asks for: an amplifier and a band. */
+export function fromAddress(asked: URLSearchParams): Partial<Choice> {
+  const amplifierId = asked.get('amplifier');
+  const band = asked.get('band');
+  return {
+    ...(amplifierId ? { amplifierId, meterIds: undefined } : {}),
+    ...(band ? { band: band as Choice['band'], frequency: undefined } : {}),
+  };
+}
+
+export function useChoice(choices: Choices, asked: Partial<Choice> = {}): [Choice, (change: Partial<Choice>) => void] {
+  const [wanted, setWanted] = useState<Partial<Choice>>(() => ({ ...remembered(), ...asked }));
   const choice = complete(choices, wanted);
   return [
     choice,

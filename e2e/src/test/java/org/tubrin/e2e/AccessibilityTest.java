@@ -69,6 +69,9 @@ public class AccessibilityTest {
             page.getByText("Stay within").waitFor();
             check(page, "cards");
             supplies(page);
+            page.navigate("/drive");
+            page.locator("[data-part=guard]").waitFor();
+            check(page, "drive");
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             check(page, "trends");

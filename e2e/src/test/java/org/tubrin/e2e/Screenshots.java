@@ -94,6 +94,9 @@ public final class Screenshots {
             Operator.goesTo(page, "Measured sets", "Halyard 100 at 13.8 V");
             page.getByText("Enough: the profile stands").waitFor();
             shoot(page, "profile");
+            page.navigate("/drive");
+            page.locator("[data-part=guard]").waitFor();
+            shoot(page, "drive");
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             shoot(page, "trends");
@@ -105,12 +108,6 @@ public final class Screenshots {
             AccessibilityTest.fillsSheet(page);
             page.locator("[data-part=fit-rows]").scrollIntoViewIfNeeded();
             shoot(page, "twin");
-            page.navigate("/station");
-            page.getByText("Plate current on the bench", new Page.GetByTextOptions().setExact(true))
-                    .click();
-            page.getByText("Try it").click();
-            page.getByText("It answers").waitFor();
-            shoot(page, "instrument");
             climbsOnTheBench(day);
             shoot(page, "live-day");
             lamp.page.navigate(page.url());

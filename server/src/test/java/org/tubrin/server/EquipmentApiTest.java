@@ -111,13 +111,4 @@ public class EquipmentApiTest extends ServerTest {
         }
         assertTrue(found);
     }
-
-    @Test
-    public void anAmplifierWithoutDialsIsNotTuned() {
-        Map<String, Object> start = start("MHZ_7", "7.1");
-        start.put("amplifierId", equipmentId("Ketch 600"));
-        JsonNode problem = post("/api/runs", start).json().get("problems").get(0);
-        assertEquals(problem.get("code").asString(), "NO_DIALS");
-        assertTrue(problem.get("message").asString().startsWith("Ketch 600"));
-    }
 }

@@ -67,9 +67,11 @@ public record CardRow(
                 .map(input -> outputW.over(input, Unit.ONE));
     }
 
-    /** Returns the row that a finished run leaves; absent unless the run finished with a step that has all that a row needs. */
+    /** Returns the row that a finished run leaves; absent unless it has dials, and finished with a step that has all that a row needs. */
     public static Optional<CardRow> of(RunState state) {
-        if (state.ending().filter(RunState.Ending.FINISHED::equals).isEmpty()) {
+        // Without dials there is nothing to write on a card: what each band wants is in its drive table.
+        if (state.ending().filter(RunState.Ending.FINISHED::equals).isEmpty()
+                || !state.setup().stage().isTuned()) {
             return Optional.empty();
         }
         return state.lastStep().filter(Step::isComplete).map(step -> row(state, step));

@@ -9,6 +9,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,7 @@ import org.tubrin.core.run.Conditions;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
+import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Meter;
@@ -116,7 +118,30 @@ class DemoLoader implements ApplicationRunner {
                     UUID.randomUUID(), UUID.randomUUID(), bothWays.events(day.rows(), start, true, day.conditions()));
             climbs++;
         }
+        climbs += tables(station, byName, climb, now);
         LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
+    }
+
+    /** Drive tables of one evening: two bands tripped, one was left after two rows, the highest was never measured. */
+    private int tables(Station station, Map<String, Equipment> byName, DemoClimb climb, Instant now) {
+        DemoDrive drive = new DemoDrive(
+                station,
+                pick(byName, "Ketch 600", Amplifier.class),
+                climb.exciter(),
+                List.of(
+                        pick(byName, "Fathom", Meter.class),
+                        pick(byName, "Leadline", Meter.class),
+                        pick(byName, "Ketch 600 panel", Meter.class)),
+                climb.termination());
+        int tables = 0;
+        for (Band band : EnumSet.range(Band.MHZ_1_8, Band.MHZ_28)) {
+            double tripsAboveW = band == Band.MHZ_10 ? 5.5 : band == Band.MHZ_21 ? 11 : 100;
+            DemoDrive.Table table = new DemoDrive.Table(band, tripsAboveW, band == Band.MHZ_24 ? 2 : 20);
+            Instant start = now.minus(Duration.ofDays(25)).plus(Duration.ofMinutes(10L * tables));
+            store.begin(UUID.randomUUID(), UUID.randomUUID(), drive.events(table, start));
+            tables++;
+        }
+        return tables;
     }
 
     private Equipment whole(Equipment equipment, JsonNode tree) {

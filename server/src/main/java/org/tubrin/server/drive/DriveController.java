@@ -46,7 +46,7 @@ public class DriveController {
         }
     }
 
-    /** Returns the tables of an amplifier, of the first one where none is named. */
+    /** Returns the tables of an amplifier; where none is named, of the first that was measured. */
     @GetMapping
     DriveViews.DriveView view(@RequestParam @Nullable UUID amplifier, @RequestParam @Nullable Double wanted) {
         List<DriveViews.NamedAmplifier> all = stations.readableEquipment().stream()
@@ -57,7 +57,14 @@ public class DriveController {
         if (all.isEmpty()) {
             return new DriveViews.DriveView(all, null, List.of());
         }
-        Asked asked = asked(amplifier == null ? all.get(0).id() : amplifier, wanted);
+        UUID chosen = amplifier != null
+                ? amplifier
+                : all.stream()
+                        .filter(one -> tables.isMeasured(one.name()))
+                        .findFirst()
+                        .orElse(all.get(0))
+                        .id();
+        Asked asked = asked(chosen, wanted);
         return new DriveViews.DriveView(
                 all,
                 new DriveViews.AmplifierView(

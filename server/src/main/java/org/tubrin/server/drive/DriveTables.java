@@ -37,6 +37,11 @@ class DriveTables {
     /** A band's table, and the run that it was measured in. */
     record Measured(UUID runId, DriveBand table) {}
 
+    /** Returns whether any run made a table of an amplifier. */
+    boolean isMeasured(String amplifier) {
+        return runs.count(new RunFilter(amplifier, null, null, School.DRIVE_TABLE.name(), null, null)) > 0;
+    }
+
     /** Returns the tables of an amplifier by band: of the newest run that has a row or a trip. */
     Map<Band, Measured> of(String amplifier, List<Band> bands) {
         Map<Band, Measured> tables = new EnumMap<>(Band.class);

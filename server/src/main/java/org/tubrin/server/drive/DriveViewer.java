@@ -25,6 +25,7 @@ class DriveViewer {
     private static final String THIN = "\u2009";
     private static final int LAW_POINTS = 6;
     private static final double SECONDS_A_MINUTE = 60;
+    private static final double WORTH_RAISING = 1.03;
 
     private final Words words;
 
@@ -156,13 +157,18 @@ class DriveViewer {
     private DriveViews.WantedView wanted(Amplifier amplifier, DriveFor wanted) {
         return new DriveViews.WantedView(
                 wanted.basis(),
-                wanted.driveW()
-                        .map(drive -> Figures.of(drive, ScaleUnit.W).withUncertainty())
-                        .orElse(null),
+                wanted.driveW().map(DriveViewer::brief).orElse(null),
                 wanted.setW().map(set -> Figures.plain(set, 1)).orElse(null),
                 words.say(
                         "drive.basis." + wanted.basis().name(),
                         Map.of("limit", Figures.plain(amplifier.driveLimitW(), 1))));
+    }
+
+    /** Returns a drive as it stands under a narrow stair: tenths of a watt, below a watt hundredths, the uncertainty never less. */
+    private static String brief(Quantity drive) {
+        int decimals = drive.value() < 1 ? 2 : 1;
+        double unsure = Math.max(Math.pow(10, -decimals), drive.standardUncertainty());
+        return Figures.fixed(drive.value(), decimals) + "±" + Figures.fixed(unsure, decimals);
     }
 
     /** Returns the way from a band to another. */
@@ -175,7 +181,10 @@ class DriveViewer {
         args.put("from", words.name(from.band().name()));
         args.put("set", Figures.plain(from.setForW(guard.firstW()), 1));
         args.put("first", Figures.plain(guard.firstW(), 1));
-        args.put("up", guard.uptoW().isPresent() ? "yes" : "no");
+        boolean stays = guard.uptoW()
+                .filter(upto -> upto <= WORTH_RAISING * guard.firstW())
+                .isPresent();
+        args.put("up", stays ? "stays" : guard.uptoW().isPresent() ? "yes" : "no");
         args.put("upto", guard.uptoW().map(one -> Figures.plain(one, 1)).orElse(""));
         args.put("trip", guard.tripW().map(one -> Figures.plain(one, 1)).orElse(""));
         return new DriveViews.BandGuardView(

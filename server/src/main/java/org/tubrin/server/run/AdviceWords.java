@@ -44,7 +44,7 @@ class AdviceWords {
         args.put("wideDuty", Figures.plain(100 * state.setup().settings().wideDutyFraction(), 0));
         return new RunView.AdviceView(
                 said.code(),
-                words.say(said.key(), args),
+                words.say(ofStage(said.key(), args), args),
                 why(advice, said, args),
                 words.say("rule." + advice.reason().rule().name()),
                 advice.expect()
@@ -58,7 +58,7 @@ class AdviceWords {
                         .map(caution -> words.say("caution." + caution.name(), args))
                         .toList(),
                 said.lookAt(),
-                button(said.code()),
+                button(said.code(), args),
                 said.control(),
                 said.from(),
                 said.to(),
@@ -83,8 +83,8 @@ class AdviceWords {
         return args.containsKey("supplyVolts") && words.has(other) ? other : key;
     }
 
-    private @Nullable String button(MoveCode code) {
-        String key = "button." + code;
+    private @Nullable String button(MoveCode code, Map<String, Object> args) {
+        String key = ofStage("button." + code, args);
         return words.has(key) ? words.say(key) : null;
     }
 

@@ -1,0 +1,173 @@
+package org.tubrin.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import org.tubrin.core.station.Band;
+import tools.jackson.databind.JsonNode;
+
+/** A drive table typed in, what it says over the bands, and the guard of a change. */
+public class DriveApiTest extends ServerTest {
+    private JsonNode run;
+
+    @BeforeMethod
+    public void freshRun() {
+        run = null;
+    }
+
+    private void begins(String band, String frequency, String wanted) {
+        Map<String, Object> start = start(band, frequency);
+        start.put("amplifierId", equipmentId("Ketch 600"));
+        start.put("meterIds", List.of(equipmentId("Fathom"), equipmentId("Leadline"), equipmentId("Ketch 600 panel")));
+        start.put("school", "DRIVE_TABLE");
+        start.put("wantedOutput", wanted);
+        Reply reply = post("/api/runs", start);
+        assertEquals(reply.status(), 201, reply.text());
+        run = reply.json();
+    }
+
+    private void does(String act, Object... more) {
+        Reply reply = post(
+                "/api/runs/" + run.get("id").asString() + "/acts",
+                act(run.get("sequence").asLong(), act, more));
+        assertEquals(reply.status(), 200, reply.text());
+        run = reply.json();
+    }
+
+    private String move() {
+        return run.get("advice").get("move").asString();
+    }
+
+    /** Answers, sets, records and reads as the next move says, a meter's figure for each drive; trips beyond a drive. */
+    private void climbs(double gain, double tripsAboveW) {
+        for (int i = 0; i < 80 && !run.get("phase").asString().equals("FINISHED"); i++) {
+            // A rest is not waited for here.
+            if (move().equals("REST") || move().equals("KEY_AND_READ")) {
+                double driveW = run.get("draft").get("driveW").asDouble();
+                does("KEY");
+                if (driveW > tripsAboveW) {
+                    does("UNKEY");
+                    does("SIGN", "sign", "TRIP_INPUT");
+                } else {
+                    does("READ", "role", "INPUT_POWER", "text", String.format("%.2f", driveW));
+                    does(
+                            "READ",
+                            "role",
+                            "OUTPUT",
+                            "text",
+                            String.format("%.0f", gain * driveW / Math.hypot(1, gain * driveW / 870)));
+                    does("READ", "role", "INPUT_SWR", "text", "1.3");
+                    does("READ", "role", "SUPPLY_VOLTAGE", "text", "49.8");
+                    does("READ", "role", "SUPPLY_CURRENT", "text", "12");
+                    does("READ", "role", "HEAT_SINK", "text", "31");
+                    does("UNKEY");
+                }
+            } else {
+                does("FOLLOW");
+            }
+        }
+        assertEquals(run.get("phase").asString(), "FINISHED", run.get("advice").toString());
+    }
+
+    private JsonNode view(String wanted) {
+        return get("/api/drive?amplifier=" + equipmentId("Ketch 600") + wanted).json();
+    }
+
+    private static JsonNode band(JsonNode view, String band) {
+        for (JsonNode one : view.get("bands")) {
+            if (one.get("band").asString().equals(band)) {
+                return one;
+            }
+        }
+        throw new AssertionError(band);
+    }
+
+    @Test
+    public void aTableIsTypedAndSaysWhatTheBandWants() {
+        begins("MHZ_50", "50.2", "");
+        assertEquals(run.get("dials").size(), 0);
+        assertEquals(move(), "ANSWER");
+        List<String> roles = new ArrayList<>();
+        run.get("rows").forEach(row -> roles.add(row.get("role").asString()));
+        assertEquals(
+                roles, List.of("INPUT_POWER", "OUTPUT", "INPUT_SWR", "SUPPLY_CURRENT", "SUPPLY_VOLTAGE", "HEAT_SINK"));
+        climbs(25, 100);
+        JsonNode fifty = band(view("&wanted=200"), "MHZ_50");
+        assertEquals(fifty.get("runId").asString(), run.get("id").asString());
+        assertEquals(fifty.get("rows").size(), run.get("steps").size());
+        // 200 = 25·P / √(1 + (25·P/870)²): P = 8.2 W.
+        assertEquals(fifty.get("wanted").get("basis").asString(), "MEASURED");
+        assertEquals(Double.parseDouble(fifty.get("wanted").get("set").asString()), 8.2, 0.2);
+        assertEquals(get("/api/cards").text().contains("Ketch"), false, "no dials, no card");
+        assertTrue(get("/api/runs").text().contains("Ketch 600"));
+        String csv = get("/api/drive/table.csv?amplifier=" + equipmentId("Ketch 600"))
+                .text();
+        assertTrue(csv.startsWith("band,frequencyHz,setW,driveW,driveW_u,outputW"), csv);
+        assertTrue(csv.contains("MHZ_50,"), csv);
+        assertTrue(get("/api/runs/" + run.get("id").asString() + "/steps.csv")
+                .text()
+                .contains("input_power_typed"));
+    }
+
+    @Test
+    public void aTripIsARowThatGuardsTheChange() {
+        begins("MHZ_50", "51", "");
+        climbs(25, 5.5);
+        JsonNode fifty = band(view(""), "MHZ_50");
+        assertEquals(fifty.get("trips").size(), 1);
+        assertTrue(fifty.get("trips").get(0).get("says").asString().startsWith("tripped by drive at"));
+        assertEquals(fifty.get("wanted").get("basis").asString(), "TRIPS");
+        for (JsonNode row : fifty.get("rows")) {
+            assertTrue(row.get("driveW").asDouble() < 5.2, row.toString());
+        }
+        for (JsonNode guard : get("/api/drive/guard?from=MHZ_28&amplifier=" + equipmentId("Ketch 600"))
+                .json()) {
+            if (guard.get("band").asString().equals("MHZ_50")) {
+                assertEquals(guard.get("code").asString(), "TRIPPED");
+                assertTrue(guard.get("risky").asBoolean());
+                assertTrue(guard.get("otherwise").asString().contains("above where it tripped"), guard.toString());
+            }
+        }
+    }
+
+    @Test
+    public void theDemosTablesStandSideBySide() {
+        JsonNode view = view("&wanted=400");
+        assertEquals(view.get("bands").size(), 11);
+        assertEquals(band(view, "MHZ_10").get("trips").size(), 1);
+        assertEquals(band(view, "MHZ_24").get("rows").size(), 2);
+        for (Band band : List.of(Band.MHZ_3_5, Band.MHZ_7)) {
+            JsonNode one = band(view, band.name());
+            assertFalse(one.get("rows").isEmpty());
+            assertTrue(one.get("wanted").get("shown").asString().contains("±"));
+        }
+    }
+
+    @Test
+    public void badInputNamesTheField() {
+        assertEquals(get("/api/drive?amplifier=" + equipmentId("Brigantine")).status(), 422);
+        Reply wanted = get("/api/drive?amplifier=" + equipmentId("Ketch 600") + "&wanted=-3");
+        assertEquals(wanted.status(), 422);
+        assertEquals(wanted.json().at("/problems/0/field").asString(), "wanted");
+        Map<String, Object> start = start("MHZ_7", "7.1");
+        start.put("amplifierId", equipmentId("Ketch 600"));
+        JsonNode problem = post("/api/runs", start).json().get("problems").get(0);
+        assertEquals(problem.get("field").asString(), "school");
+    }
+
+    @Test
+    public void itIsInABackup() {
+        begins("MHZ_50", "50.2", "150");
+        climbs(25, 100);
+        String before = view("").toString();
+        String saved = get("/api/backup").text();
+        assertEquals(post("/api/backup/restore?apply=true", saved).status(), 200);
+        assertEquals(view("").toString(), before);
+    }
+}
