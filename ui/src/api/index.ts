@@ -4,6 +4,7 @@ export type {
   ActRequest,
   AdviceView,
   Amplifier,
+  BandGuardView,
   BandView,
   BatteryView,
   BeliefView,

@@ -377,7 +377,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
     fields: [
       name,
       { type: 'text', path: 'host', label: 'Host' },
-      number('port', 'Port', '', { hint: 'of the bench: 1 to 6' }),
+      number('port', 'Port', '', { hint: 'of the bench: 1 to 7' }),
       { type: 'text', path: 'query', label: 'Query, ended by ?' },
       number('factor', 'Answer times', 'to W, A or V'),
       { type: 'text', path: 'meter', label: 'Stands for the meter' },

@@ -195,7 +195,7 @@ public class LiveJourneysTest {
         operator.awaits("Drive down, from 16 to 4 W");
         operator.follows(operator.sentence());
         operator.awaits("Reset, then less drive");
-        operator.page.locator("[data-part=trip]").getByText("Reset").click();
+        operator.page.locator("[data-part=trip]").getByRole(AriaRole.BUTTON).click();
         operator.follows(operator.sentence());
         measuresToTheEnd();
         operator.page.navigate("/log");
