@@ -53,6 +53,8 @@ function WarmUp({ view, skewMs, current }: { view: RunView; skewMs: number; curr
   const gone = warm.heatersOnSince ? (now + skewMs - Date.parse(warm.heatersOnSince)) / 1000 : 0;
   const left = Math.max(0, warm.wholeS - gone);
   const share = warm.wholeS > 0 ? Math.min(1, gone / warm.wholeS) : 1;
+  // What has no heaters has nothing to wait for.
+  if (warm.wholeS <= 0) return null;
   return (
     <li className={`border-t border-hair px-2 py-2 text-18 ${current ? 'bg-wash' : ''}`}>
       <div className="flex items-center gap-3">

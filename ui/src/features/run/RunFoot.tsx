@@ -26,7 +26,7 @@ function Conditions({ view, act }: { view: RunView; act: (act: Act) => void }) {
   const fields = [
     ['lineVoltage', 'line, V'],
     ['ambient', 'room, °C'],
-    ['resting', `resting plate current, ${unit}`],
+    ...(view.dials.length > 0 ? [['resting', `resting plate current, ${unit}`] as const] : []),
   ] as const;
   return (
     <form
@@ -70,7 +70,7 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
           {one}
         </p>
       ))}
-      <SchoolSwitch view={view} act={act} />
+      {view.maySwitchTo.length > 1 && <SchoolSwitch view={view} act={act} />}
       <Conditions view={view} act={act} />
       <form
         className="flex flex-wrap items-center gap-2"

@@ -111,7 +111,7 @@ function GoOn({ run }: { run: RunSummary }) {
   return (
     <Sheet title="In progress">
       <p className="head text-18">
-        {run.bandName} climb, {run.amplifier}
+        {run.bandName} {run.school === 'DRIVE_TABLE' ? 'drive table' : 'climb'}, {run.amplifier}
       </p>
       <p className="mb-2 text-soft">
         {run.steps} {run.steps === 1 ? 'step' : 'steps'} done, last touched {ago(run.lastAt, now)}. Nothing of it is

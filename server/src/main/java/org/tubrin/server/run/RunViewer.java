@@ -122,7 +122,7 @@ class RunViewer {
                 "school", words.name(state.school().name()),
                 "step", state.steps().size() + (ended ? 0 : 1));
         return new RunView.About(
-                words.say("run.title", names),
+                words.say(setup.stage().isTuned() ? "run.title" : "run.title.untuned", names),
                 words.say(ended ? "run.subtitle.ended" : "run.subtitle", names),
                 words.name(setup.band().name()),
                 setup.frequencyHz(),
@@ -230,7 +230,7 @@ class RunViewer {
 
     private static String warmth(RunState state, RunState.Phase phase) {
         return switch (phase) {
-            case PREFLIGHT -> "cold";
+            case PREFLIGHT -> state.setup().stage().isTuned() ? "cold" : "standby";
             case WARMING -> state.heatersOnSince().isPresent() ? "warming" : "cold";
             case CLIMBING, FINISHING, CLOSING, WRITING, FINISHED, ABANDONED ->
                 state.isKeyed() ? "keyed" : state.setup().stage().isTuned() ? "warm" : "ready";
