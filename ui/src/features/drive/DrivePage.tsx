@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useParams } from 'react-router';
-import { ask, client, type DriveView } from '../../api';
-import { Answer, FirstThing } from '../../parts';
+import { ask, client, type DriveView, Refusal } from '../../api';
+import { Answer, FirstThing, isRefused } from '../../parts';
 import { BandRows } from './BandRows';
 import { Guard } from './Guard';
 import { TableSheet } from './TableSheet';
@@ -29,6 +29,21 @@ const wattOf = (typed: string) => {
   return typed.trim() !== '' && watt > 0 ? watt : undefined;
 };
 
+/** Asks for the tables; where the output that is wanted cannot be, for those of the usual one, with what was said against it. */
+async function tables(amplifier: string | undefined, wanted: number | undefined) {
+  const asked = amplifier ? { amplifier } : {};
+  const get = (more: { wanted?: number }) =>
+    ask(client.GET('/api/drive', { params: { query: { ...asked, ...more } } }));
+  try {
+    return { view: await get(wanted === undefined ? {} : { wanted }), refused: undefined };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    const gone = isRefused(error, 'amplifier') || error.status === 404;
+    if (!gone && !isRefused(error, 'wanted')) throw error;
+    return { view: gone ? await ask(client.GET('/api/drive')) : await get({}), refused: gone ? undefined : error };
+  }
+}
+
 /** Which band wants how much drive, and how to come from one to another. */
 export function DrivePage() {
   const [chosen, setChosen] = useState(remembered);
@@ -40,14 +55,7 @@ export function DrivePage() {
   const wanted = wattOf(chosen.wanted);
   const view = useQuery({
     queryKey: ['drive', chosen.amplifier, wanted],
-    queryFn: () =>
-      ask(
-        client.GET('/api/drive', {
-          params: {
-            query: { ...(chosen.amplifier ? { amplifier: chosen.amplifier } : {}), ...(wanted ? { wanted } : {}) },
-          },
-        }),
-      ),
+    queryFn: () => tables(chosen.amplifier, wanted),
     placeholderData: (before) => before,
   });
   useEffect(() => {
@@ -56,8 +64,8 @@ export function DrivePage() {
   return (
     <Answer query={view} what="the drive tables">
       {(data) =>
-        data.amplifier ? (
-          <Tables view={data} chosen={chosen} change={change} />
+        data.view.amplifier ? (
+          <Tables view={data.view} refused={data.refused} chosen={chosen} change={change} />
         ) : (
           <FirstThing title="No amplifier without dials yet" to={['/station', 'Go to Station']}>
             A drive table says which band wants how much drive, and where it trips. Add an amplifier with transistors.
@@ -70,11 +78,13 @@ export function DrivePage() {
 
 interface Props {
   view: DriveView;
+  /** What was said against the output that is wanted. */
+  refused: Refusal | undefined;
   chosen: Chosen;
   change: (more: Partial<Chosen>) => void;
 }
 
-function Tables({ view, chosen, change }: Props) {
+function Tables({ view, refused, chosen, change }: Props) {
   const tab = useParams().tab === 'guard' ? 'guard' : 'table';
   const band =
     view.bands.find((one) => one.band === chosen.band) ??
@@ -88,6 +98,7 @@ function Tables({ view, chosen, change }: Props) {
         view={view}
         band={band}
         wanted={chosen.wanted}
+        refused={refused}
         onWanted={(text) => change({ wanted: text })}
         onAmplifier={(id) => change({ amplifier: id, band: undefined, wanted: '' })}
         onBand={(code) => change({ band: code })}

@@ -1,5 +1,6 @@
 import { useRef } from 'react';
-import type { BandView, DriveView } from '../../api';
+import type { BandView, DriveView, Refusal } from '../../api';
+import { Refused } from '../../parts';
 import { Button, Input, Label, OneOf, ScrollArea, UprightSlider } from '../../parts/ui';
 import { type BandStair, BandStairs, outputScale, Sized, STAIRS, savePng, saveSvg } from '../../plot';
 
@@ -11,13 +12,15 @@ interface Props {
   band: BandView;
   /** As typed. */
   wanted: string;
+  /** What was said against it. */
+  refused: Refusal | undefined;
   onWanted: (text: string) => void;
   onAmplifier: (id: string) => void;
   onBand: (band: BandView['band']) => void;
 }
 
 /** Bands side by side as stairs of drive and output, with what each wants for the output that is wanted. */
-export function TableSheet({ view, band, wanted, onWanted, onAmplifier, onBand }: Props) {
+export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier, onBand }: Props) {
   const drawing = useRef<SVGSVGElement>(null);
   const amplifier = view.amplifier;
   if (!amplifier) return null;
@@ -58,10 +61,12 @@ export function TableSheet({ view, band, wanted, onWanted, onAmplifier, onBand }
             maxLength={8}
             placeholder={String(amplifier.wantedW)}
             value={wanted}
+            aria-invalid={refused !== undefined}
             onChange={(event) => onWanted(event.target.value)}
           />
           <span className="text-soft">W, rated {amplifier.ratedW} W</span>
         </span>
+        <Refused error={refused} />
       </div>
       <Sized>
         {(room) => {

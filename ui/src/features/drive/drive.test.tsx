@@ -115,6 +115,28 @@ describe('drive', () => {
     expect(JSON.parse(localStorage.getItem('tubrin.drive') ?? '{}')).toMatchObject({ wanted: '300' });
   });
 
+  it('says what cannot be wanted at its field, and goes on with the usual output', async () => {
+    localStorage.setItem('tubrin.drive', JSON.stringify({ wanted: '99999' }));
+    vi.stubGlobal('fetch', async (request: Request) => {
+      const problem = { code: 'OUT_OF_RANGE', field: 'wanted', found: '99999', allowed: '' };
+      return request.url.includes('wanted=99999')
+        ? new Response(
+            JSON.stringify({
+              title: 'Not taken',
+              problems: [{ ...problem, message: '99999 is too much.', remedy: 'Stay below 1200 W.' }],
+            }),
+            { status: 422, headers: { 'Content-Type': 'application/json' } },
+          )
+        : new Response(JSON.stringify(request.url.includes('/guard') ? [guard('10', {})] : VIEW), {
+            headers: { 'Content-Type': 'application/json' },
+          });
+    });
+    show();
+    expect(await screen.findByText(/99999 is too much/)).toBeInTheDocument();
+    expect(screen.getByLabelText('wanted')).toHaveAttribute('aria-invalid', 'true');
+    expect(await screen.findByText('Exciter to 3 W, then 10 MHz')).toBeInTheDocument();
+  });
+
   it('asks to measure a band that nobody has measured, and leads there', async () => {
     const user = userEvent.setup();
     show();

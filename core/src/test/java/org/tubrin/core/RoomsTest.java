@@ -45,6 +45,7 @@ public class RoomsTest {
             entry("supply", "quantity", "metering", "station"),
             entry("hv", "quantity"),
             entry("drive", "quantity", "metering", "station", "budget", "twin", "run"),
+            entry("alc", "quantity"),
             entry("card", "quantity", "metering", "tank", "station", "twin", "run"),
             entry("trend", "quantity", "metering", "station", "budget", "run"));
 

@@ -17,11 +17,16 @@ import org.tubrin.server.words.Words;
 /** Puts the steps of two runs at the same drive into rows. */
 final class RunPairs {
     private static final List<ReadingRole> ROLES = List.of(
+            ReadingRole.INPUT_POWER,
             ReadingRole.OUTPUT,
             ReadingRole.PLATE_CURRENT,
             ReadingRole.GRID_CURRENT,
             ReadingRole.SCREEN_CURRENT,
-            ReadingRole.PLATE_VOLTAGE);
+            ReadingRole.PLATE_VOLTAGE,
+            ReadingRole.INPUT_SWR,
+            ReadingRole.SUPPLY_CURRENT,
+            ReadingRole.SUPPLY_VOLTAGE,
+            ReadingRole.HEAT_SINK);
 
     private final Words words;
 
@@ -40,12 +45,7 @@ final class RunPairs {
         for (ReadingRole role : ROLES) {
             Map<StepPair.Side, Quantity> both = pair.measured(role);
             if (!both.isEmpty()) {
-                boolean amperes = role.unit() == org.tubrin.core.quantity.Unit.AMPERE;
-                rows.add(row(
-                        words.name(role.name()),
-                        both,
-                        amperes ? ScaleUnit.MA : ScaleUnit.valueOf(symbol(role)),
-                        pair.difference(role)));
+                rows.add(row(words.name(role.name()), both, scale(role), pair.difference(role)));
             }
         }
         rows.add(new TrendViews.PairRow(
@@ -55,24 +55,29 @@ final class RunPairs {
                 null,
                 false));
         for (Control control : List.of(Control.PLATE, Control.LOAD)) {
-            rows.add(new TrendViews.PairRow(
-                    words.name(control.name()),
-                    pair.first()
-                            .flatMap(step -> step.position(control))
-                            .map(Figures::dial)
-                            .orElse(null),
-                    pair.second()
-                            .flatMap(step -> step.position(control))
-                            .map(Figures::dial)
-                            .orElse(null),
-                    null,
-                    false));
+            Optional<Double> first = pair.first().flatMap(step -> step.position(control));
+            Optional<Double> second = pair.second().flatMap(step -> step.position(control));
+            if (first.isPresent() || second.isPresent()) {
+                rows.add(new TrendViews.PairRow(
+                        words.name(control.name()),
+                        first.map(Figures::dial).orElse(null),
+                        second.map(Figures::dial).orElse(null),
+                        null,
+                        false));
+            }
         }
         return new TrendViews.PairView(Figures.plain(pair.driveW(), 1), rows);
     }
 
-    private static String symbol(ReadingRole role) {
-        return role == ReadingRole.OUTPUT ? "W" : "V";
+    private static ScaleUnit scale(ReadingRole role) {
+        return switch (role) {
+            case INPUT_POWER, OUTPUT, REFLECTED -> ScaleUnit.W;
+            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT -> ScaleUnit.MA;
+            case SUPPLY_CURRENT -> ScaleUnit.A;
+            case PLATE_VOLTAGE, SUPPLY_VOLTAGE -> ScaleUnit.V;
+            case INPUT_SWR -> ScaleUnit.ONE;
+            case HEAT_SINK -> ScaleUnit.C;
+        };
     }
 
     private static @org.jspecify.annotations.Nullable String percent(Optional<Quantity> share) {
@@ -83,7 +88,7 @@ final class RunPairs {
     private static TrendViews.PairRow row(
             String label, Map<StepPair.Side, Quantity> both, ScaleUnit unit, Optional<StepPair.Difference> difference) {
         return new TrendViews.PairRow(
-                label + ", " + unit.symbol(),
+                unit == ScaleUnit.ONE ? label : label + ", " + unit.symbol(),
                 shown(both, StepPair.Side.FIRST, unit),
                 shown(both, StepPair.Side.SECOND, unit),
                 difference

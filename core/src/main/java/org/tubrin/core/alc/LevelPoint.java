@@ -1,0 +1,30 @@
+package org.tubrin.core.alc;
+
+import java.util.Optional;
+import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Unit;
+
+/**
+ * One level of the sound path.
+ *
+ * @param level of the slider as a share of its way, above 0, to 1
+ * @param outputW as an external wattmeter reads it
+ * @param gauge what the exciter's own gauge shows; absent where it was not read
+ * @param onTheWayDown whether the level was come to from above
+ */
+public record LevelPoint(double level, Quantity outputW, Optional<Double> gauge, boolean onTheWayDown) {
+    public LevelPoint {
+        new Checks().range("level", level, 1e-3, 1, Unit.ONE).done();
+    }
+
+    /** Returns the root of the output: in proportion to the level while nothing limits. */
+    double root() {
+        return Math.sqrt(Math.max(0, outputW.value()));
+    }
+
+    /** Returns how well that is known, by what differs from point to point: nothing of the meter's class, which all share. */
+    double rootUncertainty(double eyeW) {
+        return eyeW / (2 * Math.max(root(), Math.sqrt(eyeW)));
+    }
+}
