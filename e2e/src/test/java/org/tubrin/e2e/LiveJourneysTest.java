@@ -5,10 +5,8 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import com.google.gson.JsonArray;
-import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
-import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
@@ -20,8 +18,6 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.tubrin.bench.SimulatedStation;
-import org.tubrin.bench.SkerryPoint;
-import org.tubrin.bench.Solid;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
@@ -119,127 +115,6 @@ public class LiveJourneysTest {
         }
         operator.presses("Enter");
         operator.page.getByText("is on the card").waitFor();
-    }
-
-    /** Begins a drive table of Ketch 600 on the bench and gets as far as the first key-down. */
-    private void startsTable(String band, String wanted) {
-        operator.page.navigate("/tune");
-        for (String box : List.of("Ketch 600", band, "Simulated bench")) {
-            operator.page
-                    .getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^" + box)))
-                    .check();
-        }
-        operator.page.getByLabel("Wanted").fill(wanted);
-        operator.page.locator("body").evaluate("() => document.activeElement.blur()");
-        operator.page.getByText("Start the table").waitFor();
-        operator.presses("Enter");
-        operator.awaits("Have you read the limits");
-        for (String said = operator.sentence(); !said.startsWith("Key at"); said = operator.sentence()) {
-            operator.follows(said);
-        }
-    }
-
-    /** Keys, reads all meters off the bench, keys up. */
-    private void keysAndTakes() {
-        operator.presses("Space");
-        operator.awaits("Read, key up");
-        operator.settles("now-OUTPUT");
-        for (int i = 0; i < 3 && operator.entry("HEAT_SINK").inputValue().isEmpty(); i++) {
-            operator.presses("r");
-            operator.comesTrue(
-                    1500, () -> !operator.entry("HEAT_SINK").inputValue().isEmpty());
-        }
-        operator.presses("Space");
-        operator.page.locator("[data-part=clock]").getByText("Resting").waitFor();
-    }
-
-    private void measuresToTheEnd() {
-        int keyed = 0;
-        for (String said = operator.sentence(); !said.startsWith("Keep the table"); said = operator.sentence()) {
-            if (said.startsWith("Rest")) {
-                operator.awaits("^(?!Rest)");
-            } else if (said.startsWith("Key at")) {
-                assertTrue(keyed++ < 9, "it asks for one key-down after another: " + said);
-                keysAndTakes();
-            } else {
-                operator.follows(said);
-            }
-        }
-        operator.presses("Enter");
-        operator.page.getByText("is in the drive table").waitFor();
-    }
-
-    @Test
-    public void aDriveTableOfTwoBandsWithATripAndItsRecoveryGuardsTheChange() {
-        startsTable("14 MHz", "300");
-        measuresToTheEnd();
-        startsTable("21 MHz", "300");
-        // The drive of another band kept: it trips.
-        operator.entry("DRIVE").fill("16");
-        operator.presses("Enter");
-        operator.page.locator("body").evaluate("() => document.activeElement.blur()");
-        operator.awaits("Key at 16 W");
-        operator.presses("Space");
-        operator.page
-                .locator("[data-part=trip]")
-                .getByText("has tripped: too much drive")
-                .waitFor();
-        operator.presses("Space");
-        operator.page.locator("[data-part=clock]").getByText("Resting").waitFor();
-        operator.page
-                .locator("[data-part=clock]")
-                .getByRole(
-                        AriaRole.BUTTON,
-                        new Locator.GetByRoleOptions().setName("drive").setExact(true))
-                .click();
-        operator.awaits("Drive down, from 16 to 4 W");
-        operator.follows(operator.sentence());
-        operator.awaits("Reset, then less drive");
-        operator.page.locator("[data-part=trip]").getByRole(AriaRole.BUTTON).click();
-        operator.follows(operator.sentence());
-        measuresToTheEnd();
-        operator.page.navigate("/log");
-        operator.presses("b");
-        operator.page.getByText("Drive, band by band").waitFor();
-        operator.page
-                .getByRole(
-                        AriaRole.RADIO,
-                        new Page.GetByRoleOptions().setName("14").setExact(true))
-                .check();
-        assertThat(operator.page.locator("[data-part=guard]")).containsText("from 14 MHz");
-        assertThat(operator.page.locator("[data-part=guard]")).containsText("never measured");
-        operator.page
-                .getByRole(
-                        AriaRole.RADIO,
-                        new Page.GetByRoleOptions().setName("21").setExact(true))
-                .check();
-        operator.page.getByText("tripped by drive at 16 W").waitFor();
-        assertTrue(operator.page.locator("[data-part=trip-tick]").count() >= 2, "the demo's and this one");
-        // What the table says brings what is wanted, as far as the wattmeter knows it.
-        operator.page
-                .getByLabel("wanted", new Page.GetByLabelOptions().setExact(true))
-                .fill("300");
-        JsonObject drive = JsonParser.parseString(operator.page
-                        .request()
-                        .get(app.url() + "/api/drive?wanted=300")
-                        .text())
-                .getAsJsonObject();
-        int measured = 0;
-        for (JsonElement band : drive.getAsJsonArray("bands")) {
-            String name = band.getAsJsonObject().get("band").getAsString();
-            if (name.equals("MHZ_14") || name.equals("MHZ_21")) {
-                double setW = band.getAsJsonObject()
-                        .getAsJsonObject("wanted")
-                        .get("set")
-                        .getAsDouble();
-                double outputW = new Solid(SkerryPoint.KETCH, SEED)
-                        .at(Band.valueOf(name), name.equals("MHZ_14") ? 14.175e6 : 21.225e6, setW, 51.6, 0)
-                        .outputW();
-                assertEquals(outputW, 300, 90, name + " at " + setW + " W");
-                measured++;
-            }
-        }
-        assertEquals(measured, 2);
     }
 
     private void assertTheDialsLeftAreGood() {

@@ -32,7 +32,7 @@ public class ServerRoomsTest {
             entry("drive", "run", "station", "web", "words"),
             entry("twin", "feed", "run", "station", "web", "words"),
             entry("backup", "store", "web"),
-            entry("demo", "run", "station", "store", "supply"));
+            entry("demo", "run", "station", "store", "supply", "words"));
 
     private static Map.Entry<String, List<String>> entry(String room, String... mayImport) {
         return Map.entry(room, List.of(mayImport));

@@ -132,6 +132,7 @@ public class TwinApiTest extends ServerTest {
         String id = null;
         for (JsonNode run : runs()) {
             if (run.get("band").asString().equals("MHZ_7")
+                    && run.get("amplifier").asString().equals("Brigantine")
                     && run.get("ending") != null
                     && !run.get("ending").isNull()) {
                 id = run.get("id").asString();

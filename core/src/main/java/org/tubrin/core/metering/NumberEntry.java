@@ -14,7 +14,7 @@ import org.tubrin.core.quantity.Unit;
 public final class NumberEntry {
     private static final int LONGEST = 24;
     private static final double LARGEST = 1e6;
-    private static final Pattern FORM = Pattern.compile("([+-]?)(\\d+(?:[.,]\\d*)?|[.,]\\d+)\\s*([A-Za-z]*)");
+    private static final Pattern FORM = Pattern.compile("([+-]?)(\\d+(?:[.,]\\d*)?|[.,]\\d+)\\s*(°?[A-Za-z]*)");
 
     private NumberEntry() {}
 

@@ -86,7 +86,11 @@ public class OtherStagesTest {
         for (int i = 0; i < drivesW.length; i++) {
             double hz = band.lowestHz();
             TransistorPoint point = settled(twin.at(new Setting(band, hz, drivesW[i], 0, 0, 50, 0)));
-            assertEquals(point.outputW(), outputsW[i], 0.006 * outputsW[i] + 0.05, drivesW[i] + " W");
+            assertEquals(
+                    point.outputW(),
+                    outputsW[i],
+                    0.003 * outputsW[i] + (twin.equals(KETCH) ? 0.5 : 0.05),
+                    drivesW[i] + " W");
         }
     }
 
