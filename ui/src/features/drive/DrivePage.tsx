@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { useParams } from 'react-router';
 import { ask, client, type DriveView, Refusal } from '../../api';
 import { Answer, FirstThing, isRefused } from '../../parts';
+import { parseNumber } from '../../quantity';
 import { BandRows } from './BandRows';
 import { Guard } from './Guard';
 import { TableSheet } from './TableSheet';
@@ -25,8 +26,8 @@ function remembered(): Chosen {
 }
 
 const wattOf = (typed: string) => {
-  const watt = Number(typed.replace(',', '.'));
-  return typed.trim() !== '' && watt > 0 ? watt : undefined;
+  const watt = parseNumber(typed) ?? 0;
+  return watt > 0 ? watt : undefined;
 };
 
 /** Asks for the tables; where the output that is wanted cannot be, for those of the usual one, with what was said against it. */

@@ -72,10 +72,8 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
         {(room) => {
           const width = Math.max(room, STAIRS.left + view.bands.length * LEAST_COLUMN_PX);
           const y = outputScale(stairs, amplifier.wantedW, amplifier.ratedW);
-          const [least = 1, most = amplifier.ratedW] = y.domain();
           // The line is taken hold of on its logarithmic scale.
-          const place = (watt: number) => Math.round((SLIDER_PX * Math.log(watt / least)) / Math.log(most / least));
-          const wattAt = (at: number) => Math.round(least * (most / least) ** (at / SLIDER_PX));
+          const slide = y.copy().range([0, SLIDER_PX]);
           return (
             <ScrollArea label="Stairs of the bands">
               <div className="relative" style={{ width }}>
@@ -99,7 +97,7 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
                   thumbs={[
                     {
                       key: 'wanted',
-                      value: place(amplifier.wantedW),
+                      value: Math.round(slide(amplifier.wantedW)),
                       label: 'Wanted output',
                       says: `${amplifier.wantedW} watts`,
                     },
@@ -107,7 +105,7 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
                   least={0}
                   most={SLIDER_PX}
                   step={1}
-                  onChange={([at = 0]) => onWanted(String(wattAt(at)))}
+                  onChange={([at = 0]) => onWanted(String(Math.round(slide.invert(at))))}
                   onHeld={() => undefined}
                   at={{
                     left: STAIRS.left,

@@ -33,7 +33,7 @@ const VIEW: DriveView = {
   bands: [
     band('7', {
       runId: 'r',
-      at: '2026-11-02T17:35:00Z',
+      at: '2026-11-02T12:00:00Z',
       rows: [row(1.7, 80), row(3.5, 170), row(7, 330)],
       law: [
         [7, 330],
@@ -44,9 +44,9 @@ const VIEW: DriveView = {
     }),
     band('10', {
       runId: 's',
-      at: '2026-11-02T17:45:00Z',
+      at: '2026-11-02T13:00:00Z',
       rows: [row(1.7, 150)],
-      trips: [{ driveW: 6.2, outputW: 400, says: 'tripped by drive at 6.2 W' }],
+      trips: [{ driveW: 6.2, outputW: 400, says: 'Tripped by drive at 6.2 W' }],
       wanted: { basis: 'TRIPS', says: 'trips' },
     }),
     band('50'),

@@ -3,11 +3,12 @@ import type { RunView } from '../../api';
 import { Diamond, Sheet } from '../../parts';
 import { Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { localTime, utc } from '../../quantity';
+import { isTuned } from './useDials';
 
 /** What is left when a run is over: what to mind on the air, and what was written down. */
 export function Afterwards({ view }: { view: RunView }) {
   const finished = view.phase === 'FINISHED';
-  const tuned = view.dials.length > 0;
+  const tuned = isTuned(view);
   return (
     <Sheet title={finished ? (tuned ? 'On the air' : 'Measured') : 'Ended without a card row'} part="afterwards">
       {finished && (

@@ -1,12 +1,12 @@
 import type { DialView, RunView } from '../../api';
 import { Button } from '../../parts/ui';
 import { DialRuler } from '../../plot';
-import type { DialKeys } from './useDials';
+import { type DialKeys, isTuned } from './useDials';
 
 const KEYS = { PLATE: ['←', '→'], LOAD: ['↓', '↑'] } as const;
 
 export function Dials({ view, dials }: { view: RunView; dials: DialKeys }) {
-  if (view.dials.length === 0) return null;
+  if (!isTuned(view)) return null;
   return (
     <section aria-label="Dials" className="sheet grid grid-cols-2 gap-x-9 gap-y-3 max-phone:grid-cols-1 px-4 py-2.5">
       {view.dials.map((dial) => (

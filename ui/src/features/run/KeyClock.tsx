@@ -6,7 +6,8 @@ import { seconds } from '../../quantity';
 
 const TITLES = { IDLE: 'Key up', KEY_DOWN: 'Key down', RESTING: 'Resting', READY: 'Rested' } as const;
 
-const REPORTS = {
+/** What the operator sees or hears, in short. */
+export const REPORTS = {
   ARC: 'an arc',
   KNOB_SLIPS: 'a dial slips',
   TRIP_GRID: 'grid current',
@@ -15,7 +16,7 @@ const REPORTS = {
   TRIP_HEAT: 'heat',
   TRIP_INPUT: 'drive',
   TRIP_OUTPUT: 'output',
-  TRIP_FILTER: 'wrong filter',
+  TRIP_FILTER: 'the wrong filter',
   TRIP: 'not known',
 } as const;
 const SEEN = ['ARC', 'KNOB_SLIPS'] as const;

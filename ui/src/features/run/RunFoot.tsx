@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Act, RunView } from '../../api';
 import { Button, Confirm, Input, Label, Select } from '../../parts/ui';
+import { isTuned } from './useDials';
 
 /** Goes on by another school; what was read stays. */
 function SchoolSwitch({ view, act }: { view: RunView; act: (act: Act) => void }) {
@@ -26,7 +27,7 @@ function Conditions({ view, act }: { view: RunView; act: (act: Act) => void }) {
   const fields = [
     ['lineVoltage', 'line, V'],
     ['ambient', 'room, °C'],
-    ...(view.dials.length > 0 ? [['resting', `resting plate current, ${unit}`] as const] : []),
+    ...(isTuned(view) ? [['resting', `resting plate current, ${unit}`] as const] : []),
   ] as const;
   return (
     <form

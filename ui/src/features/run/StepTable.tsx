@@ -4,6 +4,7 @@ import { Select, Tooltip } from '../../parts/ui';
 import { EntryCell } from './EntryCell';
 import { NowCell, TwinCell } from './LiveCells';
 import { Questions } from './Questions';
+import { isTuned } from './useDials';
 import type { Run } from './useRun';
 
 const BESIDE = 'figure border-t border-l border-t-hair border-l-rule p-0 text-center text-14';
@@ -49,7 +50,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
   const inHand = readOnly ? -1 : view.steps.length;
   const hasNow = !readOnly && view.source !== 'TYPED';
   const hasTwin = !readOnly && view.twin;
-  const tuned = view.dials.length > 0;
+  const tuned = isTuned(view);
   const row = (
     key: string,
     label: ReactNode,

@@ -2,15 +2,9 @@ import { useMutation } from '@tanstack/react-query';
 import { ask, client, type RunView } from '../../api';
 import { Diamond, Sheet, Trouble } from '../../parts';
 import { Button } from '../../parts/ui';
+import { REPORTS } from './KeyClock';
+import { isTuned } from './useDials';
 import { useBench } from './useLive';
-
-const CAUSES: Record<string, string> = {
-  TRIP_INPUT: 'too much drive',
-  TRIP_OUTPUT: 'too much output',
-  TRIP_REFLECTED: 'too much comes back',
-  TRIP_HEAT: 'its heat sink is too hot',
-  TRIP_FILTER: 'the filter of another band was in line',
-};
 
 /** Where the bench's amplifier has tripped: what that means, and the way to reset it. */
 export function TripReset({ view }: { view: RunView }) {
@@ -25,8 +19,8 @@ export function TripReset({ view }: { view: RunView }) {
       <p className="mb-2 flex items-baseline gap-2">
         <Diamond />
         <span>
-          {view.amplifier} has tripped{bench.trip ? `: ${CAUSES[bench.trip]}` : ': far too much grid current'}.{' '}
-          {view.dials.length > 0
+          {view.amplifier} has tripped by {REPORTS[bench.trip ?? 'TRIP_GRID']}.{' '}
+          {isTuned(view)
             ? 'LOAD heavier and less drive first, then reset it and climb again.'
             : 'Say so below the clock: it is a row of the table. Drive to a quarter, then reset it.'}
         </span>

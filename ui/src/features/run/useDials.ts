@@ -4,6 +4,9 @@ import { useBench } from './useLive';
 
 type DialName = 'PLATE' | 'LOAD';
 
+/** Whether the stage of a run has dials. */
+export const isTuned = (view: RunView) => view.dials.length > 0;
+
 /** How long a dial must stand still before its place is kept. */
 const SETTLE_MS = 350;
 

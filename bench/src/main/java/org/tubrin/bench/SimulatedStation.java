@@ -57,7 +57,7 @@ public final class SimulatedStation {
     private double exciterA;
     private Feeder feeder = Feeder.CAPSTAN;
     private boolean held;
-    private Optional<Placed> solid = Optional.empty();
+    private Optional<Placed> transistors = Optional.empty();
 
     final Pointer output;
     final Pointer reflected;
@@ -97,7 +97,7 @@ public final class SimulatedStation {
     }
 
     /** An amplifier with transistors on the bench. */
-    private record Placed(String name, Solid stage) {}
+    private record Placed(String name, TransistorAmplifier stage) {}
 
     /** Lets time pass, in seconds; anything longer than a slice is gone through in slices. */
     public synchronized void pass(double seconds) {
@@ -117,7 +117,7 @@ public final class SimulatedStation {
         double gridA = 0;
         double screenA = 0;
         double volts = truth.twin().constants().supplyOpenV();
-        boolean driven = keyed && operate && !tripped && solid.isEmpty();
+        boolean driven = keyed && operate && !tripped && transistors.isEmpty();
         double emission = Warming.emission(heaterS, tubes().tube().warmUpS());
         if (driven && emission > 0.01) {
             Setting setting =
@@ -131,8 +131,8 @@ public final class SimulatedStation {
                 volts = point.meters().plateVoltageDcV();
             }
             tripped = gridA > GRID_TRIP_SHARE * tubes().gridCurrentLimitA();
-        } else if (solid.isPresent()) {
-            outputW = pass(solid.get().stage(), s);
+        } else if (transistors.isPresent()) {
+            outputW = pass(transistors.get().stage(), s);
         } else if (keyed && !tripped) {
             outputW = driveW();
         }
@@ -153,10 +153,10 @@ public final class SimulatedStation {
     }
 
     /** Lets an amplifier with transistors go on, with its meters; returns its output. */
-    private double pass(Solid stage, double s) {
+    private double pass(TransistorAmplifier stage, double s) {
         stage.pass(band, frequencyHz, operate, keyed ? driveW() : 0, loadOhm(), reactanceOhm(), s);
         tripped = stage.trip().isPresent();
-        Solid.Shown shown = stage.shown();
+        TransistorAmplifier.Shown shown = stage.shown();
         inputPower.follow(shown.inputW(), s);
         inputSwr.follow(shown.inputSwr(), s);
         heatSink.follow(stage.heatSinkC(), s);
@@ -193,7 +193,7 @@ public final class SimulatedStation {
 
     /** Puts an amplifier on the bench, cold dials in the middle, heaters on from now. */
     synchronized void place(TubeTwin amplifier) {
-        solid = Optional.empty();
+        transistors = Optional.empty();
         record = amplifier;
         truth = Truth.of(amplifier, seed);
         plate = knob(tubes().plate(), PLATE_PLAY_MARKS);
@@ -205,15 +205,15 @@ public final class SimulatedStation {
     }
 
     /** Puts an amplifier with transistors on the bench. */
-    synchronized void place(String name, Solid.Model amplifier) {
-        solid = Optional.of(new Placed(name, new Solid(amplifier, seed)));
+    synchronized void place(String name, TransistorAmplifier.Model amplifier) {
+        transistors = Optional.of(new Placed(name, new TransistorAmplifier(amplifier, seed)));
         keyed = false;
         tripped = false;
     }
 
     /** Returns on what the protection acted; empty where it did not, or is that of tubes. */
     synchronized Optional<SeenSign> trip() {
-        return solid.flatMap(placed -> placed.stage().trip());
+        return transistors.flatMap(placed -> placed.stage().trip());
     }
 
     private static Knob knob(Dial dial, double playMarks) {
@@ -233,8 +233,8 @@ public final class SimulatedStation {
     }
 
     synchronized String amplifierName() {
-        if (solid.isPresent()) {
-            return solid.get().name();
+        if (transistors.isPresent()) {
+            return transistors.get().name();
         }
         return record.equals(SkerryPoint.BRIGANTINE) ? "BRIGANTINE" : "BARQUE";
     }
@@ -344,7 +344,7 @@ public final class SimulatedStation {
     synchronized void reset() {
         tripped = false;
         keyed = false;
-        solid.ifPresent(placed -> placed.stage().reset());
+        transistors.ifPresent(placed -> placed.stage().reset());
     }
 
     synchronized void loadOpen(boolean open) {

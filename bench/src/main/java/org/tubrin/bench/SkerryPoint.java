@@ -84,7 +84,7 @@ public final class SkerryPoint {
                             new TankBand(Band.MHZ_14, 2.1286e-6, 240, 0, 0, 1, 0))));
 
     /** Transistors at 50 V. */
-    public static final Solid.Model KETCH = new Solid.Model(
+    public static final TransistorAmplifier.Model KETCH = new TransistorAmplifier.Model(
             new TwinConstants.Broadband(
                     50,
                     0,
@@ -104,7 +104,7 @@ public final class SkerryPoint {
             0.015);
 
     /** Transistors at 13.8 V. */
-    public static final Solid.Model DINGHY = new Solid.Model(
+    public static final TransistorAmplifier.Model DINGHY = new TransistorAmplifier.Model(
             new TwinConstants.Broadband(
                     13.8,
                     1.2,

@@ -12,45 +12,24 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.regex.Pattern;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.tubrin.bench.SkerryPoint;
-import org.tubrin.bench.Solid;
+import org.tubrin.bench.TransistorAmplifier;
 import org.tubrin.core.station.Band;
 
 /** Drive tables on the simulated bench through the packaged application in a real browser. */
-public class DriveJourneyTest {
+public class DriveJourneyTest extends AtTheStation {
     /** What ./start hides behind the bench's meters. */
     private static final long SEED = 7;
 
-    private App app;
-    private Operator operator;
-
-    @BeforeClass
-    public void startTheApplication() {
-        app = App.fresh("drive", true);
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void stopTheApplication() {
-        if (app != null) {
-            app.close();
-        }
+    public DriveJourneyTest() {
+        super("drive");
     }
 
     @BeforeMethod
-    public void sitDown() {
-        operator = new Operator(app.url());
+    public void nothingIsGoing() {
         operator.abandonsWhatIsGoing();
-    }
-
-    @AfterMethod(alwaysRun = true)
-    public void nothingStumbled() {
-        operator.close();
-        assertEquals(operator.stumbles, List.of());
     }
 
     /** Begins a drive table of Ketch 600 on the bench and gets as far as the first key-down. */
@@ -114,7 +93,7 @@ public class DriveJourneyTest {
         operator.presses("Space");
         operator.page
                 .locator("[data-part=trip]")
-                .getByText("has tripped: too much drive")
+                .getByText("has tripped by drive")
                 .waitFor();
         operator.presses("Space");
         operator.page.locator("[data-part=clock]").getByText("Resting").waitFor();
@@ -164,7 +143,7 @@ public class DriveJourneyTest {
                         .getAsJsonObject("wanted")
                         .get("set")
                         .getAsDouble();
-                double outputW = new Solid(SkerryPoint.KETCH, SEED)
+                double outputW = new TransistorAmplifier(SkerryPoint.KETCH, SEED)
                         .at(Band.valueOf(name), name.equals("MHZ_14") ? 14.175e6 : 21.225e6, setW, 51.6, 0)
                         .outputW();
                 assertEquals(outputW, 300, 90, name + " at " + setW + " W");

@@ -13,14 +13,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.regex.Pattern;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
-import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 /** Whole tune-ups through the packaged application in a real browser. */
-public class JourneysTest {
+public class JourneysTest extends AtTheStation {
     private static final String[][] CLIMB = {
         {"138", "0.161", "0.008", "2.71", "5.21", "0.5"},
         {"235", "0,213", "17mA", "2.68", "5.18", "1.5"},
@@ -29,30 +25,8 @@ public class JourneysTest {
         {"875", "0.576", "0.149", "2.49", "5.09", "5.0"},
     };
 
-    private App app;
-    private Operator operator;
-
-    @BeforeClass
-    public void startTheApplication() {
-        app = App.fresh("journeys", true);
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void stopTheApplication() {
-        if (app != null) {
-            app.close();
-        }
-    }
-
-    @BeforeMethod
-    public void sitDown() {
-        operator = new Operator(app.url());
-    }
-
-    @AfterMethod(alwaysRun = true)
-    public void nothingStumbled() {
-        operator.close();
-        assertEquals(operator.stumbles, List.of());
+    public JourneysTest() {
+        super("journeys");
     }
 
     private void reads(String[] row) {

@@ -1,47 +1,27 @@
 package org.tubrin.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertNotEquals;
 
 import com.microsoft.playwright.Keyboard;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.util.List;
 import java.util.regex.Pattern;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 /** Each kind of control by keys alone: opened, chosen from, left, and the focus back where it was. */
-public class KeyboardTest {
-    private App app;
-    private Operator operator;
+public class KeyboardTest extends AtTheStation {
     private Page page;
 
-    @BeforeClass
-    public void startTheApplication() {
-        app = App.fresh("keyboard", true);
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void stopTheApplication() {
-        app.close();
+    public KeyboardTest() {
+        super("keyboard");
     }
 
     @BeforeMethod
-    public void sitDown() {
-        operator = new Operator(app.url());
+    public void looksAtThePage() {
         page = operator.page;
-    }
-
-    @AfterMethod(alwaysRun = true)
-    public void nothingStumbled() {
-        operator.close();
-        assertEquals(operator.stumbles, List.of());
     }
 
     private Locator role(AriaRole role, String name) {
@@ -135,6 +115,7 @@ public class KeyboardTest {
     public void whatWasSavedIsSaidInACornerAndCanBeClosed() {
         page.navigate("/station");
         page.getByText("Fender 16", new Page.GetByTextOptions().setExact(true)).click();
+        role(AriaRole.HEADING, "Fender 16").waitFor();
         page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).focus();
         operator.presses("Enter");
         Locator said = page.locator("[data-part=toast]");

@@ -10,11 +10,8 @@ import com.google.gson.JsonParser;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.tubrin.bench.SimulatedStation;
@@ -26,39 +23,26 @@ import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.TubePoint;
 
 /** Tune-ups on the simulated bench through the packaged application in a real browser. */
-public class LiveJourneysTest {
+public class LiveJourneysTest extends AtTheStation {
     /** What ./start hides behind the bench's meters. */
     private static final long SEED = 7;
 
-    private App app;
-    private Operator operator;
     private Process benchAgain;
 
-    @BeforeClass
-    public void startTheApplication() {
-        app = App.fresh("live", true);
+    public LiveJourneysTest() {
+        super("live");
     }
 
     @AfterClass(alwaysRun = true)
-    public void stopTheApplication() {
-        if (app != null) {
-            app.close();
-        }
+    public void stopTheBench() {
         if (benchAgain != null) {
             benchAgain.destroy();
         }
     }
 
     @BeforeMethod
-    public void sitDown() {
-        operator = new Operator(app.url());
+    public void nothingIsGoing() {
         operator.abandonsWhatIsGoing();
-    }
-
-    @AfterMethod(alwaysRun = true)
-    public void nothingStumbled() {
-        operator.close();
-        assertEquals(operator.stumbles, List.of());
     }
 
     /** One step: dials to the twin's marks, key, peak PLATE by the meter, take the readings, key up. */

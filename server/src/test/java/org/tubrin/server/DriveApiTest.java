@@ -121,7 +121,7 @@ public class DriveApiTest extends ServerTest {
         climbs(25, 5.5);
         JsonNode fifty = band(view(""), "MHZ_50");
         assertEquals(fifty.get("trips").size(), 1);
-        assertTrue(fifty.get("trips").get(0).get("says").asString().startsWith("tripped by drive at"));
+        assertTrue(fifty.get("trips").get(0).get("says").asString().startsWith("Tripped by drive at"));
         assertEquals(fifty.get("wanted").get("basis").asString(), "TRIPS");
         for (JsonNode row : fifty.get("rows")) {
             assertTrue(row.get("driveW").asDouble() < 5.2, row.toString());

@@ -42,7 +42,6 @@ import org.tubrin.core.run.Doubt;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
-import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Waveform;
 import org.tubrin.core.signs.Evidence;
 import org.tubrin.core.signs.Sign;
@@ -122,10 +121,6 @@ public class WordsTest {
         add(wanted, "ahead.*", DialsAhead.Basis.values());
         add(wanted, "guard.because.*", BandGuard.Because.values());
         add(wanted, "drive.basis.*", DriveFor.Basis.values());
-        add(
-                wanted,
-                "drive.trip.*",
-                Stream.of(SeenSign.values()).filter(SeenSign::isTrip).toArray(Enum<?>[]::new));
         add(wanted, "bound.*", Reach.Bound.values());
         add(wanted, "comparison.*", Comparison.Reads.values());
         add(wanted, "trend.*", Figure.values());

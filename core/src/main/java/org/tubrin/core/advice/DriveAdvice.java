@@ -5,14 +5,11 @@ import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.Control;
-import org.tubrin.core.run.Doubt;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.NextRow;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
-import org.tubrin.core.signs.Sign;
-import org.tubrin.core.signs.Signs;
 
 /** The next move on a stage without dials: the least drive first, then 3 dB at most a key-down, each row read whole. */
 final class DriveAdvice {
@@ -36,35 +33,15 @@ final class DriveAdvice {
     }
 
     private Advice next() {
-        for (ReadingRole role : draft.readings().keySet()) {
-            Optional<Doubt> doubt = state.doubt(role);
-            if (doubt.isPresent()) {
-                return Advice.of(new Move.SettleDoubt(role, doubt.get()), Reason.ENTRY_DOUBTFUL);
-            }
-        }
-        Optional<Advice> mend = SignAdvice.of(state);
-        if (mend.isPresent()) {
-            return mend.get();
-        }
-        if (draft.isComplete()) {
-            return recordRow();
-        }
-        if (!draft.readings().isEmpty() || draft.keyDowns() > 0) {
-            return draft.missing().isEmpty()
-                    ? Advice.of(new Move.EnterPosition(draft.unset().get(0)), Reason.READINGS_MISSING)
-                    : Advice.of(new Move.EnterReadings(draft.missing()), Reason.READINGS_MISSING);
-        }
-        return state.lastStep().map(this::higher).orElseGet(this::first);
+        return Entries.toSettle(state)
+                .or(() -> draft.isComplete() ? Optional.of(recordRow()) : Entries.missing(draft))
+                .or(() -> state.lastStep().map(this::higher))
+                .orElseGet(this::first);
     }
 
     private Advice recordRow() {
-        Optional<Sign> gravest = Signs.of(draft, state.lastStep()).stream()
-                .filter(sign -> sign.severity() != Sign.Severity.NOTE)
-                .findFirst();
-        Move record = new Move.RecordStep(draft.driveW().value());
-        return gravest.map(sign -> Advice.of(record, Reason.STEP_WITH_SIGN).about(sign.code()))
-                .orElseGet(() -> Advice.of(
-                        record, draft.kind() == Step.Kind.FINISH ? Reason.TABLE_IS_DONE : Reason.ROW_IS_GOOD));
+        return Entries.record(
+                state, () -> draft.kind() == Step.Kind.FINISH ? Reason.TABLE_IS_DONE : Reason.ROW_IS_GOOD);
     }
 
     private Advice first() {
@@ -99,14 +76,14 @@ final class DriveAdvice {
             return Advice.of(new Move.Turn(Control.DRIVE, setAt, toW, 0), reason)
                     .expecting(expect);
         }
-        return key(afterTrip(), expect);
+        return key(isBack(last), expect);
     }
 
     /** The first key-down after a trip is a short one at a quarter of the drive. */
-    private boolean afterTrip() {
+    private boolean isBack(Step last) {
         return !state.trips().isEmpty()
                 && draft.position(Control.DRIVE).orElse(0.0)
-                        < state.lastStep().orElseThrow().driveW().value();
+                        < last.position(Control.DRIVE).orElse(0.0);
     }
 
     private Advice key(boolean first, Optional<Advice.Expectation> expect) {

@@ -8,7 +8,6 @@ import org.tubrin.core.foresee.Foresight;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
-import org.tubrin.core.run.Doubt;
 import org.tubrin.core.run.Growth;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preset;
@@ -17,8 +16,6 @@ import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
-import org.tubrin.core.signs.Sign;
-import org.tubrin.core.signs.Signs;
 import org.tubrin.core.twin.Peak;
 
 /** The next move within a step of the climb, or within the finish. */
@@ -86,31 +83,14 @@ final class StepAdvice {
     }
 
     private Advice next() {
-        // A slip of the pen must not be taken for a sign.
-        for (ReadingRole role : draft.readings().keySet()) {
-            Optional<Doubt> doubt = state.doubt(role);
-            if (doubt.isPresent()) {
-                return Advice.of(new Move.SettleDoubt(role, doubt.get()), Reason.ENTRY_DOUBTFUL);
-            }
-        }
-        Optional<Advice> mend = SignAdvice.of(state);
-        if (mend.isPresent()) {
-            return mend.get();
-        }
-        Optional<Advice> nearer =
-                !draft.isComplete() ? Optional.empty() : foresees ? corrected() : TargetAdvice.of(state);
-        if (nearer.isPresent()) {
-            return nearer.get();
-        }
-        if (draft.isComplete()) {
-            return recordStep();
-        }
-        if (!draft.readings().isEmpty() || draft.keyDowns() > 0) {
-            return draft.missing().isEmpty()
-                    ? Advice.of(new Move.EnterPosition(draft.unset().get(0)), Reason.READINGS_MISSING)
-                    : Advice.of(new Move.EnterReadings(draft.missing()), Reason.READINGS_MISSING);
-        }
-        return draft.kind() == Step.Kind.FINISH ? prepareFinish() : prepareClimb();
+        return Entries.toSettle(state)
+                .or(() -> draft.isComplete() ? Optional.of(completed()) : Entries.missing(draft))
+                .orElseGet(() -> draft.kind() == Step.Kind.FINISH ? prepareFinish() : prepareClimb());
+    }
+
+    private Advice completed() {
+        return (foresees ? corrected() : TargetAdvice.of(state))
+                .orElseGet(() -> Entries.record(state, this::goodReason));
     }
 
     /** At the end the currents tell best where LOAD is: returns how it goes to where it should end, when it is off by much. */
@@ -131,16 +111,6 @@ final class StepAdvice {
 
     private Foresight foresight(List<Step> steps) {
         return Foresight.of(setup, state.school(), steps).orElseThrow();
-    }
-
-    /** Whatever the signs still say of a step is said with it: only where they say nothing do all limits hold. */
-    private Advice recordStep() {
-        Optional<Sign> gravest = Signs.of(draft, state.lastStep()).stream()
-                .filter(sign -> sign.severity() != Sign.Severity.NOTE)
-                .findFirst();
-        Move record = new Move.RecordStep(draft.driveW().value());
-        return gravest.map(sign -> Advice.of(record, Reason.STEP_WITH_SIGN).about(sign.code()))
-                .orElseGet(() -> Advice.of(record, goodReason()));
     }
 
     private Reason goodReason() {

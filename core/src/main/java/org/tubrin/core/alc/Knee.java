@@ -9,7 +9,8 @@ import java.util.Optional;
  *
  * <p>Method: the root of the output over the level as two straight lines that meet, the lower one through the origin; weighted least
  * squares for their slopes at every place of the bend, the best of which is the knee. Its uncertainty is the half width of what lies
- * within the 95 % quantile of the cost above its least, scaled where the lines fit worse than the readings let. Source: D. V.
+ * within the 95 % quantile of the cost above its least, scaled where the lines fit worse than the readings let; with it, that no
+ * stage bends at one place. Source: D. V.
  * Hinkley, "Inference about the intersection in two-phase regression", Biometrika 56 (1969), 495–504.
  *
  * @param level of the knee
@@ -24,6 +25,9 @@ public record Knee(double level, double standardUncertainty, double perLevel) {
     private static final double STEP = 0.002;
     private static final double QUANTILE = 3.84;
     private static final double COVERED = 1.96;
+    /** A stage bends over a stretch where two lines bend at a place: what that leaves open, as a share of the level. */
+    private static final double STRETCH = 0.022;
+
     /** Where the level is set: a fifth below the knee, to a little below it. */
     private static final double WINDOW_LOW = 0.8;
 
@@ -64,7 +68,7 @@ public record Knee(double level, double standardUncertainty, double perLevel) {
                 high = Math.max(high, bend.level());
             }
         }
-        double unsure = Math.max(STEP, (high - low) / 2) / COVERED;
+        double unsure = Math.hypot(Math.max(STEP, (high - low) / 2) / COVERED, STRETCH * best.level());
         boolean bends = best.level() > from && best.level() < to;
         return bends ? Optional.of(new Knee(best.level(), unsure, best.perLevel())) : Optional.empty();
     }

@@ -65,7 +65,7 @@ public record BandGuard(
         Optional<DriveBand> there =
                 table.stream().filter(one -> one.band() == to).findFirst();
         Optional<Double> tripW = there.flatMap(DriveBand::tripW);
-        Otherwise otherwise = otherwise(amplifier, there, inUseW, tripW);
+        Otherwise otherwise = otherwise(amplifier, there, inUseW);
         int rows = there.map(one -> one.rows().size()).orElse(0);
         if (rows < ENOUGH_ROWS) {
             double leastW = Math.min(inUseW, Math.min(leastOfAllW(table).orElse(inUseW), firstRowW(amplifier)));
@@ -98,13 +98,12 @@ public record BandGuard(
                 .orElse(knownW);
     }
 
-    private static Otherwise otherwise(
-            Amplifier amplifier, Optional<DriveBand> there, double inUseW, Optional<Double> tripW) {
+    private static Otherwise otherwise(Amplifier amplifier, Optional<DriveBand> there, double inUseW) {
         Optional<Double> outputW = there.flatMap(one -> one.outputAtW(inUseW));
         return new Otherwise(
                 inUseW,
                 outputW,
-                tripW.map(trip -> 10 * Math.log10(inUseW / trip)),
+                there.flatMap(one -> one.belowTripDb(inUseW)).map(below -> -below),
                 outputW.map(output -> 10 * Math.log10(output / amplifier.ratedOutputW())));
     }
 

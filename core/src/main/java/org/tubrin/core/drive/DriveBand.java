@@ -19,7 +19,7 @@ import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Trip;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Band;
-import org.tubrin.core.station.TwinConstants;
+import org.tubrin.core.twin.TransistorTwin;
 
 /**
  * What the key-downs of one run brought: one band, one frequency.
@@ -41,6 +41,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
     private static final double KNOWN_SHARE = 0.25;
 
     private static final double COMPRESSION_DB = 1;
+    private static final int LAW_PLACES = 6;
     /** What the gain of a stage in class AB may still lack below the first row. */
     private static final double EXPANSION_PER_DOUBLING = 0.04;
 
@@ -125,13 +126,12 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
 
     /** Returns the lowest drive at which it tripped on what the drive does. */
     public Optional<Double> tripW() {
-        double capW = capW();
-        return capW == Double.MAX_VALUE
-                ? Optional.empty()
-                : trips.stream()
-                        .map(trip -> trip.driveW().value())
-                        .filter(driveW -> driveW > capW)
-                        .min(Comparator.naturalOrder());
+        return NextRow.tripW(trips);
+    }
+
+    /** Returns by how many decibels a drive in watts is below where it tripped, negative above; empty where it never did. */
+    public Optional<Double> belowTripDb(double driveW) {
+        return tripW().map(tripW -> 10 * Math.log10(tripW / driveW));
     }
 
     /** Returns the drive that the trips let pass, in watts; the greatest number where it never tripped. */
@@ -180,23 +180,24 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
      * heat sink, or no row tells of heat: {@code Tamb + Pd·Rth}.
      */
     public Optional<Sink> sinkAt(double outputW) {
-        if (!(setup.amplifier().twin().orElse(null) instanceof TwinConstants.Broadband constants)) {
-            return Optional.empty();
-        }
-        return heatAtW(outputW)
-                .map(heatW ->
-                        new Sink(setup.station().ambientC() + heatW * constants.heatKPerW(), constants.heatTimeS()));
+        return TransistorTwin.of(setup.amplifier())
+                .map(TransistorTwin::constants)
+                .flatMap(constants -> heatAtW(outputW)
+                        .map(heatW -> new Sink(
+                                setup.station().ambientC() + heatW * constants.heatKPerW(), constants.heatTimeS())));
     }
 
-    /** Heat grows about with the root of the output: between the nearest rows, or from the nearest one. */
+    /** From the nearest row: what the supply gives goes with the root of the output, as in class B, and what does not go out is heat. */
     private Optional<Double> heatAtW(double outputW) {
-        List<DriveRow> told =
-                rows.stream().filter(row -> row.heatW().isPresent()).toList();
-        return told.stream()
+        return rows.stream()
+                .filter(row -> row.heatW().isPresent())
                 .min(Comparator.comparingDouble(
                         row -> Math.abs(Math.log(row.outputW().value() / outputW))))
-                .map(near -> near.heatW().orElseThrow().value()
-                        * Math.sqrt(outputW / near.outputW().value()));
+                .map(near -> {
+                    double nearW = near.outputW().value();
+                    double suppliedW = near.heatW().orElseThrow().value() + nearW;
+                    return Math.max(0, suppliedW * Math.sqrt(outputW / nearW) - outputW);
+                });
     }
 
     /** Returns what the exciter's scale is to show for a drive, in watts. */
@@ -224,8 +225,35 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
                 Math.exp(new MonotoneCubic(logs(DriveRow::driveW), logs(DriveRow::outputW)).at(Math.log(driveW))));
     }
 
+    /**
+     * A place of the law.
+     *
+     * @param driveW drive in watts
+     * @param outputW output in watts
+     */
+    public record Beyond(double driveW, double outputW) {}
+
+    /** Returns the law from the last row to where the wanted output in watts would be, or as far as limit and trips let it. */
+    public List<Beyond> beyondRows(double wantedW) {
+        if (rows.isEmpty()) {
+            return List.of();
+        }
+        double fromW = rows.get(rows.size() - 1).driveW().value();
+        double toW = Math.min(setup.amplifier().driveLimitW(), capW());
+        DriveLaw law = law();
+        List<Beyond> places = new ArrayList<>();
+        for (int i = 0; i <= LAW_PLACES && toW > fromW; i++) {
+            double driveW = fromW * Math.pow(toW / fromW, (double) i / LAW_PLACES);
+            places.add(new Beyond(driveW, law.outputW(driveW)));
+            if (law.outputW(driveW) > wantedW) {
+                break;
+            }
+        }
+        return places.size() < 2 ? List.of() : places;
+    }
+
     /** Returns the law beyond the rows. */
-    DriveLaw law() {
+    private DriveLaw law() {
         return DriveLaw.of(rows, setup.amplifier().ratedOutputW());
     }
 
@@ -290,20 +318,21 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
 
     private Optional<Quantity> beyond(double wantedW) {
         DriveRow last = rows.get(rows.size() - 1);
-        double[] byLaw = law().driveForW(wantedW);
-        if (Double.isNaN(byLaw[0])) {
-            return Optional.empty();
-        }
-        Quantity through = Quantity.of(
-                List.of(last.driveW(), last.outputW(), wanted(wantedW)),
-                Unit.WATT,
-                at -> byLaw[0]
-                        * (at[0] / last.driveW().value())
-                        * (at[2] / wantedW)
-                        / (at[1] / last.outputW().value()));
-        Quantity predicted = new Quantity(
-                through.value(), Unit.WATT, Standing.PREDICTED, asShown(through).contributions());
-        return Optional.of(predicted.with(error("beyond rows"), byLaw[1]));
+        return law().driveFor(wantedW).map(byLaw -> {
+            Quantity through = Quantity.of(
+                    List.of(last.driveW(), last.outputW(), wanted(wantedW)),
+                    Unit.WATT,
+                    at -> byLaw.driveW()
+                            * (at[0] / last.driveW().value())
+                            * (at[2] / wantedW)
+                            / (at[1] / last.outputW().value()));
+            Quantity predicted = new Quantity(
+                    through.value(),
+                    Unit.WATT,
+                    Standing.PREDICTED,
+                    asShown(through).contributions());
+            return predicted.with(error("beyond rows"), byLaw.uncertaintyW());
+        });
     }
 
     /** What the output's meter will show: it errs then as it erred at the rows on the same range. */

@@ -2,6 +2,7 @@ package org.tubrin.core.drive;
 
 import java.util.Optional;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.station.Amplifier;
 
 /**
  * The drive for a wanted output.
@@ -29,6 +30,14 @@ public record DriveFor(Basis basis, Optional<Quantity> driveW, Optional<Double> 
 
     /** Nothing is known. */
     public static final DriveFor UNKNOWN = without(Basis.UNKNOWN);
+
+    /** Where none is chosen, this share of the rating is wanted: it leaves room for what meters leave open. */
+    private static final double USUAL_SHARE = 0.8;
+
+    /** Returns the output that is wanted of an amplifier where none is chosen, in watts. */
+    public static double usualOutputW(Amplifier amplifier) {
+        return USUAL_SHARE * amplifier.ratedOutputW();
+    }
 
     static DriveFor without(Basis basis) {
         return new DriveFor(basis, Optional.empty(), Optional.empty());

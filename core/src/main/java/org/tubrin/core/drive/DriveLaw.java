@@ -1,21 +1,21 @@
 package org.tubrin.core.drive;
 
 import java.util.List;
-import java.util.function.DoubleUnaryOperator;
+import java.util.Optional;
 import org.hipparchus.analysis.UnivariateFunction;
 import org.hipparchus.optim.MaxEval;
 import org.hipparchus.optim.nonlinear.scalar.GoalType;
 import org.hipparchus.optim.univariate.BrentOptimizer;
 import org.hipparchus.optim.univariate.SearchInterval;
 import org.hipparchus.optim.univariate.UnivariateObjectiveFunction;
+import org.tubrin.core.twin.Rapp;
 
 /**
  * How the output goes on beyond the last row: {@code P = Ps·x/√(1 + x²)}, {@code x} in proportion to the drive, through that row.
  *
  * <p>Method: one constant, the saturated output {@code Ps}, by least squares of logarithms over the last rows, with what is usual
  * for a rating as if it were one reading more, so that even one row has a law. Its uncertainty comes from the curvature at the
- * minimum, and grows with each doubling beyond the rows. Source of the law: C. Rapp, "Effects of HPA-nonlinearity on a
- * 4-DPSK/OFDM-signal" (1991).
+ * minimum, and grows with each doubling beyond the rows. Source of the law: {@link Rapp}.
  *
  * @param driveW of the last row
  * @param outputW of the last row
@@ -44,7 +44,7 @@ record DriveLaw(double driveW, double outputW, double logSaturatedW, double logU
         double outputW = last.outputW().value();
         List<DriveRow> before = rows.subList(Math.max(0, rows.size() - ROWS), rows.size() - 1);
         double usual = Math.log(USUAL_RESERVE * Math.max(ratedW, outputW));
-        DoubleUnaryOperator cost = log -> {
+        UnivariateFunction cost = log -> {
             double sum = square((log - usual) / USUAL_SPREAD);
             for (DriveRow row : before) {
                 double there = output(driveW, outputW, log, row.driveW().value());
@@ -52,17 +52,15 @@ record DriveLaw(double driveW, double outputW, double logSaturatedW, double logU
             }
             return sum;
         };
-        UnivariateFunction function = cost::applyAsDouble;
         double least = Math.log(NEAREST * outputW);
         double best = new BrentOptimizer(1e-8, 1e-8)
                 .optimize(
                         new MaxEval(MOST_EVALUATIONS),
                         GoalType.MINIMIZE,
-                        new UnivariateObjectiveFunction(function),
+                        new UnivariateObjectiveFunction(cost),
                         new SearchInterval(least, least + Math.log(MOST_TIMES)))
                 .getPoint();
-        double bend = (cost.applyAsDouble(best + STEP) - 2 * cost.applyAsDouble(best) + cost.applyAsDouble(best - STEP))
-                / (STEP * STEP);
+        double bend = (cost.value(best + STEP) - 2 * cost.value(best) + cost.value(best - STEP)) / (STEP * STEP);
         double unsure = bend > 0 ? Math.sqrt(2 / bend) : USUAL_SPREAD;
         return new DriveLaw(driveW, outputW, best, Math.min(USUAL_SPREAD, unsure));
     }
@@ -71,15 +69,10 @@ record DriveLaw(double driveW, double outputW, double logSaturatedW, double logU
         return value * value;
     }
 
-    /** Returns {@code x} where the output is a share of the saturated one. */
-    private static double x(double share) {
-        return share / Math.sqrt(1 - share * share);
-    }
-
     private static double output(double throughDriveW, double throughOutputW, double logSaturatedW, double atW) {
         double saturatedW = Math.exp(logSaturatedW);
-        double x = x(Math.min(1 / NEAREST, throughOutputW / saturatedW)) * atW / throughDriveW;
-        return saturatedW * x / Math.sqrt(1 + x * x);
+        double x = Rapp.straight(Math.min(1 / NEAREST, throughOutputW / saturatedW)) * atW / throughDriveW;
+        return saturatedW * Rapp.output(x);
     }
 
     /** Returns the output at a drive, in watts. */
@@ -89,23 +82,35 @@ record DriveLaw(double driveW, double outputW, double logSaturatedW, double logU
 
     /** Returns the logarithm of {@code x} at an output in watts: that of the drive but for the gain; never beyond where it saturates. */
     double logX(double atW) {
-        return Math.log(x(Math.min(1 / NEAREST, atW / Math.exp(logSaturatedW))));
+        return Math.log(Rapp.straight(Math.min(1 / NEAREST, atW / Math.exp(logSaturatedW))));
     }
 
-    /** Returns the drive for an output with its standard uncertainty, in watts; not a number where it saturates before. */
-    double[] driveForW(double wantedW) {
-        double value = driveFor(wantedW, logSaturatedW);
-        double low = driveFor(wantedW, logSaturatedW + logUncertainty);
-        double high = driveFor(wantedW, logSaturatedW - logUncertainty);
-        double bySaturation = Double.isNaN(high) ? value - low : (high - low) / 2;
-        double doublings = Math.abs(Math.log(value / driveW) / Math.log(2));
-        return new double[] {value, Math.hypot(bySaturation, PER_DOUBLING * doublings * value)};
+    /**
+     * A drive by the law.
+     *
+     * @param driveW in watts
+     * @param uncertaintyW its standard uncertainty, in watts
+     */
+    record ByLaw(double driveW, double uncertaintyW) {}
+
+    /** Returns the drive for an output in watts; empty where it saturates before. */
+    Optional<ByLaw> driveFor(double wantedW) {
+        return driveForW(wantedW, logSaturatedW)
+                .flatMap(valueW -> driveForW(wantedW, logSaturatedW + logUncertainty)
+                        .map(lowW -> {
+                            double bySaturation = driveForW(wantedW, logSaturatedW - logUncertainty)
+                                    .map(highW -> (highW - lowW) / 2)
+                                    .orElse(valueW - lowW);
+                            double doublings = Math.abs(Math.log(valueW / driveW) / Math.log(2));
+                            return new ByLaw(valueW, Math.hypot(bySaturation, PER_DOUBLING * doublings * valueW));
+                        }));
     }
 
-    private double driveFor(double wantedW, double log) {
-        double saturatedW = Math.exp(log);
-        double share = wantedW / saturatedW;
-        double through = outputW / saturatedW;
-        return share * NEAREST >= 1 || through >= 1 ? Double.NaN : driveW * x(share) / x(through);
+    private Optional<Double> driveForW(double wantedW, double log) {
+        double share = wantedW / Math.exp(log);
+        double through = outputW / Math.exp(log);
+        return share * NEAREST >= 1 || through >= 1
+                ? Optional.empty()
+                : Optional.of(driveW * Rapp.straight(share) / Rapp.straight(through));
     }
 }

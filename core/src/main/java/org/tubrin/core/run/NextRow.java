@@ -85,12 +85,16 @@ public record NextRow(double driveW, Because because) {
 
     /** Returns the drive that trips let pass, in watts: a little below the lowest at which the protection acted on what the drive does. */
     public static double capW(List<Trip> trips) {
+        return tripW(trips).map(tripW -> BELOW_TRIP * tripW).orElse(Double.MAX_VALUE);
+    }
+
+    /** Returns the lowest drive at which the protection acted on what the drive does, in watts: a filter in the wrong place is not that. */
+    public static Optional<Double> tripW(List<Trip> trips) {
         return trips.stream()
                 .filter(trip -> trip.kind() != SeenSign.TRIP_FILTER)
-                .mapToDouble(trip -> BELOW_TRIP * trip.driveW().value())
-                .filter(capW -> capW > 0)
-                .min()
-                .orElse(Double.MAX_VALUE);
+                .map(trip -> trip.driveW().value())
+                .filter(driveW -> driveW > 0)
+                .min(Comparator.naturalOrder());
     }
 
     private static boolean isThere(TuneSetup setup, List<Step> steps) {

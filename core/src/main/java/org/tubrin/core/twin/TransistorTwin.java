@@ -12,8 +12,8 @@ import org.tubrin.core.tank.Mismatch;
  *
  * <p>Method: {@code x = g(Pin)·Pin/Psat} with a gain that expands in class AB, {@code Pout = Psat·x/√(1 + x²)}, {@code Idc = √(I0² + Pout·Psat/(ηmax·V)²)};
  * {@code Psat} goes with the square of the voltage less the knee, falls with {@code 1 − |Γ|²} of the load, and is held back
- * by heat in a straight line from fold-back to half at the trip. Source: C. Rapp, "Effects of HPA-nonlinearity on a
- * 4-DPSK/OFDM-signal" (1991), with p = 2 on power; the current is that of a class-B stage with a resting current.
+ * by heat in a straight line from fold-back to half at the trip. Source: {@link Rapp}; the current is that of a class-B stage
+ * with a resting current.
  *
  * @param constants its figures
  */
@@ -56,17 +56,16 @@ public record TransistorTwin(TwinConstants.Broadband constants) {
                 .orElse(1.0);
         double gain = Math.pow(10, band.gainDb() / 10) * expanded;
         double x = gain * setting.driveW() / saturatedW;
-        double outputW = saturatedW * x / Math.sqrt(1 + x * x);
+        double outputW = saturatedW * Rapp.output(x);
         double signalA = Math.sqrt(outputW * saturatedW) / (constants.bestEfficiency() * supplyV);
         double currentA = Math.hypot(constants.restingA(), signalA);
-        double compressionDb = 5 * Math.log10(1 + x * x);
         return new Outcome.Settled<>(new TransistorPoint(
                 setting.driveW(),
                 outputW,
                 supplyV,
                 currentA,
                 supplyV * currentA + setting.driveW() - outputW,
-                compressionDb,
+                Rapp.compressionDb(x),
                 setting.driveW() > 0 ? OptionalDouble.of(band.inputSwr()) : OptionalDouble.empty(),
                 foldedBack));
     }

@@ -81,15 +81,18 @@ public class KneeTest {
         Random random = new Random(5);
         int near = 0;
         int beyond = 0;
+        int held = 0;
         int cases = 400;
         for (int i = 0; i < cases; i++) {
             double truth = 0.45 + 0.18 * random.nextDouble();
             Knee knee = Knee.of(points(truth, KneeTest::falls, random), EYE_W).orElseThrow();
             near += Math.abs(20 * Math.log10(knee.level() / truth)) < 1 ? 1 : 0;
+            held += Math.abs(knee.level() - truth) < 1.96 * knee.standardUncertainty() ? 1 : 0;
             beyond += knee.windowHigh() > truth ? 1 : 0;
         }
         assertTrue(near >= 0.99 * cases, near + " within a decibel");
         assertEquals(beyond, 0, "levels beyond the knee");
+        assertTrue(held >= 0.93 * cases, held + " within the interval of 95 %");
     }
 
     @DataProvider

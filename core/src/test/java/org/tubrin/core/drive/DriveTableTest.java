@@ -8,6 +8,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
+import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.advice.Advice;
@@ -18,6 +20,9 @@ import org.tubrin.core.advice.Reason;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.Preset;
@@ -27,6 +32,7 @@ import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.run.Trip;
 import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Amplifier;
@@ -61,6 +67,8 @@ public class DriveTableTest {
 
     private final List<Recorded> events = new ArrayList<>();
     private Instant now = NOW;
+    /** What reaches the input, over what the exciter shows. */
+    private double shown = 1;
 
     private static TuneSetup setup(Band band, Optional<Double> wantedW) {
         return new TuneSetup(
@@ -80,6 +88,11 @@ public class DriveTableTest {
                 Optional.of(Customs.chosen(Optional.empty(), List.of(), Optional.empty(), wantedW)));
     }
 
+    @BeforeMethod
+    public void theExciterShowsWhatItGives() {
+        shown = 1;
+    }
+
     private RunState state() {
         return Replay.of(events);
     }
@@ -95,6 +108,11 @@ public class DriveTableTest {
 
     /** Follows the next move until the run ends; the first key-down beyond a drive trips. Returns the reasons of the turns. */
     private List<Reason> climbs(Band band, Optional<Double> wantedW, double tripsAboveW) {
+        return climbs(band, wantedW, tripsAboveW, key -> {});
+    }
+
+    private List<Reason> climbs(
+            Band band, Optional<Double> wantedW, double tripsAboveW, Consumer<Move.KeyAndRead> told) {
         events.clear();
         does(new RunEvent.Started(setup(band, wantedW)));
         List<Reason> turns = new ArrayList<>();
@@ -106,14 +124,15 @@ public class DriveTableTest {
             }
             if (advice.move() instanceof Move.KeyAndRead key) {
                 assertTrue(key.driveW() <= 14.001, "never beyond its limit: " + key.driveW());
+                told.accept(key);
                 does(new RunEvent.Keyed());
                 now = now.plusSeconds(3);
                 if (key.driveW() > tripsAboveW) {
                     does(new RunEvent.Unkeyed());
                     does(new RunEvent.SignSeen(SeenSign.TRIP_INPUT));
                 } else {
-                    reads(ReadingRole.INPUT_POWER, key.driveW(), "Lead", "20 W");
-                    double output = outputW(band, key.driveW());
+                    reads(ReadingRole.INPUT_POWER, shown * key.driveW(), "Lead", "20 W");
+                    double output = outputW(band, shown * key.driveW());
                     reads(ReadingRole.OUTPUT, output, "Fathom", state().ranges().get(ReadingRole.OUTPUT));
                     does(new RunEvent.Unkeyed());
                 }
@@ -188,22 +207,99 @@ public class DriveTableTest {
         assertTrue(table.rows().get(0).driveW().value() < 2);
     }
 
-    /** A row whose output a wide range leaves open has no gain to count from. */
+    private static DriveRow row(double driveW, double outputW, Optional<Double> heatW) {
+        Quantity drive = Quantity.exact(driveW, Unit.WATT, Standing.MEASURED);
+        Quantity output = Quantity.exact(outputW, Unit.WATT, Standing.MEASURED);
+        return new DriveRow(
+                driveW,
+                drive,
+                output,
+                Optional.of(output.over(drive, Unit.ONE).inDecibels()),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                heatW.map(heat -> Quantity.exact(heat, Unit.WATT, Standing.COMPUTED)),
+                Optional.empty());
+    }
+
+    private static DriveBand byHand(Trip... trips) {
+        return new DriveBand(
+                setup(Band.MHZ_7, Optional.empty()),
+                NOW,
+                List.of(
+                        row(1, 100, Optional.empty()),
+                        row(2, 200, Optional.empty()),
+                        row(4, 320, Optional.empty()),
+                        row(8, 480, Optional.of(520.0))),
+                List.of(trips));
+    }
+
     @Test
     public void compressionCountsFromTheGreatestGain() {
-        climbs(Band.MHZ_3_5, Optional.empty(), 100);
-        DriveBand table = table();
-        double most =
-                table.greatestGain().flatMap(DriveRow::gainDb).orElseThrow().value();
-        double byHand = table.rows().stream()
-                .filter(row -> row.gainDb().isPresent())
-                .mapToDouble(row -> 10 * Math.log10(outputW(Band.MHZ_3_5, row.setW()) / row.setW()))
-                .max()
-                .orElseThrow();
-        assertEquals(most, byHand, 1e-6);
-        table.compressionW().ifPresent(at -> assertTrue(at.value() > 300 && at.value() < 600, "at " + at.value()));
-        for (DriveRow row : table.rows()) {
-            assertTrue(table.compressionDb(row).map(one -> one.value() >= 0).orElse(true));
+        DriveBand table = byHand();
+        assertEquals(
+                table.greatestGain().flatMap(DriveRow::gainDb).orElseThrow().value(), 20, 1e-9);
+        double[] compressedDb = {0, 0, 0.969, 2.218};
+        for (int i = 0; i < compressedDb.length; i++) {
+            assertEquals(table.compressionDb(table.rows().get(i)).orElseThrow().value(), compressedDb[i], 0.001);
+        }
+        // 0.031 of 1.249 dB of the way from 320 to 480 W: 320 · 1.5^0.0247.
+        assertEquals(table.compressionW().orElseThrow().value(), 323.2, 0.1);
+        DriveBand straight = new DriveBand(table.setup(), NOW, table.rows().subList(0, 3), List.of());
+        assertEquals(straight.compressionW(), Optional.empty());
+    }
+
+    @Test
+    public void belowTheRowsTheGainIsThatOfTheFirst() {
+        DriveFor wanted = byHand().driveFor(50);
+        assertEquals(wanted.basis(), DriveFor.Basis.LAW);
+        assertEquals(wanted.driveW().orElseThrow().value(), 0.5, 1e-9);
+    }
+
+    /** 480 W out of 1000 W; 120 W out of half of that, as in class B; 0.11 K/W above 20 °C. */
+    @Test
+    public void theHeatSinkEndsWhereWhatIsNotOutputHeatsIt() {
+        assertEquals(byHand().sinkAt(480).orElseThrow().finalC(), 20 + 0.11 * 520, 1e-9);
+        DriveBand.Sink lower = byHand().sinkAt(120).orElseThrow();
+        assertEquals(lower.finalC(), 20 + 0.11 * 380, 1e-9);
+        assertEquals(lower.timeS(), 180);
+    }
+
+    @Test
+    public void aFilterThatWasNotInPlaceSaysNothingOfTheDrive() {
+        Trip filter = new Trip(SeenSign.TRIP_FILTER, Quantity.exact(6, Unit.WATT, Standing.MEASURED));
+        Trip input = new Trip(SeenSign.TRIP_INPUT, Quantity.exact(7, Unit.WATT, Standing.MEASURED));
+        assertEquals(byHand(filter).tripW(), Optional.empty());
+        assertEquals(byHand(filter).belowTripDb(3.5), Optional.empty());
+        DriveBand both = byHand(filter, input);
+        assertEquals(both.tripW(), Optional.of(7.0));
+        assertEquals(both.capW(), 4.9, 1e-9);
+        assertEquals(both.belowTripDb(3.5).orElseThrow(), 3.01, 0.001);
+        assertEquals(both.belowTripDb(14).orElseThrow(), -3.01, 0.001);
+        // The law is drawn no further than trips let it, or the wanted output.
+        assertEquals(both.beyondRows(600), List.of());
+        List<DriveBand.Beyond> law = byHand().beyondRows(600);
+        assertEquals(law.get(0).driveW(), 8, 1e-9);
+        assertEquals(law.get(0).outputW(), 480, 1e-6);
+        assertTrue(law.get(law.size() - 1).driveW() <= 14.001);
+        assertTrue(law.get(law.size() - 2).outputW() <= 600);
+    }
+
+    /** An exciter whose scale shows a tenth too little: the row after a trip is the short one, those above the last are whole. */
+    @Test
+    public void afterATripOnlyTheWayBackIsAShortKeyDown() {
+        shown = 1.1;
+        List<Move.KeyAndRead> keyed = new ArrayList<>();
+        climbs(Band.MHZ_18, Optional.empty(), 5.2, keyed::add);
+        int trip = 0;
+        while (keyed.get(trip).driveW() <= 5.2) {
+            trip++;
+        }
+        assertTrue(keyed.get(trip + 1).first(), "the first after it");
+        assertTrue(keyed.size() > trip + 2, "it goes up again");
+        for (Move.KeyAndRead after : keyed.subList(trip + 2, keyed.size())) {
+            assertFalse(after.first(), "at " + after.driveW() + " W");
         }
     }
 

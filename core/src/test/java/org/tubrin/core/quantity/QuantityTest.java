@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
+import java.util.List;
 import java.util.Random;
 import org.testng.annotations.Test;
 
@@ -22,6 +23,30 @@ public class QuantityTest {
                 measured(2500, Unit.VOLT, VOLTMETER, 50).times(measured(0.5, Unit.AMPERE, AMMETER, 0.02), Unit.WATT);
         assertEquals(input.value(), 1250, 1e-9);
         assertEquals(input.standardUncertainty() / input.value(), Math.hypot(0.02, 0.04), 1e-12);
+    }
+
+    /** What a law without derivatives gives is what the derivatives give: independent shares, and shared ones. */
+    @Test
+    public void aFunctionPropagatesAsItsOperatorsDo() {
+        Quantity volts = measured(2500, Unit.VOLT, VOLTMETER, 50);
+        Quantity amperes = measured(0.5, Unit.AMPERE, AMMETER, 0.02);
+        Quantity output = measured(584, Unit.WATT, WATTMETER, 20);
+        Quantity input = volts.times(amperes, Unit.WATT);
+        Quantity loss = input.minus(output).over(input, Unit.ONE);
+        Quantity same = Quantity.of(List.of(output, input), Unit.ONE, at -> (at[1] - at[0]) / at[1]);
+        assertEquals(same.value(), loss.value(), 1e-12);
+        assertEquals(same.standing(), loss.standing());
+        loss.contributions()
+                .forEach((source, share) -> assertEquals(
+                        same.contributions().get(source), share, 0.003 * Math.abs(share), source.toString()));
+        assertEquals(
+                Quantity.of(List.of(output, output), Unit.WATT, at -> at[0] - at[1])
+                        .standardUncertainty(),
+                0,
+                1e-12);
+        Quantity one = output.with(VOLTMETER, 15);
+        assertEquals(one.standardUncertainty(), 25, 1e-9);
+        assertEquals(one.without(VOLTMETER::equals).standardUncertainty(), 20, 1e-9);
     }
 
     @Test

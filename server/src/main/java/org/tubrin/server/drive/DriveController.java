@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.tubrin.core.drive.DriveBand;
+import org.tubrin.core.drive.DriveFor;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Problem;
@@ -27,8 +28,6 @@ import org.tubrin.server.web.Csv;
 @RestController
 @RequestMapping("/api/drive")
 public class DriveController {
-    private static final double USUAL_SHARE = 0.8;
-
     private final Stations stations;
     private final DriveTables tables;
     private final DriveViewer viewer;
@@ -109,7 +108,7 @@ public class DriveController {
         if (!(amplifier.stage() instanceof Stage.Transistors)) {
             throw new Refused(new Problem(ProblemCode.HAS_DIALS, "amplifier", amplifier.name(), new Allowed.Nothing()));
         }
-        double wantedW = wanted == null ? USUAL_SHARE * amplifier.ratedOutputW() : wanted;
+        double wantedW = wanted == null ? DriveFor.usualOutputW(amplifier) : wanted;
         new Checks()
                 .range("wanted", wantedW, 0.1, 2 * amplifier.ratedOutputW(), Unit.WATT)
                 .done();

@@ -14,6 +14,7 @@ import org.tubrin.core.drive.DriveRow;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.Trip;
+import org.tubrin.core.signs.Sign;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.server.words.Figures;
@@ -23,7 +24,6 @@ import org.tubrin.server.words.Words;
 @Component
 class DriveViewer {
     private static final String THIN = "\u2009";
-    private static final int LAW_POINTS = 6;
     private static final double SECONDS_A_MINUTE = 60;
     private static final double WORTH_RAISING = 1.03;
 
@@ -63,7 +63,9 @@ class DriveViewer {
                 table.setup().frequencyHz(),
                 rows.stream().map(row -> row(table, row)).toList(),
                 table.trips().stream().map(trip -> trip(table, trip)).toList(),
-                law(table, wantedW),
+                table.beyondRows(wantedW).stream()
+                        .map(place -> List.of(place.driveW(), place.outputW()))
+                        .toList(),
                 wanted(amplifier, wanted),
                 table.greatestGain()
                         .flatMap(DriveRow::gainDb)
@@ -109,9 +111,8 @@ class DriveViewer {
                 row.heatSinkC()
                         .map(sink -> Figures.plain(sink.value(), 0) + THIN + "°C")
                         .orElse(null),
-                table.tripW()
-                        .map(trip -> Figures.fixed(
-                                        10 * Math.log10(trip / row.driveW().value()), 1) + THIN + "dB")
+                table.belowTripDb(row.driveW().value())
+                        .map(below -> Figures.fixed(below, 1) + THIN + "dB")
                         .orElse(null));
     }
 
@@ -130,28 +131,10 @@ class DriveViewer {
                 words.say(
                         "drive.trip",
                         Map.of(
-                                "kind", words.say("drive.trip." + trip.kind().name()),
+                                "kind",
+                                        words.say("sign."
+                                                + Sign.seen(trip.kind()).code().name() + ".title"),
                                 "drive", Figures.plain(driveW, 1))));
-    }
-
-    /** The law from the last row to where the wanted output would be, or to the limits of the amplifier. */
-    private static List<List<Double>> law(DriveBand table, double wantedW) {
-        List<DriveRow> rows = table.rows();
-        if (rows.isEmpty()) {
-            return List.of();
-        }
-        double fromW = rows.get(rows.size() - 1).driveW().value();
-        double toW = Math.min(table.setup().amplifier().driveLimitW(), table.capW());
-        List<List<Double>> points = new ArrayList<>();
-        for (int i = 0; i <= LAW_POINTS && toW > fromW; i++) {
-            double driveW = fromW * Math.pow(toW / fromW, (double) i / LAW_POINTS);
-            double outputW = table.outputAtW(driveW).orElseThrow();
-            points.add(List.of(driveW, outputW));
-            if (outputW > wantedW) {
-                break;
-            }
-        }
-        return points.size() < 2 ? List.of() : points;
     }
 
     private DriveViews.WantedView wanted(Amplifier amplifier, DriveFor wanted) {

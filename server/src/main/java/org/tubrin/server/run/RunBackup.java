@@ -14,6 +14,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -49,12 +50,12 @@ class RunBackup implements BackupPart {
     private final EventForms forms;
     private final JdbcTemplate database;
 
-    RunBackup(RunMapper runs, BulkRuns bulk, EventForms forms, JdbcTemplate database) {
+    RunBackup(RunMapper runs, BulkRuns bulk, EventForms forms, DataSource source) {
         this.runs = runs;
         this.bulk = bulk;
         this.forms = forms;
-        this.database = new JdbcTemplate(java.util.Objects.requireNonNull(database.getDataSource()));
-        this.database.setFetchSize(FETCHED_AT_A_TIME);
+        database = new JdbcTemplate(source);
+        database.setFetchSize(FETCHED_AT_A_TIME);
     }
 
     /** One run. */

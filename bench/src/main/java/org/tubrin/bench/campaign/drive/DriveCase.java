@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import org.tubrin.bench.SkerryPoint;
-import org.tubrin.bench.Solid;
+import org.tubrin.bench.TransistorAmplifier;
 import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Indication;
@@ -37,14 +37,21 @@ import org.tubrin.core.station.TwinConstants.BroadbandBand;
  * @param other another band, to change to
  * @param seed of meters and of the person
  */
-record DriveCase(int number, TuneSetup setup, Solid.Model model, long truth, double wantedW, Band other, long seed) {
+record DriveCase(
+        int number,
+        TuneSetup setup,
+        TransistorAmplifier.Model model,
+        long truth,
+        double wantedW,
+        Band other,
+        long seed) {
     private static final double LEAST_WANTED = 0.4;
     private static final double MOST_WANTED = 0.8;
 
     static DriveCase of(int number, long seed) {
         Random random = new Random(seed);
         boolean large = random.nextBoolean();
-        Solid.Model model = large ? SkerryPoint.KETCH : SkerryPoint.DINGHY;
+        TransistorAmplifier.Model model = large ? SkerryPoint.KETCH : SkerryPoint.DINGHY;
         Exciter exciter = large || random.nextBoolean()
                 ? new Exciter("Halyard", 1, 100, 0.05, 0.03, List.of(), Optional.empty())
                 : new Exciter("Skiff", 0.1, 10, 0.1, 0.015, List.of(), Optional.empty());
@@ -53,7 +60,7 @@ record DriveCase(int number, TuneSetup setup, Solid.Model model, long truth, dou
         Band band = bands.get(random.nextInt(bands.size()));
         Band other = bands.get((bands.indexOf(band) + 1 + random.nextInt(bands.size() - 1)) % bands.size());
         double wantedW = model.ratedW() * (LEAST_WANTED + (MOST_WANTED - LEAST_WANTED) * random.nextDouble());
-        TuneSetup setup = setup(model, large, exciter, bands, band, hz(band, random), wantedW);
+        TuneSetup setup = setup(amplifier(model, large, bands), exciter, band, hz(band, random), wantedW);
         return new DriveCase(number, setup, model, random.nextLong(), wantedW, other, random.nextLong());
     }
 
@@ -61,12 +68,10 @@ record DriveCase(int number, TuneSetup setup, Solid.Model model, long truth, dou
         return band.lowestHz() + random.nextDouble() * (band.highestHz() - band.lowestHz());
     }
 
-    private static TuneSetup setup(
-            Solid.Model model, boolean large, Exciter exciter, List<Band> bands, Band band, double hz, double wantedW) {
-        Stage.Transistors stage = new Stage.Transistors(model.constants().nominalV(), large ? 24 : 12);
-        Amplifier amplifier = new Amplifier(
+    private static Amplifier amplifier(TransistorAmplifier.Model model, boolean large, List<Band> bands) {
+        return new Amplifier(
                 large ? "Ketch" : "Dinghy",
-                stage,
+                new Stage.Transistors(model.constants().nominalV(), large ? 24 : 12),
                 large ? 14 : 7,
                 model.ratedW(),
                 Optional.empty(),
@@ -75,6 +80,9 @@ record DriveCase(int number, TuneSetup setup, Solid.Model model, long truth, dou
                 Optional.empty(),
                 Optional.of(model.constants()),
                 Optional.empty());
+    }
+
+    private static TuneSetup setup(Amplifier amplifier, Exciter exciter, Band band, double hz, double wantedW) {
         return new TuneSetup(
                 new Station("Skerry Point", "Q1TUB", 1000, 20, Optional.empty()),
                 amplifier,
@@ -86,7 +94,7 @@ record DriveCase(int number, TuneSetup setup, Solid.Model model, long truth, dou
                 hz,
                 School.DRIVE_TABLE,
                 Preset.WITHOUT_DIALS,
-                TuneSettings.customaryFor(stage),
+                TuneSettings.customaryFor(amplifier.stage()),
                 Optional.empty(),
                 Optional.empty(),
                 Optional.of(Customs.chosen(Optional.empty(), List.of(), Optional.empty(), Optional.of(wantedW))));
@@ -94,21 +102,7 @@ record DriveCase(int number, TuneSetup setup, Solid.Model model, long truth, dou
 
     /** Returns the same on the other band. */
     DriveCase onTheOther() {
-        TuneSetup there = new TuneSetup(
-                setup.station(),
-                setup.amplifier(),
-                setup.exciter(),
-                setup.carrier(),
-                setup.meters(),
-                setup.termination(),
-                other,
-                hz(other, new Random(seed)),
-                setup.school(),
-                setup.preset(),
-                setup.settings(),
-                setup.source(),
-                setup.pad(),
-                setup.practice());
+        TuneSetup there = setup(setup.amplifier(), setup.exciter(), other, hz(other, new Random(seed)), wantedW);
         return new DriveCase(number, there, model, truth, wantedW, setup.band(), seed);
     }
 

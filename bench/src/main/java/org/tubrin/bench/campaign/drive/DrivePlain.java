@@ -9,8 +9,8 @@ import org.tubrin.core.metering.ReadingRole;
 
 /**
  * What a careful person does without a table: from a quarter of the sheet's drive, each time by as much as the output is short,
- * doubled at most, until the meter shows what is wanted within 2 %; after a trip half of it. When the band is changed the drive
- * is kept, or turned down to a quarter first.
+ * doubled at most, until the meter shows what is wanted within 2 %; after a trip half of it. The drive is kept when the band is
+ * changed.
  */
 final class DrivePlain {
     private static final double NEAR = 0.02;

@@ -6,12 +6,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
-import org.tubrin.bench.Solid;
+import org.tubrin.bench.TransistorAmplifier;
 import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.twin.Root;
 import org.tubrin.core.twin.TransistorPoint;
 
 /** The amplifier as it is, an exciter whose scale is off, and meters anywhere within their class. */
@@ -19,9 +20,11 @@ final class DriveShack {
     private static final double TICK_S = 0.01;
     private static final double LOAD_OHM = 50;
     private static final double EYE_SHARE = 0.005;
+    private static final double LEAST_W = 1e-3;
+    private static final double MOST_W = 200;
 
     final DriveCase given;
-    private final Solid stage;
+    private final TransistorAmplifier stage;
     private final double exciterShare;
     private final Map<String, Double> classErrors = new HashMap<>();
     private final Random random;
@@ -32,11 +35,11 @@ final class DriveShack {
     int trips;
 
     DriveShack(DriveCase given) {
-        this(given, new Solid(given.model(), given.truth()));
+        this(given, new TransistorAmplifier(given.model(), given.truth()));
     }
 
     /** The same amplifier on another band. */
-    DriveShack(DriveCase given, Solid stage) {
+    DriveShack(DriveCase given, TransistorAmplifier stage) {
         this.given = given;
         this.stage = stage;
         random = new Random(given.seed());
@@ -49,7 +52,7 @@ final class DriveShack {
         }
     }
 
-    Solid stage() {
+    TransistorAmplifier stage() {
         return stage;
     }
 
@@ -146,16 +149,10 @@ final class DriveShack {
     double trueDriveForW(double wantedW) {
         Channel channel = given.setup().channelFor(ReadingRole.OUTPUT).orElseThrow();
         MeterRange range = channel.rangeFor(wantedW);
-        double low = 1e-3;
-        double high = 200;
-        for (int i = 0; i < 60; i++) {
-            double middle = Math.sqrt(low * high);
-            if (classed(ReadingRole.OUTPUT, at(middle).outputW(), range) < wantedW) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        return low;
+        return Math.exp(Root.between(
+                log -> classed(ReadingRole.OUTPUT, at(Math.exp(log)).outputW(), range) - wantedW,
+                Math.log(LEAST_W),
+                Math.log(MOST_W),
+                1e-9));
     }
 }

@@ -7,7 +7,7 @@ import java.util.List;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import org.tubrin.bench.SkerryPoint;
-import org.tubrin.bench.Solid;
+import org.tubrin.bench.TransistorAmplifier;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.TwinConstants.Broadband;
@@ -57,7 +57,7 @@ public class DriveCampaignTest {
     /** Each of the five has its cause alone. */
     @Test
     public void theProtectionActsOnFiveThings() {
-        Solid dinghy = new Solid(SkerryPoint.DINGHY, 3);
+        TransistorAmplifier dinghy = new TransistorAmplifier(SkerryPoint.DINGHY, 3);
         passes(dinghy, Band.MHZ_14, 6, 50, 1);
         assertTrue(dinghy.trip().isEmpty(), "all is well");
         passes(dinghy, Band.MHZ_14, 8.5, 50, 0.1);
@@ -87,7 +87,7 @@ public class DriveCampaignTest {
                 own.tripSwr(),
                 own.bands(),
                 own.expansion());
-        Solid small = new Solid(new Solid.Model(smallSink, 60, 8, 0.03), 3);
+        TransistorAmplifier small = new TransistorAmplifier(new TransistorAmplifier.Model(smallSink, 60, 8, 0.03), 3);
         passes(small, Band.MHZ_18, 0.1, 50, 0.3);
         double full = fullPower(small, 7);
         passes(small, Band.MHZ_18, 7, 50, 200);
@@ -98,12 +98,13 @@ public class DriveCampaignTest {
         assertEquals(small.trip().orElseThrow(), SeenSign.TRIP_HEAT);
     }
 
-    private static double fullPower(Solid amplifier, double driveW) {
+    private static double fullPower(TransistorAmplifier amplifier, double driveW) {
         passes(amplifier, Band.MHZ_18, driveW, 50, 0.02);
         return amplifier.outputW();
     }
 
-    private static void passes(Solid amplifier, Band band, double driveW, double loadOhm, double seconds) {
+    private static void passes(
+            TransistorAmplifier amplifier, Band band, double driveW, double loadOhm, double seconds) {
         for (double s = 0; s < seconds && amplifier.trip().isEmpty(); s += 0.01) {
             amplifier.pass(band, band.lowestHz(), true, driveW, loadOhm, 0, 0.01);
         }

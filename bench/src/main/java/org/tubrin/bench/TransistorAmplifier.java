@@ -22,7 +22,7 @@ import org.tubrin.core.twin.TransistorTwin;
  * An amplifier with transistors as it really is: gain and saturation a little off its record and sloping within each band, a heat
  * sink, filters that follow the first RF of a band, and a protection that acts on five things.
  */
-public final class Solid {
+public final class TransistorAmplifier {
     private static final double AMBIENT_C = 22;
     private static final double FILTER_S = 0.15;
     /** Fundamental that the wrong filter lets through. */
@@ -62,7 +62,7 @@ public final class Solid {
     record Shown(double inputW, double outputW, double inputSwr, double supplyA, double supplyV) {}
 
     /** An amplifier whose truth belongs to a seed. */
-    public Solid(Model model, long seed) {
+    public TransistorAmplifier(Model model, long seed) {
         this.model = model;
         Random random = new Random(seed);
         Broadband record = model.constants();
@@ -132,10 +132,8 @@ public final class Solid {
 
     /** Returns the true point at a drive, with the supply that sags over its leads; nothing is tripped by asking. */
     public TransistorPoint at(Band band, double hz, double inputW, double loadOhm, double reactanceOhm) {
-        Setting setting = new Setting(band, hz, inputW, 0, 0, loadOhm, reactanceOhm);
         double slope = slopesDbPerMhz.getOrDefault(band, 0.0) * (hz - (band.lowestHz() + band.highestHz()) / 2) / 1e6;
-        Setting sloped = new Setting(
-                band, hz, inputW * Math.pow(10, slope / 10), 0, 0, setting.loadOhm(), setting.loadReactanceOhm());
+        Setting sloped = new Setting(band, hz, inputW * Math.pow(10, slope / 10), 0, 0, loadOhm, reactanceOhm);
         double volts = nominalV;
         TransistorPoint point = nothing(inputW);
         for (int i = 0; i < 3; i++) {
