@@ -3,6 +3,7 @@ export { type Act, fieldOf, Outbox, type OutboxState } from './outbox';
 export type {
   ActRequest,
   AdviceView,
+  AlcView,
   Amplifier,
   BandGuardView,
   BandView,

@@ -5,6 +5,7 @@ export { DialRuler } from './DialRuler';
 export { Envelope, outputAt, Trapezoid } from './Envelope';
 export { Flows } from './Flows';
 export { Impedance } from './Impedance';
+export { LevelStair } from './LevelStair';
 export { Ring } from './Ring';
 export { RoomRuler } from './RoomRuler';
 export { Sized } from './Sized';

@@ -4,6 +4,7 @@ import { useParams } from 'react-router';
 import { ask, client, type DriveView, Refusal } from '../../api';
 import { Answer, FirstThing, isRefused } from '../../parts';
 import { parseNumber } from '../../quantity';
+import { AlcPage } from './AlcPage';
 import { BandRows } from './BandRows';
 import { Guard } from './Guard';
 import { TableSheet } from './TableSheet';
@@ -45,8 +46,13 @@ async function tables(amplifier: string | undefined, wanted: number | undefined)
   }
 }
 
-/** Which band wants how much drive, and how to come from one to another. */
+/** Drive: the tables of the bands with their guard, and the levels into the exciters. */
 export function DrivePage() {
+  return useParams().tab === 'alc' ? <AlcPage /> : <TablePage />;
+}
+
+/** Which band wants how much drive, and how to come from one to another. */
+function TablePage() {
   const [chosen, setChosen] = useState(remembered);
   const change = (more: Partial<Chosen>) => {
     const next = { ...chosen, ...more };

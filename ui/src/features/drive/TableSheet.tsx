@@ -3,6 +3,7 @@ import type { BandView, DriveView, Refusal } from '../../api';
 import { Refused } from '../../parts';
 import { Button, Input, Label, OneOf, ScrollArea, UprightSlider } from '../../parts/ui';
 import { type BandStair, BandStairs, outputScale, Sized, STAIRS, savePng, saveSvg } from '../../plot';
+import { DriveTabs } from './DriveTabs';
 
 const LEAST_COLUMN_PX = 68;
 const SLIDER_PX = 300;
@@ -44,6 +45,7 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
             PNG
           </Button>
         </span>
+        <DriveTabs />
       </header>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
         <OneOf

@@ -7,8 +7,10 @@ import { Button, Cell, Checkbox, Head, Nav, NavItem, Pick, Table, TextField } fr
 import { utc } from '../../quantity';
 
 /** How a run ended: its row is on the card, or without dials in the drive table. */
-const ended = (run: RunSummary) =>
-  run.ending === 'ABANDONED' ? 'left' : run.school === 'DRIVE_TABLE' ? 'in the table' : 'on the card';
+/** Where what a run told is kept. */
+const WHERE: Partial<Record<RunSummary['school'], string>> = { DRIVE_TABLE: 'in the table', ALC: 'in the levels' };
+
+const ended = (run: RunSummary) => (run.ending === 'ABANDONED' ? 'left' : (WHERE[run.school] ?? 'on the card'));
 
 type Asked = Partial<Record<'amplifier' | 'band' | 'termination' | 'school' | 'from' | 'to' | 'page', string>>;
 

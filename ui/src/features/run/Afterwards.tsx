@@ -5,18 +5,30 @@ import { Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { localTime, utc } from '../../quantity';
 import { isTuned } from './useDials';
 
+/** What is kept of a finished run, and where it is seen. */
+const KEPT: Record<RunView['kind'], { says: (view: RunView) => string; to: string; see: string }> = {
+  TUNE_UP: { says: (view) => `The row for ${view.band} is on the card.`, to: '/cards', see: 'See the card' },
+  DRIVE_TABLE: { says: (view) => `${view.band} is in the drive table.`, to: '/drive', see: 'See the table' },
+  ALC: { says: (view) => `The level of ${view.exciter} is kept.`, to: '/drive/alc', see: 'See the levels' },
+};
+
 /** What is left when a run is over: what to mind on the air, and what was written down. */
 export function Afterwards({ view }: { view: RunView }) {
   const finished = view.phase === 'FINISHED';
   const tuned = isTuned(view);
   return (
-    <Sheet title={finished ? (tuned ? 'On the air' : 'Measured') : 'Ended without a card row'} part="afterwards">
+    <Sheet
+      title={
+        finished ? (tuned ? 'On the air' : 'Measured') : tuned ? 'Ended without a card row' : 'Left before its end'
+      }
+      part="afterwards"
+    >
       {finished && (
         <>
           <p className="head mb-2 text-18">
-            {tuned ? `The row for ${view.band} is on the card.` : `${view.band} is in the drive table.`}{' '}
-            <Link className="text-act underline" to={tuned ? '/cards' : '/drive'}>
-              {tuned ? 'See the card' : 'See the table'}
+            {KEPT[view.kind].says(view)}{' '}
+            <Link className="text-act underline" to={KEPT[view.kind].to}>
+              {KEPT[view.kind].see}
             </Link>
           </p>
           {tuned && (
@@ -38,9 +50,9 @@ export function Afterwards({ view }: { view: RunView }) {
       ))}
       <p className="mt-3 text-13 text-soft">
         Begun {utc(view.startedAt)} UTC ({localTime(view.startedAt)} local), at {(view.frequencyHz / 1e6).toFixed(3)}{' '}
-        MHz with {view.exciter}, {view.carrier} carrier.{' '}
-        <Link className="noprint text-act underline" to="/tune">
-          Start another climb
+        MHz with {view.exciter}, {view.kind === 'ALC' ? `sound in ${view.carrier}` : `${view.carrier} carrier`}.{' '}
+        <Link className="noprint text-act underline" to={view.kind === 'ALC' ? '/drive/alc' : '/tune'}>
+          {view.kind === 'ALC' ? 'Try another level' : 'Start another climb'}
         </Link>
       </p>
     </Sheet>
@@ -69,6 +81,7 @@ function Guard({ view }: { view: RunView }) {
               <span className="inline-flex items-center gap-1.5">
                 {row.above && <Diamond />}
                 {row.says}
+                {row.level && <span className="text-ink">{row.level}</span>}
               </span>
             </Cell>
           </tr>

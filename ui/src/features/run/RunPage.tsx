@@ -9,6 +9,8 @@ import { Dials } from './Dials';
 import { KeyClock } from './KeyClock';
 import { KeyGuard } from './KeyGuard';
 import { Learning } from './Learning';
+import { LevelSays } from './LevelSays';
+import { LevelSheet } from './LevelSheet';
 import { LiveLine } from './LiveLine';
 import { NextMove } from './NextMove';
 import { RoomLeft } from './RoomLeft';
@@ -118,8 +120,9 @@ function Running({ run, view }: { run: Run; view: RunView }) {
             <BeforePower view={view} skewMs={run.skewMs} act={run.act} />
           ) : (
             <>
-              {tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
-              {tab !== 'climb' && (
+              {view.kind === 'ALC' && <LevelSheet view={view} run={run} readOnly={ended} />}
+              {view.kind !== 'ALC' && tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
+              {view.kind !== 'ALC' && tab !== 'climb' && (
                 <Suspense fallback={<Skeleton what="the view" />}>
                   {tab === 'map' && <MapSheet view={view} />}
                   {tab === 'power' && <PowerSheet view={view} />}
@@ -136,7 +139,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           {!ended && <NextMove view={view} run={run} follow={follow} read={read} type={type} keep={keep} />}
           {!ended && <TripReset view={view} />}
           {!beforePower && <Signs view={view} />}
-          {!beforePower && <RoomLeft view={view} />}
+          {!beforePower && (view.kind === 'ALC' ? <LevelSays view={view} /> : <RoomLeft view={view} />)}
           {!ended && !beforePower && <KeyClock view={view} skewMs={run.skewMs} act={run.act} />}
         </div>
       </div>

@@ -45,6 +45,10 @@ const UNTUNED_FIGURES: FigureRow[] = FIGURES.filter((figure) => figure.name !== 
   figure.name === 'heatPerTube' ? { ...figure, label: 'Heat' } : figure,
 );
 
+const FIGURES_OF: Record<RunView['kind'], FigureRow[]> = { TUNE_UP: FIGURES, DRIVE_TABLE: UNTUNED_FIGURES, ALC: [] };
+
+type RunControl = StepView['moved'][number];
+
 /** The readings and figures of each step; the step in hand takes entries. */
 export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly }: Props) {
   const inHand = readOnly ? -1 : view.steps.length;
@@ -55,7 +59,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
     key: string,
     label: ReactNode,
     unit: string,
-    cell: (step: StepView, index: number) => ReactNode,
+    cell: (step: StepView) => ReactNode,
     ahead?: (index: number) => ReactNode,
     role?: Row['role'],
   ) => (
@@ -70,9 +74,9 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
         <td
           // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place on the stair
           key={index}
-          className={`figure border-t border-hair p-0 text-center text-14 ${index === inHand ? 'bg-wash' : ''}`}
+          className={`figure border-t border-hair p-0 text-center text-14 ${step?.place === inHand ? 'bg-wash' : ''}`}
         >
-          {step ? cell(step, index) : ahead?.(index)}
+          {step ? cell(step) : ahead?.(index)}
         </td>
       ))}
       {hasNow && <td className={BESIDE}>{role && <NowCell role={role} />}</td>}
@@ -80,7 +84,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
     </tr>
   );
   const setting = (
-    control: 'DRIVE' | 'PLATE' | 'LOAD',
+    control: RunControl,
     label: string,
     unit: string,
     shown: (step: StepView) => string | undefined,
@@ -90,8 +94,8 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
       control,
       label,
       unit,
-      (step, index) =>
-        index === inHand ? (
+      (step) =>
+        step.place === inHand ? (
           <EntryCell
             field={control}
             label={label}
@@ -142,20 +146,22 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
         <tbody>
           {setting(
             'DRIVE',
-            'Drive',
+            view.kind === 'ALC' ? 'Set power' : 'Drive',
             'W',
             (step) => step.drive,
             (index) => (
               <span className="text-soft">{view.drivesW[index]}</span>
             ),
           )}
+          {view.kind === 'ALC' && setting('TONE', 'Tone', 'Hz', (step) => step.tone)}
+          {view.kind === 'ALC' && setting('LEVEL', 'Level', '', (step) => step.level)}
           {view.rows.map((reading) =>
             row(
               reading.role,
               <RowHead reading={reading} run={run} readOnly={readOnly} />,
               reading.unit,
-              (step, index) =>
-                index === inHand ? (
+              (step) =>
+                step.place === inHand ? (
                   <EntryCell
                     field={reading.role}
                     label={`${reading.label}, ${reading.unit}`}
@@ -176,7 +182,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
           )}
           {tuned && setting('PLATE', 'PLATE', '', (step) => step.plate)}
           {tuned && setting('LOAD', 'LOAD', '', (step) => step.load)}
-          {(tuned ? FIGURES : UNTUNED_FIGURES).map((figure) =>
+          {FIGURES_OF[view.kind].map((figure) =>
             row(figure.name, figure.label, figure.unit, (step) =>
               shown(step[figure.name], figure, columns.length > ROOMY_COLUMNS),
             ),

@@ -103,6 +103,8 @@ function Start({ choices }: { choices: Choices }) {
   );
 }
 
+const WHAT: Partial<Record<RunSummary['school'], string>> = { DRIVE_TABLE: 'drive table', ALC: 'level' };
+
 function GoOn({ run }: { run: RunSummary }) {
   const navigate = useNavigate();
   const now = useNow(30_000);
@@ -111,7 +113,7 @@ function GoOn({ run }: { run: RunSummary }) {
   return (
     <Sheet title="In progress">
       <p className="head text-18">
-        {run.bandName} {run.school === 'DRIVE_TABLE' ? 'drive table' : 'climb'}, {run.amplifier}
+        {run.bandName} {WHAT[run.school] ?? 'climb'}, {run.amplifier}
       </p>
       <p className="mb-2 text-soft">
         {run.steps} {run.steps === 1 ? 'step' : 'steps'} done, last touched {ago(run.lastAt, now)}. Nothing of it is

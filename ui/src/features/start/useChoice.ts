@@ -83,19 +83,19 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
 }
 
 function schoolFor(choices: Choices, wanted: Choice['school'] | undefined, amplifierId: string, band: Choice['band']) {
-  const kept = wanted === 'DRIVE_TABLE' ? undefined : wanted;
+  const kept = wanted === 'DRIVE_TABLE' || wanted === 'ALC' ? undefined : wanted;
   return kept ?? suggestion(choices, amplifierId, band)?.school ?? 'PEAK_THEN_HEAVIER';
 }
 
 /** What is read of tubes, and what of a stage without dials alone. */
 const OF_TUBES = ['PLATE_CURRENT', 'GRID_CURRENT', 'SCREEN_CURRENT', 'PLATE_VOLTAGE'];
 const OF_TRANSISTORS = ['INPUT_POWER', 'INPUT_SWR', 'SUPPLY_CURRENT', 'SUPPLY_VOLTAGE', 'HEAT_SINK'];
+/** What is read of the exciter's sound, whatever it drives. */
+const OF_SOUND = ['ALC_GAUGE'];
 
 /** Whether a meter has anything to say of an amplifier of that kind. */
 export const suits = (meter: Choices['meters'][number], tuned: boolean) =>
-  tuned
-    ? meter.reads.some((role) => !OF_TRANSISTORS.includes(role))
-    : meter.reads.some((role) => !OF_TUBES.includes(role));
+  meter.reads.some((role) => ![...(tuned ? OF_TRANSISTORS : OF_TUBES), ...OF_SOUND].includes(role));
 
 /** Returns which school suits an amplifier on a band, and why. */
 export function suggestion(choices: Choices, amplifierId: string, band: Choice['band']) {

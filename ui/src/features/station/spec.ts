@@ -28,7 +28,10 @@ const ROLES: Option[] = [
   ['SUPPLY_VOLTAGE', 'supply voltage'],
   ['INPUT_POWER', 'drive at the input'],
   ['HEAT_SINK', 'heat sink'],
+  ['ALC_GAUGE', 'ALC gauge of the exciter'],
 ];
+
+const MARKS: Option[] = [['MARKS', 'marks, bars or dB of its own']];
 
 const WATTS: Option[] = [
   ['W', 'W'],
@@ -49,6 +52,7 @@ const DEGREES: Option[] = [['C', '°C']];
 function scalesOf(role: string): Option[] {
   if (role === 'OUTPUT' || role === 'REFLECTED' || role === 'INPUT_POWER') return WATTS;
   if (role === 'HEAT_SINK') return DEGREES;
+  if (role === 'ALC_GAUGE') return MARKS;
   if (role.endsWith('CURRENT')) return AMPERES;
   return role.endsWith('VOLTAGE') ? VOLTS : RATIOS;
 }
@@ -231,6 +235,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       number('powerMaxW', 'Highest power', 'W'),
       number('powerAccuracyFraction', 'Set power is right within ±', '%', { inUnit: 0.01 }),
       number('trDelayS', 'T/R delay', 'ms', { inUnit: 0.001 }),
+      { type: 'text', path: 'firmware', label: 'Firmware, as the set shows it', optional: true },
       {
         type: 'list',
         path: 'powerByMode',
@@ -302,7 +307,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
             type: 'choice',
             path: 'scaleUnit',
             label: 'Scale in',
-            options: [...WATTS, ...AMPERES, ...VOLTS, ...DEGREES, ...RATIOS],
+            options: [...WATTS, ...AMPERES, ...VOLTS, ...DEGREES, ...RATIOS, ...MARKS],
             among: (channel) => scalesOf(String(channel.role)),
           },
           {

@@ -24,18 +24,20 @@ export function kindsOf(kinds: { kind: string; fields: Spec[] }[]): Schema {
   return z.discriminatedUnion('kind', [first, ...others]) as unknown as Schema;
 }
 
+/** Nothing chosen or typed is no value. */
+const someText = z.pipe(
+  z.optional(z.nullable(z.string())),
+  z.transform((text) => (text ? text : undefined)),
+);
+
 function reading(spec: Spec): z.ZodMiniType {
   switch (spec.type) {
     case 'text':
-      return z.string();
+      return spec.optional ? someText : z.string();
     case 'number':
       return numberOf(spec);
     case 'choice':
-      // The choice of nothing is no value.
-      return z.pipe(
-        z.optional(z.nullable(z.string())),
-        z.transform((code) => (code ? code : undefined)),
-      );
+      return someText;
     case 'many':
       return z.array(z.string());
     case 'group':

@@ -5,7 +5,7 @@ export type Form = FieldValues;
 
 /** One field of a form; its path is relative to what holds it. */
 export type Spec =
-  | { type: 'text'; path: string; label: string }
+  | { type: 'text'; path: string; label: string; optional?: boolean }
   | { type: 'number'; path: string; label: string; unit: string; inUnit?: number; optional?: boolean; hint?: string }
   | {
       type: 'choice';

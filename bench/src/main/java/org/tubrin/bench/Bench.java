@@ -56,10 +56,18 @@ public final class Bench implements AutoCloseable {
     }
 
     private Instrument exciter() {
-        return new Instrument("exciter Halyard 100")
+        return new Instrument("exciter")
                 .toggle("OUTPut", station::keyed, station::key)
                 .toggle("OUTPut:STATe", station::keyed, station::key)
                 .level("SOURce:POWer", 0.1, 100, station::exciterW, station::exciterW)
+                .toggle("SOURce:SOUNd", station::sounding, station::sounding)
+                .level("SOURce:LEVel", 0.001, 1, station::level, station::level)
+                .level("SOURce:TONE", 50, 5000, station::toneHz, station::toneHz)
+                .number("MEASure:ALC", station::gauge)
+                .query("SYSTem:FIRMware", station::firmware)
+                .set("SYSTem:FIRMware", station::firmware)
+                .query("ROUTe:EXCiter", () -> station.exciter().name())
+                .set("ROUTe:EXCiter", text -> station.exciter(Instrument.word(text, SetOnBench.values())))
                 .level("SOURce:PULSe:DCYCle", 0.05, 1, station::dutyFactor, station::dutyFactor)
                 .level("SOURce:FREQuency", 1.8e6, 54e6, station::frequencyHz, station::frequencyHz);
     }
@@ -144,7 +152,9 @@ public final class Bench implements AutoCloseable {
                 Double.toString(station.heaterS()),
                 station.amplifierName(),
                 Double.toString(station.warmUpSpeed()),
-                station.trip().map(Enum::name).orElse("NONE"));
+                station.trip().map(Enum::name).orElse("NONE"),
+                Double.toString(station.toneHz()),
+                Double.toString(station.level()));
     }
 
     private Instrument wattmeter() {

@@ -58,6 +58,14 @@ public final class SimulatedStation {
     private Feeder feeder = Feeder.CAPSTAN;
     private boolean held;
     private Optional<Placed> transistors = Optional.empty();
+    private SetOnBench exciter = SetOnBench.HALYARD;
+    private String firmware = SetOnBench.HALYARD.firmware();
+    private LevelControl levelControl;
+    private boolean sounding;
+    private double level = 0.3;
+    private double toneHz = 1500;
+    /** An update forgot the level for sound: nothing comes out until it is set anew. */
+    private boolean levelForgotten;
 
     final Pointer output;
     final Pointer reflected;
@@ -79,6 +87,7 @@ public final class SimulatedStation {
         this.warmUpSpeed = warmUpSpeed;
         random = new Random(seed);
         truth = Truth.of(record, seed);
+        levelControl = levelControl();
         plate = knob(record.tubes().plate(), PLATE_PLAY_MARKS);
         load = knob(record.tubes().load(), LOAD_PLAY_MARKS);
         output = new Pointer(150, 0.05, 0.12, random);
@@ -135,6 +144,9 @@ public final class SimulatedStation {
             outputW = pass(transistors.get().stage(), s);
         } else if (keyed && !tripped) {
             outputW = driveW();
+        }
+        if (transistors.isEmpty()) {
+            inputPower.follow(keyed ? driveW() : 0, s);
         }
         loadRiseK = LOAD_WARMING.riseK(loadRiseK, loadOpen || antenna.isPresent() ? 0 : dutyFactor * outputW, s);
         exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(exciterW) : 1.2;
@@ -310,7 +322,79 @@ public final class SimulatedStation {
     /** Returns what really reaches the amplifier. */
     private double driveW() {
         double lossDb = padDb > 0 ? padDb + truth.padErrorDb() : 0;
-        return exciterW * truth.driveShare() * Math.pow(10, -lossDb / 10);
+        double sentW = sounding ? soundedW() : exciterW * truth.driveShare();
+        return sentW * Math.pow(10, -lossDb / 10);
+    }
+
+    private double soundedW() {
+        return levelForgotten ? 0 : levelControl.outputW(exciterW, level, toneHz);
+    }
+
+    /** Puts another exciter in its place, with its oldest firmware. */
+    synchronized void exciter(SetOnBench other) {
+        if (exciter != other) {
+            exciter = other;
+            firmware(other.firmware());
+            levelForgotten = false;
+        }
+    }
+
+    synchronized SetOnBench exciter() {
+        return exciter;
+    }
+
+    /** Gives the exciter another firmware: its gauge may be another, and the level for sound is forgotten. */
+    synchronized void firmware(String version) {
+        levelForgotten = !firmware.equals(version);
+        firmware = version;
+        levelControl = levelControl();
+    }
+
+    private LevelControl levelControl() {
+        return new LevelControl(exciter.model(firmware), seed + exciter.name().hashCode());
+    }
+
+    synchronized String firmware() {
+        return firmware;
+    }
+
+    /** Lets it send sound at a level instead of a carrier. */
+    synchronized void sounding(boolean on) {
+        sounding = on;
+    }
+
+    synchronized boolean sounding() {
+        return sounding;
+    }
+
+    synchronized void level(double share) {
+        level = share;
+        levelForgotten = false;
+        levelControl.level(share);
+    }
+
+    synchronized double level() {
+        return level;
+    }
+
+    synchronized void toneHz(double hz) {
+        toneHz = hz;
+    }
+
+    synchronized double toneHz() {
+        return toneHz;
+    }
+
+    /** Returns what the exciter's gauge of its level control shows. */
+    synchronized double gauge() {
+        return keyed && sounding && !levelForgotten
+                ? levelControl.gauge(exciterW, level, toneHz)
+                : levelControl.restMarks();
+    }
+
+    /** Returns where the level control really begins to act at a set power and tone; for tests. */
+    public synchronized double trueKnee(double setW, double hz) {
+        return levelControl.kneeLevel(setW, hz);
     }
 
     synchronized void key(boolean down) {

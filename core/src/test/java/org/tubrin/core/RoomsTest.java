@@ -27,7 +27,7 @@ public class RoomsTest {
             entry("station", "quantity", "metering", "device", "tank"),
             entry("twin", "quantity", "device", "tank", "station"),
             entry("budget", "quantity", "metering", "station"),
-            entry("run", "quantity", "metering", "device", "tank", "station", "twin", "budget"),
+            entry("run", "quantity", "metering", "device", "tank", "station", "twin", "budget", "alc"),
             entry("signs", "quantity", "metering", "device", "tank", "station", "twin", "budget", "run"),
             entry("foresee", "quantity", "metering", "device", "tank", "station", "twin", "budget", "run"),
             entry(
@@ -39,6 +39,7 @@ public class RoomsTest {
                     "station",
                     "twin",
                     "budget",
+                    "alc",
                     "run",
                     "signs",
                     "foresee"),

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.device.TetrodeLaw;
 import org.tubrin.core.device.TriodeLaw;
 import org.tubrin.core.hv.Bank;
@@ -99,6 +100,7 @@ public class SchemaTest {
             {HighVoltage.SoftStart.class, "/$defs/highVoltage/properties/softStart/anyOf/0"},
             {TuneSetup.class, "/$defs/setup"},
             {Customs.class, "/$defs/practice"},
+            {SoundPath.class, "/$defs/sound"},
             {TuneSettings.class, "/$defs/setup/properties/settings"},
             {Reading.class, "/$defs/event/oneOf/5/properties/reading"},
         };

@@ -19,6 +19,7 @@ import org.tubrin.core.advice.Caution;
 import org.tubrin.core.advice.Move;
 import org.tubrin.core.advice.OnAir;
 import org.tubrin.core.advice.Reason;
+import org.tubrin.core.alc.Gauge;
 import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Verdict;
 import org.tubrin.core.card.DialsAhead;
@@ -121,6 +122,9 @@ public class WordsTest {
         add(wanted, "ahead.*", DialsAhead.Basis.values());
         add(wanted, "guard.because.*", BandGuard.Because.values());
         add(wanted, "drive.basis.*", DriveFor.Basis.values());
+        for (String part : List.of("title", "says", "right")) {
+            add(wanted, "gauge.*." + part, Gauge.Kind.values());
+        }
         add(wanted, "bound.*", Reach.Bound.values());
         add(wanted, "comparison.*", Comparison.Reads.values());
         add(wanted, "trend.*", Figure.values());

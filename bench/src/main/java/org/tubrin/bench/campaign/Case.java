@@ -107,7 +107,7 @@ record Case(
         TuneSetup setup = new TuneSetup(
                 new Station("Skerry Point", "Q1TUB", 1000, 20, Optional.empty()),
                 amplifier,
-                new Exciter("Halyard", 0.01, 200, 0.05, 0.03, List.of(), Optional.empty()),
+                new Exciter("Halyard", 0.01, 200, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty()),
                 Mode.CW,
                 meters(tubes, tetrode),
                 termination,

@@ -1,6 +1,5 @@
 package org.tubrin.bench.campaign;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,10 +13,7 @@ import org.tubrin.core.advice.NextMove;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Control;
-import org.tubrin.core.run.Recorded;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
@@ -25,21 +21,20 @@ import org.tubrin.core.run.SeenSign;
 
 /** A person who does what the next move says, and nothing else. */
 final class Novice {
-    private static final Instant START = Instant.parse("2026-11-20T19:00:00Z");
     private static final int MOST_MOVES = 250;
     /** What reading the meters takes before the key comes up. */
     private static final double READING_S = 1.5;
 
     private final Shack shack;
     private final Hand hand;
-    private final List<Recorded> events = new ArrayList<>();
+    private final Notebook notebook;
     private final double warmS;
 
     Novice(Shack shack, Random random) {
         this.shack = shack;
         hand = new Hand(shack, random);
         warmS = shack.given.setup().tubes().tube().warmUpS() + 60;
-        events.add(new Recorded(1, START, new RunEvent.Started(shack.given.setup())));
+        notebook = new Notebook(shack.given.setup());
         hand.range(output(Objects.requireNonNull(state().ranges().get(ReadingRole.OUTPUT))));
     }
 
@@ -53,17 +48,15 @@ final class Novice {
     }
 
     RunState state() {
-        return Replay.of(events);
+        return notebook.state();
     }
 
     private Instant now() {
-        return START.plus(Duration.ofNanos(Math.round(shack.nowS * 1e9)));
+        return notebook.at(shack.nowS);
     }
 
     private void does(RunEvent event) {
-        if (Admission.refusals(state(), event, now()).isEmpty()) {
-            events.add(new Recorded(events.size() + 1, now(), event));
-        }
+        notebook.does(event, shack.nowS);
     }
 
     private void follow(Advice advice) {

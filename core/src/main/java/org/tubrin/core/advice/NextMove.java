@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Ladder;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 
 /** Says what to do next in a run, by its school: a pure function of the run and the time. */
@@ -22,11 +23,18 @@ public final class NextMove {
             case PREFLIGHT -> preflight(state);
             case WARMING -> warmUp(state, now);
             case CLIMBING, FINISHING ->
-                state.setup().stage().isTuned() ? StepAdvice.of(state, now) : DriveAdvice.of(state, now);
+                switch (state.setup().stage().kind()) {
+                    case TUNE_UP -> StepAdvice.of(state, now);
+                    case DRIVE_TABLE -> DriveAdvice.of(state, now);
+                    case ALC -> LevelAdvice.of(state, now);
+                };
             case CLOSING ->
                 Advice.of(
                         new Move.Answer(state.openChecks(state.closingChecks()).get(0)), Reason.CLOSING_CHECK);
-            case WRITING -> Advice.of(new Move.WriteDown(), Reason.KEEP_FOR_NEXT_TIME);
+            case WRITING ->
+                Advice.of(
+                        new Move.WriteDown(),
+                        state.setup().stage().kind() == RunKind.ALC ? Reason.KEEP_LEVEL : Reason.KEEP_FOR_NEXT_TIME);
             case FINISHED, ABANDONED -> Advice.of(new Move.Done(), Reason.RUN_OVER);
         };
     }
@@ -38,7 +46,9 @@ public final class NextMove {
                 ? Advice.of(new Move.Unkey(elapsedS), Reason.KEY_TOO_LONG, Caution.HOT_LOAD)
                 : state.setup().stage().isTuned()
                         ? StepAdvice.whileKeyed(state, clock, now)
-                        : Advice.of(new Move.ReadOff(clock.aimS()), Reason.READ_ALL);
+                        : Advice.of(
+                                new Move.ReadOff(clock.aimS()),
+                                state.setup().stage().kind() == RunKind.ALC ? Reason.LEVEL_READ : Reason.READ_ALL);
     }
 
     private static Advice preflight(RunState state) {
@@ -63,6 +73,9 @@ public final class NextMove {
                     PAD_IN_LINE,
                     TR_DELAY,
                     LOAD_IN_LINE,
+                    AMPLIFIER_BYPASSED,
+                    SOUND_PATH_SET,
+                    SOUND_UNTREATED,
                     METER_RANGE,
                     AIR_MOVING,
                     BYPASS_PROVEN,

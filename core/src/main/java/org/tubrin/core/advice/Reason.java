@@ -89,6 +89,17 @@ public enum Reason {
     READ_ALL(Rule.DRIVE),
     ROW_IS_GOOD(Rule.DRIVE),
     TABLE_IS_DONE(Rule.DRIVE),
+    LEVEL_FIRST(Rule.ALC),
+    LEVEL_UP(Rule.ALC),
+    LEVEL_PAST_KNEE(Rule.ALC),
+    LEVEL_BACK_DOWN(Rule.ALC),
+    LEVEL_CLOSER(Rule.ALC),
+    LEVEL_OTHER_POWER(Rule.ALC),
+    LEVEL_OTHER_TONE(Rule.ALC),
+    LEVEL_READ(Rule.ALC),
+    LEVEL_IS_GOOD(Rule.ALC),
+    LEVEL_TOO_HOT(Rule.ALC),
+    KEEP_LEVEL(Rule.ALC),
     KNOB_FIRST(Rule.SIGNS);
 
     private final Rule rule;
@@ -119,6 +130,7 @@ public enum Reason {
         WRITE_DOWN,
         SIGNS,
         DRIVE,
+        ALC,
         LICENCE
     }
 }

@@ -14,8 +14,8 @@ import java.util.Optional;
  * @param high the other end
  */
 public record Gauge(Kind kind, double rest, boolean rises, double low, double high) {
-    /** Marks by which a gauge that rests may wander, and lag. */
-    private static final double RESTS_WITHIN = 1.5;
+    /** Marks by which a gauge that rests may wander. */
+    private static final double RESTS_WITHIN = 1;
     /** The same as a share of all that it moved. */
     private static final double RESTS_SHARE = 0.2;
 
@@ -33,10 +33,7 @@ public record Gauge(Kind kind, double rest, boolean rises, double low, double hi
 
     /** Returns the gauge of points that were come to from below; empty where too few have it. */
     public static Optional<Gauge> of(List<LevelPoint> points, Knee knee) {
-        List<LevelPoint> read = points.stream()
-                .filter(point -> !point.onTheWayDown() && point.gauge().isPresent())
-                .sorted(Comparator.comparingDouble(LevelPoint::level))
-                .toList();
+        List<LevelPoint> read = upwards(points);
         List<LevelPoint> below = read.stream()
                 .filter(point -> point.level() < CLEAR_BELOW * knee.level())
                 .toList();
@@ -47,7 +44,7 @@ public record Gauge(Kind kind, double rest, boolean rises, double low, double hi
         double last = value(read.get(read.size() - 1));
         double moved = Math.abs(last - first);
         double within = spread(below);
-        if (moved <= RESTS_WITHIN && within <= RESTS_WITHIN) {
+        if (moved < RESTS_WITHIN && within < RESTS_WITHIN) {
             return Optional.of(new Gauge(Kind.STILL, first, false, first, first));
         }
         boolean rests = within <= Math.max(RESTS_WITHIN, RESTS_SHARE * moved);
@@ -55,8 +52,8 @@ public record Gauge(Kind kind, double rest, boolean rises, double low, double hi
             double rest = below.stream().mapToDouble(Gauge::value).sorted().toArray()[below.size() / 2];
             return Optional.of(new Gauge(Kind.RESTS, rest, last > rest, rest, rest));
         }
-        double low = at(read, knee.windowLow());
-        double high = at(read, knee.windowHigh());
+        double low = between(read, knee.windowLow());
+        double high = between(read, knee.windowHigh());
         return Optional.of(
                 new Gauge(Kind.MOVES_THROUGHOUT, first, last > first, Math.min(low, high), Math.max(low, high)));
     }
@@ -70,11 +67,24 @@ public record Gauge(Kind kind, double rest, boolean rises, double low, double hi
         return most - points.stream().mapToDouble(Gauge::value).min().orElse(0);
     }
 
-    private static double at(List<LevelPoint> points, double level) {
+    /** Returns what it showed at a level on the way up; empty where it was read nowhere. */
+    static Optional<Double> at(List<LevelPoint> points, double level) {
+        List<LevelPoint> up = upwards(points);
+        return up.isEmpty() ? Optional.empty() : Optional.of(between(up, level));
+    }
+
+    private static List<LevelPoint> upwards(List<LevelPoint> points) {
+        return points.stream()
+                .filter(point -> !point.onTheWayDown() && point.gauge().isPresent())
+                .sorted(Comparator.comparingDouble(LevelPoint::level))
+                .toList();
+    }
+
+    private static double between(List<LevelPoint> points, double level) {
         for (int i = 1; i < points.size(); i++) {
             LevelPoint low = points.get(i - 1);
             LevelPoint high = points.get(i);
-            if (high.level() >= level) {
+            if (high.level() >= level && high.level() > low.level()) {
                 double share = (level - low.level()) / (high.level() - low.level());
                 return value(low) + share * (value(high) - value(low));
             }

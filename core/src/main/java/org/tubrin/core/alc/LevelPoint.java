@@ -10,10 +10,11 @@ import org.tubrin.core.quantity.Unit;
  *
  * @param level of the slider as a share of its way, above 0, to 1
  * @param outputW as an external wattmeter reads it
+ * @param eyeW how finely the wattmeter was read there, as a standard uncertainty in watts
  * @param gauge what the exciter's own gauge shows; absent where it was not read
  * @param onTheWayDown whether the level was come to from above
  */
-public record LevelPoint(double level, Quantity outputW, Optional<Double> gauge, boolean onTheWayDown) {
+public record LevelPoint(double level, Quantity outputW, double eyeW, Optional<Double> gauge, boolean onTheWayDown) {
     public LevelPoint {
         new Checks().range("level", level, 1e-3, 1, Unit.ONE).done();
     }
@@ -24,7 +25,7 @@ public record LevelPoint(double level, Quantity outputW, Optional<Double> gauge,
     }
 
     /** Returns how well that is known, by what differs from point to point: nothing of the meter's class, which all share. */
-    double rootUncertainty(double eyeW) {
+    double rootUncertainty() {
         return eyeW / (2 * Math.max(root(), Math.sqrt(eyeW)));
     }
 }

@@ -31,6 +31,16 @@ public record Budget(
         Optional<Quantity> sag,
         Optional<Quantity> gridToPlateRatio) {
 
+    /** Of a step in which nothing is amplified. */
+    public static final Budget NONE = new Budget(
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty());
+
     /**
      * Returns the budget of one step of a stage with tubes.
      *

@@ -15,6 +15,7 @@ import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.NextRow;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Trip;
 import org.tubrin.core.run.TuneSetup;
@@ -52,7 +53,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
 
     /** Returns what a run brought; empty where it tunes dials, or has no row and no trip. */
     public static Optional<DriveBand> of(RunState run) {
-        if (run.setup().stage().isTuned()) {
+        if (run.setup().stage().kind() != RunKind.DRIVE_TABLE) {
             return Optional.empty();
         }
         List<DriveRow> rows = new ArrayList<>();

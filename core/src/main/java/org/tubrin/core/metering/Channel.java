@@ -33,6 +33,9 @@ public record Channel(
     /** What can be read off a scale, as a share of it. */
     static final double READ_SHARE = 0.005;
 
+    /** Of a class of full scale, what a place of the scale has for itself. */
+    private static final double SCALE_SHARE = 0.2;
+
     private static final int MOST_CORRECTIONS = 200;
 
     public Channel {
@@ -85,6 +88,18 @@ public record Channel(
     /** Returns how finely a value can be read off a range, as a standard uncertainty: half a hundredth of the scale either way. */
     public static double readingUncertainty(MeterRange range) {
         return READ_SHARE * range.fullScale() / Math.sqrt(3);
+    }
+
+    /**
+     * Returns what differs from place to place on a range, as a standard uncertainty: digits to the last of them; a scale by the
+     * eye, and by a fifth of its class, since its law is not quite the movement's.
+     */
+    public double fromPlaceToPlace(MeterRange range) {
+        if (accuracy instanceof Accuracy.OfReading digits && digits.digit() > 0) {
+            return digits.digit() / Math.sqrt(3);
+        }
+        double scale = accuracy instanceof Accuracy.OfFullScale full ? SCALE_SHARE * full.fraction() : 0;
+        return Math.hypot(readingUncertainty(range), scale * range.fullScale() / Math.sqrt(3));
     }
 
     /**

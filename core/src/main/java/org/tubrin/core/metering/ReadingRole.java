@@ -16,7 +16,9 @@ public enum ReadingRole {
     /** What a box draws from its direct-current supply. */
     SUPPLY_CURRENT(Unit.AMPERE),
     SUPPLY_VOLTAGE(Unit.VOLT),
-    HEAT_SINK(Unit.CELSIUS);
+    HEAT_SINK(Unit.CELSIUS),
+    /** What an exciter's own gauge of its level control shows, in its marks. */
+    ALC_GAUGE(Unit.MARK);
 
     private final Unit unit;
 

@@ -13,7 +13,9 @@ public enum ScaleUnit {
     V("V", Unit.VOLT, 1),
     KV("kV", Unit.VOLT, 1e3),
     C("°C", Unit.CELSIUS, 1),
-    ONE("", Unit.ONE, 1);
+    ONE("", Unit.ONE, 1),
+    /** Marks, bars or decibels of a gauge that counts in its own. */
+    MARKS("marks", Unit.MARK, 1);
 
     private final String symbol;
     private final Unit unit;

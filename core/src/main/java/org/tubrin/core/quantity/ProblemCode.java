@@ -42,5 +42,6 @@ public enum ProblemCode {
     UNSUPPORTED_EVENT,
     RUN_CORRUPT,
     NOT_TOUCHSTONE,
-    NEEDS_LOAD
+    NEEDS_LOAD,
+    NEEDS_DUMMY_LOAD
 }

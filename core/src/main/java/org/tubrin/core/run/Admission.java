@@ -24,6 +24,10 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
     /** A drive that passed through a pad and back is the same within this ratio. */
     private static final double SAME = 1.000001;
 
+    private static final double LOWEST_TONE_HZ = 50;
+    private static final double HIGHEST_TONE_HZ = 5000;
+    private static final double LEAST_LEVEL = 0.001;
+
     private static final List<Problem> TAKEN = List.of();
 
     private final RunState state;
@@ -116,15 +120,25 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
                             setup.stage().controls().stream().map(Control::name).toList())));
         }
         Optional<Dial> dial = setup.stage().dial(control);
-        double least = dial.map(Dial::least).orElse(setup.leastDriveW() / SAME);
-        double most = dial.map(Dial::most).orElse(setup.mostDriveW() * SAME);
+        Likely within = dial.map(one -> new Likely(one.least(), one.most())).orElseGet(() -> within(control));
+        double least = within.least();
+        double most = within.most();
         return moved.position() >= least && moved.position() <= most
                 ? TAKEN
                 : List.of(new Problem(
                         ProblemCode.OUT_OF_RANGE,
                         control.name(),
                         moved.textAsTyped().isEmpty() ? Double.toString(moved.position()) : moved.textAsTyped(),
-                        new Allowed.Range(least, most, control == Control.DRIVE ? Unit.WATT : Unit.MARK)));
+                        new Allowed.Range(least, most, control.unit())));
+    }
+
+    private Likely within(Control control) {
+        return switch (control) {
+            case DRIVE -> new Likely(setup.leastDriveW() / SAME, setup.mostDriveW() * SAME);
+            case TONE -> new Likely(LOWEST_TONE_HZ, HIGHEST_TONE_HZ);
+            case LEVEL -> new Likely(LEAST_LEVEL, 1);
+            case PLATE, LOAD -> throw new IllegalArgumentException("a dial of its own: " + control);
+        };
     }
 
     /** A corrected record must be of a meter in use, and know the ranges on which it was read. */

@@ -3,6 +3,12 @@ package org.tubrin.core.run;
 /** A point that only the operator can answer for, before the climb or after it. */
 public enum Check {
     LIMITS_READ(Moment.COLD),
+    /** The amplifier is in bypass and not keyed: nothing but the exciter reaches the load. */
+    AMPLIFIER_BYPASSED(Moment.COLD),
+    /** Sliders, device and the computer's own volume stand as noted. */
+    SOUND_PATH_SET(Moment.COLD),
+    /** No processor, no equalizer, no other sound. */
+    SOUND_UNTREATED(Moment.COLD),
     COVERS_ON(Moment.COLD),
     PATH_WIRED(Moment.COLD),
     PAD_IN_LINE(Moment.COLD),

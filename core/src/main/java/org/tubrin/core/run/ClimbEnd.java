@@ -23,6 +23,10 @@ public enum ClimbEnd {
     WANTED,
     /** More drive would pass a limit, by what was read and the twin. */
     LIMIT_AHEAD,
+    /** All levels are there. */
+    LEVELS_DONE,
+    /** The slider came to its end, and nothing limited. */
+    SLIDER_AT_END,
     /** The drive was not raised from one step to the next. */
     STAYED,
     /** The last step was taken as such. */
@@ -32,6 +36,14 @@ public enum ClimbEnd {
     private static final double SAME = 1.02;
     /** Share of the full drive below which no stage saturates that is tuned and wired as it should. */
     private static final double LEAST_SATURATING_SHARE = 0.12;
+
+    /** Returns why no further level is tried, where that is so. */
+    static Optional<ClimbEnd> ofLevels(TuneSetup setup, List<Step> steps) {
+        if (steps.isEmpty() || LevelSteps.next(setup, steps).isPresent()) {
+            return Optional.empty();
+        }
+        return LevelSteps.profile(setup, steps).map(profile -> profile.sliderAtEnd() ? SLIDER_AT_END : LEVELS_DONE);
+    }
 
     /** Returns why the drive of a stage with dials is not raised beyond the last step of the climb, where that is so. */
     static Optional<ClimbEnd> of(TuneSetup setup, List<Step> steps) {

@@ -1,9 +1,26 @@
 package org.tubrin.core.run;
 
+import org.tubrin.core.quantity.Unit;
+
 /** What the operator can set. */
 public enum Control {
-    PLATE,
-    LOAD,
+    PLATE(Unit.MARK),
+    LOAD(Unit.MARK),
     /** The exciter's power at the amplifier's input, in watts. */
-    DRIVE
+    DRIVE(Unit.WATT),
+    /** Tone into the exciter, in hertz. */
+    TONE(Unit.HERTZ),
+    /** Slider of the sound path, as a share of its way. */
+    LEVEL(Unit.ONE);
+
+    private final Unit unit;
+
+    Control(Unit unit) {
+        this.unit = unit;
+    }
+
+    /** Returns the unit of its position. */
+    public Unit unit() {
+        return unit;
+    }
 }

@@ -2,6 +2,7 @@ package org.tubrin.core.run;
 
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
@@ -16,6 +17,7 @@ import org.tubrin.core.quantity.Unit;
  * @param gridLeastShare lower end of the grid current's window at full drive, as a share of its limit, 0.1 to 1
  * @param gridMostShare its upper end, above that, to 1
  * @param wantedOutputW output at which a drive table ends, in watts, 0.1 to 10 000; absent where it goes as far as the stage is rated for
+ * @param sound the way of the sound into the exciter; absent but for a run by levels
  * @param dutyFactor share of the time that a pulse is on, 0.05 to 1
  */
 public record Customs(
@@ -23,14 +25,15 @@ public record Customs(
         List<Double> ownDrivesW,
         Optional<Double> firstCeilingA,
         Optional<Double> wantedOutputW,
+        Optional<SoundPath> sound,
         double plateTargetShare,
         double gridLeastShare,
         double gridMostShare,
         double dutyFactor) {
 
     /** What is customary. */
-    public static final Customs CUSTOMARY =
-            new Customs(Optional.empty(), List.of(), Optional.empty(), Optional.empty(), 0.85, 0.6, 0.85, 0.3);
+    public static final Customs CUSTOMARY = new Customs(
+            Optional.empty(), List.of(), Optional.empty(), Optional.empty(), Optional.empty(), 0.85, 0.6, 0.85, 0.3);
 
     /** Returns what is customary but for what is chosen here. */
     public static Customs chosen(
@@ -43,6 +46,21 @@ public record Customs(
                 ownDrivesW,
                 firstCeilingA,
                 wantedOutputW,
+                Optional.empty(),
+                CUSTOMARY.plateTargetShare,
+                CUSTOMARY.gridLeastShare,
+                CUSTOMARY.gridMostShare,
+                CUSTOMARY.dutyFactor);
+    }
+
+    /** Returns what is customary, with the way of the sound. */
+    public static Customs of(SoundPath sound) {
+        return new Customs(
+                CUSTOMARY.rungs,
+                CUSTOMARY.ownDrivesW,
+                CUSTOMARY.firstCeilingA,
+                CUSTOMARY.wantedOutputW,
+                Optional.of(sound),
                 CUSTOMARY.plateTargetShare,
                 CUSTOMARY.gridLeastShare,
                 CUSTOMARY.gridMostShare,

@@ -28,7 +28,10 @@ public enum Doubt {
                 .flatMap(channel -> range(channel, reading))
                 .map(MeterRange::fullScale);
         boolean readOffTheScale = reading.ownUncertainty().isEmpty();
-        if (readOffTheScale && fullScale.isPresent() && value >= fullScale.get()) {
+        if (reading.role() != ReadingRole.ALC_GAUGE
+                && readOffTheScale
+                && fullScale.isPresent()
+                && value >= fullScale.get()) {
             return Optional.of(BEYOND_RANGE);
         }
         return likely(reading.role(), step, before)
@@ -49,11 +52,13 @@ public enum Doubt {
     private static Optional<Likely> likely(ReadingRole role, Step step, Optional<Step> before) {
         return switch (role) {
             case INPUT_POWER, OUTPUT, GRID_CURRENT ->
-                before.flatMap(last -> Optional.ofNullable(last.readings().get(role))
-                        .map(Reading::rawValue)
-                        .filter(value -> value > 0)
-                        .map(value -> grown(
-                                value, step.driveW().value() / last.driveW().value())));
+                before.filter(last -> step.setup().stage().kind() != RunKind.ALC)
+                        .flatMap(last -> Optional.ofNullable(last.readings().get(role))
+                                .map(Reading::rawValue)
+                                .filter(value -> value > 0)
+                                .map(value -> grown(
+                                        value,
+                                        step.driveW().value() / last.driveW().value())));
             case PLATE_CURRENT,
                     SCREEN_CURRENT,
                     PLATE_VOLTAGE,
@@ -61,7 +66,8 @@ public enum Doubt {
                     INPUT_SWR,
                     SUPPLY_CURRENT,
                     SUPPLY_VOLTAGE,
-                    HEAT_SINK -> step.setup().stage().likely(role);
+                    HEAT_SINK,
+                    ALC_GAUGE -> step.setup().stage().likely(role);
         };
     }
 }

@@ -17,6 +17,19 @@ public final class Preflight {
 
     /** Returns the points to ask before this run's climb, in their order; what the records already answer is left out. */
     public static List<Check> of(TuneSetup setup) {
+        return setup.stage().kind() == RunKind.ALC ? withSound(setup) : withAmplifier(setup);
+    }
+
+    private static List<Check> withSound(TuneSetup setup) {
+        EnumSet<Check> points = EnumSet.of(Check.LOAD_IN_LINE);
+        points.addAll(setup.stage().checks());
+        if (isRangeSetByHand(setup)) {
+            points.add(Check.METER_RANGE);
+        }
+        return List.copyOf(points);
+    }
+
+    private static List<Check> withAmplifier(TuneSetup setup) {
         EnumSet<Check> points = EnumSet.of(Check.LIMITS_READ, Check.PATH_WIRED, Check.BAND_SWITCH);
         points.addAll(setup.stage().checks());
         if (setup.pad().isPresent()) {
@@ -30,14 +43,18 @@ public final class Preflight {
         } else if (setup.termination() instanceof Antenna) {
             points.addAll(List.of(Check.BYPASS_LOW_POWER, Check.MATCHED_IN_BYPASS, Check.DRIVE_DOWN_FIRST));
         }
+        if (isRangeSetByHand(setup)) {
+            points.add(Check.METER_RANGE);
+        }
+        return List.copyOf(points);
+    }
+
+    private static boolean isRangeSetByHand(TuneSetup setup) {
         boolean hasRanges = setup.channelFor(ReadingRole.OUTPUT)
                 .filter(channel -> channel.ranges().size() > 1)
                 .isPresent();
         // The bench is told its range; every other meter is set by hand.
-        if (hasRanges && setup.readings() != ReadingSource.BENCH) {
-            points.add(Check.METER_RANGE);
-        }
-        return List.copyOf(points);
+        return hasRanges && setup.readings() != ReadingSource.BENCH;
     }
 
     /** Returns the power that an antenna is matched at with the amplifier bypassed: 15 W, or what the exciter has. */

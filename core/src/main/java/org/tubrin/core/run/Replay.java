@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
@@ -62,7 +63,10 @@ public final class Replay implements RunEvent.Cases<Step> {
 
     /** Sets the range of each channel that stands on none of its own. */
     private void setRanges() {
-        double firstOutputW = likelyOutputW(Ladder.drivesW(setup, school).get(0));
+        double firstOutputW = setup.customs()
+                .sound()
+                .map(SoundPath::setPowerW)
+                .orElseGet(() -> 2 * likelyOutputW(Ladder.drivesW(setup, school).get(0)));
         for (ReadingRole role : ReadingRole.values()) {
             setup.channelFor(role)
                     .filter(channel ->
@@ -99,11 +103,14 @@ public final class Replay implements RunEvent.Cases<Step> {
     private static String startingRange(ReadingRole role, Channel channel, double firstOutputW) {
         boolean power = role == ReadingRole.OUTPUT || role == ReadingRole.REFLECTED;
         // The others start on their widest range: too wide only costs accuracy.
-        return channel.rangeFor(power ? firstOutputW * 2 : Double.MAX_VALUE).name();
+        return channel.rangeFor(power ? firstOutputW : Double.MAX_VALUE).name();
     }
 
     /** Returns a first guess of the output at a drive: of transistors by the record's twin, else in proportion to the claim. */
     private double likelyOutputW(double driveW) {
+        if (setup.stage().kind() == RunKind.ALC) {
+            return driveW;
+        }
         return RecordTwin.transistors(setup, driveW)
                 .map(TransistorPoint::outputW)
                 .orElseGet(() -> setup.amplifier().ratedOutputW()
@@ -335,7 +342,8 @@ public final class Replay implements RunEvent.Cases<Step> {
 
     private Step withKind(Step step) {
         boolean last = step.kind() == Step.Kind.FINISH
-                || RunState.climbEnd(setup, steps, trips).isPresent();
+                || (setup.stage().kind() != RunKind.ALC
+                        && RunState.climbEnd(setup, steps, trips).isPresent());
         return withKind(step, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
     }
 

@@ -5,7 +5,6 @@ import java.util.stream.Stream;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Checks;
-import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.twin.Products;
 
@@ -67,6 +66,9 @@ public sealed interface RunEvent {
 
     /** The version of the form that is written now. */
     int VERSION = 1;
+
+    /** No control goes further, whatever its unit. */
+    double MOST_POSITION = 20_000;
 
     /** The run began. */
     record Started(TuneSetup setup) implements RunEvent {
@@ -156,12 +158,12 @@ public sealed interface RunEvent {
         }
     }
 
-    /** A dial stands at a mark, or the drive at a power in watts; the text as typed, or empty where a key moved it. */
+    /** A dial stands at a mark, or another control where its unit says; the text as typed, or empty where a key moved it. */
     record DialMoved(Control control, String textAsTyped, double position) implements RunEvent {
         public DialMoved {
             new Checks()
                     .text("textAsTyped", textAsTyped, 0, 24)
-                    .range("position", position, -1000, 2000, control == Control.DRIVE ? Unit.WATT : Unit.MARK)
+                    .range("position", position, -1000, MOST_POSITION, control.unit())
                     .done();
         }
 

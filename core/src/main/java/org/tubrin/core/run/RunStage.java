@@ -13,9 +13,12 @@ import org.tubrin.core.tank.Dial;
 /** What a run asks of the stage that it is about, whatever its kind. */
 public interface RunStage {
 
-    /** Returns whether it has dials to tune; else the drive alone is set. */
+    /** Returns what a run on it is for. */
+    RunKind kind();
+
+    /** Returns whether it has dials to tune. */
     default boolean isTuned() {
-        return controls().contains(Control.PLATE);
+        return kind() == RunKind.TUNE_UP;
     }
 
     /** Returns what the operator can set, in the order of asking. */

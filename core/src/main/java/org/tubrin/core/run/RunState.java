@@ -223,7 +223,11 @@ public record RunState(
     }
 
     static Optional<ClimbEnd> climbEnd(TuneSetup setup, List<Step> steps, List<Trip> trips) {
-        return setup.stage().isTuned() ? ClimbEnd.of(setup, steps) : NextRow.end(setup, steps, trips);
+        return switch (setup.stage().kind()) {
+            case TUNE_UP -> ClimbEnd.of(setup, steps);
+            case DRIVE_TABLE -> NextRow.end(setup, steps, trips);
+            case ALC -> ClimbEnd.ofLevels(setup, steps);
+        };
     }
 
     /** Returns why the climb goes no higher, where that is so. */
@@ -233,6 +237,6 @@ public record RunState(
 
     /** Returns the same for a run whose last step is done: that step says why it was the last. */
     public Optional<ClimbEnd> reached() {
-        return setup.stage().isTuned() ? ClimbEnd.reached(setup, steps) : NextRow.end(setup, steps, trips);
+        return setup.stage().isTuned() ? ClimbEnd.reached(setup, steps) : climbEnd();
     }
 }

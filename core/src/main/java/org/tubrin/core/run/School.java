@@ -19,7 +19,9 @@ public enum School {
     /** Peak, then heavier, with a string of dots or pulses instead of a carrier. */
     PULSED(Aim.OUTPUT, Rungs.DOUBLING, true, true),
     /** No dials: the drive in steps of 3 dB at most, and what each brings. */
-    DRIVE_TABLE(Aim.OUTPUT, Rungs.DOUBLING, false, false);
+    DRIVE_TABLE(Aim.OUTPUT, Rungs.DOUBLING, false, false),
+    /** No dials and no drive: the level into the exciter, until its level control acts. */
+    ALC(Aim.OUTPUT, Rungs.DOUBLING, false, false);
 
     /** What PLATE is turned for. */
     public enum Aim {
@@ -50,14 +52,14 @@ public enum School {
 
             @Override
             public Boolean transistors(Stage.Transistors transistors) {
-                return !hasDials();
+                return School.this == DRIVE_TABLE;
             }
         });
     }
 
     /** Returns whether it turns dials. */
     private boolean hasDials() {
-        return this != DRIVE_TABLE;
+        return this != DRIVE_TABLE && this != ALC;
     }
 
     /** Returns the schools by which a stage can be tuned. */

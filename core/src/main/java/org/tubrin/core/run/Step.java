@@ -133,6 +133,9 @@ public record Step(
 
     /** Returns the room left to each limit. */
     public List<Room> room() {
+        if (setup.stage().kind() == RunKind.ALC) {
+            return List.of();
+        }
         Map<ReadingRole, Quantity> measured = measured();
         List<Room> rooms = new ArrayList<>(setup.stage()
                 .room(measured, budget(), dutyFactor(), tankEfficiency().isPresent()));

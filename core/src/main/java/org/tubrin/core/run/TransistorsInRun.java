@@ -21,6 +21,11 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier) impl
     private static final double MOST_GROWTH = 2.2;
 
     @Override
+    public RunKind kind() {
+        return RunKind.DRIVE_TABLE;
+    }
+
+    @Override
     public List<Control> controls() {
         return List.of(Control.DRIVE);
     }
@@ -80,7 +85,7 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier) impl
     public boolean asks(ReadingRole role) {
         return switch (role) {
             case INPUT_POWER, OUTPUT, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK -> true;
-            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE, REFLECTED -> false;
+            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE, REFLECTED, ALC_GAUGE -> false;
         };
     }
 

@@ -23,6 +23,11 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
     private static final double USUAL_CURRENT_SHARE = 0.5;
 
     @Override
+    public RunKind kind() {
+        return RunKind.TUNE_UP;
+    }
+
+    @Override
     public List<Control> controls() {
         return List.of(Control.PLATE, Control.LOAD, Control.DRIVE);
     }
@@ -32,7 +37,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
         return switch (control) {
             case PLATE -> Optional.of(tubes.plate());
             case LOAD -> Optional.of(tubes.load());
-            case DRIVE -> Optional.empty();
+            case DRIVE, TONE, LEVEL -> Optional.empty();
         };
     }
 
@@ -92,7 +97,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
     public boolean asks(ReadingRole role) {
         return switch (role) {
             case OUTPUT, PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE -> true;
-            case INPUT_POWER, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK -> false;
+            case INPUT_POWER, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK, ALC_GAUGE -> false;
         };
     }
 
@@ -102,8 +107,15 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
             case PLATE_CURRENT -> Optional.of(tubes.plateCurrentLimitA());
             case GRID_CURRENT -> Optional.of(tubes.gridCurrentLimitA());
             case SCREEN_CURRENT -> tubes.screenCurrentLimitA().stream().boxed().findFirst();
-            case INPUT_POWER, OUTPUT, PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK ->
-                Optional.empty();
+            case INPUT_POWER,
+                    OUTPUT,
+                    PLATE_VOLTAGE,
+                    REFLECTED,
+                    INPUT_SWR,
+                    SUPPLY_CURRENT,
+                    SUPPLY_VOLTAGE,
+                    HEAT_SINK,
+                    ALC_GAUGE -> Optional.empty();
         };
     }
 
@@ -124,7 +136,8 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     INPUT_SWR,
                     SUPPLY_CURRENT,
                     SUPPLY_VOLTAGE,
-                    HEAT_SINK -> Optional.empty();
+                    HEAT_SINK,
+                    ALC_GAUGE -> Optional.empty();
         };
     }
 
@@ -136,8 +149,15 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                 shown.minus(Quantity.exact((1 - duty) * tubes.restingPlateCurrentA(), Unit.AMPERE, Standing.ASSUMED))
                         .scaled(1 / duty);
             case GRID_CURRENT, SCREEN_CURRENT -> shown.scaled(1 / duty);
-            case INPUT_POWER, OUTPUT, PLATE_VOLTAGE, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK ->
-                shown;
+            case INPUT_POWER,
+                    OUTPUT,
+                    PLATE_VOLTAGE,
+                    REFLECTED,
+                    INPUT_SWR,
+                    SUPPLY_CURRENT,
+                    SUPPLY_VOLTAGE,
+                    HEAT_SINK,
+                    ALC_GAUGE -> shown;
         };
     }
 

@@ -17,6 +17,7 @@ import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Pad;
@@ -30,7 +31,7 @@ import org.tubrin.core.station.Termination;
  * @param station the station
  * @param amplifier the amplifier under tuning
  * @param exciter what drives it; its lowest power does not exceed the amplifier's drive limit
- * @param carrier mode that gives the carrier
+ * @param carrier mode that gives the carrier; of a run by levels the one that takes sound
  * @param meters meters in use; between them they read what the stage needs, each role once
  * @param termination dummy load or antenna
  * @param band one that the amplifier covers
@@ -63,7 +64,8 @@ public record TuneSetup(
     public TuneSetup {
         meters = List.copyOf(meters);
         List<Problem> problems = new ArrayList<>();
-        RunStage stage = inRun(amplifier);
+        RunStage stage = inRun(amplifier, school);
+        boolean isAlc = school == School.ALC;
         if (!amplifier.bands().contains(band)) {
             problems.add(new Problem(
                     ProblemCode.UNKNOWN_NAME,
@@ -80,7 +82,18 @@ public record TuneSetup(
                     Double.toString(frequencyHz),
                     new Allowed.Range(band.lowestHz(), band.highestHz(), Unit.HERTZ)));
         }
-        if (!carrier.givesCarrier()) {
+        if (isAlc && !carrier.takesSound()) {
+            problems.add(new Problem(
+                    ProblemCode.UNKNOWN_NAME, "carrier", carrier.name(), new Allowed.OneOf(List.of("DATA", "SSB"))));
+        }
+        if (isAlc && practice.flatMap(Customs::sound).isEmpty()) {
+            problems.add(new Problem(ProblemCode.MISSING, "practice.sound", "", new Allowed.Nothing()));
+        }
+        if (isAlc && !(termination instanceof Load)) {
+            problems.add(new Problem(
+                    ProblemCode.NEEDS_DUMMY_LOAD, "termination", termination.name(), new Allowed.Nothing()));
+        }
+        if (!isAlc && !carrier.givesCarrier()) {
             problems.add(new Problem(
                     ProblemCode.UNKNOWN_NAME,
                     "carrier",
@@ -88,7 +101,7 @@ public record TuneSetup(
                     new Allowed.OneOf(List.of("CW", "RTTY", "FM", "AM"))));
         }
         double leastDriveW = pad.map(one -> one.outputW(exciter.powerMinW())).orElse(exciter.powerMinW());
-        if (leastDriveW > amplifier.driveLimitW()) {
+        if (!isAlc && leastDriveW > amplifier.driveLimitW()) {
             problems.add(new Problem(
                     ProblemCode.BEYOND_EXCITER,
                     "exciter",
@@ -198,7 +211,11 @@ public record TuneSetup(
 
     /** Returns what a run asks of the stage. */
     public RunStage stage() {
-        return inRun(amplifier);
+        return inRun(amplifier, school);
+    }
+
+    private static RunStage inRun(Amplifier amplifier, School school) {
+        return school == School.ALC ? new LevelsInRun() : inRun(amplifier);
     }
 
     private static RunStage inRun(Amplifier amplifier) {

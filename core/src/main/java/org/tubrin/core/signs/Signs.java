@@ -6,9 +6,10 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.Step;
 
-/** Reads the signs: what the readings of one step say, by the rules of {@link SignRules}. */
+/** Reads the signs: what the readings of one step of an amplifier say, by the rules of {@link SignRules}. */
 public final class Signs {
     private static final Comparator<Sign> GRAVEST_FIRST = Comparator.comparing(Sign::severity)
             .reversed()
@@ -19,6 +20,9 @@ public final class Signs {
 
     /** Returns the signs of a step: the gravest first, among those the most certain. */
     public static List<Sign> of(Step step, Optional<Step> before) {
+        if (step.setup().stage().kind() == RunKind.ALC) {
+            return List.of();
+        }
         StepFacts facts = new StepFacts(step, before);
         List<Sign> signs = new ArrayList<>();
         Set<Sign.Code> hidden = EnumSet.noneOf(Sign.Code.class);

@@ -16,6 +16,7 @@ import org.tubrin.core.quantity.Unit;
  * @param trDelayS delay from keying to RF, 0 to 1 s
  * @param powerByMode power that it now remembers per mode
  * @param mostByMode highest power of those modes that give less than the others; absent where all give the same
+ * @param firmware its version as the set shows it, 1 to 20 characters; absent where it was not noted
  */
 public record Exciter(
         String name,
@@ -24,7 +25,8 @@ public record Exciter(
         double powerAccuracyFraction,
         double trDelayS,
         List<ModePower> powerByMode,
-        Optional<List<ModePower>> mostByMode)
+        Optional<List<ModePower>> mostByMode,
+        Optional<String> firmware)
         implements Equipment {
 
     public Exciter {
@@ -43,7 +45,21 @@ public record Exciter(
         for (int i = 0; i < most.size(); i++) {
             checks.range("mostByMode." + i + ".powerW", most.get(i).powerW(), powerMinW, powerMaxW, Unit.WATT);
         }
+        firmware.ifPresent(version -> checks.text("firmware", version, 1, 20));
         checks.done();
+    }
+
+    /** Returns the same with another firmware. */
+    public Exciter withFirmware(String version) {
+        return new Exciter(
+                name,
+                powerMinW,
+                powerMaxW,
+                powerAccuracyFraction,
+                trDelayS,
+                powerByMode,
+                mostByMode,
+                Optional.of(version));
     }
 
     /** Returns the highest power that can be set in a mode, in watts: AM and FM carriers often stop short of the others. */

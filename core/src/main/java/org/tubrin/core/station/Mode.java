@@ -20,6 +20,11 @@ public enum Mode {
         return wideDuty;
     }
 
+    /** Returns whether it sends sound whose level is to be set. */
+    public boolean takesSound() {
+        return this == SSB || this == DATA;
+    }
+
     /** Returns whether keying it gives a steady carrier to tune with. */
     public boolean givesCarrier() {
         return this == CW || this == RTTY || this == FM || this == AM;

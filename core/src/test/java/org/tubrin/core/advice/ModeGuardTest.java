@@ -55,7 +55,14 @@ public class ModeGuardTest {
                 new Station("S", "", licenceW, 20, Optional.empty()),
                 Sample.BALLAST);
         Exciter wide = new Exciter(
-                "Halyard 100", 1, 100, 0.05, 0.03, List.of(new Exciter.ModePower(mode, setW)), Optional.empty());
+                "Halyard 100",
+                1,
+                100,
+                0.05,
+                0.03,
+                List.of(new Exciter.ModePower(mode, setW)),
+                Optional.empty(),
+                Optional.empty());
         TuneSetup setup = new TuneSetup(
                 from.station(),
                 from.amplifier(),

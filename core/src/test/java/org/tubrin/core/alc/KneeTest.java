@@ -10,47 +10,31 @@ import java.util.Random;
 import java.util.function.DoubleUnaryOperator;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.tubrin.core.alc.LevelLaw.Shows;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 
-/** Knee and gauge against an exciter whose law is known: {@code r = (s/sk)²}, {@code P = c·Pset·r/(1 + r⁸)^⅛}. */
+/** Knee and gauge against an exciter whose law is known. */
 public class KneeTest {
     private static final double[] LEVELS = {0.1, 0.2, 0.3, 0.4, 0.5, 0.55, 0.6, 0.65, 0.75};
     private static final double EYE_W = 0.004;
     private static final double KNEE = 0.58;
 
-    private static double outputW(double level, double knee) {
-        double r = level * level / (knee * knee);
-        return 1.06 * r / Math.pow(1 + Math.pow(r, 8), 1.0 / 8);
-    }
+    private static final LevelLaw EXCITER = new LevelLaw(KNEE, 1.06);
 
-    /** How far the gain is taken back, in decibels. */
-    private static double reducedDb(double level, double knee) {
-        double r = level * level / (knee * knee);
-        return 10 / 8.0 * Math.log10(1 + Math.pow(r, 8));
-    }
-
-    private static double falls(double level) {
-        return Math.rint(8 - (level > KNEE ? reducedDb(level, KNEE) : 0));
-    }
-
-    private static double rises(double level) {
-        return level > KNEE ? Math.rint(10 * reducedDb(level, KNEE)) / 10 : 0;
-    }
-
-    private static double throughout(double level) {
-        double ratio = level / KNEE;
-        return Math.rint(ratio <= 1 ? 4 + 20 * Math.pow(ratio, 1.5) : 24 + 9 * 20 * Math.log10(ratio));
+    private static DoubleUnaryOperator shows(Shows shows) {
+        return level -> EXCITER.gauge(shows, level, 0);
     }
 
     private static List<LevelPoint> points(double knee, DoubleUnaryOperator gauge, Random random) {
         List<LevelPoint> points = new ArrayList<>();
         for (double level : LEVELS) {
-            double watt = outputW(level, knee) + EYE_W * random.nextGaussian();
+            double watt = new LevelLaw(knee, 1.06).outputW(1, level) + EYE_W * random.nextGaussian();
             points.add(new LevelPoint(
                     level,
                     Quantity.exact(watt, Unit.WATT, Standing.MEASURED),
+                    EYE_W,
                     Optional.of(gauge.applyAsDouble(level)),
                     false));
         }
@@ -62,14 +46,15 @@ public class KneeTest {
         double[] reference = {0.03, 0.13, 0.28, 0.50, 0.78, 0.91, 1.00, 1.04, 1.06};
         int[] gauge = {5, 8, 11, 15, 20, 24, 29, 34, 44};
         for (int i = 0; i < LEVELS.length; i++) {
-            assertEquals(outputW(LEVELS[i], KNEE), reference[i], 0.006, "at " + LEVELS[i]);
-            assertEquals(throughout(LEVELS[i]), gauge[i], 2.01, "gauge at " + LEVELS[i]);
+            assertEquals(EXCITER.outputW(1, LEVELS[i]), reference[i], 0.006, "at " + LEVELS[i]);
+            assertEquals(EXCITER.gauge(Shows.ALL_THE_WAY, LEVELS[i], 0), gauge[i], 2.01, "gauge at " + LEVELS[i]);
         }
     }
 
     @Test
     public void theKneeIsWhereTheOutputStopsFollowing() {
-        Knee knee = Knee.of(points(KNEE, KneeTest::falls, new Random(1)), EYE_W).orElseThrow();
+        Knee knee = Knee.of(points(KNEE, shows(Shows.BARS_THAT_FALL), new Random(1)))
+                .orElseThrow();
         assertEquals(knee.level(), KNEE, 0.02);
         assertEquals(knee.outputW(), 1.06 * Math.pow(0.5, 1.0 / 8), 0.05);
         assertEquals(knee.windowLow(), 0.8 * knee.level(), 1e-12);
@@ -85,7 +70,8 @@ public class KneeTest {
         int cases = 400;
         for (int i = 0; i < cases; i++) {
             double truth = 0.45 + 0.18 * random.nextDouble();
-            Knee knee = Knee.of(points(truth, KneeTest::falls, random), EYE_W).orElseThrow();
+            Knee knee =
+                    Knee.of(points(truth, shows(Shows.BARS_THAT_FALL), random)).orElseThrow();
             near += Math.abs(20 * Math.log10(knee.level() / truth)) < 1 ? 1 : 0;
             held += Math.abs(knee.level() - truth) < 1.96 * knee.standardUncertainty() ? 1 : 0;
             beyond += knee.windowHigh() > truth ? 1 : 0;
@@ -98,9 +84,9 @@ public class KneeTest {
     @DataProvider
     public Object[][] gauges() {
         return new Object[][] {
-            {(DoubleUnaryOperator) KneeTest::falls, Gauge.Kind.RESTS, false, 8.0, 8.0},
-            {(DoubleUnaryOperator) KneeTest::rises, Gauge.Kind.RESTS, true, 0.0, 0.0},
-            {(DoubleUnaryOperator) KneeTest::throughout, Gauge.Kind.MOVES_THROUGHOUT, true, 17.9, 22.4},
+            {shows(Shows.BARS_THAT_FALL), Gauge.Kind.RESTS, false, 8.0, 8.0},
+            {shows(Shows.DECIBELS_THAT_RISE), Gauge.Kind.RESTS, true, 0.0, 0.0},
+            {shows(Shows.ALL_THE_WAY), Gauge.Kind.MOVES_THROUGHOUT, true, 17.9, 22.4},
         };
     }
 
@@ -108,7 +94,7 @@ public class KneeTest {
     public void aGaugeIsWhatItsOwnReadingsMakeIt(
             DoubleUnaryOperator shows, Gauge.Kind kind, boolean rises, double low, double high) {
         List<LevelPoint> points = points(KNEE, shows, new Random(2));
-        Gauge gauge = Gauge.of(points, Knee.of(points, EYE_W).orElseThrow()).orElseThrow();
+        Gauge gauge = Gauge.of(points, Knee.of(points).orElseThrow()).orElseThrow();
         assertEquals(gauge.kind(), kind);
         assertEquals(gauge.rises(), rises);
         assertEquals(gauge.low(), low, 1.6);
@@ -117,8 +103,9 @@ public class KneeTest {
 
     @Test
     public void withoutABendThereIsNoKnee() {
-        List<LevelPoint> low = points(KNEE, KneeTest::falls, new Random(3)).subList(0, 5);
-        assertEquals(Knee.of(low, EYE_W), Optional.empty());
-        assertEquals(Knee.of(low.subList(0, 4), EYE_W), Optional.empty());
+        List<LevelPoint> low =
+                points(KNEE, shows(Shows.BARS_THAT_FALL), new Random(3)).subList(0, 5);
+        assertEquals(Knee.of(low), Optional.empty());
+        assertEquals(Knee.of(low.subList(0, 4)), Optional.empty());
     }
 }

@@ -74,7 +74,7 @@ public class DriveTableTest {
         return new TuneSetup(
                 Sample.STATION,
                 KETCH,
-                new Exciter("Halyard", 1, 100, 0.05, 0.03, List.of(), Optional.empty()),
+                new Exciter("Halyard", 1, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty()),
                 Mode.CW,
                 List.of(Sample.FATHOM, LEAD),
                 new Load("Ballast", 50, 1500, Optional.empty()),

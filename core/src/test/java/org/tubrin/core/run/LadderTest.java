@@ -41,7 +41,8 @@ public class LadderTest {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty());
-        Exciter exciter = new Exciter("E", powerMinW, powerMaxW, 0.05, 0.03, List.of(), Optional.empty());
+        Exciter exciter =
+                new Exciter("E", powerMinW, powerMaxW, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty());
         return new TuneSetup(
                 good.station(),
                 amplifier,
@@ -138,7 +139,7 @@ public class LadderTest {
         TuneSetup padded = new TuneSetup(
                 good.station(),
                 amplifier,
-                new Exciter("E", 1, 100, 0.05, 0.03, List.of(), Optional.empty()),
+                new Exciter("E", 1, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty()),
                 Mode.CW,
                 good.meters(),
                 good.termination(),
@@ -172,7 +173,8 @@ public class LadderTest {
                 halyard.powerAccuracyFraction(),
                 halyard.trDelayS(),
                 halyard.powerByMode(),
-                Optional.of(List.of(new Exciter.ModePower(Mode.AM, 25))));
+                Optional.of(List.of(new Exciter.ModePower(Mode.AM, 25))),
+                Optional.empty());
         return new TuneSetup(
                 base.station(),
                 base.amplifier(),

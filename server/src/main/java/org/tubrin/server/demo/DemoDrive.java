@@ -9,14 +9,11 @@ import org.tubrin.core.advice.Advice;
 import org.tubrin.core.advice.Following;
 import org.tubrin.core.advice.Move;
 import org.tubrin.core.advice.NextMove;
-import org.tubrin.core.metering.Channel;
-import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.Recorded;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
@@ -71,7 +68,7 @@ final class DemoDrive {
     /** Returns the events of a table, finished, or left where it has its rows. */
     List<Recorded> events(Table table, Instant start) {
         List<Recorded> events = new ArrayList<>();
-        Player player = new Player(events, start);
+        DemoPlayer player = new DemoPlayer(events, start);
         player.does(new RunEvent.Started(setup(table.band())));
         for (int i = 0; i < MOST_MOVES && player.state().ending().isEmpty(); i++) {
             RunState state = player.state();
@@ -79,13 +76,13 @@ final class DemoDrive {
                 player.does(new RunEvent.Abandoned(""));
                 break;
             }
-            Advice advice = NextMove.of(state, player.now);
+            Advice advice = NextMove.of(state, player.now());
             if (advice.move() instanceof Move.KeyAndRead) {
                 key(player, table);
             } else {
-                Following.events(advice, player.now).forEach(player::does);
+                Following.events(advice, player.now()).forEach(player::does);
             }
-            player.now = player.now.plus(advice.move() instanceof Move.Rest ? BETWEEN : Duration.ofSeconds(5));
+            player.waits(advice.move() instanceof Move.Rest ? BETWEEN : Duration.ofSeconds(5));
         }
         return events;
     }
@@ -108,11 +105,11 @@ final class DemoDrive {
                 Optional.of(Customs.CUSTOMARY));
     }
 
-    private void key(Player player, Table table) {
+    private void key(DemoPlayer player, Table table) {
         RunState state = player.state();
         double driveW = EXCITER_SHOWS * state.draft().position(Control.DRIVE).orElseThrow();
         player.does(new RunEvent.Keyed());
-        player.now = player.now.plus(KEY_DOWN);
+        player.waits(KEY_DOWN);
         if (driveW > table.tripsAboveW()) {
             player.does(new RunEvent.Unkeyed());
             player.does(new RunEvent.SignSeen(SeenSign.TRIP_INPUT));
@@ -135,35 +132,8 @@ final class DemoDrive {
             case SUPPLY_VOLTAGE -> Figures.fixed(point.supplyVoltageDcV() - 0.015 * point.supplyCurrentA(), 2);
             case SUPPLY_CURRENT -> Figures.fixed(point.supplyCurrentA(), 2);
             case HEAT_SINK -> Figures.fixed(24 + 0.04 * point.heatW(), 0);
-            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE, REFLECTED ->
+            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE, REFLECTED, ALC_GAUGE ->
                 throw new IllegalStateException("not of transistors: " + role);
         };
-    }
-
-    private static final class Player {
-        private final List<Recorded> events;
-        private Instant now;
-
-        Player(List<Recorded> events, Instant now) {
-            this.events = events;
-            this.now = now;
-        }
-
-        RunState state() {
-            return Replay.of(events);
-        }
-
-        void does(RunEvent event) {
-            events.add(new Recorded(events.size() + 1L, now, event));
-        }
-
-        void reads(ReadingRole role, String text) {
-            RunState state = state();
-            Channel channel = state.setup().channelFor(role).orElseThrow();
-            double value = Double.parseDouble(text) * channel.scaleUnit().inUnit();
-            String meter = state.setup().meterFor(role).orElseThrow().name();
-            String range = state.ranges().getOrDefault(role, "");
-            does(new RunEvent.ReadingTaken(new Reading(role, text, value, meter, range), false));
-        }
     }
 }

@@ -24,6 +24,8 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.tubrin.core.alc.LevelLaw;
+import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.run.Conditions;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.station.Amplifier;
@@ -32,6 +34,7 @@ import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Meter;
+import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tank.Touchstone;
@@ -119,6 +122,7 @@ class DemoLoader implements ApplicationRunner {
             climbs++;
         }
         climbs += tables(station, byName, climb, now);
+        climbs += levels(station, byName, climb, now);
         LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
     }
 
@@ -142,6 +146,54 @@ class DemoLoader implements ApplicationRunner {
             tables++;
         }
         return tables;
+    }
+
+    /** Levels of both exciters, each before and one after a new firmware; the other was not tried again since. */
+    private int levels(Station station, Map<String, Equipment> byName, DemoClimb climb, Instant now) {
+        DemoAlc alc = new DemoAlc(station, climb.amplifier(), climb.termination());
+        Exciter skiff = pick(byName, "Skiff 10", Exciter.class);
+        List<Meter> skiffs =
+                List.of(pick(byName, "Leadline in bypass", Meter.class), pick(byName, "Skiff 10 gauge", Meter.class));
+        List<Meter> halyards = List.of(
+                pick(byName, "Leadline in bypass", Meter.class), pick(byName, "Halyard 100 gauge", Meter.class));
+        SoundPath path = new SoundPath("Computer", "sound card of the set", Optional.of(0.8), 5, 2.5, 500, 1500, 2500);
+        SoundPath larger = new SoundPath("Computer", "Buoy interface", Optional.of(0.6), 15, 10, 500, 1500, 2500);
+        Map<Integer, DemoAlc.Try> tries = new LinkedHashMap<>();
+        tries.put(
+                82,
+                new DemoAlc.Try(
+                        skiff.withFirmware("1.8"),
+                        skiffs,
+                        Mode.DATA,
+                        path,
+                        new LevelLaw(0.61, 1.03),
+                        LevelLaw.Shows.BARS_THAT_FALL,
+                        List.of(1.04, 0.97)));
+        tries.put(
+                76,
+                new DemoAlc.Try(
+                        climb.exciter().withFirmware("2.4"),
+                        halyards,
+                        Mode.DATA,
+                        larger,
+                        new LevelLaw(0.47, 0.98),
+                        LevelLaw.Shows.BARS_THAT_FALL,
+                        List.of(1.02, 0.93)));
+        tries.put(
+                24,
+                new DemoAlc.Try(
+                        skiff,
+                        skiffs,
+                        Mode.DATA,
+                        path,
+                        new LevelLaw(0.58, 1.06),
+                        LevelLaw.Shows.ALL_THE_WAY,
+                        List.of(1.03, 0.95)));
+        tries.forEach((daysAgo, one) -> {
+            Instant start = now.minus(Duration.ofDays(daysAgo)).minus(Duration.ofMinutes(95));
+            store.begin(UUID.randomUUID(), UUID.randomUUID(), alc.events(one, start));
+        });
+        return tries.size();
     }
 
     private Equipment whole(Equipment equipment, JsonNode tree) {

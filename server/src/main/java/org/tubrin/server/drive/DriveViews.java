@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveFor;
 import org.tubrin.core.station.Band;
+import org.tubrin.server.run.LevelView;
 
 /** The drive tables of an amplifier as the page sees them. */
 public final class DriveViews {
@@ -113,4 +114,24 @@ public final class DriveViews {
             @Nullable String upTo,
             BandGuard.Because code,
             String because) {}
+
+    /** All levels that runs told, the newest first, and one of them whole. */
+    record AlcView(
+            List<AlcRow> rows,
+            @Nullable UUID shownRunId,
+            @Nullable LevelView shown) {}
+
+    /** What one run told of an exciter; {@code shutWords} say why it no longer counts. */
+    record AlcRow(
+            UUID runId,
+            String exciter,
+            String mode,
+            String band,
+            String firmware,
+            Instant at,
+            @Nullable String window,
+            @Nullable String gauge,
+            @Nullable String right,
+            boolean shut,
+            @Nullable String shutWords) {}
 }

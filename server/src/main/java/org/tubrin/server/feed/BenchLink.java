@@ -61,7 +61,9 @@ public class BenchLink implements SmartLifecycle {
             double heaterS,
             String amplifier,
             double warmUpSpeed,
-            Optional<SeenSign> trip) {}
+            Optional<SeenSign> trip,
+            double toneHz,
+            double level) {}
 
     /** Returns whether a bench was named when the application started. */
     public boolean isNamed() {
@@ -93,12 +95,14 @@ public class BenchLink implements SmartLifecycle {
         panel.ifPresent(shown -> show(look()));
     }
 
-    /** Moves a control to a mark, or the exciter to a power in watts. */
+    /** Moves a control to a place in its unit. */
     public void turn(Control control, double to) {
         switch (control) {
             case DRIVE -> set(EXCITER, "SOUR:POW " + number(to));
             case PLATE -> set(AMPLIFIER, "PAN:PLAT " + number(to));
             case LOAD -> set(AMPLIFIER, "PAN:LOAD " + number(to));
+            case TONE -> set(EXCITER, "SOUR:TONE " + number(to));
+            case LEVEL -> set(EXCITER, "SOUR:LEV " + number(to));
         }
         show(look());
     }
@@ -147,6 +151,17 @@ public class BenchLink implements SmartLifecycle {
         if (panel.map(shown -> !shown.amplifier().equals(code)).orElse(true)) {
             set(AMPLIFIER, "ROUT:AMPL " + code);
         }
+    }
+
+    /** Puts the exciter of a name on the bench, by the name's first word, with a firmware where one is known. */
+    public void exciter(String name, Optional<String> firmware) {
+        set(EXCITER, "ROUT:EXC " + firstWord(name));
+        firmware.ifPresent(version -> set(EXCITER, "SYST:FIRM " + version));
+    }
+
+    /** Lets its exciter send sound at a level, or a carrier. */
+    public void sounding(boolean on) {
+        set(EXCITER, "SOUR:SOUN " + (on ? "ON" : "OFF"));
     }
 
     /** Puts its amplifier in operate or standby. */
@@ -220,7 +235,9 @@ public class BenchLink implements SmartLifecycle {
                 Double.parseDouble(parts.get(8)),
                 parts.get(9),
                 Double.parseDouble(parts.get(10)),
-                parts.get(11).equals("NONE") ? Optional.empty() : Optional.of(SeenSign.valueOf(parts.get(11))));
+                parts.get(11).equals("NONE") ? Optional.empty() : Optional.of(SeenSign.valueOf(parts.get(11))),
+                Double.parseDouble(parts.get(12)),
+                Double.parseDouble(parts.get(13)));
     }
 
     private Line line(int instrument) throws IOException {

@@ -36,6 +36,10 @@ import org.tubrin.core.twin.Products;
 /** Turns what the operator did, as it came, into events. */
 final class Acts {
     private static final double LONGEST_WARM_MIN = 24 * 60;
+    private static final double PERCENT = 100;
+    private static final double LEAST_PERCENT = 0.1;
+    private static final double LOWEST_HZ = 50;
+    private static final double HIGHEST_HZ = 5000;
 
     private Acts() {}
 
@@ -176,6 +180,16 @@ final class Acts {
         String typed = text.strip();
         if (control == Control.DRIVE) {
             return new RunEvent.DialMoved(control, typed, NumberEntry.parse(control.name(), typed, ScaleUnit.W, false));
+        }
+        if (control == Control.LEVEL) {
+            String share =
+                    typed.endsWith("%") ? typed.substring(0, typed.length() - 1).strip() : typed;
+            double percent = NumberEntry.parsePlain(control.name(), share, LEAST_PERCENT, PERCENT, Unit.ONE);
+            return new RunEvent.DialMoved(control, typed, percent / PERCENT);
+        }
+        if (control == Control.TONE) {
+            return new RunEvent.DialMoved(
+                    control, typed, NumberEntry.parsePlain(control.name(), typed, LOWEST_HZ, HIGHEST_HZ, Unit.HERTZ));
         }
         Dial dial = state.setup()
                 .stage()

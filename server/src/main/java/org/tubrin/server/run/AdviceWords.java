@@ -15,6 +15,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preflight;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Antenna;
@@ -77,10 +78,18 @@ class AdviceWords {
                 : reason;
     }
 
-    /** Returns the key of a sentence that is another one without dials, where it is. */
+    /** Returns the key of a sentence that is another one for the kind of run, where it is. */
     private String ofStage(String key, Map<String, Object> args) {
-        String other = key + ".untuned";
-        return args.containsKey("supplyVolts") && words.has(other) ? other : key;
+        String other = key + args.get("kind");
+        return words.has(other) ? other : key;
+    }
+
+    private static String kind(RunKind kind) {
+        return switch (kind) {
+            case TUNE_UP -> "";
+            case DRIVE_TABLE -> ".untuned";
+            case ALC -> ".alc";
+        };
     }
 
     private @Nullable String button(MoveCode code, Map<String, Object> args) {
@@ -91,6 +100,12 @@ class AdviceWords {
     /** Returns what a setup lends to any sentence. */
     private Map<String, Object> setupArgs(TuneSetup setup) {
         Map<String, Object> args = new HashMap<>();
+        args.put("kind", kind(setup.stage().kind()));
+        setup.customs().sound().ifPresent(path -> {
+            args.put("program", path.program());
+            args.put("device", path.device());
+            args.put("volume", path.systemVolume().map(LevelViewer::percent).orElse("none"));
+        });
         args.put("amplifier", setup.amplifier().name());
         args.put("exciter", setup.exciter().name());
         args.put("padded", setup.pad().isPresent() ? "yes" : "no");

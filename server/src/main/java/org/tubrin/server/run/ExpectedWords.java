@@ -34,7 +34,7 @@ class ExpectedWords {
     /** Returns the same at a step's drive and dials; empty where they are not all known. */
     List<RunLive.ExpectedCell> of(Step step) {
         Map<Control, Double> at = step.positions();
-        return at.size() == Control.values().length
+        return step.unset().isEmpty()
                 ? at(
                         step.setup(),
                         at.getOrDefault(Control.DRIVE, 0.0),

@@ -13,24 +13,23 @@ import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.Steadied;
 import org.tubrin.core.quantity.Allowed;
-import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Rounding;
-import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Pad;
-import org.tubrin.core.tank.Dial;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.feed.Feed;
 import org.tubrin.server.words.Figures;
@@ -58,11 +57,8 @@ class LiveActs {
         List<RunEvent> events = new ArrayList<>();
         if (onBench(state)) {
             bench.panel().ifPresent(panel -> {
-                moved(state, Control.DRIVE, state.setup().driveOfW(panel.exciterW()))
-                        .ifPresent(events::add);
-                if (state.setup().stage().isTuned()) {
-                    moved(state, Control.PLATE, panel.plate()).ifPresent(events::add);
-                    moved(state, Control.LOAD, panel.load()).ifPresent(events::add);
+                for (Control control : state.setup().stage().controls()) {
+                    moved(state, control, stands(state.setup(), panel, control)).ifPresent(events::add);
                 }
             });
         }
@@ -76,6 +72,16 @@ class LiveActs {
             throw new Refused(new Problem(ProblemCode.NO_LIVE_READING, "event", "", new Allowed.Nothing()));
         }
         return events;
+    }
+
+    private static double stands(TuneSetup setup, BenchLink.Panel panel, Control control) {
+        return switch (control) {
+            case DRIVE -> setup.driveOfW(panel.exciterW());
+            case PLATE -> panel.plate();
+            case LOAD -> panel.load();
+            case TONE -> panel.toneHz();
+            case LEVEL -> panel.level();
+        };
     }
 
     private static Optional<RunEvent> moved(RunState state, Control control, double shown) {
@@ -148,7 +154,11 @@ class LiveActs {
             throw new Refused(new Problem(ProblemCode.BENCH_AWAY, "bench", "", new Allowed.Nothing()));
         }
         if (request.control() != null && request.to() != null) {
-            within(state.setup(), request.control(), request.to());
+            List<Problem> refusals = Admission.refusals(
+                    state, new RunEvent.DialMoved(request.control(), "", request.to()), state.lastAt());
+            if (!refusals.isEmpty()) {
+                throw new Refused(refusals);
+            }
             turn(state.setup(), request.control(), request.to());
         }
         if (request.band() != null) {
@@ -163,27 +173,6 @@ class LiveActs {
         bench.turn(control, control == Control.DRIVE ? setup.exciterOfW(to) : to);
     }
 
-    /** Refuses what lies beyond the ends of a dial or of what exciter and pad give, and a control that the stage has not. */
-    private static void within(TuneSetup setup, Control control, double to) {
-        if (!setup.stage().controls().contains(control)) {
-            new Checks()
-                    .oneOf(
-                            "control",
-                            control.name(),
-                            setup.stage().controls().stream().map(Control::name).toList())
-                    .done();
-        }
-        Optional<Dial> dial = setup.stage().dial(control);
-        new Checks()
-                .range(
-                        "to",
-                        to,
-                        dial.map(Dial::least).orElse(setup.leastDriveW()),
-                        dial.map(Dial::most).orElse(setup.mostDriveW()),
-                        dial.isPresent() ? Unit.MARK : Unit.WATT)
-                .done();
-    }
-
     /**
      * Makes the bench ready for a run on it: amplifier, band, frequency, the wattmeter's range; refuses where it is away or has
      * no such amplifier.
@@ -194,6 +183,11 @@ class LiveActs {
             bench.amplifier(setup.amplifier().name());
             bench.band(setup.band());
             bench.frequency(setup.frequencyHz());
+            bench.operate(setup.stage().kind() != RunKind.ALC);
+            bench.sounding(setup.stage().kind() == RunKind.ALC);
+            if (setup.stage().kind() == RunKind.ALC) {
+                bench.exciter(setup.exciter().name(), setup.exciter().firmware());
+            }
             bench.antenna(
                     setup.termination() instanceof Antenna antenna
                             ? antenna.impedanceAt(setup.frequencyHz())

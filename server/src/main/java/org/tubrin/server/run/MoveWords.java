@@ -130,6 +130,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
     public Said keyAndRead(Move.KeyAndRead key) {
         args.put("drive", Figures.plain(key.driveW(), 2));
         args.put("how", key.first() ? "short" : "whole");
+        state.draft().position(Control.LEVEL).ifPresent(level -> args.put("level", LevelViewer.percent(level)));
         return said(MoveCode.KEY_AND_READ);
     }
 
@@ -170,6 +171,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
     @Override
     public Said recordStep(Move.RecordStep step) {
         args.put("drive", Figures.plain(step.driveW(), 2));
+        state.draft().position(Control.LEVEL).ifPresent(level -> args.put("level", LevelViewer.percent(level)));
         return said(MoveCode.RECORD_STEP);
     }
 
@@ -193,6 +195,12 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
             return turn.from() <= 0
                     ? "move.TURN.DRIVE.first"
                     : turn.to() > turn.from() ? "move.TURN.DRIVE.up" : "move.TURN.DRIVE.down";
+        }
+        if (turn.control() == Control.LEVEL || turn.control() == Control.TONE) {
+            boolean isLevel = turn.control() == Control.LEVEL;
+            args.put("from", isLevel ? LevelViewer.percent(turn.from()) : Figures.plain(turn.from(), 0));
+            args.put("to", isLevel ? LevelViewer.percent(turn.to()) : Figures.plain(turn.to(), 0));
+            return isLevel ? (turn.from() > 0 ? "move.TURN.LEVEL" : "move.TURN.LEVEL.first") : "move.TURN.TONE";
         }
         args.put("control", words.name(turn.control().name()));
         args.put("from", Figures.dial(turn.from()));

@@ -24,7 +24,8 @@ final class RunCsv {
 
     static ResponseEntity<String> of(RunView view, List<Recorded> events) {
         RunState state = Replay.of(events);
-        List<String> header = new ArrayList<>(Arrays.asList("step", "kind", "driveW", "plateMark", "loadMark"));
+        List<String> header = new ArrayList<>(
+                Arrays.asList("step", "kind", "driveW", "plateMark", "loadMark", "toneHz", "levelShare"));
         for (ReadingRole role : state.setup().rolesAsked()) {
             String name = role.name().toLowerCase(java.util.Locale.ROOT);
             header.addAll(List.of(name + "_typed", name + "_range", name, name + "_u"));
@@ -47,6 +48,8 @@ final class RunCsv {
             row.add(step.position(Control.DRIVE).orElse(null));
             row.add(step.position(Control.PLATE).orElse(null));
             row.add(step.position(Control.LOAD).orElse(null));
+            row.add(step.position(Control.TONE).orElse(null));
+            row.add(step.position(Control.LEVEL).orElse(null));
             for (ReadingRole role : state.setup().rolesAsked()) {
                 Reading reading = step.readings().get(role);
                 row.add(reading == null ? null : reading.textAsTyped());

@@ -10,6 +10,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.ReadingSource;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
@@ -39,6 +40,7 @@ public record RunView(
             String termination,
             String exciter,
             Mode carrier,
+            RunKind kind,
             School school,
             String schoolName,
             List<SchoolName> maySwitchTo,
@@ -55,7 +57,8 @@ public record RunView(
             StepView draft,
             RoomsView room,
             List<SignView> signs,
-            List<DialView> dials) {}
+            List<DialView> dials,
+            @Nullable LevelView levels) {}
 
     /** What is to be done, and the time for it. */
     public record Doing(
@@ -77,7 +80,13 @@ public record RunView(
 
     /** A mode's power in the exciter against what was tuned for, in watts. */
     public record GuardView(
-            String mode, String set, String most, @Nullable String output, boolean above, String says) {}
+            String mode,
+            String set,
+            String most,
+            @Nullable String output,
+            boolean above,
+            String says,
+            @Nullable String level) {}
 
     /** A school that the run may go on by. */
     public record SchoolName(School code, String name) {}
@@ -122,6 +131,8 @@ public record RunView(
             @Nullable String drive,
             @Nullable String plate,
             @Nullable String load,
+            @Nullable String tone,
+            @Nullable String level,
             List<Control> moved,
             List<Cell> cells,
             @Nullable Figure output,

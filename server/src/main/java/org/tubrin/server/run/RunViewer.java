@@ -14,6 +14,7 @@ import org.tubrin.core.advice.ModeGuard;
 import org.tubrin.core.advice.Move;
 import org.tubrin.core.advice.NextMove;
 import org.tubrin.core.advice.OnAir;
+import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.foresee.Expected;
 import org.tubrin.core.foresee.SchoolEnd;
 import org.tubrin.core.metering.Accuracy;
@@ -26,6 +27,7 @@ import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.TuneSetup;
@@ -54,6 +56,8 @@ class RunViewer {
     private final StepViewer stepViewer;
     private final ReachWords reach;
     private final Stations stations;
+    private final LevelViewer levels;
+    private final LevelProfiles profiles;
 
     RunViewer(
             Words words,
@@ -61,7 +65,11 @@ class RunViewer {
             SignWords signWords,
             StepViewer stepViewer,
             ReachWords reach,
-            Stations stations) {
+            Stations stations,
+            LevelViewer levels,
+            LevelProfiles profiles) {
+        this.levels = levels;
+        this.profiles = profiles;
         this.stations = stations;
         this.words = words;
         this.adviceWords = adviceWords;
@@ -91,7 +99,8 @@ class RunViewer {
                         stepViewer.view(state, state.draft(), state.steps().size(), advice.expect()),
                         stepViewer.rooms(state.step(state.placeInFocus())),
                         signs(state),
-                        dials(state, advice)),
+                        dials(state, advice),
+                        levels.view(state).orElse(null)),
                 new RunView.Doing(
                         adviceWords.view(advice, state, clock),
                         clock(state, clock),
@@ -108,7 +117,11 @@ class RunViewer {
                         adviceWords.notes(state),
                         conditions(state),
                         onAir(state),
-                        ended ? ModeGuard.of(state).stream().map(this::guard).toList() : List.of(),
+                        ended
+                                ? ModeGuard.of(state).stream()
+                                        .map(row -> guard(state.setup(), row))
+                                        .toList()
+                                : List.of(),
                         ended ? schoolEnds(state) : List.of()));
     }
 
@@ -120,9 +133,11 @@ class RunViewer {
                 "amplifier", setup.amplifier().name(),
                 "termination", setup.termination().name(),
                 "school", words.name(state.school().name()),
+                "exciter", setup.exciter().name(),
+                "mode", words.name(setup.carrier().name()),
                 "step", state.steps().size() + (ended ? 0 : 1));
         return new RunView.About(
-                words.say(setup.stage().isTuned() ? "run.title" : "run.title.untuned", names),
+                words.say(title(setup.stage().kind()), names),
                 words.say(ended ? "run.subtitle.ended" : "run.subtitle", names),
                 words.name(setup.band().name()),
                 setup.frequencyHz(),
@@ -130,6 +145,7 @@ class RunViewer {
                 setup.termination().name(),
                 setup.exciter().name(),
                 setup.carrier(),
+                setup.stage().kind(),
                 state.school(),
                 words.name(state.school().name()),
                 ended ? List.of() : schools(state),
@@ -137,6 +153,14 @@ class RunViewer {
                 Ladder.drivesW(setup, state.school()),
                 setup.readings(),
                 RecordTwin.of(setup).isPresent());
+    }
+
+    private static String title(RunKind kind) {
+        return switch (kind) {
+            case TUNE_UP -> "run.title";
+            case DRIVE_TABLE -> "run.title.untuned";
+            case ALC -> "run.title.alc";
+        };
     }
 
     /** Returns the meters in use whose records were corrected, where the run can go on with what they say now. */
@@ -196,6 +220,7 @@ class RunViewer {
                 .map(driveW -> Figures.plain(driveW, 2) + OHM_GAP + "W")
                 .orElse("");
         List<RunView.Node> nodes = new ArrayList<>();
+        setup.customs().sound().ifPresent(path -> nodes.add(soundNode(state, path)));
         String carrier = words.say(
                 "line.carrier", Map.of("mode", words.name(setup.carrier().name())));
         String exciter = setup.pad().isEmpty()
@@ -218,6 +243,14 @@ class RunViewer {
         return nodes;
     }
 
+    private RunView.Node soundNode(RunState state, SoundPath path) {
+        String level = state.draft()
+                .position(Control.LEVEL)
+                .map(share -> words.say("line.level", Map.of("level", LevelViewer.percent(share))))
+                .orElse(path.device());
+        return new RunView.Node(path.program(), level, false, words.say("line.sound"));
+    }
+
     private RunView.Node padNode(RunState state, Pad pad, String drive) {
         String heat = state.draft()
                 .position(Control.DRIVE)
@@ -229,6 +262,9 @@ class RunViewer {
     }
 
     private static String warmth(RunState state, RunState.Phase phase) {
+        if (state.setup().stage().kind() == RunKind.ALC) {
+            return "bypassed";
+        }
         return switch (phase) {
             case PREFLIGHT -> state.setup().stage().isTuned() ? "cold" : "standby";
             case WARMING -> state.heatersOnSince().isPresent() ? "warming" : "cold";
@@ -357,7 +393,21 @@ class RunViewer {
         return parts.isEmpty() ? null : String.join(", ", parts);
     }
 
-    private RunView.GuardView guard(ModeGuard row) {
+    /** What is known of the level of a mode that takes sound. */
+    private @Nullable String level(TuneSetup setup, ModeGuard row) {
+        if (!row.mode().takesSound()) {
+            return null;
+        }
+        Optional<LevelProfiles.Kept> kept = profiles.of(setup.exciter().name(), row.mode(), setup.band());
+        if (kept.isEmpty()) {
+            return words.say("level.guard.none");
+        }
+        return kept.get().isShut()
+                ? words.say("level.guard.shut")
+                : levels.brief(kept.get().profile());
+    }
+
+    private RunView.GuardView guard(TuneSetup setup, ModeGuard row) {
         String most = Figures.plain(row.mostW(), 1);
         String says = words.say(
                 row.above() ? "guard.down" : "guard.within",
@@ -376,7 +426,8 @@ class RunViewer {
                                         "says", says,
                                         "heat", Figures.plain(heat.plateHeatPerTubeW(), 0),
                                         "tuned", Figures.plain(heat.tunedHeatPerTubeW(), 0))))
-                        .orElse(says));
+                        .orElse(says),
+                level(setup, row));
     }
 
     /** What to mind on the air; how far one may move stands for the plain reminder where the twin can say it. */

@@ -186,13 +186,14 @@ public class Runs {
                         station.highestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
                         Unit.ONE);
         TuneSettings settings = TuneSettings.customaryFor(amplifier.stage());
-        Optional<Preset> known = amplifier.stage() instanceof Stage.Tubes tubes
+        Exciter exciter = equipment(request.exciterId(), Exciter.class, "exciter");
+        Optional<Preset> known = request.school() != School.ALC && amplifier.stage() instanceof Stage.Tubes tubes
                 ? known(request, amplifier, tubes, frequencyHz, termination)
                 : Optional.of(Preset.WITHOUT_DIALS);
         TuneSetup setup = new TuneSetup(
                 station,
                 amplifier,
-                equipment(request.exciterId(), Exciter.class, "exciter"),
+                exciter,
                 request.carrier(),
                 meters,
                 termination,
@@ -205,7 +206,9 @@ public class Runs {
                         : request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()),
                 Optional.of(request.source()),
                 Optional.ofNullable(request.padId()).map(id -> equipment(id, Pad.class, "pad")),
-                practice(request));
+                request.sound() == null
+                        ? practice(request)
+                        : Optional.of(Customs.of(request.sound().path(exciter))));
         return known.isPresent()
                 ? setup
                 : RecordTwin.preset(setup).map(setup::withPreset).orElse(setup);

@@ -71,6 +71,8 @@ class StepViewer {
                         .orElse(null),
                 step.position(Control.PLATE).map(Figures::dial).orElse(null),
                 step.position(Control.LOAD).map(Figures::dial).orElse(null),
+                step.position(Control.TONE).map(hz -> Figures.plain(hz, 0)).orElse(null),
+                step.position(Control.LEVEL).map(LevelViewer::percent).orElse(null),
                 List.copyOf(step.moved()),
                 cells(state, step, place == state.steps().size()),
                 step.measured(ReadingRole.OUTPUT)

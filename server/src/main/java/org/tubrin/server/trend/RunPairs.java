@@ -26,7 +26,8 @@ final class RunPairs {
             ReadingRole.INPUT_SWR,
             ReadingRole.SUPPLY_CURRENT,
             ReadingRole.SUPPLY_VOLTAGE,
-            ReadingRole.HEAT_SINK);
+            ReadingRole.HEAT_SINK,
+            ReadingRole.ALC_GAUGE);
 
     private final Words words;
 
@@ -77,6 +78,7 @@ final class RunPairs {
             case PLATE_VOLTAGE, SUPPLY_VOLTAGE -> ScaleUnit.V;
             case INPUT_SWR -> ScaleUnit.ONE;
             case HEAT_SINK -> ScaleUnit.C;
+            case ALC_GAUGE -> ScaleUnit.MARKS;
         };
     }
 

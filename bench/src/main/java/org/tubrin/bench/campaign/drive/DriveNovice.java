@@ -1,12 +1,10 @@
 package org.tubrin.bench.campaign.drive;
 
-import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
+import org.tubrin.bench.campaign.Notebook;
 import org.tubrin.core.advice.Advice;
 import org.tubrin.core.advice.Following;
 import org.tubrin.core.advice.Move;
@@ -14,27 +12,23 @@ import org.tubrin.core.advice.NextMove;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Doubt;
-import org.tubrin.core.run.Recorded;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.SeenSign;
 
 /** A person who makes a drive table by doing what the next move says, and nothing else. */
 final class DriveNovice {
-    private static final Instant START = Instant.parse("2026-11-20T19:00:00Z");
     private static final int MOST_MOVES = 120;
     private static final double READING_S = 3;
 
     private final DriveShack shack;
-    private final List<Recorded> events = new ArrayList<>();
+    private final Notebook notebook;
 
     DriveNovice(DriveShack shack) {
         this.shack = shack;
-        events.add(new Recorded(1, START, new RunEvent.Started(shack.given.setup())));
+        notebook = new Notebook(shack.given.setup());
         range(Objects.requireNonNull(state().ranges().get(ReadingRole.OUTPUT)));
     }
 
@@ -50,17 +44,15 @@ final class DriveNovice {
     }
 
     RunState state() {
-        return Replay.of(events);
+        return notebook.state();
     }
 
     private Instant now() {
-        return START.plus(Duration.ofNanos(Math.round(shack.nowS * 1e9)));
+        return notebook.at(shack.nowS);
     }
 
     private void does(RunEvent event) {
-        if (Admission.refusals(state(), event, now()).isEmpty()) {
-            events.add(new Recorded(events.size() + 1, now(), event));
-        }
+        notebook.does(event, shack.nowS);
     }
 
     private void range(String name) {

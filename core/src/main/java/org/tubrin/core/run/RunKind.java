@@ -1,0 +1,11 @@
+package org.tubrin.core.run;
+
+/** What a run is for. */
+public enum RunKind {
+    /** Dials are tuned, step of drive by step of drive. */
+    TUNE_UP,
+    /** What each drive brings. */
+    DRIVE_TABLE,
+    /** How far the level into the exciter may go before its level control acts; the amplifier is bypassed. */
+    ALC
+}

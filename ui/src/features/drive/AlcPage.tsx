@@ -1,0 +1,193 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { type AlcView, ask, client } from '../../api';
+import { Answer, Diamond, Sheet } from '../../parts';
+import { Button, Cell, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
+import { LevelStair, Sized, savePng, saveSvg } from '../../plot';
+import { utc } from '../../quantity';
+import { AlcStart } from './AlcStart';
+import { DriveTabs } from './DriveTabs';
+
+/** How far the level into each exciter may go, what its gauge is, and a new run to find out. */
+export function AlcPage() {
+  const [run, setRun] = useState<string>();
+  const view = useQuery({
+    queryKey: ['drive', 'alc', run],
+    queryFn: () => ask(client.GET('/api/drive/alc', { params: { query: run ? { run } : {} } })),
+    placeholderData: (before) => before,
+  });
+  useEffect(() => {
+    document.title = 'ALC · Tubrin';
+  }, []);
+  return (
+    <Answer query={view} what="the levels">
+      {(data) => (
+        <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
+          <div className="grid grid-cols-one gap-3.5">
+            <Picture view={data} />
+            {data.shown && <AsRead view={data} />}
+          </div>
+          <div className="grid grid-cols-one gap-3.5">
+            <AlcStart />
+            {data.rows.length > 0 && <Profiles view={data} onPick={setRun} />}
+          </div>
+        </div>
+      )}
+    </Answer>
+  );
+}
+
+function Picture({ view }: { view: AlcView }) {
+  const drawing = useRef<SVGSVGElement>(null);
+  const row = view.rows.find((one) => one.runId === view.shownRunId);
+  const levels = view.shown;
+  const withDrawing = (act: (svg: SVGSVGElement) => void) => drawing.current && act(drawing.current);
+  const fileName = `alc-${row?.exciter.replaceAll(' ', '-') ?? ''}`;
+  return (
+    <section aria-label="How far the level may go" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
+      <header className="flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-22">How far the level may go</h1>
+        {row && (
+          <>
+            <p className="text-soft">
+              {row.exciter}, {row.mode}, {row.band}
+              {row.firmware && `, firmware ${row.firmware}`}
+            </p>
+            <span className="noprint flex gap-2.5 text-13 text-act">
+              <Button kind="link" onClick={() => withDrawing((svg) => saveSvg(svg, fileName))}>
+                SVG
+              </Button>
+              <Button kind="link" onClick={() => withDrawing((svg) => void savePng(svg, fileName))}>
+                PNG
+              </Button>
+            </span>
+          </>
+        )}
+        <DriveTabs />
+      </header>
+      {row?.shutWords && (
+        <p role="status" className="flex items-baseline gap-2 border-l-4 border-l-watch py-0.5 pl-3">
+          <Diamond />
+          <span>{row.shutWords}</span>
+        </p>
+      )}
+      {levels ? (
+        <>
+          <Sized>
+            {(width) => (
+              <LevelStair
+                drawing={drawing}
+                points={levels.series[0]?.points ?? []}
+                setPowerW={levels.setPowerW}
+                gaugeEnd={levels.gaugeEnd}
+                knee={levels.knee}
+                window={levels.window}
+                gauge={levels.gauge}
+                width={width}
+              />
+            )}
+          </Sized>
+          <ul className="grid gap-1">
+            {levels.says.map((sentence) => (
+              <li key={sentence}>{sentence}</li>
+            ))}
+          </ul>
+        </>
+      ) : (
+        <p className="text-soft">
+          No level was tried yet. A level control that acts clips data and widens speech. A run finds where it begins:
+          some thirty short key-downs into a dummy load, amplifier in bypass.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Every level as it was read, one table a set power and tone. */
+function AsRead({ view }: { view: AlcView }) {
+  return (
+    <Sheet title="What was read, into the dummy load, amplifier in bypass">
+      {view.shown?.series.map((series) => (
+        <ScrollArea key={series.label} label={series.label} className="mb-2">
+          <Table caption={series.label} tight className="text-13">
+            <tbody>
+              <tr>
+                <RowHead>Level, %</RowHead>
+                {series.points.map((point, index) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a level may stand there twice
+                  <Cell key={index} figure>
+                    {Math.round(point.level * 1000) / 10}
+                    {point.down && ' ↓'}
+                  </Cell>
+                ))}
+              </tr>
+              <tr>
+                <RowHead>Output, W</RowHead>
+                {series.points.map((point, index) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a level may stand there twice
+                  <Cell key={index} figure>
+                    {point.outputW}
+                  </Cell>
+                ))}
+              </tr>
+              {series.points.some((point) => point.gauge !== undefined) && (
+                <tr>
+                  <RowHead>Gauge</RowHead>
+                  {series.points.map((point, index) => (
+                    // biome-ignore lint/suspicious/noArrayIndexKey: a level may stand there twice
+                    <Cell key={index} figure>
+                      {point.gauge ?? '–'}
+                    </Cell>
+                  ))}
+                </tr>
+              )}
+            </tbody>
+          </Table>
+        </ScrollArea>
+      ))}
+    </Sheet>
+  );
+}
+
+function Profiles({ view, onPick }: { view: AlcView; onPick: (run: string) => void }) {
+  const gauge = view.shown?.gauge;
+  return (
+    <Sheet title={gauge?.title ?? 'Levels that were tried'}>
+      {gauge && <p className="mb-2 text-soft">{gauge.says}</p>}
+      <Table caption="Levels that were tried" quiet tight className="text-13">
+        <Heads of={['exciter', 'firmware', 'level', 'gauge right', 'since']} />
+        <tbody>
+          {view.rows.map((row) => (
+            <tr key={row.runId} className={row.runId === view.shownRunId ? 'bg-wash' : ''}>
+              <RowHead>
+                <Button kind="link" aria-pressed={row.runId === view.shownRunId} onClick={() => onPick(row.runId)}>
+                  {row.exciter}
+                </Button>
+                <span className="block text-12 text-soft">
+                  {row.mode}, {row.band}
+                </span>
+              </RowHead>
+              <Cell figure>{row.firmware || '–'}</Cell>
+              {row.shut ? (
+                <Cell>
+                  <span className="inline-flex items-baseline gap-1 text-watch">
+                    <Diamond /> shut
+                  </span>
+                </Cell>
+              ) : (
+                <Cell figure>{row.window ?? 'no knee'}</Cell>
+              )}
+              <Cell>{row.right ?? '–'}</Cell>
+              <Cell figure>
+                <Link className="underline" to={`/log/${row.runId}`}>
+                  {utc(row.at).slice(0, 10)}
+                </Link>
+              </Cell>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </Sheet>
+  );
+}

@@ -1,0 +1,245 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { ask, type Choices, client, type StartRequest } from '../../api';
+import { isRefused, Refused, Sheet, Trouble } from '../../parts';
+import { Button, Pick, Skeleton, TextField } from '../../parts/ui';
+
+const KEY = 'tubrin.alc';
+
+type Sound = NonNullable<StartRequest['sound']>;
+
+interface Entry extends Sound {
+  exciterId: string;
+  amplifierId: string;
+  terminationId: string;
+  meterId: string;
+  gaugeId: string;
+  carrier: StartRequest['carrier'];
+  band: StartRequest['band'];
+  frequency: string;
+  source: StartRequest['source'];
+}
+
+/** What is tried where nothing else was chosen: three tones over the passband of speech and data. */
+const USUAL = { program: 'Computer', device: '', systemVolume: '', low: '500', middle: '1500', high: '2500' };
+
+function remembered(): Partial<Entry> {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Entry>;
+  } catch {
+    return {};
+  }
+}
+
+/** Begins a run by levels. */
+export function AlcStart() {
+  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
+  if (!choices.data) return <Skeleton what="the station" />;
+  return <Start choices={choices.data} />;
+}
+
+const reads = (choices: Choices, role: string) => choices.meters.filter((meter) => meter.reads.includes(role));
+
+function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
+  const there = (all: { id: string }[], id: string | undefined) =>
+    all.find((one) => one.id === id)?.id ?? all[0]?.id ?? '';
+  const exciterId = there(choices.exciters, typed.exciterId);
+  const exciter = choices.exciters.find((one) => one.id === exciterId)?.name ?? '';
+  // Small powers want a fine meter; the gauge is the exciter's own.
+  const meters = [...reads(choices, 'OUTPUT')].sort((a, b) => bypassed(b.name) - bypassed(a.name));
+  const gauges = reads(choices, 'ALC_GAUGE');
+  const own = gauges.find((meter) => meter.name.startsWith(exciter))?.id ?? '';
+  const band = typed.band ?? 'MHZ_7';
+  const limits = choices.bands.find((one) => one.band === band);
+  const middle = limits ? ((limits.lowestHz + limits.highestHz) / 2e6).toFixed(2) : '';
+  return {
+    ...USUAL,
+    setPower: '',
+    otherPower: '',
+    ...typed,
+    exciterId,
+    amplifierId: there(choices.amplifiers, typed.amplifierId),
+    terminationId: there(
+      choices.terminations.filter((one) => one.bands.length === 0),
+      typed.terminationId,
+    ),
+    meterId: there(meters, typed.meterId),
+    gaugeId: typed.exciterId === exciterId ? (typed.gaugeId ?? own) : own,
+    carrier: typed.carrier ?? 'DATA',
+    band,
+    frequency: typed.band === band && typed.frequency ? typed.frequency : middle,
+    source: choices.sources.find((one) => one.code === typed.source)?.code ?? choices.sources[0]?.code ?? 'TYPED',
+  } as Entry;
+}
+
+const bypassed = (name: string) => (name.includes('bypass') ? 1 : 0);
+
+function Start({ choices }: { choices: Choices }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [typed, setTyped] = useState(remembered);
+  const entry = entryOf(choices, typed);
+  // One id per visit: a start that is sent twice begins one run.
+  const runId = useRef(crypto.randomUUID());
+  const change = (more: Partial<Entry>) => {
+    const next = { ...entry, ...more };
+    setTyped(next);
+    localStorage.setItem(KEY, JSON.stringify(next));
+  };
+  const start = useMutation({
+    mutationFn: () => ask(client.POST('/api/runs', { body: requestOf(entry, runId.current) })),
+    onSuccess: (view) => {
+      queries.setQueryData(['run', view.id], view);
+      void queries.invalidateQueries({ queryKey: ['choices'] });
+      navigate(`/tune/${view.id}`);
+    },
+  });
+  const exciter = choices.exciters.find((one) => one.id === entry.exciterId);
+  const named = (all: { id: string; name: string }[]) => all.map((one) => [one.id, one.name] as const);
+  const text = (field: keyof Sound, label: string, unit = '') => (
+    <TextField
+      label={unit ? `${label}, ${unit}` : label}
+      value={entry[field] ?? ''}
+      number={unit !== ''}
+      maxLength={60}
+      className={unit ? 'w-full' : 'w-full'}
+      invalid={isRefused(start.error, `sound.${field}`) || isRefused(start.error, field)}
+      onChange={(value) => change({ [field]: value })}
+    />
+  );
+  if (!exciter || !choices.amplifiers[0] || !entry.meterId || !entry.terminationId) {
+    return (
+      <Sheet title="Next move" accent>
+        <p className="head text-22 leading-head">Describe the station first</p>
+        <p className="mt-2 text-soft">
+          It needs an exciter, the amplifier that is bypassed, a dummy load and a wattmeter outside the exciter.{' '}
+          <Link className="text-act underline" to="/station">
+            Go to Station
+          </Link>
+        </p>
+      </Sheet>
+    );
+  }
+  const ready = entry.device.trim() !== '' && entry.setPower.trim() !== '' && entry.otherPower.trim() !== '';
+  return (
+    <Sheet title="Next move" accent part="alc-start">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!start.isPending) start.mutate();
+        }}
+      >
+        <p className="head text-22 leading-head">Try the level of {exciter.name}</p>
+        <p className="mt-1 text-soft">
+          Into the dummy load, amplifier in bypass. {exciter.detail}
+          {exciter.detail ? '.' : ''}
+        </p>
+        <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
+          <Pick
+            label="Exciter"
+            value={entry.exciterId}
+            options={named(choices.exciters)}
+            onPick={(exciterId) => change({ exciterId, gaugeId: entryOf(choices, { exciterId }).gaugeId })}
+          />
+          <Pick
+            label="Mode"
+            value={entry.carrier}
+            options={[
+              ['DATA', 'data'],
+              ['SSB', 'speech'],
+            ]}
+            onPick={(carrier) => change({ carrier: carrier as Entry['carrier'] })}
+          />
+          {text('setPower', 'Set power', 'W')}
+          {text('otherPower', 'A second one', 'W')}
+          {text('program', 'Slider of')}
+          {text('device', 'By (interface, cable)')}
+          {text('systemVolume', 'System volume', '%')}
+          <Pick
+            label="Readings"
+            value={entry.source}
+            options={choices.sources.map((one) => [one.code, one.name] as const)}
+            onPick={(source) => change({ source: source as Entry['source'] })}
+          />
+          <Pick
+            label="Output by"
+            value={entry.meterId}
+            options={named(reads(choices, 'OUTPUT'))}
+            onPick={(meterId) => change({ meterId })}
+          />
+          <Pick
+            label="Gauge"
+            value={entry.gaugeId}
+            options={[['', 'not read'], ...named(reads(choices, 'ALC_GAUGE'))]}
+            onPick={(gaugeId) => change({ gaugeId })}
+          />
+          <Pick
+            label="Band"
+            value={entry.band}
+            options={choices.bands.map((one) => [one.band, one.name] as const)}
+            onPick={(band) => change({ band: band as Entry['band'], frequency: '' })}
+          />
+          <TextField
+            label="Frequency, MHz"
+            number
+            value={entry.frequency}
+            className="w-full"
+            invalid={isRefused(start.error, 'frequency')}
+            onChange={(frequency) => change({ frequency })}
+          />
+          <Pick
+            label="Bypassed"
+            value={entry.amplifierId}
+            options={named(choices.amplifiers)}
+            onPick={(amplifierId) => change({ amplifierId })}
+          />
+          <Pick
+            label="Dummy load"
+            value={entry.terminationId}
+            options={named(choices.terminations.filter((one) => one.bands.length === 0))}
+            onPick={(terminationId) => change({ terminationId })}
+          />
+        </div>
+        <div className="mt-2 grid grid-cols-3 gap-x-3">
+          {text('low', 'Low tone', 'Hz')}
+          {text('middle', 'Middle', 'Hz')}
+          {text('high', 'High', 'Hz')}
+        </div>
+        <div className="mt-3 flex flex-wrap items-center gap-3">
+          <Button type="submit" kind="main" disabled={start.isPending || !ready}>
+            Start with the level
+          </Button>
+          {!ready && <span className="text-13 text-soft">Powers and interface are still missing.</span>}
+        </div>
+        <Refused error={start.error} named />
+      </form>
+    </Sheet>
+  );
+}
+
+function requestOf(entry: Entry, runId: string): StartRequest {
+  return {
+    runId,
+    amplifierId: entry.amplifierId,
+    exciterId: entry.exciterId,
+    carrier: entry.carrier,
+    meterIds: [entry.meterId, entry.gaugeId].filter((id) => id !== ''),
+    terminationId: entry.terminationId,
+    band: entry.band,
+    frequency: entry.frequency,
+    school: 'ALC',
+    source: entry.source,
+    sound: {
+      program: entry.program,
+      device: entry.device,
+      systemVolume: entry.systemVolume,
+      setPower: entry.setPower,
+      otherPower: entry.otherPower,
+      low: entry.low,
+      middle: entry.middle,
+      high: entry.high,
+    },
+  };
+}

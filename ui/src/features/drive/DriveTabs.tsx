@@ -1,0 +1,18 @@
+import { Nav, NavItem } from '../../parts/ui';
+
+/** The ways into Drive. */
+export function DriveTabs() {
+  return (
+    <Nav label="Ways to look at the drive" kind="tabs" className="noprint ml-auto">
+      <NavItem kind="tabs" end to="/drive">
+        Table
+      </NavItem>
+      <NavItem kind="tabs" end to="/drive/guard">
+        Guard
+      </NavItem>
+      <NavItem kind="tabs" end to="/drive/alc">
+        ALC
+      </NavItem>
+    </Nav>
+  );
+}
