@@ -29,13 +29,18 @@ export function AlcPage() {
             {data.shown && <AsRead view={data} />}
           </div>
           <div className="grid grid-cols-one gap-3.5">
-            <AlcStart />
+            <AlcStart suggested={outOfDate(data)} />
             {data.rows.length > 0 && <Profiles view={data} onPick={setRun} />}
           </div>
         </div>
       )}
     </Answer>
   );
+}
+
+/** Returns an exciter of which every level is shut. */
+function outOfDate(view: AlcView): string | undefined {
+  return view.rows.find((row) => view.rows.every((one) => one.exciter !== row.exciter || one.shut))?.exciter;
 }
 
 function Picture({ view }: { view: AlcView }) {

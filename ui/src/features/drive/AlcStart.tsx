@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask, type Choices, client, type StartRequest } from '../../api';
 import { isRefused, Refused, Sheet, Trouble } from '../../parts';
-import { Button, Pick, Skeleton, TextField } from '../../parts/ui';
+import { Button, Fold, Pick, Skeleton, TextField } from '../../parts/ui';
 
 const KEY = 'tubrin.alc';
 
@@ -33,11 +33,11 @@ function remembered(): Partial<Entry> {
 }
 
 /** Begins a run by levels. */
-export function AlcStart() {
+export function AlcStart({ suggested }: { suggested: string | undefined }) {
   const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
   if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
   if (!choices.data) return <Skeleton what="the station" />;
-  return <Start choices={choices.data} />;
+  return <Start choices={choices.data} suggested={suggested} />;
 }
 
 const reads = (choices: Choices, role: string) => choices.meters.filter((meter) => meter.reads.includes(role));
@@ -76,11 +76,14 @@ function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
 
 const bypassed = (name: string) => (name.includes('bypass') ? 1 : 0);
 
-function Start({ choices }: { choices: Choices }) {
+function Start({ choices, suggested }: { choices: Choices; suggested: string | undefined }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [typed, setTyped] = useState(remembered);
-  const entry = entryOf(choices, typed);
+  const entry = entryOf(choices, {
+    exciterId: choices.exciters.find((one) => one.name === suggested)?.id,
+    ...typed,
+  });
   // One id per visit: a start that is sent twice begins one run.
   const runId = useRef(crypto.randomUUID());
   const change = (more: Partial<Entry>) => {
@@ -104,7 +107,7 @@ function Start({ choices }: { choices: Choices }) {
       value={entry[field] ?? ''}
       number={unit !== ''}
       maxLength={60}
-      className={unit ? 'w-full' : 'w-full'}
+      className="w-full"
       invalid={isRefused(start.error, `sound.${field}`) || isRefused(start.error, field)}
       onChange={(value) => change({ [field]: value })}
     />
@@ -133,8 +136,8 @@ function Start({ choices }: { choices: Choices }) {
       >
         <p className="head text-22 leading-head">Try the level of {exciter.name}</p>
         <p className="mt-1 text-soft">
-          Into the dummy load, amplifier in bypass. {exciter.detail}
-          {exciter.detail ? '.' : ''}
+          {exciter.name === suggested && 'Its firmware is another than when its level was tried. '}
+          Into the dummy load, amplifier in bypass: some thirty short key-downs.
         </p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
           <Pick
@@ -156,57 +159,61 @@ function Start({ choices }: { choices: Choices }) {
           {text('otherPower', 'A second one', 'W')}
           {text('program', 'Slider of')}
           {text('device', 'By (interface, cable)')}
-          {text('systemVolume', 'System volume', '%')}
-          <Pick
-            label="Readings"
-            value={entry.source}
-            options={choices.sources.map((one) => [one.code, one.name] as const)}
-            onPick={(source) => change({ source: source as Entry['source'] })}
-          />
-          <Pick
-            label="Output by"
-            value={entry.meterId}
-            options={named(reads(choices, 'OUTPUT'))}
-            onPick={(meterId) => change({ meterId })}
-          />
-          <Pick
-            label="Gauge"
-            value={entry.gaugeId}
-            options={[['', 'not read'], ...named(reads(choices, 'ALC_GAUGE'))]}
-            onPick={(gaugeId) => change({ gaugeId })}
-          />
-          <Pick
-            label="Band"
-            value={entry.band}
-            options={choices.bands.map((one) => [one.band, one.name] as const)}
-            onPick={(band) => change({ band: band as Entry['band'], frequency: '' })}
-          />
-          <TextField
-            label="Frequency, MHz"
-            number
-            value={entry.frequency}
-            className="w-full"
-            invalid={isRefused(start.error, 'frequency')}
-            onChange={(frequency) => change({ frequency })}
-          />
-          <Pick
-            label="Bypassed"
-            value={entry.amplifierId}
-            options={named(choices.amplifiers)}
-            onPick={(amplifierId) => change({ amplifierId })}
-          />
-          <Pick
-            label="Dummy load"
-            value={entry.terminationId}
-            options={named(choices.terminations.filter((one) => one.bands.length === 0))}
-            onPick={(terminationId) => change({ terminationId })}
-          />
         </div>
-        <div className="mt-2 grid grid-cols-3 gap-x-3">
-          {text('low', 'Low tone', 'Hz')}
-          {text('middle', 'Middle', 'Hz')}
-          {text('high', 'High', 'Hz')}
-        </div>
+        <Fold title="Meters, band, load and tones" className="mt-2">
+          <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-2">
+            {text('systemVolume', 'System volume', '%')}
+            <Pick
+              label="Readings"
+              value={entry.source}
+              options={choices.sources.map((one) => [one.code, one.name] as const)}
+              onPick={(source) => change({ source: source as Entry['source'] })}
+            />
+            <Pick
+              label="Output by"
+              value={entry.meterId}
+              options={named(reads(choices, 'OUTPUT'))}
+              onPick={(meterId) => change({ meterId })}
+            />
+            <Pick
+              label="Gauge"
+              value={entry.gaugeId}
+              options={[['', 'not read'], ...named(reads(choices, 'ALC_GAUGE'))]}
+              onPick={(gaugeId) => change({ gaugeId })}
+            />
+            <Pick
+              label="Band"
+              value={entry.band}
+              options={choices.bands.map((one) => [one.band, one.name] as const)}
+              onPick={(band) => change({ band: band as Entry['band'], frequency: '' })}
+            />
+            <TextField
+              label="Frequency, MHz"
+              number
+              value={entry.frequency}
+              className="w-full"
+              invalid={isRefused(start.error, 'frequency')}
+              onChange={(frequency) => change({ frequency })}
+            />
+            <Pick
+              label="Bypassed"
+              value={entry.amplifierId}
+              options={named(choices.amplifiers)}
+              onPick={(amplifierId) => change({ amplifierId })}
+            />
+            <Pick
+              label="Dummy load"
+              value={entry.terminationId}
+              options={named(choices.terminations.filter((one) => one.bands.length === 0))}
+              onPick={(terminationId) => change({ terminationId })}
+            />
+          </div>
+          <div className="mt-2 grid grid-cols-3 gap-x-3">
+            {text('low', 'Low tone', 'Hz')}
+            {text('middle', 'Middle', 'Hz')}
+            {text('high', 'High', 'Hz')}
+          </div>
+        </Fold>
         <div className="mt-3 flex flex-wrap items-center gap-3">
           <Button type="submit" kind="main" disabled={start.isPending || !ready}>
             Start with the level

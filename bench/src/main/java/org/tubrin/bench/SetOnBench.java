@@ -4,7 +4,7 @@ import org.tubrin.bench.LevelControl.Model;
 import org.tubrin.core.alc.LevelLaw.Shows;
 
 /** The exciters of the bench; a newer firmware has another gauge. */
-enum SetOnBench {
+public enum SetOnBench {
     HALYARD(1, 100, "2.4", 3.0, Shows.BARS_THAT_FALL, Shows.DECIBELS_THAT_RISE),
     SKIFF(0.1, 10, "1.8", 2.0, Shows.BARS_THAT_FALL, Shows.ALL_THE_WAY);
 
@@ -30,7 +30,7 @@ enum SetOnBench {
     }
 
     /** Returns what it is with a firmware; what is no version is an old one. */
-    Model model(String version) {
+    public Model model(String version) {
         return new Model(leastW, mostW, isRenewed(version) ? renewed : old);
     }
 

@@ -43,6 +43,7 @@ public record TuneSettings(
         double inputSwrHigh,
         double wideDutyFraction,
         double warmUpSpeed) {
+    private static final double LEVEL_REST_S = 1;
 
     public TuneSettings {
         new Checks()
@@ -82,6 +83,31 @@ public record TuneSettings(
             }
         });
         return new TuneSettings(first, 2, 5, 10, 5, 0.030, 1.3, 1, 0.5, 0.40, 0.75, 0.45, 0.15, 2, 0.5, 1);
+    }
+
+    /** Returns what is customary for levels into an exciter: a few watts need little rest, as long as they worked. */
+    public static TuneSettings customaryForLevels(Stage bypassed) {
+        return customaryFor(bypassed).withRestS(LEVEL_REST_S);
+    }
+
+    private TuneSettings withRestS(double leastS) {
+        return new TuneSettings(
+                firstDriveFraction,
+                driveRatio,
+                keyDownAimS,
+                keyDownStopS,
+                leastS,
+                trDelayUnknownS,
+                saturationGrowth,
+                loadNotchMarks,
+                finishMarks,
+                lightGridRatio,
+                efficiencyHigh,
+                efficiencyLow,
+                sagHigh,
+                inputSwrHigh,
+                wideDutyFraction,
+                warmUpSpeed);
     }
 
     /** Returns the same with the warm-up counted faster, for demonstration. */

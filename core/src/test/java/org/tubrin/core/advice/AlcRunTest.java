@@ -76,7 +76,7 @@ public class AlcRunTest {
                 7.1e6,
                 School.ALC,
                 Preset.WITHOUT_DIALS,
-                TuneSettings.customaryFor(Sample.BRIGANTINE.stage()),
+                TuneSettings.customaryForLevels(Sample.BRIGANTINE.stage()),
                 Optional.empty(),
                 Optional.empty(),
                 path.map(Customs::of));

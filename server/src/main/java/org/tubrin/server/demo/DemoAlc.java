@@ -92,7 +92,7 @@ record DemoAlc(Station station, Amplifier bypassed, Termination load) {
                 7.1e6,
                 School.ALC,
                 Preset.WITHOUT_DIALS,
-                TuneSettings.customaryFor(bypassed.stage()),
+                TuneSettings.customaryForLevels(bypassed.stage()),
                 Optional.empty(),
                 Optional.empty(),
                 Optional.of(Customs.of(one.path())));

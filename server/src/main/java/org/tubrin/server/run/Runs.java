@@ -185,7 +185,9 @@ public class Runs {
                         station.lowestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
                         station.highestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
                         Unit.ONE);
-        TuneSettings settings = TuneSettings.customaryFor(amplifier.stage());
+        TuneSettings settings = request.school() == School.ALC
+                ? TuneSettings.customaryForLevels(amplifier.stage())
+                : TuneSettings.customaryFor(amplifier.stage());
         Exciter exciter = equipment(request.exciterId(), Exciter.class, "exciter");
         Optional<Preset> known = request.school() != School.ALC && amplifier.stage() instanceof Stage.Tubes tubes
                 ? known(request, amplifier, tubes, frequencyHz, termination)

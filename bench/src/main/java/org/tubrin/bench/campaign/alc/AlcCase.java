@@ -74,7 +74,7 @@ record AlcCase(int number, TuneSetup setup, LevelControl.Model model, long truth
                 7.1e6,
                 School.ALC,
                 Preset.WITHOUT_DIALS,
-                TuneSettings.customaryFor(bypassed().stage()),
+                TuneSettings.customaryForLevels(bypassed().stage()),
                 Optional.empty(),
                 Optional.empty(),
                 Optional.of(Customs.of(path)));

@@ -1,0 +1,131 @@
+package org.tubrin.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.google.gson.JsonArray;
+import com.google.gson.JsonObject;
+import com.google.gson.JsonParser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import org.tubrin.bench.LevelControl;
+import org.tubrin.bench.SetOnBench;
+
+/** Levels into an exciter on the simulated bench, by keys, through a change of its firmware. */
+public class AlcJourneyTest extends AtTheStation {
+    /** What ./start hides behind the bench's meters. */
+    private static final long SEED = 7;
+
+    private static final int MOST_KEY_DOWNS = 45;
+
+    public AlcJourneyTest() {
+        super("alc");
+    }
+
+    @BeforeMethod
+    public void nothingIsGoing() {
+        operator.abandonsWhatIsGoing();
+    }
+
+    private void starts() {
+        operator.page.navigate("/drive/alc");
+        Operator.chooses(operator.page, "Exciter", "Skiff 10");
+        operator.page.getByLabel("Set power, W").fill("5");
+        operator.page.getByLabel("A second one, W").fill("2.5");
+        operator.page.getByLabel("By (interface, cable)").fill("Buoy interface");
+        operator.page.getByText("Start with the level").click();
+        operator.awaits("bypass");
+        operator.page.locator("body").evaluate("() => document.activeElement.blur()");
+    }
+
+    /** Keys, reads both meters off the bench, keys up. */
+    private void keysAndTakes() {
+        operator.presses("Space");
+        operator.awaits("Read, key up");
+        operator.settles("now-OUTPUT");
+        for (int i = 0; i < 3 && operator.entry("OUTPUT").inputValue().isEmpty(); i++) {
+            operator.presses("r");
+            operator.comesTrue(
+                    1500, () -> !operator.entry("OUTPUT").inputValue().isEmpty());
+        }
+        operator.presses("Space");
+        operator.awaits("^(?!Read, key up)");
+    }
+
+    /** Follows the next move until a sentence stands there that begins so, or something is seen; returns the key-downs. */
+    private int triesUntil(String end, Locator seen) {
+        int keyed = 0;
+        for (String said = operator.sentence();
+                !said.startsWith(end) && seen.count() == 0;
+                said = operator.sentence()) {
+            if (said.startsWith("Rest")) {
+                operator.awaits("^(?!Rest)");
+            } else if (said.startsWith("Key with")) {
+                assertTrue(keyed++ < MOST_KEY_DOWNS, "it asks for one key-down after another: " + said);
+                keysAndTakes();
+            } else {
+                operator.follows(said);
+            }
+        }
+        return keyed;
+    }
+
+    private JsonObject levels() {
+        return JsonParser.parseString(operator.page
+                        .request()
+                        .get(app.url() + "/api/drive/alc")
+                        .text())
+                .getAsJsonObject();
+    }
+
+    private Locator gauge(String title) {
+        return operator.page.locator("[data-part=level-says]").getByText(title);
+    }
+
+    @Test
+    public void theLevelIsFoundAndAFirmwareShutsIt() {
+        starts();
+        triesUntil("Keep the level", operator.page.getByText("never"));
+        assertThat(gauge("This gauge moves throughout")).isVisible();
+        operator.presses("Enter");
+        operator.page.getByText("The level of Skiff 10 is kept.").waitFor();
+        // Below where it really begins to act, at both powers and every tone.
+        LevelControl truth = new LevelControl(
+                SetOnBench.SKIFF.model("2.0"), SEED + SetOnBench.SKIFF.name().hashCode());
+        JsonObject shown = levels().getAsJsonObject("shown");
+        double knee = shown.getAsJsonObject("knee").get("level").getAsDouble();
+        assertEquals(20 * Math.log10(knee / truth.kneeLevel(5, 1500)), 0, 1);
+        double high = shown.getAsJsonObject("window").get("high").getAsDouble();
+        for (double toneHz : new double[] {500, 1500, 2500}) {
+            assertTrue(high < truth.kneeLevel(5, toneHz), "set up to " + high + " at " + toneHz + " Hz");
+        }
+        operator.page.getByText("See the levels").click();
+        assertThat(operator.page.locator("[data-part=level-stair]")).isVisible();
+
+        operator.page.navigate("/station");
+        operator.page
+                .getByText("Skiff 10", new Page.GetByTextOptions().setExact(true))
+                .click();
+        operator.page
+                .getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Skiff 10"))
+                .waitFor();
+        operator.page.getByLabel("Firmware, as the set shows it").fill("1.8");
+        operator.page
+                .getByText("Keep", new Page.GetByTextOptions().setExact(true))
+                .click();
+        operator.page.getByText("Skiff 10 is kept.").waitFor();
+        JsonArray rows = levels().getAsJsonArray("rows");
+        rows.forEach(row -> assertEquals(
+                row.getAsJsonObject().get("shut").getAsBoolean(),
+                !row.getAsJsonObject().get("firmware").getAsString().equals("1.8"),
+                row.toString()));
+        // With its old firmware the gauge rests: known as soon as the first series says so.
+        starts();
+        triesUntil("Keep the level", gauge("This gauge rests"));
+        assertThat(gauge("This gauge rests")).isVisible();
+    }
+}
