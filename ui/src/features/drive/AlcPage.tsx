@@ -161,7 +161,7 @@ function Profiles({ view, onPick }: { view: AlcView; onPick: (run: string) => vo
     <Sheet title={gauge?.title ?? 'Levels that were tried'}>
       {gauge && <p className="mb-2 text-soft">{gauge.says}</p>}
       <Table caption="Levels that were tried" quiet tight className="text-13">
-        <Heads of={['exciter', 'firmware', 'level', 'gauge right', 'since']} />
+        <Heads of={['exciter', 'firmware', 'level', 'gauge right']} />
         <tbody>
           {view.rows.map((row) => (
             <tr key={row.runId} className={row.runId === view.shownRunId ? 'bg-wash' : ''}>
@@ -172,6 +172,9 @@ function Profiles({ view, onPick }: { view: AlcView; onPick: (run: string) => vo
                 <span className="block text-12 text-soft">
                   {row.mode}, {row.band}
                 </span>
+                <Link className="figure block text-12 underline" to={`/log/${row.runId}`}>
+                  {utc(row.at).slice(0, 10)}
+                </Link>
               </RowHead>
               <Cell figure>{row.firmware || '–'}</Cell>
               {row.shut ? (
@@ -184,11 +187,6 @@ function Profiles({ view, onPick }: { view: AlcView; onPick: (run: string) => vo
                 <Cell figure>{row.window ?? 'no knee'}</Cell>
               )}
               <Cell>{row.right ?? '–'}</Cell>
-              <Cell figure>
-                <Link className="underline" to={`/log/${row.runId}`}>
-                  {utc(row.at).slice(0, 10)}
-                </Link>
-              </Cell>
             </tr>
           ))}
         </tbody>

@@ -108,7 +108,7 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
       number={unit !== ''}
       maxLength={60}
       className="w-full"
-      invalid={isRefused(start.error, `sound.${field}`) || isRefused(start.error, field)}
+      invalid={[`sound.${field}`, field, `${field}Hz`].some((one) => isRefused(start.error, one))}
       onChange={(value) => change({ [field]: value })}
     />
   );

@@ -9,6 +9,8 @@ import type { Run } from './useRun';
 const HEAD_PX = 150;
 const LEAST_COLUMN_PX = 62;
 const NOW_PX = 66;
+/** So many levels before the one in hand are seen without moving the table. */
+const MOST_BEFORE = 7;
 
 /** Output and gauge over the level, and the levels of the set power and tone in hand; every one of them once the run is over. */
 export function LevelSheet({ view, run, readOnly }: { view: RunView; run: Run; readOnly: boolean }) {
@@ -16,7 +18,7 @@ export function LevelSheet({ view, run, readOnly }: { view: RunView; run: Run; r
   const box = useRef<HTMLDivElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new level is the last column
   useEffect(() => {
-    if (box.current && !readOnly) box.current.scrollLeft = box.current.scrollWidth;
+    if (box.current) box.current.scrollLeft = readOnly ? 0 : box.current.scrollWidth;
   }, [view.steps.length, readOnly]);
   const levels = view.levels;
   const fileName = `alc-${view.startedAt.slice(0, 10)}-${view.exciter.replaceAll(' ', '-')}`;
@@ -24,7 +26,7 @@ export function LevelSheet({ view, run, readOnly }: { view: RunView; run: Run; r
   const hand = view.draft;
   const steps: StepView[] = readOnly
     ? view.steps
-    : [...view.steps.filter((step) => step.drive === hand.drive && step.tone === hand.tone), hand];
+    : [...view.steps.filter((step) => step.drive === hand.drive && step.tone === hand.tone).slice(-MOST_BEFORE), hand];
   const beside = !readOnly && view.source !== 'TYPED' ? NOW_PX : 0;
   return (
     <section aria-label={view.title} className="sheet overflow-hidden">

@@ -29,8 +29,13 @@ public enum SetOnBench {
         return firmware;
     }
 
+    /** Returns its level control with a firmware; its truth belongs to a seed. */
+    public LevelControl control(String version, long seed) {
+        return new LevelControl(model(version), seed + name().hashCode());
+    }
+
     /** Returns what it is with a firmware; what is no version is an old one. */
-    public Model model(String version) {
+    private Model model(String version) {
         return new Model(leastW, mostW, isRenewed(version) ? renewed : old);
     }
 

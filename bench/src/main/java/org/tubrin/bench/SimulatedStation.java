@@ -351,7 +351,7 @@ public final class SimulatedStation {
     }
 
     private LevelControl levelControl() {
-        return new LevelControl(exciter.model(firmware), seed + exciter.name().hashCode());
+        return exciter.control(firmware, seed);
     }
 
     synchronized String firmware() {

@@ -72,6 +72,10 @@ public class AccessibilityTest {
             page.navigate("/drive");
             page.locator("[data-part=guard]").waitFor();
             check(page, "drive");
+            page.navigate("/drive/alc");
+            page.locator("[data-part=level-stair]").waitFor();
+            page.getByText("Meters, band, load and tones").click();
+            check(page, "levels");
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             check(page, "trends");

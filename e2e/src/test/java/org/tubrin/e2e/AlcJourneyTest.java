@@ -94,8 +94,7 @@ public class AlcJourneyTest extends AtTheStation {
         operator.presses("Enter");
         operator.page.getByText("The level of Skiff 10 is kept.").waitFor();
         // Below where it really begins to act, at both powers and every tone.
-        LevelControl truth = new LevelControl(
-                SetOnBench.SKIFF.model("2.0"), SEED + SetOnBench.SKIFF.name().hashCode());
+        LevelControl truth = SetOnBench.SKIFF.control("2.0", SEED);
         JsonObject shown = levels().getAsJsonObject("shown");
         double knee = shown.getAsJsonObject("knee").get("level").getAsDouble();
         assertEquals(20 * Math.log10(knee / truth.kneeLevel(5, 1500)), 0, 1);

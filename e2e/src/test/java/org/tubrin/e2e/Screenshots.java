@@ -97,6 +97,9 @@ public final class Screenshots {
             page.navigate("/drive");
             page.locator("[data-part=guard]").waitFor();
             shoot(page, "drive");
+            page.navigate("/drive/alc");
+            page.locator("[data-part=level-stair]").waitFor();
+            shoot(page, "alc");
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             shoot(page, "trends");
@@ -110,9 +113,6 @@ public final class Screenshots {
             shoot(page, "twin");
             climbsOnTheBench(day);
             shoot(page, "live-day");
-            lamp.page.navigate(page.url());
-            lamp.page.locator("[data-part=now-OUTPUT]").waitFor();
-            shoot(lamp.page, "live-lamp");
             for (String view : List.of("map", "power", "signal")) {
                 page.navigate(page.url().replaceAll("/(map|power|signal)$", "") + "/" + view);
                 page.locator("[data-part=" + (view.equals("map") ? "map" : view.equals("power") ? "flows" : "products")

@@ -113,6 +113,17 @@ class LiveActs {
                 range,
                 OptionalDouble.of(window.spread()),
                 OptionalDouble.empty());
+        if (channel.role() == ReadingRole.ALC_GAUGE) {
+            // A gauge of its own marks shows what it shows.
+            return new Reading(
+                    channel.role(),
+                    Figures.plain(value, 1),
+                    value,
+                    meter.name(),
+                    range,
+                    OptionalDouble.of(window.spread()),
+                    OptionalDouble.empty());
+        }
         Quantity worth = channel.measured(exact, channel.range(range).orElseThrow());
         return new Reading(
                 channel.role(),
@@ -344,7 +355,9 @@ class LiveActs {
     }
 
     private void range(TuneSetup setup, String name) {
+        // What has one range is no meter that is switched.
         setup.channelFor(ReadingRole.OUTPUT)
+                .filter(channel -> channel.ranges().size() > 1)
                 .flatMap(channel -> channel.range(name))
                 .ifPresent(range -> bench.range(range.fullScale()));
     }

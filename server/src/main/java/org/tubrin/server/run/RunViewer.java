@@ -117,7 +117,7 @@ class RunViewer {
                         adviceWords.notes(state),
                         conditions(state),
                         onAir(state),
-                        ended
+                        ended && setup.stage().kind() != RunKind.ALC
                                 ? ModeGuard.of(state).stream()
                                         .map(row -> guard(state.setup(), row))
                                         .toList()
@@ -222,7 +222,8 @@ class RunViewer {
         List<RunView.Node> nodes = new ArrayList<>();
         setup.customs().sound().ifPresent(path -> nodes.add(soundNode(state, path)));
         String carrier = words.say(
-                "line.carrier", Map.of("mode", words.name(setup.carrier().name())));
+                setup.stage().kind() == RunKind.ALC ? "line.mode" : "line.carrier",
+                Map.of("mode", words.name(setup.carrier().name())));
         String exciter = setup.pad().isEmpty()
                 ? drive
                 : state.draft()

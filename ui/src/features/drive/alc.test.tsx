@@ -1,0 +1,183 @@
+import { render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { MemoryRouter, Route, Routes } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { AlcView, Choices } from '../../api';
+import { Shell } from '../../testing';
+import { DrivePage } from './DrivePage';
+
+const point = (level: number, outputW: number, gauge: number, down = false) => ({ level, outputW, gauge, down });
+
+const SHUT = 'Measured with firmware 2.4; now it is 3.0.';
+
+const VIEW: AlcView = {
+  rows: [
+    {
+      runId: 'new',
+      exciter: 'Skiff 10',
+      mode: 'Data',
+      band: '7 MHz',
+      firmware: '2.0',
+      at: '2026-11-02T12:00:00Z',
+      window: '46 to 55 %',
+      gauge: 'This gauge moves throughout',
+      right: '17 to 23',
+      shut: false,
+    },
+    {
+      runId: 'old',
+      exciter: 'Halyard 100',
+      mode: 'Data',
+      band: '7 MHz',
+      firmware: '2.4',
+      at: '2026-09-12T12:00:00Z',
+      window: '34 to 40 %',
+      right: '8, at rest',
+      shut: true,
+      shutWords: SHUT,
+    },
+  ],
+  shownRunId: 'new',
+  shown: {
+    series: [
+      {
+        label: '1 W, 1500 Hz',
+        points: [point(0.1, 0.03, 5), point(0.4, 0.5, 15), point(0.8, 1.05, 50), point(0.4, 0.51, 17, true)],
+      },
+    ],
+    setPowerW: 1,
+    gaugeEnd: 60,
+    knee: { level: 0.58, halfWidth: 0.02, perLevel: 1.77, shown: '58 ± 2 %' },
+    window: { low: 0.46, high: 0.55, shown: '46 to 55 %' },
+    gauge: {
+      kind: 'MOVES_THROUGHOUT',
+      low: 17,
+      high: 23,
+      title: 'This gauge moves throughout',
+      says: 'It rises from the first level on.',
+      right: '17 to 23',
+    },
+    says: ['The output stopped following at 58 ± 2 %.'],
+  },
+};
+
+const thing = (id: string, name: string, more: object = {}) => ({
+  id,
+  name,
+  detail: '',
+  tuned: true,
+  bands: [],
+  reads: [],
+  switchPositions: [],
+  ...more,
+});
+
+const CHOICES = {
+  stationDescribed: true,
+  amplifiers: [thing('a', 'Brigantine')],
+  exciters: [thing('h', 'Halyard 100'), thing('s', 'Skiff 10')],
+  pads: [],
+  terminations: [thing('l', 'Ballast 1000'), thing('y', 'Yardarm', { bands: ['MHZ_7'] })],
+  meters: [
+    thing('f', 'Fathom', { reads: ['OUTPUT'] }),
+    thing('p', 'Leadline in bypass', { reads: ['OUTPUT'] }),
+    thing('g', 'Skiff 10 gauge', { reads: ['ALC_GAUGE'] }),
+  ],
+  bands: [{ band: 'MHZ_7', name: '7 MHz', lowestHz: 7e6, highestHz: 7.2e6 }],
+  carriers: [],
+  schools: [],
+  suggestions: [],
+  rungs: [],
+  sources: [{ code: 'TYPED', name: 'Typed', detail: '' }],
+} as unknown as Choices;
+
+describe('levels', () => {
+  let sent: Record<string, unknown>[];
+  let view: AlcView;
+
+  beforeEach(() => {
+    sent = [];
+    view = VIEW;
+    localStorage.clear();
+    vi.stubGlobal('fetch', async (request: Request) => {
+      if (request.method === 'POST') sent.push(await request.json());
+      const refused = request.method === 'POST';
+      const body = refused
+        ? {
+            title: 'Something of it is not right',
+            detail: '',
+            problems: [
+              {
+                field: 'sound.setPower',
+                code: 'OUT_OF_RANGE',
+                message: '“500” is beyond 0.1 to 10 W.',
+                remedy: 'Set less.',
+              },
+            ],
+          }
+        : request.url.includes('/choices')
+          ? CHOICES
+          : view;
+      return new Response(JSON.stringify(body), {
+        status: refused ? 422 : 200,
+        headers: { 'Content-Type': refused ? 'application/problem+json' : 'application/json' },
+      });
+    });
+  });
+  afterEach(() => vi.unstubAllGlobals());
+
+  const show = () =>
+    render(
+      <Shell>
+        <MemoryRouter initialEntries={['/drive/alc']}>
+          <Routes>
+            <Route path="/drive/:tab?" element={<DrivePage />} />
+          </Routes>
+        </MemoryRouter>
+      </Shell>,
+    );
+
+  it('draws output and gauge over the level, and where to set it', async () => {
+    show();
+    const stair = await screen.findByRole('img', { name: /80 %: 1.05 W; knee 58 ± 2 %; set between 46 and 55 %/ });
+    expect(within(stair).getByText('set it here')).toBeInTheDocument();
+    expect(within(stair).getByText('right: 17 to 23')).toBeInTheDocument();
+    expect(within(stair).getByText('set power 1 W')).toBeInTheDocument();
+    // The way down is a mark of its own, no part of the stair.
+    expect(stair.querySelectorAll('circle')).toHaveLength(1);
+    expect(screen.getByText('The output stopped following at 58 ± 2 %.')).toBeInTheDocument();
+  });
+
+  it('says which level a firmware has shut, and proposes that exciter', async () => {
+    show();
+    expect(await screen.findByText('Try the level of Halyard 100')).toBeInTheDocument();
+    const row = screen.getByRole('button', { name: 'Halyard 100' }).closest('tr') as HTMLElement;
+    expect(within(row).getByText('shut')).toBeInTheDocument();
+    expect(within(row).queryByText('34 to 40 %')).toBeNull();
+  });
+
+  it('sends what was typed, with the exciter’s own gauge and the meter in bypass, and names what is refused', async () => {
+    const user = userEvent.setup();
+    view = { rows: [] };
+    localStorage.setItem('tubrin.alc', JSON.stringify({ exciterId: 's' }));
+    show();
+    expect(await screen.findByText(/No level was tried yet/)).toBeInTheDocument();
+    const begin = await screen.findByRole('button', { name: 'Start with the level' });
+    expect(begin).toBeDisabled();
+    await user.type(screen.getByLabelText('Set power, W'), '500');
+    await user.type(screen.getByLabelText('A second one, W'), '2.5');
+    await user.type(screen.getByLabelText('By (interface, cable)'), 'cable');
+    await user.click(begin);
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({
+      school: 'ALC',
+      exciterId: 's',
+      meterIds: ['p', 'g'],
+      terminationId: 'l',
+      sound: { setPower: '500', otherPower: '2.5', device: 'cable', middle: '1500' },
+    });
+    expect(await screen.findByText(/is beyond 0.1 to 10 W/)).toBeInTheDocument();
+    expect(screen.getByLabelText('Set power, W')).toHaveAttribute('aria-invalid', 'true');
+    expect(JSON.parse(localStorage.getItem('tubrin.alc') ?? '{}')).toMatchObject({ setPower: '500' });
+  });
+});
