@@ -1,6 +1,8 @@
 import { type Form, number, type Option, type Spec } from '../../parts/form';
 
 export const BANDS: Option[] = [
+  ['KHZ_137', '137 kHz'],
+  ['KHZ_472', '472 kHz'],
   ['MHZ_1_8', '1.8 MHz'],
   ['MHZ_3_5', '3.5 MHz'],
   ['MHZ_5', '5 MHz'],

@@ -69,7 +69,7 @@ public final class Bench implements AutoCloseable {
                 .query("ROUTe:EXCiter", () -> station.exciter().name())
                 .set("ROUTe:EXCiter", text -> station.exciter(Instrument.word(text, SetOnBench.values())))
                 .level("SOURce:PULSe:DCYCle", 0.05, 1, station::dutyFactor, station::dutyFactor)
-                .level("SOURce:FREQuency", 1.8e6, 54e6, station::frequencyHz, station::frequencyHz);
+                .level("SOURce:FREQuency", 1e5, 54e6, station::frequencyHz, station::frequencyHz);
     }
 
     private Instrument panelOfAmplifier() {

@@ -1,6 +1,7 @@
 package org.tubrin.core.run;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -11,7 +12,7 @@ import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 
 /**
- * Steps of two runs at the same drive.
+ * Steps of two runs at the same drive, tone and level.
  *
  * @param driveW the drive, in watts
  * @param first of the one run; absent where it has none there
@@ -19,6 +20,7 @@ import org.tubrin.core.quantity.Quantity;
  */
 public record StepPair(double driveW, Optional<Step> first, Optional<Step> second) {
     private static final double SAME_DRIVE = 0.08;
+    private static final double SAME_LEVEL = 0.005;
     private static final double SIGMAS = 2;
     private static final double EYE_SHARE = 0.003;
 
@@ -48,12 +50,22 @@ public record StepPair(double driveW, Optional<Step> first, Optional<Step> secon
             pairs.add(new StepPair(one.driveW().value(), Optional.of(one), match));
         }
         others.forEach(other -> pairs.add(new StepPair(other.driveW().value(), Optional.empty(), Optional.of(other))));
-        pairs.sort((a, b) -> Double.compare(a.driveW(), b.driveW()));
+        pairs.sort(Comparator.comparingDouble(StepPair::driveW).thenComparingDouble(StepPair::level));
         return List.copyOf(pairs);
     }
 
     private static boolean isSame(Step one, Step other) {
-        return Math.abs(one.driveW().value() / other.driveW().value() - 1) <= SAME_DRIVE;
+        return Math.abs(one.driveW().value() / other.driveW().value() - 1) <= SAME_DRIVE
+                && one.position(Control.TONE).equals(other.position(Control.TONE))
+                && Math.abs(level(one) - level(other)) <= SAME_LEVEL;
+    }
+
+    private double level() {
+        return first.or(() -> second).map(StepPair::level).orElse(0.0);
+    }
+
+    private static double level(Step step) {
+        return step.position(Control.LEVEL).orElse(0.0);
     }
 
     private static List<Step> lastOfEachDrive(List<Step> steps) {

@@ -1,7 +1,9 @@
 package org.tubrin.core.station;
 
-/** Amateur bands by the megahertz that operators call them, with their widest limits anywhere. */
+/** Amateur bands by what operators call them, with their widest limits anywhere. */
 public enum Band {
+    KHZ_137(135.7e3, 137.8e3),
+    KHZ_472(472e3, 479e3),
     MHZ_1_8(1.8e6, 2.0e6),
     MHZ_3_5(3.5e6, 4.0e6),
     MHZ_5(5.25e6, 5.45e6),

@@ -11,6 +11,7 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.StepPair;
+import org.tubrin.server.run.LevelViewer;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -55,19 +56,27 @@ final class RunPairs {
                 percent(pair.second().flatMap(Step::efficiency)),
                 null,
                 false));
-        for (Control control : List.of(Control.PLATE, Control.LOAD)) {
+        for (Control control : List.of(Control.PLATE, Control.LOAD, Control.TONE, Control.LEVEL)) {
             Optional<Double> first = pair.first().flatMap(step -> step.position(control));
             Optional<Double> second = pair.second().flatMap(step -> step.position(control));
             if (first.isPresent() || second.isPresent()) {
                 rows.add(new TrendViews.PairRow(
                         words.name(control.name()),
-                        first.map(Figures::dial).orElse(null),
-                        second.map(Figures::dial).orElse(null),
+                        first.map(at -> shown(control, at)).orElse(null),
+                        second.map(at -> shown(control, at)).orElse(null),
                         null,
                         false));
             }
         }
         return new TrendViews.PairView(Figures.plain(pair.driveW(), 1), rows);
+    }
+
+    private static String shown(Control control, double at) {
+        return switch (control) {
+            case PLATE, LOAD -> Figures.dial(at);
+            case DRIVE, TONE -> Figures.plain(at, 1);
+            case LEVEL -> LevelViewer.percent(at);
+        };
     }
 
     private static ScaleUnit scale(ReadingRole role) {
