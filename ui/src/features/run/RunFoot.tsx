@@ -93,8 +93,8 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
           Keep note
         </Button>
         <Confirm
-          title="End this run without a card row?"
-          says="What was read stays in the log. No dials are written to the card."
+          title={isTuned(view) ? 'End this run without a card row?' : 'Leave this run?'}
+          says={`What was read stays in the log.${isTuned(view) ? ' No dials are written to the card.' : ''}`}
           does="End the run"
           onDo={() => act({ act: 'ABANDON', text: '' })}
         >

@@ -103,7 +103,7 @@ function Start({ choices }: { choices: Choices }) {
   );
 }
 
-const WHAT: Partial<Record<RunSummary['school'], string>> = { DRIVE_TABLE: 'drive table', ALC: 'level' };
+const WHAT: Partial<Record<RunSummary['school'], string>> = { DRIVE_TABLE: 'drive table,', ALC: 'level, past' };
 
 function GoOn({ run }: { run: RunSummary }) {
   const navigate = useNavigate();
@@ -113,7 +113,7 @@ function GoOn({ run }: { run: RunSummary }) {
   return (
     <Sheet title="In progress">
       <p className="head text-18">
-        {run.bandName} {WHAT[run.school] ?? 'climb'}, {run.amplifier}
+        {run.bandName} {WHAT[run.school] ?? 'climb,'} {run.amplifier}
       </p>
       <p className="mb-2 text-soft">
         {run.steps} {run.steps === 1 ? 'step' : 'steps'} done, last touched {ago(run.lastAt, now)}. Nothing of it is

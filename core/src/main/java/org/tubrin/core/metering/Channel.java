@@ -34,7 +34,7 @@ public record Channel(
     static final double READ_SHARE = 0.005;
 
     /** Of a class of full scale, what a place of the scale has for itself. */
-    private static final double SCALE_SHARE = 0.2;
+    private static final double SCALE_SHARE = 0.17;
 
     private static final int MOST_CORRECTIONS = 200;
 
@@ -92,7 +92,7 @@ public record Channel(
 
     /**
      * Returns what differs from place to place on a range, as a standard uncertainty: digits to the last of them; a scale by the
-     * eye, and by a fifth of its class, since its law is not quite the movement's.
+     * eye, and by a sixth of its class, since its law is not quite the movement's.
      */
     public double fromPlaceToPlace(MeterRange range) {
         if (accuracy instanceof Accuracy.OfReading digits && digits.digit() > 0) {

@@ -150,7 +150,7 @@ class RunViewer {
                 words.name(state.school().name()),
                 ended ? List.of() : schools(state),
                 setup.station().licenceLimitW(),
-                Ladder.drivesW(setup, state.school()),
+                setup.stage().kind() == RunKind.ALC ? List.of() : Ladder.drivesW(setup, state.school()),
                 setup.readings(),
                 RecordTwin.of(setup).isPresent());
     }

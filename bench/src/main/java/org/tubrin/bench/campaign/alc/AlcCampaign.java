@@ -140,7 +140,7 @@ public final class AlcCampaign {
             gauges, which lags by up to two marks on the way down; a wattmeter with a scale (5 % of full scale: half of it in its
             slope, a quarter at its zero, read to half a hundredth) or with digits (3 %, to 0.01 W). *Until it grows no more* tries
             the set power and one tone: up by a twentieth of the slider's way until a step brings less than half of what it
-            should, then a tenth below the step before.
+            should and half of the set power is there, then a tenth below the step before.
             """;
 
     private static String markdown(List<AlcScore> scores, int cases, long seed, String date) {

@@ -36,6 +36,9 @@ record AlcScore(
     private static final double COVERED = 1.96;
     private static final double PLAIN_STEP = 0.05;
     private static final double PLAIN_GROWTH = 0.5;
+    /** Nobody takes a level for the knee that brings less than this share of the set power. */
+    private static final double PLAIN_LEAST = 0.5;
+
     private static final double PLAIN_BACK = 0.9;
 
     /** Returns what following the next move comes to. */
@@ -80,7 +83,7 @@ record AlcScore(
 
     /**
      * Returns what is usual: at the set power and one tone the slider goes up by a twentieth until a step brings less than half of
-     * what it should, and is set a tenth below the step before.
+     * what it should with half of the set power there, and is set a tenth below the step before.
      */
     static AlcScore plain(AlcCase given) {
         AlcShack shack = new AlcShack(given);
@@ -94,7 +97,7 @@ record AlcScore(
         double before = plainReads(shack, level);
         double grewW = 1;
         double wantedW = 0;
-        while (level < 1 && grewW >= PLAIN_GROWTH * wantedW) {
+        while (level < 1 && (before < PLAIN_LEAST * given.path().setPowerW() || grewW >= PLAIN_GROWTH * wantedW)) {
             level += PLAIN_STEP;
             wantedW = before * (Math.pow(level / (level - PLAIN_STEP), 2) - 1);
             double now = plainReads(shack, level);
