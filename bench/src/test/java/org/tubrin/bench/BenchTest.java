@@ -23,6 +23,7 @@ public class BenchTest {
     private static final int FATHOM = 2;
     private static final int PANEL = 3;
     private static final int SUPPLY = 5;
+    private static final int DRIVE = 6;
 
     private SimulatedStation station;
     private Bench bench;
@@ -324,5 +325,37 @@ public class BenchTest {
         double capstan = movesBy("CAPSTAN");
         assertTrue(capstan < windlass && windlass < 0, capstan + " V, " + windlass + " V");
         assertTrue(movesBy("BILGE") > 0.2);
+    }
+
+    /** Below its knee the root of the output is in proportion to the level; an update forgets the level and changes the gauge. */
+    @Test
+    public void theExciterSendsSoundAtALevelUntilAFirmwareForgetsIt() throws IOException {
+        try (Client exciter = new Client(EXCITER);
+                Client amplifier = new Client(AMPLIFIER);
+                Client drive = new Client(DRIVE)) {
+            amplifier.ask("PAN:OPER OFF;*OPC?");
+            exciter.ask("ROUT:EXC SKIFF;SOUR:SOUN ON;SOUR:POW 5;SOUR:TONE 1500;SOUR:LEV 0.1;OUTP ON;*OPC?");
+            assertEquals(exciter.ask("SYST:FIRM?"), "1.8");
+            station.pass(1);
+            double low = drive.number("MEAS:POW?");
+            exciter.ask("SOUR:LEV 0.2;*OPC?");
+            station.pass(1);
+            // A meter of 1 % of 20 W knows a tenth of a watt.
+            assertEquals(drive.number("MEAS:POW?"), 4 * low, 0.5);
+            assertEquals(exciter.number("MEAS:ALC?"), 8, 0);
+            exciter.ask("SOUR:LEV 0.9;*OPC?");
+            station.pass(1);
+            assertTrue(exciter.number("MEAS:ALC?") < 7, "bars fall");
+            exciter.ask("SYST:FIRM 2.0;*OPC?");
+            station.pass(1);
+            assertEquals(drive.number("MEAS:POW?"), 0, 0.15);
+            assertEquals(exciter.number("MEAS:ALC?"), 4, 0);
+            exciter.ask("SOUR:LEV 0.9;*OPC?");
+            station.pass(1);
+            assertTrue(drive.number("MEAS:POW?") > 4, "set anew it sends again");
+            assertTrue(exciter.number("MEAS:ALC?") > 24, "and its gauge moves throughout");
+            exciter.send("SOUR:LEV 1.4");
+            assertTrue(exciter.ask("SYST:ERR?").startsWith("-222"));
+        }
     }
 }

@@ -12,6 +12,7 @@ import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.Reflection;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Step;
@@ -54,10 +55,11 @@ public record RunFigures(
     /** Grid current at an output, and what the eye leaves open of it. */
     public record GridPoint(double outputW, double gridCurrentA, double eyeA) {}
 
-    /** Returns the figures of a run; empty unless it was finished, with a step, and not with pulses. */
+    /** Returns the figures of a run; empty unless it was finished, with a step, with an amplifier in operation, and not with pulses. */
     public static Optional<RunFigures> of(RunState run) {
         boolean finished = run.ending().filter(RunState.Ending.FINISHED::equals).isPresent();
-        if (!finished || run.steps().isEmpty() || run.school() == School.PULSED) {
+        boolean isBypassed = run.setup().stage().kind() == RunKind.ALC;
+        if (!finished || isBypassed || run.steps().isEmpty() || run.school() == School.PULSED) {
             return Optional.empty();
         }
         Step last = run.steps().get(run.steps().size() - 1);

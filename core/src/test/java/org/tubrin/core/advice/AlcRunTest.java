@@ -46,6 +46,7 @@ import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Termination;
+import org.tubrin.core.trend.RunFigures;
 
 /** A run by levels as a person plays it who only does what the next move says, on an exciter whose law is known. */
 public class AlcRunTest {
@@ -221,6 +222,7 @@ public class AlcRunTest {
         tries(exciter, Shows.BARS_THAT_FALL, 0);
         assertTrue(state().checks().contains(Check.AMPLIFIER_BYPASSED));
         assertFalse(state().checks().contains(Check.OPERATE));
+        assertEquals(RunFigures.of(state()), Optional.empty(), "no trend of an amplifier is made of it");
         state().steps().forEach(step -> {
             assertEquals(step.room(), List.of());
             assertEquals(Signs.of(step, Optional.empty()), List.of());

@@ -114,7 +114,10 @@ public class LevelViewer {
     }
 
     private static String figure(Knee knee) {
-        return whole(knee.level()) + THIN + "±" + THIN + Figures.plain(100 * knee.halfWidth(), 1) + THIN + "%";
+        double half = 100 * knee.halfWidth();
+        int decimals = half < 1 ? 1 : 0;
+        return Figures.fixed(100 * knee.level(), decimals) + THIN + "±" + THIN + Figures.fixed(half, decimals) + THIN
+                + "%";
     }
 
     private LevelView.GaugeView gauge(Gauge gauge) {
