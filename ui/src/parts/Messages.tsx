@@ -33,14 +33,14 @@ export function Trouble({ error, retry, page }: { error: unknown; retry?: () => 
 }
 
 /** What of an entry was refused, each with its remedy; the whole trouble where it was no entry. */
-export function Refused({ error, named }: { error: unknown; named?: boolean }) {
+export function Refused({ error, named }: { error: unknown; named?: boolean | Record<string, string> }) {
   if (!error) return null;
   if (!(error instanceof Refusal) || error.problems.length === 0) return <Trouble error={error} />;
   return error.problems.map((problem) => (
     <p key={problem.field + problem.code} role="alert" className="mt-2 flex items-baseline gap-2">
       <LimitBar />
       <span>
-        {named && <b className="font-semibold">{problem.field}: </b>}
+        {named && <b className="font-semibold">{(named !== true && named[problem.field]) || problem.field}: </b>}
         {problem.message} <span className="text-soft">{problem.remedy}</span>
       </span>
     </p>

@@ -30,6 +30,7 @@ const OUTPUT_PX = 210;
 const GAP = 44;
 const GAUGE_PX = 86;
 const FOOT = 26;
+const KNEE_WORDS_PX = 100;
 const STEPS_OF_POWER = [0.05, 0.1, 0.25, 0.5, 1, 2, 5, 10, 20, 50, 100, 200];
 
 /** Level on the line; output over it as a stair on a root scale, the gauge as a second one, where to set it shaded through both. */
@@ -145,18 +146,7 @@ export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, w
           />
         </g>
       )}
-      {knee && (
-        <text
-          x={x(knee.level + knee.halfWidth) + 8}
-          y={y(most / 9) + 4}
-          className="fill-ink font-semibold"
-          {...(x(knee.level + knee.halfWidth) > width - 130
-            ? { x: x(knee.level - knee.halfWidth) - 8, textAnchor: 'end' as const }
-            : {})}
-        >
-          knee {knee.shown}
-        </text>
-      )}
+      {knee && <KneeWords knee={knee} x={x} y={y(most / 9)} width={width} />}
       {gaugeEnd !== undefined && (
         <>
           <text x={4} y={gaugeTop - 12} className="fill-soft">
@@ -209,6 +199,32 @@ export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, w
           </text>
         ))}
     </svg>
+  );
+}
+
+/** Beside the knee where there is room, else below it. */
+function KneeWords({
+  knee,
+  x,
+  y,
+  width,
+}: {
+  knee: NonNullable<Props['knee']>;
+  x: (level: number) => number;
+  y: number;
+  width: number;
+}) {
+  const beside = x(knee.level + knee.halfWidth) + 8;
+  const fits = beside + KNEE_WORDS_PX < width - RIGHT;
+  return (
+    <text
+      x={fits ? beside : width - RIGHT}
+      y={fits ? y + 4 : y + 22}
+      textAnchor={fits ? 'start' : 'end'}
+      className="fill-ink font-semibold"
+    >
+      knee {knee.shown}
+    </text>
   );
 }
 

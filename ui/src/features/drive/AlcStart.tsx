@@ -32,6 +32,22 @@ function remembered(): Partial<Entry> {
   }
 }
 
+/** What the fields are called on the form. */
+const NAMES: Record<string, string> = {
+  'sound.setPower': 'Set power',
+  'sound.otherPower': 'A second one',
+  'sound.systemVolume': 'System volume',
+  'sound.low': 'Low tone',
+  'sound.middle': 'Middle tone',
+  'sound.high': 'High tone',
+  middleHz: 'Middle tone',
+  highHz: 'High tone',
+  program: 'Slider of',
+  device: 'By (interface, cable)',
+  frequency: 'Frequency',
+  bench: 'Simulated bench',
+};
+
 /** Begins a run by levels. */
 export function AlcStart({ suggested }: { suggested: string | undefined }) {
   const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
@@ -220,7 +236,7 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
           </Button>
           {!ready && <span className="text-13 text-soft">Powers and interface are still missing.</span>}
         </div>
-        <Refused error={start.error} named />
+        <Refused error={start.error} named={NAMES} />
       </form>
     </Sheet>
   );

@@ -177,6 +177,7 @@ describe('levels', () => {
       sound: { setPower: '500', otherPower: '2.5', device: 'cable', middle: '1500' },
     });
     expect(await screen.findByText(/is beyond 0.1 to 10 W/)).toBeInTheDocument();
+    expect(screen.getByText('Set power:')).toBeInTheDocument();
     expect(screen.getByLabelText('Set power, W')).toHaveAttribute('aria-invalid', 'true');
     expect(JSON.parse(localStorage.getItem('tubrin.alc') ?? '{}')).toMatchObject({ setPower: '500' });
   });

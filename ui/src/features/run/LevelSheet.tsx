@@ -32,6 +32,7 @@ export function LevelSheet({ view, run, readOnly }: { view: RunView; run: Run; r
     <section aria-label={view.title} className="sheet overflow-hidden">
       <header className="flex flex-wrap items-baseline gap-x-3 px-4 pt-2.5 pb-1">
         <h1 className="text-22">{view.title}</h1>
+        <p className="text-soft">{view.subtitle}</p>
         <span className="noprint flex gap-2.5 text-13 text-act">
           <Button kind="link" asChild>
             <a href={`/api/runs/${view.id}/steps.csv`} download>

@@ -138,7 +138,7 @@ class RunViewer {
                 "step", state.steps().size() + (ended ? 0 : 1));
         return new RunView.About(
                 words.say(title(setup.stage().kind()), names),
-                words.say(ended ? "run.subtitle.ended" : "run.subtitle", names),
+                words.say(subtitle(setup.stage().kind(), ended), names),
                 words.name(setup.band().name()),
                 setup.frequencyHz(),
                 setup.amplifier().name(),
@@ -153,6 +153,13 @@ class RunViewer {
                 setup.stage().kind() == RunKind.ALC ? List.of() : Ladder.drivesW(setup, state.school()),
                 setup.readings(),
                 RecordTwin.of(setup).isPresent());
+    }
+
+    private static String subtitle(RunKind kind, boolean ended) {
+        if (kind == RunKind.ALC) {
+            return ended ? "run.subtitle.alc.ended" : "run.subtitle.alc";
+        }
+        return ended ? "run.subtitle.ended" : "run.subtitle";
     }
 
     private static String title(RunKind kind) {
