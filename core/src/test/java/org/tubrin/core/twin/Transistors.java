@@ -1,6 +1,7 @@
 package org.tubrin.core.twin;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.station.Band;
@@ -10,6 +11,8 @@ import org.tubrin.core.station.TwinConstants.Expansion;
 
 /** The invented amplifiers with transistors. */
 public final class Transistors {
+    private static final List<Band> BANDS = List.copyOf(EnumSet.range(Band.MHZ_1_8, Band.MHZ_50));
+
     private static final double[] SWR = {1.2, 1.1, 1.3, 1.15, 1.4, 1.3, 1.4, 1.5, 1.35, 1.6, 1.7};
 
     public static final TransistorTwin KETCH = new TransistorTwin(new Broadband(
@@ -47,7 +50,7 @@ public final class Transistors {
     private static List<BroadbandBand> bands(double[] gainsDb, double[] saturatedW) {
         List<BroadbandBand> bands = new ArrayList<>();
         for (int i = 0; i < gainsDb.length; i++) {
-            bands.add(new BroadbandBand(Band.values()[i], gainsDb[i], saturatedW[i], SWR[i]));
+            bands.add(new BroadbandBand(BANDS.get(i), gainsDb[i], saturatedW[i], SWR[i]));
         }
         return bands;
     }
