@@ -10,6 +10,8 @@ export type {
   BatteryView,
   BeliefView,
   BenchView,
+  BiasPageView,
+  BiasView,
   Box,
   CardView,
   Cell,

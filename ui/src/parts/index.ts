@@ -1,3 +1,4 @@
+export { BiasDevices } from './BiasDevices';
 export { FileButton } from './FileButton';
 export { Kbd } from './Kbd';
 export { Answer, FirstThing, isRefused, Refused, Trouble } from './Messages';

@@ -1,5 +1,6 @@
 export { apart } from './apart';
 export { type BandStair, BandStairs, outputScale, STAIRS } from './BandStairs';
+export { BiasStair } from './BiasStair';
 export { Course } from './Course';
 export { DialRuler } from './DialRuler';
 export { Envelope, outputAt, Trapezoid } from './Envelope';
@@ -8,6 +9,7 @@ export { Impedance } from './Impedance';
 export { LevelStair } from './LevelStair';
 export { Ring } from './Ring';
 export { RoomRuler } from './RoomRuler';
+export { SaveDrawing } from './SaveDrawing';
 export { Sized } from './Sized';
 export { Stair, type StairColumn } from './Stair';
 export { saveCsv, saveJson, savePng, saveSvg } from './saveChart';

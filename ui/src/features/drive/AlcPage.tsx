@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { type AlcView, ask, client } from '../../api';
 import { Answer, Diamond, Sheet } from '../../parts';
 import { Button, Cell, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
-import { LevelStair, Sized, savePng, saveSvg } from '../../plot';
+import { LevelStair, SaveDrawing, Sized } from '../../plot';
 import { utc } from '../../quantity';
 import { AlcStart } from './AlcStart';
 import { DriveTabs } from './DriveTabs';
@@ -29,7 +29,7 @@ export function AlcPage() {
             {data.shown && <AsRead view={data} />}
           </div>
           <div className="grid grid-cols-one gap-3.5">
-            <AlcStart suggested={outOfDate(data)} />
+            <AlcStart suggested={outOfDate(data)} outputMeters={data.outputMeters} />
             {data.rows.length > 0 && <Profiles view={data} onPick={setRun} />}
           </div>
         </div>
@@ -47,7 +47,6 @@ function Picture({ view }: { view: AlcView }) {
   const drawing = useRef<SVGSVGElement>(null);
   const row = view.rows.find((one) => one.runId === view.shownRunId);
   const levels = view.shown;
-  const withDrawing = (act: (svg: SVGSVGElement) => void) => drawing.current && act(drawing.current);
   const fileName = `alc-${row?.exciter.replaceAll(' ', '-') ?? ''}`;
   return (
     <section aria-label="How far the level may go" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
@@ -59,14 +58,7 @@ function Picture({ view }: { view: AlcView }) {
               {row.exciter}, {row.mode}, {row.band}
               {row.firmware && `, firmware ${row.firmware}`}
             </p>
-            <span className="noprint flex gap-2.5 text-13 text-act">
-              <Button kind="link" onClick={() => withDrawing((svg) => saveSvg(svg, fileName))}>
-                SVG
-              </Button>
-              <Button kind="link" onClick={() => withDrawing((svg) => void savePng(svg, fileName))}>
-                PNG
-              </Button>
-            </span>
+            <SaveDrawing name={fileName} drawing={() => drawing.current} />
           </>
         )}
         <DriveTabs />
@@ -102,7 +94,7 @@ function Picture({ view }: { view: AlcView }) {
       ) : (
         <p className="text-soft">
           No level was tried yet. A level control that acts clips data and widens speech. A run finds where it begins:
-          some thirty short key-downs into a dummy load, amplifier in bypass.
+          about 35 short key-downs into a dummy load, amplifier in bypass.
         </p>
       )}
     </section>

@@ -1,9 +1,9 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { ask, type Choices, client, type StartRequest } from '../../api';
 import { isRefused, Refused, Sheet, Trouble } from '../../parts';
 import { Button, Fold, Pick, Skeleton, TextField } from '../../parts/ui';
+import { loads, named, reads, there, useStart, useTyped } from './useStart';
 
 const KEY = 'tubrin.alc';
 
@@ -21,16 +21,15 @@ interface Entry extends Sound {
   source: StartRequest['source'];
 }
 
+interface Known {
+  /** An exciter whose level was measured with another firmware. */
+  suggested: string | undefined;
+  /** Meters of output, the finest first. */
+  outputMeters: string[];
+}
+
 /** What is tried where nothing else was chosen: three tones over the passband of speech and data. */
 const USUAL = { program: 'Computer', device: '', systemVolume: '', low: '500', middle: '1500', high: '2500' };
-
-function remembered(): Partial<Entry> {
-  try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Entry>;
-  } catch {
-    return {};
-  }
-}
 
 /** What the fields are called on the form. */
 const NAMES: Record<string, string> = {
@@ -49,22 +48,18 @@ const NAMES: Record<string, string> = {
 };
 
 /** Begins a run by levels. */
-export function AlcStart({ suggested }: { suggested: string | undefined }) {
+export function AlcStart(props: Known) {
   const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
   if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
   if (!choices.data) return <Skeleton what="the station" />;
-  return <Start choices={choices.data} suggested={suggested} />;
+  return <Start choices={choices.data} {...props} />;
 }
 
-const reads = (choices: Choices, role: string) => choices.meters.filter((meter) => meter.reads.includes(role));
-
-function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
-  const there = (all: { id: string }[], id: string | undefined) =>
-    all.find((one) => one.id === id)?.id ?? all[0]?.id ?? '';
+function entryOf(choices: Choices, outputMeters: string[], typed: Partial<Entry>): Entry {
   const exciterId = there(choices.exciters, typed.exciterId);
   const exciter = choices.exciters.find((one) => one.id === exciterId)?.name ?? '';
   // Small powers want a fine meter; the gauge is the exciter's own.
-  const meters = [...reads(choices, 'OUTPUT')].sort((a, b) => bypassed(b.name) - bypassed(a.name));
+  const meters = [...reads(choices, 'OUTPUT')].sort((a, b) => outputMeters.indexOf(a.id) - outputMeters.indexOf(b.id));
   const gauges = reads(choices, 'ALC_GAUGE');
   const own = gauges.find((meter) => meter.name.startsWith(exciter))?.id ?? '';
   const band = typed.band ?? 'MHZ_7';
@@ -77,10 +72,7 @@ function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
     ...typed,
     exciterId,
     amplifierId: there(choices.amplifiers, typed.amplifierId),
-    terminationId: there(
-      choices.terminations.filter((one) => one.bands.length === 0),
-      typed.terminationId,
-    ),
+    terminationId: there(loads(choices), typed.terminationId),
     meterId: there(meters, typed.meterId),
     gaugeId: typed.exciterId === exciterId ? (typed.gaugeId ?? own) : own,
     carrier: typed.carrier ?? 'DATA',
@@ -90,33 +82,15 @@ function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
   } as Entry;
 }
 
-const bypassed = (name: string) => (name.includes('bypass') ? 1 : 0);
-
-function Start({ choices, suggested }: { choices: Choices; suggested: string | undefined }) {
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const [typed, setTyped] = useState(remembered);
-  const entry = entryOf(choices, {
+function Start({ choices, suggested, outputMeters }: Known & { choices: Choices }) {
+  const [typed, keep] = useTyped<Entry>(KEY);
+  const entry = entryOf(choices, outputMeters, {
     exciterId: choices.exciters.find((one) => one.name === suggested)?.id,
     ...typed,
   });
-  // One id per visit: a start that is sent twice begins one run.
-  const runId = useRef(crypto.randomUUID());
-  const change = (more: Partial<Entry>) => {
-    const next = { ...entry, ...more };
-    setTyped(next);
-    localStorage.setItem(KEY, JSON.stringify(next));
-  };
-  const start = useMutation({
-    mutationFn: () => ask(client.POST('/api/runs', { body: requestOf(entry, runId.current) })),
-    onSuccess: (view) => {
-      queries.setQueryData(['run', view.id], view);
-      void queries.invalidateQueries({ queryKey: ['choices'] });
-      navigate(`/tune/${view.id}`);
-    },
-  });
+  const change = (more: Partial<Entry>) => keep({ ...entry, ...more });
+  const start = useStart((runId) => requestOf(entry, runId));
   const exciter = choices.exciters.find((one) => one.id === entry.exciterId);
-  const named = (all: { id: string; name: string }[]) => all.map((one) => [one.id, one.name] as const);
   const text = (field: keyof Sound, label: string, unit = '') => (
     <TextField
       label={unit ? `${label}, ${unit}` : label}
@@ -153,14 +127,16 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
         <p className="head text-22 leading-head">Try the level of {exciter.name}</p>
         <p className="mt-1 text-soft">
           {exciter.name === suggested && 'Its firmware is another than when its level was tried. '}
-          Into the dummy load, amplifier in bypass: some thirty short key-downs.
+          Into the dummy load, amplifier in bypass: about 35 short key-downs.
         </p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
           <Pick
             label="Exciter"
             value={entry.exciterId}
             options={named(choices.exciters)}
-            onPick={(exciterId) => change({ exciterId, gaugeId: entryOf(choices, { exciterId }).gaugeId })}
+            onPick={(exciterId) =>
+              change({ exciterId, gaugeId: entryOf(choices, outputMeters, { exciterId }).gaugeId })
+            }
           />
           <Pick
             label="Mode"
@@ -220,7 +196,7 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
             <Pick
               label="Dummy load"
               value={entry.terminationId}
-              options={named(choices.terminations.filter((one) => one.bands.length === 0))}
+              options={named(loads(choices))}
               onPick={(terminationId) => change({ terminationId })}
             />
           </div>

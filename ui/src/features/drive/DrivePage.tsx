@@ -1,11 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { ask, client, type DriveView, Refusal } from '../../api';
 import { Answer, FirstThing, isRefused } from '../../parts';
 import { parseNumber } from '../../quantity';
 import { AlcPage } from './AlcPage';
 import { BandRows } from './BandRows';
+import { BiasPage } from './BiasPage';
 import { Guard } from './Guard';
 import { TableSheet } from './TableSheet';
 
@@ -46,9 +47,11 @@ async function tables(amplifier: string | undefined, wanted: number | undefined)
   }
 }
 
-/** Drive: the tables of the bands with their guard, and the levels into the exciters. */
+/** Drive: the tables of the bands with their guard, the levels into the exciters, and idle currents. */
 export function DrivePage() {
-  return useParams().tab === 'alc' ? <AlcPage /> : <TablePage />;
+  const { tab } = useParams();
+  if (tab === 'alc') return <AlcPage />;
+  return tab === 'bias' ? <BiasPage /> : <TablePage />;
 }
 
 /** Which band wants how much drive, and how to come from one to another. */
@@ -76,6 +79,11 @@ function TablePage() {
         ) : (
           <FirstThing title="No amplifier without dials yet" to={['/station', 'Go to Station']}>
             A drive table says which band wants how much drive, and where it trips. Add an amplifier with transistors.
+            How far the level into an exciter may go is found for any:{' '}
+            <Link className="text-act underline" to="/drive/alc">
+              ALC
+            </Link>
+            .
           </FirstThing>
         )
       }

@@ -13,6 +13,9 @@ export function DriveTabs() {
       <NavItem kind="tabs" end to="/drive/alc">
         ALC
       </NavItem>
+      <NavItem kind="tabs" end to="/drive/bias">
+        Bias
+      </NavItem>
     </Nav>
   );
 }

@@ -1,8 +1,8 @@
 import { useRef } from 'react';
 import type { BandView, DriveView, Refusal } from '../../api';
 import { Refused } from '../../parts';
-import { Button, Input, Label, OneOf, ScrollArea, UprightSlider } from '../../parts/ui';
-import { type BandStair, BandStairs, outputScale, Sized, STAIRS, savePng, saveSvg } from '../../plot';
+import { Input, Label, OneOf, ScrollArea, UprightSlider } from '../../parts/ui';
+import { type BandStair, BandStairs, outputScale, SaveDrawing, Sized, STAIRS } from '../../plot';
 import { DriveTabs } from './DriveTabs';
 
 const LEAST_COLUMN_PX = 68;
@@ -27,24 +27,15 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
   if (!amplifier) return null;
   const stairs = view.bands.map(stairOf);
   const fileName = `drive-${amplifier.name.replaceAll(' ', '-')}`;
-  const withDrawing = (act: (svg: SVGSVGElement) => void) => drawing.current && act(drawing.current);
   return (
     <section aria-label="Drive, band by band" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
       <header className="flex flex-wrap items-baseline gap-x-3">
         <h1 className="text-22">Drive, band by band</h1>
-        <span className="noprint flex gap-2.5 text-13 text-act">
-          <Button kind="link" asChild>
-            <a href={`/api/drive/table.csv?amplifier=${amplifier.id}`} download>
-              CSV
-            </a>
-          </Button>
-          <Button kind="link" onClick={() => withDrawing((svg) => saveSvg(svg, fileName))}>
-            SVG
-          </Button>
-          <Button kind="link" onClick={() => withDrawing((svg) => void savePng(svg, fileName))}>
-            PNG
-          </Button>
-        </span>
+        <SaveDrawing
+          name={fileName}
+          csv={`/api/drive/table.csv?amplifier=${amplifier.id}`}
+          drawing={() => drawing.current}
+        />
         <DriveTabs />
       </header>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">

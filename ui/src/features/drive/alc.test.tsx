@@ -2,8 +2,8 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { AlcView, Choices } from '../../api';
-import { Shell } from '../../testing';
+import type { AlcView } from '../../api';
+import { answers, choicesOf, Shell, thing } from '../../testing';
 import { DrivePage } from './DrivePage';
 
 const point = (level: number, outputW: number, gauge: number, down = false) => ({ level, outputW, gauge, down });
@@ -20,7 +20,6 @@ const VIEW: AlcView = {
       firmware: '2.0',
       at: '2026-11-02T12:00:00Z',
       window: '46 to 55 %',
-      gauge: 'This gauge moves throughout',
       right: '17 to 23',
       shut: false,
     },
@@ -37,6 +36,7 @@ const VIEW: AlcView = {
       shutWords: SHUT,
     },
   ],
+  outputMeters: ['p', 'f'],
   shownRunId: 'new',
   shown: {
     series: [
@@ -61,68 +61,28 @@ const VIEW: AlcView = {
   },
 };
 
-const thing = (id: string, name: string, more: object = {}) => ({
-  id,
-  name,
-  detail: '',
-  tuned: true,
-  bands: [],
-  reads: [],
-  switchPositions: [],
-  ...more,
-});
-
-const CHOICES = {
-  stationDescribed: true,
+const CHOICES = choicesOf({
   amplifiers: [thing('a', 'Brigantine')],
   exciters: [thing('h', 'Halyard 100'), thing('s', 'Skiff 10')],
-  pads: [],
-  terminations: [thing('l', 'Ballast 1000'), thing('y', 'Yardarm', { bands: ['MHZ_7'] })],
   meters: [
     thing('f', 'Fathom', { reads: ['OUTPUT'] }),
-    thing('p', 'Leadline in bypass', { reads: ['OUTPUT'] }),
+    thing('p', 'Plumb', { reads: ['OUTPUT'] }),
     thing('g', 'Skiff 10 gauge', { reads: ['ALC_GAUGE'] }),
   ],
-  bands: [{ band: 'MHZ_7', name: '7 MHz', lowestHz: 7e6, highestHz: 7.2e6 }],
-  carriers: [],
-  schools: [],
-  suggestions: [],
-  rungs: [],
-  sources: [{ code: 'TYPED', name: 'Typed', detail: '' }],
-} as unknown as Choices;
+});
 
 describe('levels', () => {
-  let sent: Record<string, unknown>[];
+  let server: ReturnType<typeof answers>;
   let view: AlcView;
 
   beforeEach(() => {
-    sent = [];
     view = VIEW;
     localStorage.clear();
-    vi.stubGlobal('fetch', async (request: Request) => {
-      if (request.method === 'POST') sent.push(await request.json());
-      const refused = request.method === 'POST';
-      const body = refused
-        ? {
-            title: 'Something of it is not right',
-            detail: '',
-            problems: [
-              {
-                field: 'sound.setPower',
-                code: 'OUT_OF_RANGE',
-                message: '“500” is beyond 0.1 to 10 W.',
-                remedy: 'Set less.',
-              },
-            ],
-          }
-        : request.url.includes('/choices')
-          ? CHOICES
-          : view;
-      return new Response(JSON.stringify(body), {
-        status: refused ? 422 : 200,
-        headers: { 'Content-Type': refused ? 'application/problem+json' : 'application/json' },
-      });
-    });
+    server = answers(() => ({
+      choices: CHOICES,
+      view,
+      problem: { field: 'sound.setPower', message: '“500” is beyond 0.1 to 10 W.' },
+    }));
   });
   afterEach(() => vi.unstubAllGlobals());
 
@@ -156,9 +116,9 @@ describe('levels', () => {
     expect(within(row).queryByText('34 to 40 %')).toBeNull();
   });
 
-  it('sends what was typed, with the exciter’s own gauge and the meter in bypass, and names what is refused', async () => {
+  it('sends what was typed, with the exciter’s own gauge and the finest meter, and names what is refused', async () => {
     const user = userEvent.setup();
-    view = { rows: [] };
+    view = { rows: [], outputMeters: ['p', 'f'] };
     localStorage.setItem('tubrin.alc', JSON.stringify({ exciterId: 's' }));
     show();
     expect(await screen.findByText(/No level was tried yet/)).toBeInTheDocument();
@@ -168,8 +128,8 @@ describe('levels', () => {
     await user.type(screen.getByLabelText('A second one, W'), '2.5');
     await user.type(screen.getByLabelText('By (interface, cable)'), 'cable');
     await user.click(begin);
-    await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]).toMatchObject({
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]).toMatchObject({
       school: 'ALC',
       exciterId: 's',
       meterIds: ['p', 'g'],

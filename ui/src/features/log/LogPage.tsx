@@ -8,7 +8,11 @@ import { utc } from '../../quantity';
 
 /** How a run ended: its row is on the card, or without dials in the drive table. */
 /** Where what a run told is kept. */
-const WHERE: Partial<Record<RunSummary['school'], string>> = { DRIVE_TABLE: 'in the table', ALC: 'in the levels' };
+const WHERE: Partial<Record<RunSummary['school'], string>> = {
+  DRIVE_TABLE: 'in the table',
+  ALC: 'in the levels',
+  BIAS: 'with the currents',
+};
 
 const ended = (run: RunSummary) => (run.ending === 'ABANDONED' ? 'left' : (WHERE[run.school] ?? 'on the card'));
 

@@ -9,8 +9,28 @@ import { isTuned } from './useDials';
 const KEPT: Record<RunView['kind'], { says: (view: RunView) => string; to: string; see: string }> = {
   TUNE_UP: { says: (view) => `The row for ${view.band} is on the card.`, to: '/cards', see: 'See the card' },
   DRIVE_TABLE: { says: (view) => `${view.band} is in the drive table.`, to: '/drive', see: 'See the table' },
+  BIAS: {
+    says: (view) => `The idle currents of ${view.amplifier} are kept.`,
+    to: '/drive/bias',
+    see: 'See the currents',
+  },
   ALC: { says: (view) => `The level of ${view.exciter} is kept.`, to: '/drive/alc', see: 'See the levels' },
 };
+
+const CLIMB = { to: '/tune', says: 'Start another climb' };
+const ANOTHER: Record<RunView['kind'], { to: string; says: string }> = {
+  TUNE_UP: CLIMB,
+  DRIVE_TABLE: CLIMB,
+  ALC: { to: '/drive/alc', says: 'Try another level' },
+  BIAS: { to: '/drive/bias', says: 'Set other idle currents' },
+};
+
+/** How the run was made. */
+function made(view: RunView): string {
+  if (view.kind === 'BIAS') return `keyed by ${view.exciter} without drive`;
+  const on = `at ${(view.frequencyHz / 1e6).toFixed(3)} MHz with ${view.exciter}`;
+  return `${on}, ${view.kind === 'ALC' ? `sound in ${view.carrier}` : `${view.carrier} carrier`}`;
+}
 
 /** What is left when a run is over: what to mind on the air, and what was written down. */
 export function Afterwards({ view }: { view: RunView }) {
@@ -49,10 +69,9 @@ export function Afterwards({ view }: { view: RunView }) {
         </p>
       ))}
       <p className="mt-3 text-13 text-soft">
-        Begun {utc(view.startedAt)} UTC ({localTime(view.startedAt)} local), at {(view.frequencyHz / 1e6).toFixed(3)}{' '}
-        MHz with {view.exciter}, {view.kind === 'ALC' ? `sound in ${view.carrier}` : `${view.carrier} carrier`}.{' '}
-        <Link className="noprint text-act underline" to={view.kind === 'ALC' ? '/drive/alc' : '/tune'}>
-          {view.kind === 'ALC' ? 'Try another level' : 'Start another climb'}
+        Begun {utc(view.startedAt)} UTC ({localTime(view.startedAt)} local), {made(view)}.{' '}
+        <Link className="noprint text-act underline" to={ANOTHER[view.kind].to}>
+          {ANOTHER[view.kind].says}
         </Link>
       </p>
     </Sheet>

@@ -46,14 +46,15 @@ export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number;
       <div className="flex items-center gap-5">
         <Ring
           share={running ? (clock.phase === 'KEY_DOWN' ? elapsedS / clock.aimS : Math.max(0, leftS / whole)) : 0}
-          label={running ? seconds(clock.phase === 'KEY_DOWN' ? Math.floor(elapsedS) : Math.max(0, leftS)) : '–'}
+          label={running ? shownTime(clock.phase === 'KEY_DOWN' ? Math.floor(elapsedS) : Math.max(0, leftS)) : '–'}
           beyond={beyond}
         />
         <div className="text-soft">
           <h2 className={`text-18 ${beyond ? 'text-limit' : 'text-ink'}`}>
             {beyond ? 'Key up' : clock.phase === 'RESTING' && !resting ? 'Rested' : TITLES[clock.phase]}
           </h2>
-          {clock.phase === 'KEY_DOWN' && (
+          {clock.phase === 'KEY_DOWN' && view.kind === 'BIAS' && <p>No RF flows: the current says when it goes up.</p>}
+          {clock.phase === 'KEY_DOWN' && view.kind !== 'BIAS' && (
             <p>
               {seconds(clock.aimS)} aimed for, {seconds(clock.stopS)} at most.
             </p>
@@ -61,7 +62,7 @@ export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number;
           {resting && (
             <p>{Number.isFinite(leftS) ? `Key again in ${seconds(leftS)}.` : 'Until the load has cooled.'}</p>
           )}
-          {clock.lastKeyDownS > 0 && clock.phase !== 'KEY_DOWN' && (
+          {clock.lastKeyDownS > 0 && view.kind !== 'BIAS' && clock.phase !== 'KEY_DOWN' && (
             <p>
               Last key-down {clock.lastKeyDownS.toFixed(1)} s of {clock.aimS} s.
             </p>
@@ -74,6 +75,11 @@ export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number;
       <Reports label="Tripped by:" signs={TRIPS} view={view} act={act} />
     </Sheet>
   );
+}
+
+/** A time that fits into the ring. */
+function shownTime(s: number): string {
+  return s < 120 ? seconds(s) : `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')} min`;
 }
 
 interface ReportsProps {

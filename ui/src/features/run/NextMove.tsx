@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { RunView } from '../../api';
 import { Diamond, Kbd, Sheet } from '../../parts';
 import { Button, Input, Label } from '../../parts/ui';
-import { useOver } from './useLive';
+import { useLiveReading, useOver } from './useLive';
 import type { Run } from './useRun';
 
 interface Props {
@@ -30,10 +30,15 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
     'PEAK_AND_READ',
     'KEY_AND_READ',
     'READ_OFF',
+    'ADJUST',
+    'TURN_DOWN',
+    'HOLD',
     'ENTER_READINGS',
     'ENTER_POSITION',
     'SETTLE_DOUBT',
   ].includes(advice.move);
+  // What is turned, or left alone, is watched: the meter in large.
+  const toWatch = advice.move === 'ADJUST' || advice.move === 'TURN_DOWN' || advice.move === 'HOLD';
   return (
     <Sheet title="Next move" accent part="next-move" aside={<span className="text-12 text-soft">{advice.rule}</span>}>
       <div role={over ? 'alert' : 'status'} aria-live={over ? 'assertive' : 'polite'}>
@@ -43,6 +48,7 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
         >
           {over ?? advice.sentence}
         </p>
+        {toWatch && <Watched view={view} />}
         <p className="mt-2 text-soft">{advice.why}</p>
         {advice.expect && <p className="mt-1">{advice.expect}</p>}
       </div>
@@ -75,7 +81,7 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
         )}
         {toKey && (
           <Button
-            kind={keyed || !advice.button ? 'main' : 'plain'}
+            kind={(keyed || !advice.button) && !toWatch ? 'main' : 'plain'}
             hotkey="Space"
             onClick={() => run.act({ act: keyed ? 'UNKEY' : 'KEY' })}
           >
@@ -83,7 +89,7 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
           </Button>
         )}
         {toRead && (
-          <Button hotkey="R" onClick={read}>
+          <Button kind={toWatch ? 'main' : 'plain'} hotkey="R" onClick={read}>
             {isLive ? 'Take readings' : 'Enter readings'}
           </Button>
         )}
@@ -110,6 +116,20 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
       </div>
       {(advice.move === 'SWITCH_HEATERS_ON' || advice.move === 'WAIT_FOR_WARMTH') && <WarmAlready run={run} />}
     </Sheet>
+  );
+}
+
+/** What the meter of an idle current shows now, to be read from where the pots are. */
+function Watched({ view }: { view: RunView }) {
+  const sense = useLiveReading('SENSE_VOLTAGE');
+  const feed = useLiveReading('DEVICE_CURRENT');
+  const live = sense ?? feed;
+  if (!live?.shown) return null;
+  return (
+    <p className="figure mt-1 text-27" data-part="watched">
+      {live.shown}{' '}
+      <span className="text-18 text-soft">{view.rows.find((one) => one.role === live.role)?.unit} now</span>
+    </p>
   );
 }
 

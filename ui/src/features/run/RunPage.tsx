@@ -5,6 +5,8 @@ import { Answer, Diamond, useKeys, useKeyUp } from '../../parts';
 import { Button, Skeleton } from '../../parts/ui';
 import { Afterwards } from './Afterwards';
 import { BeforePower } from './BeforePower';
+import { BiasSays } from './BiasSays';
+import { BiasSheet } from './BiasSheet';
 import { Dials } from './Dials';
 import { KeyClock } from './KeyClock';
 import { KeyGuard } from './KeyGuard';
@@ -13,6 +15,7 @@ import { LevelSays } from './LevelSays';
 import { LevelSheet } from './LevelSheet';
 import { LiveLine } from './LiveLine';
 import { NextMove } from './NextMove';
+import { Pot } from './Pot';
 import { RoomLeft } from './RoomLeft';
 import { RunFoot } from './RunFoot';
 import { Signs } from './Signs';
@@ -21,6 +24,7 @@ import { tabOf } from './Tabs';
 import { TripReset } from './TripReset';
 import { useDials } from './useDials';
 import { LiveContext, useLiveStream } from './useLive';
+import { usePot } from './usePot';
 import { type Run, useRun } from './useRun';
 import { useUnkey } from './useUnkey';
 
@@ -48,9 +52,11 @@ function Running({ run, view }: { run: Run; view: RunView }) {
   const ended = view.phase === 'FINISHED' || view.phase === 'ABANDONED';
   const beforePower = view.phase === 'PREFLIGHT' || view.phase === 'WARMING';
   const dials = useDials(view, run.act);
+  const pot = usePot(view);
   const unkey = useUnkey(view, run);
   const navigate = useNavigate();
   const tab = tabOf(useParams().tab);
+  const isClimb = view.kind === 'TUNE_UP' || view.kind === 'DRIVE_TABLE';
 
   useEffect(() => {
     document.title = ended ? `${view.title} · Tubrin` : `${view.advice.sentence} · Tubrin`;
@@ -76,7 +82,9 @@ function Running({ run, view }: { run: Run; view: RunView }) {
     if (run.busy) return;
     if (view.advice.button) run.act({ act: 'FOLLOW' });
     // With the key up meters have nothing to say yet.
-    else if (!(isLive && ['REST', 'KEY_AND_PEAK', 'KEY_AND_READ', 'WAIT_FOR_WARMTH'].includes(view.advice.move)))
+    else if (
+      !(isLive && ['REST', 'KEY_AND_PEAK', 'KEY_AND_READ', 'WAIT_FOR_WARMTH', 'HOLD'].includes(view.advice.move))
+    )
       read();
   };
   const drive = (up: boolean) => {
@@ -99,10 +107,19 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           z: () => run.act({ act: 'UNDO' }),
           m: () => navigate(`/tune/${view.id}${tab === 'map' ? '' : '/map'}`),
           d: (event) => drive(!event.shiftKey),
-          ArrowLeft: (event) => dials.turn('PLATE', -1, event.shiftKey),
-          ArrowRight: (event) => dials.turn('PLATE', 1, event.shiftKey),
-          ArrowDown: (event) => dials.turn('LOAD', -1, event.shiftKey),
-          ArrowUp: (event) => dials.turn('LOAD', 1, event.shiftKey),
+          ...(view.kind === 'BIAS'
+            ? {
+                ArrowLeft: () => pot.turn(-1, 'much'),
+                ArrowRight: () => pot.turn(1, 'much'),
+                ArrowDown: (event: KeyboardEvent) => pot.turn(-1, event.shiftKey ? 'little' : 'some'),
+                ArrowUp: (event: KeyboardEvent) => pot.turn(1, event.shiftKey ? 'little' : 'some'),
+              }
+            : {
+                ArrowLeft: (event: KeyboardEvent) => dials.turn('PLATE', -1, event.shiftKey),
+                ArrowRight: (event: KeyboardEvent) => dials.turn('PLATE', 1, event.shiftKey),
+                ArrowDown: (event: KeyboardEvent) => dials.turn('LOAD', -1, event.shiftKey),
+                ArrowUp: (event: KeyboardEvent) => dials.turn('LOAD', 1, event.shiftKey),
+              }),
         },
   );
 
@@ -121,8 +138,9 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           ) : (
             <>
               {view.kind === 'ALC' && <LevelSheet view={view} run={run} readOnly={ended} />}
-              {view.kind !== 'ALC' && tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
-              {view.kind !== 'ALC' && tab !== 'climb' && (
+              {view.kind === 'BIAS' && <BiasSheet view={view} run={run} readOnly={ended} />}
+              {isClimb && tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
+              {isClimb && tab !== 'climb' && (
                 <Suspense fallback={<Skeleton what="the view" />}>
                   {tab === 'map' && <MapSheet view={view} />}
                   {tab === 'power' && <PowerSheet view={view} />}
@@ -130,6 +148,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
                 </Suspense>
               )}
               {!ended && <Dials view={view} dials={dials} />}
+              {!ended && <Pot view={view} pot={pot} />}
             </>
           )}
           {ended ? <Afterwards view={view} /> : <RunFoot view={view} act={run.act} />}
@@ -139,7 +158,9 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           {!ended && <NextMove view={view} run={run} follow={follow} read={read} type={type} keep={keep} />}
           {!ended && <TripReset view={view} />}
           {!beforePower && <Signs view={view} />}
-          {!beforePower && (view.kind === 'ALC' ? <LevelSays view={view} /> : <RoomLeft view={view} />)}
+          {!beforePower && view.kind === 'ALC' && <LevelSays view={view} />}
+          {!beforePower && view.kind === 'BIAS' && <BiasSays view={view} />}
+          {!beforePower && isClimb && <RoomLeft view={view} />}
           {!ended && !beforePower && <KeyClock view={view} skewMs={run.skewMs} act={run.act} />}
         </div>
       </div>

@@ -1,8 +1,8 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { RunView, StepView } from '../../api';
-import { Button, ScrollArea } from '../../parts/ui';
-import { Stair, type StairColumn, savePng, saveSvg } from '../../plot';
+import { ScrollArea } from '../../parts/ui';
+import { SaveDrawing, Stair, type StairColumn } from '../../plot';
 import { StepTable } from './StepTable';
 import { Tabs } from './Tabs';
 import type { Run } from './useRun';
@@ -29,10 +29,6 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
   }, []);
 
   const fileName = `climb-${view.startedAt.slice(0, 10)}-${view.band.replace(' ', '')}`;
-  const withStair = (act: (svg: SVGSVGElement) => void) => {
-    const svg = box.current?.querySelector<SVGSVGElement>('svg[data-part=stair]');
-    if (svg) act(svg);
-  };
   const shown = readOnly ? view.steps : [...view.steps, view.draft];
   const places = readOnly ? shown.length : Math.max(view.drivesW.length + 1, shown.length);
   const beside = readOnly ? 0 : (view.source === 'TYPED' ? 0 : NOW_PX) + (view.twin ? TWIN_PX : 0);
@@ -43,19 +39,11 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
       <header className="flex flex-wrap items-baseline gap-x-3 px-4 pt-2.5 pb-1">
         <h1 className="text-22">{view.title}</h1>
         <p className="text-soft">{view.subtitle}</p>
-        <span className="noprint flex gap-2.5 text-13 text-act">
-          <Button kind="link" asChild>
-            <a href={`/api/runs/${view.id}/steps.csv`} download>
-              CSV
-            </a>
-          </Button>
-          <Button kind="link" onClick={() => withStair((svg) => saveSvg(svg, fileName))}>
-            SVG
-          </Button>
-          <Button kind="link" onClick={() => withStair((svg) => void savePng(svg, fileName))}>
-            PNG
-          </Button>
-        </span>
+        <SaveDrawing
+          name={fileName}
+          csv={`/api/runs/${view.id}/steps.csv`}
+          drawing={() => box.current?.querySelector<SVGSVGElement>('svg[data-part=stair]')}
+        />
         {readOnly && (
           <Link className="noprint text-13 text-act underline" to="/log">
             Log

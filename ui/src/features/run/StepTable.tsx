@@ -45,7 +45,12 @@ const UNTUNED_FIGURES: FigureRow[] = FIGURES.filter((figure) => figure.name !== 
   figure.name === 'heatPerTube' ? { ...figure, label: 'Heat' } : figure,
 );
 
-const FIGURES_OF: Record<RunView['kind'], FigureRow[]> = { TUNE_UP: FIGURES, DRIVE_TABLE: UNTUNED_FIGURES, ALC: [] };
+const FIGURES_OF: Record<RunView['kind'], FigureRow[]> = {
+  TUNE_UP: FIGURES,
+  DRIVE_TABLE: UNTUNED_FIGURES,
+  ALC: [],
+  BIAS: [],
+};
 
 type RunControl = StepView['moved'][number];
 
@@ -144,15 +149,15 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
           </thead>
         )}
         <tbody>
-          {setting(
-            'DRIVE',
-            view.kind === 'ALC' ? 'Set power' : 'Drive',
-            'W',
-            (step) => step.drive,
-            (index) => (
-              <span className="text-soft">{view.drivesW[index]}</span>
-            ),
-          )}
+          {view.kind === 'BIAS' && row('DEVICE', 'Device', '', (step) => step.device)}
+          {view.kind !== 'BIAS' &&
+            setting(
+              'DRIVE',
+              view.kind === 'ALC' ? 'Set power' : 'Drive',
+              'W',
+              (step) => step.drive,
+              (index) => <span className="text-soft">{view.drivesW[index]}</span>,
+            )}
           {view.kind === 'ALC' && setting('TONE', 'Tone', 'Hz', (step) => step.tone)}
           {view.kind === 'ALC' && setting('LEVEL', 'Level', '', (step) => step.level)}
           {view.rows.map((reading) =>

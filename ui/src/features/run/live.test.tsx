@@ -21,9 +21,42 @@ const FRAME: LiveFrame = {
     load: 4.2,
     band: 'MHZ_7',
     tripped: false,
+    pot: 0,
     heaterS: 200,
   },
   expected: [{ role: 'OUTPUT', value: 886, low: 849, high: 923, shown: '886' }],
+};
+
+/** A bias climb in which the first of two devices is half way. */
+const BIAS: Partial<RunView> = {
+  kind: 'BIAS',
+  dials: [],
+  twin: false,
+  draft: { ...run.draft, device: '1', cells: [] },
+  rows: [
+    {
+      role: 'SENSE_VOLTAGE',
+      label: 'Sense voltage',
+      unit: 'mV',
+      instrument: 'Plummet',
+      range: '2 V',
+      ranges: ['2 V'],
+      asked: true,
+    },
+  ],
+  bias: {
+    unit: 'mV',
+    decimals: 1,
+    potTurns: 10,
+    tolerancePercent: 2,
+    rungs: [
+      { device: 1, base: 9.7, aim: 199.3, tolerance: 3.8 },
+      { device: 2, base: 199.3, aim: 388.9, tolerance: 3.8 },
+    ],
+    offPercent: [],
+    devices: [],
+    says: [],
+  },
 };
 
 /** The browser's stream of server-sent events, fed by the test. */
@@ -47,6 +80,7 @@ describe('a run on the bench', () => {
   let page: ReturnType<typeof render>;
   let phase = run.clock.phase;
   let advice: Partial<typeof run.advice> = {};
+  let more: Partial<RunView> = {};
 
   const opens = () =>
     render(
@@ -68,7 +102,7 @@ describe('a run on the bench', () => {
         if (request.url.endsWith('/bench')) return new Response(null, { status: 204 });
       }
       return new Response(
-        JSON.stringify({ ...run, advice: { ...run.advice, ...advice }, clock: { ...run.clock, phase } }),
+        JSON.stringify({ ...run, ...more, advice: { ...run.advice, ...advice }, clock: { ...run.clock, phase } }),
         {
           headers: { 'Content-Type': 'application/json' },
         },
@@ -172,6 +206,40 @@ describe('a run on the bench', () => {
     fireEvent.keyDown(document.body, { key: 'ArrowUp' });
     await waitFor(() => expect(sent.at(-1)?.body.act).toBe('SET'), { timeout: 2000 });
     expect(sent.at(-1)?.body.control).toBe('LOAD');
+  });
+
+  it('shows an idle current in large while its pot is turned by keys, and which pot goes down at once', async () => {
+    page.unmount();
+    more = BIAS;
+    phase = 'KEY_DOWN';
+    advice = { move: 'ADJUST', sentence: 'Pot 1 up to 104.5 mV', button: undefined };
+    page = opens();
+    await screen.findByText('Pot 1 up to 104.5 mV');
+    const sense = { role: 'SENSE_VOLTAGE', health: 'OK', says: '', value: 98.2, shown: '98.2' } as const;
+    const frame: LiveFrame = { ...FRAME, readings: [sense] };
+    if (frame.bench) frame.bench = { ...frame.bench, pot: 6.5 };
+    send(frame);
+    expect(part('watched')?.textContent).toBe('98.2 mV now');
+    expect(part('bias-now')).not.toBeNull();
+    expect(part('dial-PLATE')).toBeNull();
+    const pot = () => part('pot')?.querySelector('output')?.textContent;
+    expect(pot()).toBe('6.500');
+    sent = [];
+    fireEvent.keyDown(document.body, { key: 'ArrowUp' });
+    fireEvent.keyDown(document.body, { key: 'ArrowUp', shiftKey: true });
+    expect(pot()).toBe('6.522');
+    await waitFor(() => expect(sent.at(-1)?.body).toEqual({ control: 'POT', to: 6.522 }));
+    fireEvent.keyDown(document.body, { key: 'ArrowRight' });
+    expect(pot()).toBe('7.022');
+    // It goes no further than its end.
+    for (let i = 0; i < 9; i++) fireEvent.keyDown(document.body, { key: 'ArrowRight' });
+    expect(pot()).toBe('10.000');
+    const over = 'Pot 1 down at once: above 109.7 mV';
+    send({ ...frame, readings: [{ ...sense, shown: '113.0', over }] });
+    expect(screen.getByRole('alert').textContent).toContain(over);
+    more = {};
+    phase = run.clock.phase;
+    advice = {};
   });
 
   it('ends the stream with the page', () => {

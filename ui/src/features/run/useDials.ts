@@ -1,5 +1,6 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { type Act, ask, client, type RunView } from '../../api';
+import { useEffect, useRef, useState } from 'react';
+import type { Act, RunView } from '../../api';
+import { useBenchTurns } from './useBenchTurns';
 import { useBench } from './useLive';
 
 type DialName = 'PLATE' | 'LOAD';
@@ -19,7 +20,7 @@ export function useDials(view: RunView, act: (act: Act) => void) {
   const onBench = bench?.present === true;
   const [turning, setTurning] = useState<Partial<Record<DialName, number>>>({});
   const timers = useRef<Partial<Record<DialName, ReturnType<typeof setTimeout>>>>({});
-  const send = useBenchDials(view.id);
+  const send = useBenchTurns(view.id);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new view is the server's word on where the dials stand
   useEffect(() => {
@@ -50,38 +51,6 @@ export function useDials(view: RunView, act: (act: Act) => void) {
 
 function dialOf(view: RunView, name: DialName) {
   return view.dials.find((one) => one.control === name);
-}
-
-/** Returns what sends a dial's place to the bench; while one place is on its way, only the latest waits. */
-function useBenchDials(runId: string) {
-  const waiting = useRef<Partial<Record<DialName, number>>>({});
-  const sending = useRef(false);
-  return useCallback(
-    (name: DialName, to: number) => {
-      waiting.current[name] = to;
-      if (sending.current) return;
-      sending.current = true;
-      const next = async () => {
-        const control = (Object.keys(waiting.current) as DialName[])[0];
-        const place = control && waiting.current[control];
-        if (!control || place === undefined) {
-          sending.current = false;
-          return;
-        }
-        delete waiting.current[control];
-        try {
-          await ask(
-            client.POST('/api/runs/{id}/bench', { params: { path: { id: runId } }, body: { control, to: place } }),
-          );
-        } catch {
-          // The signal line shows that the bench is away; the dial falls back to where it stands.
-        }
-        void next();
-      };
-      void next();
-    },
-    [runId],
-  );
 }
 
 export type DialKeys = ReturnType<typeof useDials>;

@@ -103,7 +103,11 @@ function Start({ choices }: { choices: Choices }) {
   );
 }
 
-const WHAT: Partial<Record<RunSummary['school'], string>> = { DRIVE_TABLE: 'drive table,', ALC: 'level, past' };
+const WHAT: Partial<Record<RunSummary['school'], string>> = {
+  DRIVE_TABLE: 'drive table,',
+  ALC: 'level, past',
+  BIAS: 'idle current,',
+};
 
 function GoOn({ run }: { run: RunSummary }) {
   const navigate = useNavigate();

@@ -83,19 +83,19 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
 }
 
 function schoolFor(choices: Choices, wanted: Choice['school'] | undefined, amplifierId: string, band: Choice['band']) {
-  const kept = wanted === 'DRIVE_TABLE' || wanted === 'ALC' ? undefined : wanted;
+  const kept = wanted === 'DRIVE_TABLE' || wanted === 'ALC' || wanted === 'BIAS' ? undefined : wanted;
   return kept ?? suggestion(choices, amplifierId, band)?.school ?? 'PEAK_THEN_HEAVIER';
 }
 
 /** What is read of tubes, and what of a stage without dials alone. */
 const OF_TUBES = ['PLATE_CURRENT', 'GRID_CURRENT', 'SCREEN_CURRENT', 'PLATE_VOLTAGE'];
 const OF_TRANSISTORS = ['INPUT_POWER', 'INPUT_SWR', 'SUPPLY_CURRENT', 'SUPPLY_VOLTAGE', 'HEAT_SINK'];
-/** What is read of the exciter's sound, whatever it drives. */
-const OF_SOUND = ['ALC_GAUGE'];
+/** What is read without a climb: the exciter's sound, idle currents. */
+const OF_OTHER_RUNS = ['ALC_GAUGE', 'SENSE_VOLTAGE', 'DEVICE_CURRENT', 'GATE_VOLTAGE'];
 
 /** Whether a meter has anything to say of an amplifier of that kind. */
 export const suits = (meter: Choices['meters'][number], tuned: boolean) =>
-  meter.reads.some((role) => ![...(tuned ? OF_TRANSISTORS : OF_TUBES), ...OF_SOUND].includes(role));
+  meter.reads.some((role) => ![...(tuned ? OF_TRANSISTORS : OF_TUBES), ...OF_OTHER_RUNS].includes(role));
 
 /** Returns which school suits an amplifier on a band, and why. */
 export function suggestion(choices: Choices, amplifierId: string, band: Choice['band']) {

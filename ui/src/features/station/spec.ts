@@ -31,6 +31,9 @@ const ROLES: Option[] = [
   ['INPUT_POWER', 'drive at the input'],
   ['HEAT_SINK', 'heat sink'],
   ['ALC_GAUGE', 'ALC gauge of the exciter'],
+  ['SENSE_VOLTAGE', 'drop over a sense resistor'],
+  ['DEVICE_CURRENT', 'current of one device'],
+  ['GATE_VOLTAGE', 'gate voltage'],
 ];
 
 const MARKS: Option[] = [['MARKS', 'marks, bars or dB of its own']];
@@ -45,6 +48,7 @@ const AMPERES: Option[] = [
 ];
 const VOLTS: Option[] = [
   ['V', 'V'],
+  ['MV', 'mV'],
   ['KV', 'kV'],
 ];
 const RATIOS: Option[] = [['ONE', 'no unit']];

@@ -34,7 +34,7 @@ export function Input({ number, className, ...rest }: InputProps) {
 export function Labelled({ label, children }: { label: string; children: (id: string) => ReactNode }) {
   const id = useId();
   return (
-    <div className="grid gap-0.5">
+    <div className="grid min-w-0 grid-cols-one gap-0.5">
       <Label htmlFor={id} className="text-13">
         {label}
       </Label>

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Timer;
 import java.util.TimerTask;
+import org.tubrin.core.alc.LevelPoint;
+import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.tank.ImpedancePoint;
 
@@ -14,6 +16,7 @@ public final class Bench implements AutoCloseable {
     /** Instruments in the order of their ports. */
     public static final int INSTRUMENTS = 7;
 
+    private static final int DEVICES = SkerryPoint.KETCH_BIAS.deviceCount();
     private static final int TICK_MS = 20;
     private final SimulatedStation station;
     private final List<ScpiServer> servers = new ArrayList<>();
@@ -61,13 +64,13 @@ public final class Bench implements AutoCloseable {
                 .toggle("OUTPut:STATe", station::keyed, station::key)
                 .level("SOURce:POWer", 0.1, 100, station::exciterW, station::exciterW)
                 .toggle("SOURce:SOUNd", station::sounding, station::sounding)
-                .level("SOURce:LEVel", 0.001, 1, station::level, station::level)
-                .level("SOURce:TONE", 50, 5000, station::toneHz, station::toneHz)
+                .level("SOURce:LEVel", LevelPoint.LEAST_LEVEL, 1, station::level, station::level)
+                .level("SOURce:TONE", SoundPath.LOWEST_HZ, SoundPath.HIGHEST_HZ, station::toneHz, station::toneHz)
                 .number("MEASure:ALC", station::gauge)
                 .query("SYSTem:FIRMware", station::firmware)
                 .set("SYSTem:FIRMware", station::firmware)
                 .query("ROUTe:EXCiter", () -> station.exciter().name())
-                .set("ROUTe:EXCiter", text -> station.exciter(Instrument.word(text, SetOnBench.values())))
+                .set("ROUTe:EXCiter", text -> station.exciter(Instrument.word(text, BenchExciter.values())))
                 .level("SOURce:PULSe:DCYCle", 0.05, 1, station::dutyFactor, station::dutyFactor)
                 .level("SOURce:FREQuency", 1e5, 54e6, station::frequencyHz, station::frequencyHz);
     }
@@ -113,6 +116,17 @@ public final class Bench implements AutoCloseable {
                 .set("ROUTe:LOAD", text -> station.loadOpen(Instrument.word(text, Cable.values()) == Cable.OPEN))
                 .set("ROUTe:ANTenna", text -> station.antenna(Optional.of(impedance(text))))
                 .command("ROUTe:ANTenna:NONE", () -> station.antenna(Optional.empty()))
+                .query("PANel:BIAS", () -> station.biasing() ? "1" : "0")
+                .set("PANel:BIAS", text -> {
+                    boolean on = Instrument.isOn(text);
+                    if (on && !station.amplifierName().equals(Placed.KETCH.name())) {
+                        throw ScpiError.settingsConflict("only the Ketch has bias pots on this bench");
+                    }
+                    station.biasing(on);
+                })
+                .level("PANel:BIAS:DEVice", 0, DEVICES, station::device, number -> station.device((int) number))
+                .level("PANel:BIAS:POT", 0, SkerryPoint.KETCH_BIAS.potTurns(), station::pot, station::pot)
+                .set("PANel:BIAS:MOUNt", text -> station.badlyMounted((int) Instrument.within(text, 0, DEVICES)))
                 .query("PANel:ALL", this::all);
     }
 
@@ -154,7 +168,9 @@ public final class Bench implements AutoCloseable {
                 Double.toString(station.warmUpSpeed()),
                 station.trip().map(Enum::name).orElse("NONE"),
                 Double.toString(station.toneHz()),
-                Double.toString(station.level()));
+                Double.toString(station.level()),
+                Integer.toString(station.device()),
+                Double.toString(station.pot()));
     }
 
     private Instrument wattmeter() {
@@ -206,7 +222,10 @@ public final class Bench implements AutoCloseable {
                 .number("MEASure:SWR", () -> Math.max(1, station.shows(station.inputSwr)))
                 .number("MEASure:TEMPerature", () -> station.shows(station.heatSink))
                 .number("MEASure:VOLTage", () -> station.shows(station.stageVoltage))
-                .number("MEASure:CURRent", () -> station.shows(station.stageCurrent));
+                .number("MEASure:CURRent", () -> station.shows(station.stageCurrent))
+                .number("MEASure:SENSe", station::senseV)
+                .number("MEASure:DEVice", station::deviceA)
+                .number("MEASure:GATE", station::gateV);
     }
 
     @Override

@@ -29,6 +29,9 @@ public final class SimulatedStation {
 
     private static final double TETRODE_GRID_A = 0.02;
     private static final double PLATE_PLAY_MARKS = 0.006;
+    private static final double SENSE_DIGIT_V = 1e-4;
+    private static final double DEVICE_DIGIT_A = 1e-4;
+    private static final double GATE_DIGIT_V = 0.01;
     private static final double LOAD_PLAY_MARKS = 0.02;
     private static final Warming LOAD_WARMING = new Warming(0.52, 1800);
 
@@ -58,10 +61,13 @@ public final class SimulatedStation {
     private Feeder feeder = Feeder.CAPSTAN;
     private boolean held;
     private Optional<Placed> transistors = Optional.empty();
-    private SetOnBench exciter = SetOnBench.HALYARD;
-    private String firmware = SetOnBench.HALYARD.firmware();
+    private BenchExciter exciter = BenchExciter.HALYARD;
+    private String firmware = BenchExciter.HALYARD.firmware();
     private LevelControl levelControl;
     private boolean sounding;
+    private final BiasBoard board;
+    private boolean biasing;
+    private int device = 1;
     private double level = 0.3;
     private double toneHz = 1500;
     /** An update forgot the level for sound: nothing comes out until it is set anew. */
@@ -88,6 +94,7 @@ public final class SimulatedStation {
         random = new Random(seed);
         truth = Truth.of(record, seed);
         levelControl = levelControl();
+        board = new BiasBoard(SkerryPoint.KETCH_BIAS, seed);
         plate = knob(record.tubes().plate(), PLATE_PLAY_MARKS);
         load = knob(record.tubes().load(), LOAD_PLAY_MARKS);
         output = new Pointer(150, 0.05, 0.12, random);
@@ -118,7 +125,7 @@ public final class SimulatedStation {
     private void slice(double s) {
         heaterS = heater ? heaterS + s * warmUpSpeed : 0;
         keyedS = keyed ? keyedS + s : 0;
-        if (keyedS > LONGEST_KEY_DOWN_S) {
+        if (keyedS > LONGEST_KEY_DOWN_S && !biasing) {
             keyed = false;
         }
         double outputW = 0;
@@ -126,7 +133,7 @@ public final class SimulatedStation {
         double gridA = 0;
         double screenA = 0;
         double volts = truth.twin().constants().supplyOpenV();
-        boolean driven = keyed && operate && !tripped && transistors.isEmpty();
+        boolean driven = keyed && operate && !tripped && !biasing && transistors.isEmpty();
         double emission = Warming.emission(heaterS, tubes().tube().warmUpS());
         if (driven && emission > 0.01) {
             Setting setting =
@@ -140,13 +147,15 @@ public final class SimulatedStation {
                 volts = point.meters().plateVoltageDcV();
             }
             tripped = gridA > GRID_TRIP_SHARE * tubes().gridCurrentLimitA();
+        } else if (biasing) {
+            board.pass(keyed, s * warmUpSpeed);
         } else if (transistors.isPresent()) {
             outputW = pass(transistors.get().stage(), s);
         } else if (keyed && !tripped) {
             outputW = driveW();
         }
         if (transistors.isEmpty()) {
-            inputPower.follow(keyed ? driveW() : 0, s);
+            inputPower.follow(keyed && !biasing ? driveW() : 0, s);
         }
         loadRiseK = LOAD_WARMING.riseK(loadRiseK, loadOpen || antenna.isPresent() ? 0 : dutyFactor * outputW, s);
         exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(exciterW) : 1.2;
@@ -331,7 +340,7 @@ public final class SimulatedStation {
     }
 
     /** Puts another exciter in its place, with its oldest firmware. */
-    synchronized void exciter(SetOnBench other) {
+    synchronized void exciter(BenchExciter other) {
         if (exciter != other) {
             exciter = other;
             firmware(other.firmware());
@@ -339,7 +348,7 @@ public final class SimulatedStation {
         }
     }
 
-    synchronized SetOnBench exciter() {
+    synchronized BenchExciter exciter() {
         return exciter;
     }
 
@@ -365,6 +374,63 @@ public final class SimulatedStation {
 
     synchronized boolean sounding() {
         return sounding;
+    }
+
+    /** Keys without drive, so that the transistors draw what their pots ask; all begin at their minimum, cold. */
+    synchronized void biasing(boolean on) {
+        biasing = on;
+        keyed = false;
+        device = 1;
+        board.cool();
+    }
+
+    synchronized boolean biasing() {
+        return biasing;
+    }
+
+    /** Takes a transistor up, from 1: its pot is turned, its feed and its gate are read. 0 leaves the one that was. */
+    synchronized void device(int number) {
+        device = number > 0 ? number : device;
+    }
+
+    synchronized int device() {
+        return device;
+    }
+
+    synchronized void pot(double turns) {
+        board.turn(device, turns);
+    }
+
+    synchronized double pot() {
+        return board.turns(device);
+    }
+
+    /** Mounts one of the transistors badly, from 1, and all others well. */
+    synchronized void badlyMounted(int number) {
+        for (int i = 1; i <= SkerryPoint.KETCH_BIAS.deviceCount(); i++) {
+            board.mount(
+                    i,
+                    i == number
+                            ? BiasBoard.BADLY_MOUNTED_K_PER_W
+                            : SkerryPoint.KETCH_BIAS.law().heatKPerW());
+        }
+    }
+
+    /** Returns what a meter with so fine a digit shows over the resistor, in volts. */
+    synchronized double senseV() {
+        return digits(board.senseV(keyed && biasing), SENSE_DIGIT_V);
+    }
+
+    synchronized double deviceA() {
+        return digits(board.currentA(device), DEVICE_DIGIT_A);
+    }
+
+    synchronized double gateV() {
+        return digits(board.gateV(device), GATE_DIGIT_V);
+    }
+
+    private static double digits(double value, double digit) {
+        return Math.rint(value / digit) * digit;
     }
 
     synchronized void level(double share) {

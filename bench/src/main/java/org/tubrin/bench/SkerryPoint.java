@@ -5,6 +5,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.tubrin.core.bias.BiasLaw;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.device.TetrodeLaw;
 import org.tubrin.core.device.TriodeLaw;
@@ -122,6 +123,10 @@ public final class SkerryPoint {
             60,
             8,
             0.03);
+
+    /** The two transistors of the Ketch, with ten-turn pots and a printed 2.2 Ω in their feed. */
+    public static final BiasBoard.Model KETCH_BIAS =
+            new BiasBoard.Model(2, new BiasLaw(1.9, 3.2, 50, 0.9), 0.11, 180, 22, 4.1e-3, 2.37, 5, 10, 0.32);
 
     private SkerryPoint() {}
 

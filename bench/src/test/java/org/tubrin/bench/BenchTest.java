@@ -358,4 +358,55 @@ public class BenchTest {
             assertTrue(exciter.ask("SYST:ERR?").startsWith("-222"));
         }
     }
+
+    /** Keyed without drive each pot moves its own device; one that does not lie flat goes on by itself, its neighbour settles. */
+    @Test
+    public void theKetchIsBiasedPotByPot() throws IOException {
+        try (Client exciter = new Client(EXCITER);
+                Client amplifier = new Client(AMPLIFIER);
+                Client meters = new Client(DRIVE)) {
+            amplifier.ask("ROUT:AMPL BRIGANTINE;*OPC?");
+            assertTrue(amplifier.ask("PAN:BIAS ON;SYST:ERR?").startsWith("-221"), "only the Ketch has pots");
+            amplifier.ask("ROUT:AMPL KETCH;PAN:BIAS ON;*OPC?");
+            assertEquals(meters.number("MEAS:SENS?"), 0, 0, "nothing flows before the key is down");
+            exciter.ask("OUTP ON;*OPC?");
+            station.pass(1);
+            double standing = meters.number("MEAS:SENS?");
+            assertEquals(standing, 2.37 * 4.1e-3, 1e-4);
+            assertEquals(meters.number("MEAS:POW?"), 0, 0.15, "no drive");
+            double[] turns = {upTo(amplifier, meters, 1, 0.04), upTo(amplifier, meters, 2, 0.04)};
+            assertEquals(
+                    meters.number("MEAS:SENS?"),
+                    standing + 2.37 * (2 * 0.04),
+                    0.05,
+                    "both through one resistor, and a little by their heat");
+            assertEquals(meters.number("MEAS:GATE?"), 5 * turns[1] / 10, 0.011);
+            double well = growsInHalfAMinute(meters);
+            amplifier.ask("PAN:BIAS ON;PAN:BIAS:MOUN 1;*OPC?");
+            exciter.ask("OUTP ON;*OPC?");
+            assertEquals(meters.number("MEAS:GATE?"), 0, 0, "begun anew all pots are at their minimum");
+            upTo(amplifier, meters, 1, 0.04);
+            double badly = growsInHalfAMinute(meters);
+            assertTrue(well < 0.1 && badly > 0.3, "well " + well + ", badly " + badly);
+            assertTrue(amplifier.ask("PAN:BIAS:DEV 3;SYST:ERR?").startsWith("-222"));
+        }
+    }
+
+    /** Turns a pot up until its device draws so much; returns the turns. */
+    private double upTo(Client amplifier, Client meters, int device, double amperes) throws IOException {
+        amplifier.ask("PAN:BIAS:DEV " + device + ";*OPC?");
+        double turns = 5;
+        while (meters.number("MEAS:DEV?") < amperes) {
+            turns += 0.01;
+            amplifier.ask("PAN:BIAS:POT " + turns + ";*OPC?");
+            station.pass(0.1);
+        }
+        return turns;
+    }
+
+    private double growsInHalfAMinute(Client meters) throws IOException {
+        double before = meters.number("MEAS:DEV?");
+        station.pass(30);
+        return meters.number("MEAS:DEV?") / before - 1;
+    }
 }

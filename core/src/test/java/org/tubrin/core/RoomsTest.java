@@ -27,7 +27,7 @@ public class RoomsTest {
             entry("station", "quantity", "metering", "device", "tank"),
             entry("twin", "quantity", "device", "tank", "station"),
             entry("budget", "quantity", "metering", "station"),
-            entry("run", "quantity", "metering", "device", "tank", "station", "twin", "budget", "alc"),
+            entry("run", "quantity", "metering", "device", "tank", "station", "twin", "budget", "alc", "bias"),
             entry("signs", "quantity", "metering", "device", "tank", "station", "twin", "budget", "run"),
             entry("foresee", "quantity", "metering", "device", "tank", "station", "twin", "budget", "run"),
             entry(
@@ -40,6 +40,7 @@ public class RoomsTest {
                     "twin",
                     "budget",
                     "alc",
+                    "bias",
                     "run",
                     "signs",
                     "foresee"),
@@ -47,6 +48,7 @@ public class RoomsTest {
             entry("hv", "quantity"),
             entry("drive", "quantity", "metering", "station", "budget", "twin", "run"),
             entry("alc", "quantity"),
+            entry("bias", "quantity"),
             entry("card", "quantity", "metering", "tank", "station", "twin", "run"),
             entry("trend", "quantity", "metering", "station", "budget", "run"));
 

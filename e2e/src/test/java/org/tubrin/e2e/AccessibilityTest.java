@@ -76,6 +76,10 @@ public class AccessibilityTest {
             page.locator("[data-part=level-stair]").waitFor();
             page.getByText("Meters, band, load and tones").click();
             check(page, "levels");
+            page.navigate("/drive/bias");
+            page.locator("[data-part=bias-stair]").waitFor();
+            page.getByText("Pots, gate, load, readings").click();
+            check(page, "idle currents");
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             check(page, "trends");

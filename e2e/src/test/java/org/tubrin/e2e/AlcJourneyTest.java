@@ -10,10 +10,11 @@ import com.google.gson.JsonParser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.function.BooleanSupplier;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import org.tubrin.bench.BenchExciter;
 import org.tubrin.bench.LevelControl;
-import org.tubrin.bench.SetOnBench;
 
 /** Levels into an exciter on the simulated bench, by keys, through a change of its firmware. */
 public class AlcJourneyTest extends AtTheStation {
@@ -57,10 +58,11 @@ public class AlcJourneyTest extends AtTheStation {
     }
 
     /** Follows the next move until a sentence stands there that begins so, or something is seen; returns the key-downs. */
-    private int triesUntil(String end, Locator seen) {
+    /** Does what the sentence says until there is a level to keep, or something is seen before. */
+    private void triesUntil(BooleanSupplier seen) {
         int keyed = 0;
         for (String said = operator.sentence();
-                !said.startsWith(end) && seen.count() == 0;
+                !said.startsWith("Keep the level") && !seen.getAsBoolean();
                 said = operator.sentence()) {
             if (said.startsWith("Rest")) {
                 operator.awaits("^(?!Rest)");
@@ -71,7 +73,6 @@ public class AlcJourneyTest extends AtTheStation {
                 operator.follows(said);
             }
         }
-        return keyed;
     }
 
     private JsonObject levels() {
@@ -89,12 +90,12 @@ public class AlcJourneyTest extends AtTheStation {
     @Test
     public void theLevelIsFoundAndAFirmwareShutsIt() {
         starts();
-        triesUntil("Keep the level", operator.page.getByText("never"));
+        triesUntil(() -> false);
         assertThat(gauge("This gauge moves throughout")).isVisible();
         operator.presses("Enter");
         operator.page.getByText("The level of Skiff 10 is kept.").waitFor();
         // Below where it really begins to act, at both powers and every tone.
-        LevelControl truth = SetOnBench.SKIFF.control("2.0", SEED);
+        LevelControl truth = BenchExciter.SKIFF.control("2.0", SEED);
         JsonObject shown = levels().getAsJsonObject("shown");
         double knee = shown.getAsJsonObject("knee").get("level").getAsDouble();
         assertEquals(20 * Math.log10(knee / truth.kneeLevel(5, 1500)), 0, 1);
@@ -116,7 +117,10 @@ public class AlcJourneyTest extends AtTheStation {
         operator.page
                 .getByText("Keep", new Page.GetByTextOptions().setExact(true))
                 .click();
-        operator.page.getByText("Skiff 10 is kept.").waitFor();
+        operator.page
+                .getByText("Skiff 10 is kept.", new Page.GetByTextOptions().setExact(true))
+                .first()
+                .waitFor();
         JsonArray rows = levels().getAsJsonArray("rows");
         rows.forEach(row -> assertEquals(
                 row.getAsJsonObject().get("shut").getAsBoolean(),
@@ -124,7 +128,7 @@ public class AlcJourneyTest extends AtTheStation {
                 row.toString()));
         // With its old firmware the gauge rests: known as soon as the first series says so.
         starts();
-        triesUntil("Keep the level", gauge("This gauge rests"));
+        triesUntil(() -> gauge("This gauge rests").count() > 0);
         assertThat(gauge("This gauge rests")).isVisible();
     }
 }

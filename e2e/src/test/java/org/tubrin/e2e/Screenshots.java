@@ -100,6 +100,9 @@ public final class Screenshots {
             page.navigate("/drive/alc");
             page.locator("[data-part=level-stair]").waitFor();
             shoot(page, "alc");
+            page.navigate("/drive/bias");
+            page.locator("[data-part=bias-stair]").waitFor();
+            shoot(page, "bias");
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             shoot(page, "trends");
@@ -113,10 +116,9 @@ public final class Screenshots {
             shoot(page, "twin");
             climbsOnTheBench(day);
             shoot(page, "live-day");
-            for (String view : List.of("map", "power", "signal")) {
-                page.navigate(page.url().replaceAll("/(map|power|signal)$", "") + "/" + view);
-                page.locator("[data-part=" + (view.equals("map") ? "map" : view.equals("power") ? "flows" : "products")
-                                + "]")
+            for (String view : List.of("map", "signal")) {
+                page.navigate(page.url().replaceAll("/(map|signal)$", "") + "/" + view);
+                page.locator("[data-part=" + (view.equals("map") ? "map" : "products") + "]")
                         .waitFor();
                 shoot(page, view);
             }

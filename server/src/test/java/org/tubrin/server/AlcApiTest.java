@@ -14,8 +14,6 @@ import tools.jackson.databind.JsonNode;
 
 /** Levels into an exciter typed in, what they say, and what shuts them. */
 public class AlcApiTest extends ServerTest {
-    private JsonNode run;
-
     private Map<String, Object> start(Map<String, Object> sound) {
         Map<String, Object> start = start("MHZ_7", "7.1");
         start.put("exciterId", equipmentId("Skiff 10"));
@@ -36,14 +34,6 @@ public class AlcApiTest extends ServerTest {
                 "low", "500",
                 "middle", "1500",
                 "high", "2500"));
-    }
-
-    private void does(String act, Object... more) {
-        Reply reply = post(
-                "/api/runs/" + run.get("id").asString() + "/acts",
-                act(run.get("sequence").asLong(), act, more));
-        assertEquals(reply.status(), 200, reply.text());
-        run = reply.json();
     }
 
     private void tries(LevelLaw law) {
@@ -143,6 +133,42 @@ public class AlcApiTest extends ServerTest {
         Map<String, Object> without = start(sound());
         without.remove("sound");
         assertEquals(post("/api/runs", without).status(), 422);
+    }
+
+    /** The bypassed amplifier is not rated for it, and does not have to be. */
+    @Test
+    public void aLevelIsTriedOnAnyBandOfTheExciter() {
+        Map<String, Object> low = start(sound());
+        low.put("band", "KHZ_472");
+        low.put("frequency", "0.475");
+        Reply begun = post("/api/runs", low);
+        assertEquals(begun.status(), 201, begun.text());
+    }
+
+    /** A climb with the exciter whose firmware changed says in its guard that the level is to be tried again. */
+    @Test
+    public void theGuardOfAClimbTellsOfTheLevel() {
+        JsonNode ended = null;
+        for (JsonNode row : get("/api/runs").json().get("runs")) {
+            JsonNode one = get("/api/runs/" + row.get("id").asString()).json();
+            if (one.get("kind").asString().equals("TUNE_UP") && one.get("guard").size() > 0) {
+                ended = one;
+                break;
+            }
+        }
+        assertTrue(ended != null, "the demo has an ended climb");
+        boolean told = false;
+        for (JsonNode guard : ended.get("guard")) {
+            if (guard.hasNonNull("level")) {
+                String says = guard.get("level").asString();
+                assertTrue(
+                        says.startsWith("The level was measured with another firmware")
+                                || says.equals("Its level was never tried."),
+                        says);
+                told |= says.startsWith("The level was measured");
+            }
+        }
+        assertTrue(told, ended.get("guard").toString());
     }
 
     @Test

@@ -14,8 +14,6 @@ import tools.jackson.databind.JsonNode;
 
 /** A drive table typed in, what it says over the bands, and the guard of a change. */
 public class DriveApiTest extends ServerTest {
-    private JsonNode run;
-
     @BeforeMethod
     public void freshRun() {
         run = null;
@@ -29,14 +27,6 @@ public class DriveApiTest extends ServerTest {
         start.put("wantedOutput", wanted);
         Reply reply = post("/api/runs", start);
         assertEquals(reply.status(), 201, reply.text());
-        run = reply.json();
-    }
-
-    private void does(String act, Object... more) {
-        Reply reply = post(
-                "/api/runs/" + run.get("id").asString() + "/acts",
-                act(run.get("sequence").asLong(), act, more));
-        assertEquals(reply.status(), 200, reply.text());
         run = reply.json();
     }
 

@@ -40,8 +40,6 @@ public class LiveTest extends ServerTest {
     private static Bench bench;
     private static int firstPort;
 
-    private JsonNode run;
-
     @DynamicPropertySource
     static void bench(DynamicPropertyRegistry registry) throws IOException {
         begin();
@@ -70,13 +68,6 @@ public class LiveTest extends ServerTest {
 
     private String id() {
         return run.get("id").asString();
-    }
-
-    private void does(String act, Object... more) {
-        Reply reply =
-                post("/api/runs/" + id() + "/acts", act(run.get("sequence").asLong(), act, more));
-        assertEquals(reply.status(), 200, act + ": " + reply.text());
-        run = reply.json();
     }
 
     private void begins() {
@@ -595,7 +586,8 @@ public class LiveTest extends ServerTest {
     private static double shown(JsonNode figures, String role) {
         for (JsonNode figure : figures) {
             if (figure.get("role").asString().equals(role) && figure.has("shown")) {
-                return Double.parseDouble(figure.get("shown").asString().split("\\h", 2)[0]);
+                String number = figure.get("shown").asString().split("\\h", 2)[0];
+                return Double.parseDouble(number.replace('\u2212', '-'));
             }
         }
         return Double.NaN;

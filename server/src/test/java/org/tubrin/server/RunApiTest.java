@@ -23,17 +23,8 @@ public class RunApiTest extends ServerTest {
         {"5.09", "5.0", "0.875 kW", "0.576", "0.149", "2.49"},
     };
 
-    private JsonNode run;
-
     private String path() {
         return "/api/runs/" + run.get("id").asString() + "/acts";
-    }
-
-    private JsonNode does(String act, Object... more) {
-        Reply reply = post(path(), act(run.get("sequence").asLong(), act, more));
-        assertEquals(reply.status(), 200, act + ": " + reply.text());
-        run = reply.json();
-        return run;
     }
 
     private void begins(String band, String frequency) {

@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.alc.SoundPath;
+import org.tubrin.core.bias.BiasPlan;
 import org.tubrin.core.device.TetrodeLaw;
 import org.tubrin.core.device.TriodeLaw;
 import org.tubrin.core.hv.Bank;
@@ -101,6 +102,8 @@ public class SchemaTest {
             {TuneSetup.class, "/$defs/setup"},
             {Customs.class, "/$defs/practice"},
             {SoundPath.class, "/$defs/sound"},
+            {BiasPlan.class, "/$defs/bias"},
+            {BiasPlan.Sense.class, "/$defs/sense"},
             {TuneSettings.class, "/$defs/setup/properties/settings"},
             {Reading.class, "/$defs/event/oneOf/5/properties/reading"},
         };

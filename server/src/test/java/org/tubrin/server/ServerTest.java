@@ -1,5 +1,7 @@
 package org.tubrin.server;
 
+import static org.testng.Assert.assertEquals;
+
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -143,6 +145,19 @@ public abstract class ServerTest extends AbstractTestNGSpringContextTests {
         request.put("frequency", frequency);
         request.put("school", "PEAK_THEN_HEAVIER");
         return request;
+    }
+
+    /** The run in hand, as it was seen last. */
+    protected JsonNode run;
+
+    /** Does something in the run in hand, and returns it as it then is. */
+    protected JsonNode does(String act, Object... more) {
+        Reply reply = post(
+                "/api/runs/" + run.get("id").asString() + "/acts",
+                act(run.get("sequence").asLong(), act, more));
+        assertEquals(reply.status(), 200, act + ": " + reply.text());
+        run = reply.json();
+        return run;
     }
 
     /** Returns an act at a sequence, with a new id. */

@@ -20,6 +20,8 @@ import org.tubrin.core.advice.Move;
 import org.tubrin.core.advice.OnAir;
 import org.tubrin.core.advice.Reason;
 import org.tubrin.core.alc.Gauge;
+import org.tubrin.core.alc.LevelProfile;
+import org.tubrin.core.bias.BiasEnd;
 import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Verdict;
 import org.tubrin.core.card.DialsAhead;
@@ -125,6 +127,9 @@ public class WordsTest {
         for (String part : List.of("title", "says", "right")) {
             add(wanted, "gauge.*." + part, Gauge.Kind.values());
         }
+        add(wanted, "level.*", LevelProfile.Lack.values());
+        add(wanted, "bias.end.*", BiasEnd.values());
+        add(wanted, "bias.short.*", BiasEnd.values());
         add(wanted, "bound.*", Reach.Bound.values());
         add(wanted, "comparison.*", Comparison.Reads.values());
         add(wanted, "trend.*", Figure.values());

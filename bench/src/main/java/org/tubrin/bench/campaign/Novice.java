@@ -138,6 +138,21 @@ final class Novice {
         }
 
         @Override
+        public Boolean adjust(Move.Adjust adjust) {
+            throw new IllegalStateException("not of a stage with dials: " + adjust);
+        }
+
+        @Override
+        public Boolean turnDown(Move.TurnDown turnDown) {
+            throw new IllegalStateException("not of a stage with dials: " + turnDown);
+        }
+
+        @Override
+        public Boolean hold(Move.Hold hold) {
+            throw new IllegalStateException("not of a stage with dials: " + hold);
+        }
+
+        @Override
         public Boolean unkey(Move.Unkey unkey) {
             shack.pass(1);
             return true;

@@ -34,26 +34,17 @@ final class Report {
 
     /** Returns the table {@code procedure,metric,median,p95,max}; coverage has its one figure in all three. */
     String csv() {
-        StringBuilder csv = new StringBuilder("procedure,metric,median,p95,max\n");
+        Map<String, Map<String, double[]>> figures = new LinkedHashMap<>();
         told().forEach((procedure, scores) -> {
-            for (Metric metric : METRICS) {
-                double[] sorted = sorted(scores, metric);
-                csv.append(String.format(
-                        Locale.ROOT,
-                        "%s,%s,%.2f,%.2f,%.2f\n",
-                        procedure,
-                        metric.name(),
-                        at(sorted, 0.5),
-                        at(sorted, 0.95),
-                        sorted[sorted.length - 1]));
-            }
+            Map<String, double[]> metrics = new LinkedHashMap<>();
+            METRICS.forEach(metric -> metrics.put(metric.name(), sorted(scores, metric)));
             double covered = coverage(scores);
             if (!Double.isNaN(covered)) {
-                csv.append(String.format(
-                        Locale.ROOT, "%s,coverage_percent,%.1f,%.1f,%.1f\n", procedure, covered, covered, covered));
+                metrics.put("coverage_percent", new double[] {covered});
             }
+            figures.put(procedure, metrics);
         });
-        return csv.toString();
+        return Tables.csv(figures);
     }
 
     private static final double LEAST_WORSE = 0.05;
@@ -167,7 +158,8 @@ final class Report {
             out.append("| ").append(procedure).append(" |");
             for (Metric metric : METRICS) {
                 double[] sorted = sorted(scores, metric);
-                out.append(String.format(Locale.ROOT, " %.1f / %.1f |", at(sorted, 0.5), at(sorted, 0.95)));
+                out.append(
+                        String.format(Locale.ROOT, " %.1f / %.1f |", Tables.at(sorted, 0.5), Tables.at(sorted, 0.95)));
             }
             out.append('\n');
         });
@@ -180,14 +172,14 @@ final class Report {
             double[] plain = sorted(byProcedure.getOrDefault(school, List.of()), metric);
             double[] followed = sorted(byProcedure.getOrDefault(Campaign.FOLLOWED + school, List.of()), metric);
             for (double share : new double[] {0.5, 0.95}) {
-                if (at(followed, share) > at(plain, share) + LEAST_WORSE) {
+                if (Tables.at(followed, share) > Tables.at(plain, share) + LEAST_WORSE) {
                     worse.add(String.format(
                             Locale.ROOT,
                             "%s %s %.1f, plain %.1f",
                             metric.name(),
                             share < 0.9 ? "median" : "p95",
-                            at(followed, share),
-                            at(plain, share)));
+                            Tables.at(followed, share),
+                            Tables.at(plain, share)));
                 }
             }
         }
@@ -200,13 +192,6 @@ final class Report {
 
     private static double[] sorted(List<Score> scores, Metric metric) {
         return scores.stream().mapToDouble(metric.of()).sorted().toArray();
-    }
-
-    private static double at(double[] sorted, double share) {
-        double place = share * (sorted.length - 1);
-        int low = (int) Math.floor(place);
-        int high = Math.min(sorted.length - 1, low + 1);
-        return sorted[low] + (place - low) * (sorted[high] - sorted[low]);
     }
 
     private static double coverage(List<Score> scores) {

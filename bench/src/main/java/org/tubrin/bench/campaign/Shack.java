@@ -89,7 +89,7 @@ final class Shack {
             case DRIVE -> driveW = to;
             case PLATE -> plate.turn(to);
             case LOAD -> load.turn(to);
-            case TONE, LEVEL -> throw new IllegalArgumentException("a climb has no " + control);
+            case TONE, LEVEL, DEVICE, POT -> throw new IllegalArgumentException("a climb has no " + control);
         }
         settle();
     }
@@ -99,7 +99,7 @@ final class Shack {
             case DRIVE -> driveW;
             case PLATE -> plate.shown();
             case LOAD -> load.shown();
-            case TONE, LEVEL -> throw new IllegalArgumentException("a climb has no " + control);
+            case TONE, LEVEL, DEVICE, POT -> throw new IllegalArgumentException("a climb has no " + control);
         };
     }
 
@@ -165,7 +165,16 @@ final class Shack {
             case SCREEN_CURRENT -> on ? duty * probe.screenCurrentA() : 0;
             case PLATE_VOLTAGE ->
                 on ? probe.plateVoltageDcV() : given.truth().constants().supplyOpenV();
-            case INPUT_POWER, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK, ALC_GAUGE -> 0;
+            case INPUT_POWER,
+                    REFLECTED,
+                    INPUT_SWR,
+                    SUPPLY_CURRENT,
+                    SUPPLY_VOLTAGE,
+                    HEAT_SINK,
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> 0;
         };
     }
 

@@ -180,7 +180,7 @@ public class ShackTest {
         assertTrue(csv.contains("tubrin,output_shortfall_percent,10.50,19.05,20.00\n"), csv);
         assertTrue(csv.contains("pulsed,output_shortfall_percent,31.50,57.15,60.00\n"), csv);
         assertTrue(csv.contains("tubrin,carrier_s,21.00,38.10,40.00\n"), csv);
-        assertTrue(csv.contains("tubrin,coverage_percent,91.7,91.7,91.7\n"), csv);
+        assertTrue(csv.contains("tubrin,coverage_percent,91.67,91.67,91.67\n"), csv);
         assertFalse(csv.contains("pulsed,coverage_percent"), "plain schools state no interval");
         assertFalse(csv.contains("tubrin, pulsed"), "the table has the next move as it is given, and plain schools");
         String words = report.markdown(20, 7, "2026-11-25");

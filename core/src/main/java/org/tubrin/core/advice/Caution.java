@@ -12,5 +12,7 @@ public enum Caution {
     CARRIER_SHORT,
     /** The exciter cannot go as low as a climb should begin. */
     BEGINS_HIGH,
-    MAKER_WINS
+    MAKER_WINS,
+    /** A pot that is up when the supply comes on takes its device. */
+    POTS_BEFORE_POWER
 }

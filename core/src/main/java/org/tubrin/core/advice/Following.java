@@ -88,6 +88,21 @@ public final class Following implements Move.Cases<List<RunEvent>> {
     }
 
     @Override
+    public List<RunEvent> adjust(Move.Adjust adjust) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> turnDown(Move.TurnDown turnDown) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> hold(Move.Hold hold) {
+        return OTHERWISE;
+    }
+
+    @Override
     public List<RunEvent> unkey(Move.Unkey unkey) {
         return List.of(new RunEvent.Unkeyed());
     }

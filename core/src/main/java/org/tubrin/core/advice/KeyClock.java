@@ -32,6 +32,9 @@ public record KeyClock(
         Optional<Heat> heat,
         double plateHeatShare) {
 
+    /** The longest key-down without RF, in seconds. */
+    private static final double WITHOUT_RF_S = 7200;
+
     /** What goes on. */
     public enum Phase {
         IDLE,
@@ -61,6 +64,9 @@ public record KeyClock(
     public static KeyClock of(RunState state, Instant now) {
         TuneSettings settings = state.setup().settings();
         List<KeyDown> keyDowns = state.keyDowns();
+        if (state.setup().stage().staysKeyed()) {
+            return withoutRf(state);
+        }
         if (keyDowns.isEmpty()) {
             Optional<Heat> cold = thermal(state).map(thermal -> heat(state, thermal, 0, now));
             return new KeyClock(
@@ -94,6 +100,15 @@ public record KeyClock(
         Phase phase = seconds(up, now) < restS ? Phase.RESTING : Phase.READY;
         return new KeyClock(
                 phase, up, settings.keyDownAimS(), settings.keyDownStopS(), restS, keyDownS, heat, plateHeat);
+    }
+
+    /** Without RF nothing but the current itself says when the key goes up. */
+    private static KeyClock withoutRf(RunState state) {
+        Phase phase = state.isKeyed() ? Phase.KEY_DOWN : state.keyDowns().isEmpty() ? Phase.IDLE : Phase.READY;
+        Instant since = state.keyDowns().isEmpty()
+                ? state.startedAt()
+                : state.keyDowns().get(state.keyDowns().size() - 1).from();
+        return new KeyClock(phase, since, WITHOUT_RF_S, WITHOUT_RF_S, 0, 0, Optional.empty(), 0);
     }
 
     private static double coolingS(RunState state, KeyDown last, Instant up) {

@@ -3,6 +3,7 @@ package org.tubrin.core.advice;
 import java.time.Instant;
 import java.util.Optional;
 import org.tubrin.core.alc.NextLevel;
+import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.LevelSteps;
 import org.tubrin.core.run.RunState;
@@ -10,9 +11,6 @@ import org.tubrin.core.run.Step;
 
 /** The next move where the level into an exciter is tried: set power and tone as the level asks for, then the level, then both meters. */
 final class LevelAdvice {
-    /** No exciter gives more than this above what it is set to. */
-    private static final double MOST_ABOVE_SET = 1.15;
-
     private final RunState state;
     private final Step draft;
     private final Instant now;
@@ -33,7 +31,8 @@ final class LevelAdvice {
                         ? Optional.of(record())
                         : Entries.missing(draft))
                 .or(() -> LevelSteps.next(state.setup(), state.steps()).map(this::towards))
-                .orElseGet(this::record);
+                // Without a next level the run is no longer in its climb.
+                .orElseThrow();
     }
 
     private Advice record() {
@@ -44,7 +43,7 @@ final class LevelAdvice {
         Reason reason = reason(next.because());
         return turn(Control.DRIVE, next.setPowerW(), reason)
                 .or(() -> RangeAdvice.of(
-                        state, Optional.of(new Advice.Expectation(0, MOST_ABOVE_SET * next.setPowerW()))))
+                        state, Optional.of(new Advice.Expectation(0, SoundPath.mostW(next.setPowerW())))))
                 .or(() -> turn(Control.TONE, next.toneHz(), reason))
                 .or(() -> turn(Control.LEVEL, next.level(), reason))
                 .or(() -> Resting.of(state, now))

@@ -36,6 +36,12 @@ public sealed interface Move {
 
         T readOff(ReadOff readOff);
 
+        T adjust(Adjust adjust);
+
+        T turnDown(TurnDown turnDown);
+
+        T hold(Hold hold);
+
         T unkey(Unkey unkey);
 
         T enterReadings(EnterReadings enterReadings);
@@ -152,6 +158,37 @@ public sealed interface Move {
         @Override
         public <T> T in(Cases<T> cases) {
             return cases.readOff(this);
+        }
+    }
+
+    /**
+     * The key is down: turn a device's pot until the meter shows the aim, then read.
+     *
+     * @param device from 1
+     * @param role what is read
+     * @param from what the meter showed last, in the unit of the role
+     * @param aim what it is to show
+     */
+    record Adjust(int device, ReadingRole role, double from, double aim) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.adjust(this);
+        }
+    }
+
+    /** The key is down: turn a device's pot to its minimum, then read. */
+    record TurnDown(int device) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.turnDown(this);
+        }
+    }
+
+    /** The key is down: touch nothing for so long. */
+    record Hold(int device, double leftS) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.hold(this);
         }
     }
 

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.List;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Ladder;
-import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 
 /** Says what to do next in a run, by its school: a pure function of the run and the time. */
@@ -27,6 +26,7 @@ public final class NextMove {
                     case TUNE_UP -> StepAdvice.of(state, now);
                     case DRIVE_TABLE -> DriveAdvice.of(state, now);
                     case ALC -> LevelAdvice.of(state, now);
+                    case BIAS -> BiasAdvice.keyUp(state);
                 };
             case CLOSING ->
                 Advice.of(
@@ -34,7 +34,11 @@ public final class NextMove {
             case WRITING ->
                 Advice.of(
                         new Move.WriteDown(),
-                        state.setup().stage().kind() == RunKind.ALC ? Reason.KEEP_LEVEL : Reason.KEEP_FOR_NEXT_TIME);
+                        switch (state.setup().stage().kind()) {
+                            case ALC -> Reason.KEEP_LEVEL;
+                            case BIAS -> Reason.KEEP_BIAS;
+                            case TUNE_UP, DRIVE_TABLE -> Reason.KEEP_FOR_NEXT_TIME;
+                        });
             case FINISHED, ABANDONED -> Advice.of(new Move.Done(), Reason.RUN_OVER);
         };
     }
@@ -44,11 +48,12 @@ public final class NextMove {
         double elapsedS = Duration.between(clock.since(), now).toMillis() / 1000.0;
         return elapsedS >= clock.stopS()
                 ? Advice.of(new Move.Unkey(elapsedS), Reason.KEY_TOO_LONG, Caution.HOT_LOAD)
-                : state.setup().stage().isTuned()
-                        ? StepAdvice.whileKeyed(state, clock, now)
-                        : Advice.of(
-                                new Move.ReadOff(clock.aimS()),
-                                state.setup().stage().kind() == RunKind.ALC ? Reason.LEVEL_READ : Reason.READ_ALL);
+                : switch (state.setup().stage().kind()) {
+                    case TUNE_UP -> StepAdvice.whileKeyed(state, clock, now);
+                    case DRIVE_TABLE -> Advice.of(new Move.ReadOff(clock.aimS()), Reason.READ_ALL);
+                    case ALC -> Advice.of(new Move.ReadOff(clock.aimS()), Reason.LEVEL_READ);
+                    case BIAS -> BiasAdvice.keyDown(state, now);
+                };
     }
 
     private static Advice preflight(RunState state) {
@@ -66,6 +71,7 @@ public final class NextMove {
                 first.add(Caution.MAKER_WINS);
                 yield first;
             }
+            case POTS_AT_MINIMUM -> List.of(Caution.POTS_BEFORE_POWER);
             case COVERS_ON, RESTING_SEEN -> List.of(Caution.HIGH_VOLTAGE);
             case BAND_SWITCH -> List.of(Caution.BAND_SWITCH_UNKEYED);
             case BYPASS_LOW_POWER, MATCHED_IN_BYPASS -> List.of(Caution.RF_EXPOSURE);
@@ -76,6 +82,11 @@ public final class NextMove {
                     AMPLIFIER_BYPASSED,
                     SOUND_PATH_SET,
                     SOUND_UNTREATED,
+                    BOARD_APART,
+                    STAND_INS_DRIVEN,
+                    POT_ENDS_KNOWN,
+                    SUPPLY_LIMITED,
+                    NO_DRIVE,
                     METER_RANGE,
                     AIR_MOVING,
                     BYPASS_PROVEN,
@@ -86,7 +97,8 @@ public final class NextMove {
                     EXCITER_TONES,
                     AMPLIFIER_TONES,
                     SPEECH_CLEAN,
-                    INPUT_MATCHED -> List.of();
+                    INPUT_MATCHED,
+                    SAME_AFTER_RF -> List.of();
         };
         return Advice.of(new Move.Answer(check), Reason.BEFORE_POWER, cautions.toArray(Caution[]::new));
     }

@@ -100,6 +100,27 @@ public enum Reason {
     LEVEL_IS_GOOD(Rule.ALC),
     LEVEL_TOO_HOT(Rule.ALC),
     KEEP_LEVEL(Rule.ALC),
+    BIAS_KEY(Rule.BIAS),
+    BIAS_STANDING(Rule.BIAS),
+    BIAS_HALF(Rule.BIAS),
+    BIAS_THREE_QUARTERS(Rule.BIAS),
+    BIAS_FULL(Rule.BIAS),
+    BIAS_BELOW(Rule.BIAS),
+    BIAS_OVERSHOT(Rule.BIAS),
+    BIAS_ROSE(Rule.BIAS),
+    BIAS_WATCH(Rule.BIAS),
+    BIAS_SOAK(Rule.BIAS),
+    BIAS_HOT(Rule.BIAS),
+    BIAS_ALONE(Rule.BIAS),
+    BIAS_AGAIN(Rule.BIAS),
+    BIAS_IS_READ(Rule.BIAS),
+    BIAS_STOP(Rule.BIAS),
+    MOVE_AMMETER(Rule.BIAS),
+    BIAS_DONE(Rule.BIAS),
+    BIAS_RUNS_AWAY(Rule.BIAS),
+    BIAS_TOO_COARSE(Rule.BIAS),
+    BIAS_GATE_HIGH(Rule.BIAS),
+    KEEP_BIAS(Rule.BIAS),
     KNOB_FIRST(Rule.SIGNS);
 
     private final Rule rule;
@@ -131,6 +152,7 @@ public enum Reason {
         SIGNS,
         DRIVE,
         ALC,
+        BIAS,
         LICENCE
     }
 }

@@ -1,6 +1,5 @@
 package org.tubrin.core.alc;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -33,7 +32,7 @@ public record Gauge(Kind kind, double rest, boolean rises, double low, double hi
 
     /** Returns the gauge of points that were come to from below; empty where too few have it. */
     public static Optional<Gauge> of(List<LevelPoint> points, Knee knee) {
-        List<LevelPoint> read = upwards(points);
+        List<LevelPoint> read = readUpwards(points);
         List<LevelPoint> below = read.stream()
                 .filter(point -> point.level() < CLEAR_BELOW * knee.level())
                 .toList();
@@ -69,14 +68,13 @@ public record Gauge(Kind kind, double rest, boolean rises, double low, double hi
 
     /** Returns what it showed at a level on the way up; empty where it was read nowhere. */
     static Optional<Double> at(List<LevelPoint> points, double level) {
-        List<LevelPoint> up = upwards(points);
+        List<LevelPoint> up = readUpwards(points);
         return up.isEmpty() ? Optional.empty() : Optional.of(between(up, level));
     }
 
-    private static List<LevelPoint> upwards(List<LevelPoint> points) {
-        return points.stream()
-                .filter(point -> !point.onTheWayDown() && point.gauge().isPresent())
-                .sorted(Comparator.comparingDouble(LevelPoint::level))
+    private static List<LevelPoint> readUpwards(List<LevelPoint> points) {
+        return LevelPoint.upwards(points).stream()
+                .filter(point -> point.gauge().isPresent())
                 .toList();
     }
 

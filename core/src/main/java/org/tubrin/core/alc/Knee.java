@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.tubrin.core.quantity.Quantity;
 
 /**
  * The highest level at which the output is still in proportion.
@@ -11,8 +12,7 @@ import java.util.stream.IntStream;
  * <p>Method: the root of the output over the level as two straight lines that meet, the lower one through the origin; weighted least
  * squares for their slopes at every place of the bend, the best of which is the knee. Its uncertainty is the half width of what lies
  * within the 95 % quantile of the cost above its least, scaled where the lines fit worse than the readings let; with it, that no
- * stage bends at one place. Source: D. V.
- * Hinkley, "Inference about the intersection in two-phase regression", Biometrika 56 (1969), 495–504.
+ * stage bends at one place. There is none where one straight line does as well. Source: D. V. Hinkley, "Inference about the intersection in two-phase regression", Biometrika 56 (1969), 495–504.
  *
  * @param level of the knee
  * @param standardUncertainty of that
@@ -28,7 +28,6 @@ public record Knee(double level, double standardUncertainty, double perLevel) {
 
     private static final double STEP = 0.002;
     private static final double QUANTILE = 3.84;
-    private static final double COVERED = 1.96;
     /** A stage bends over a stretch where two lines bend at a place: what that leaves open, as a share of the level. */
     private static final double STRETCH = 0.023;
     /** Above the knee the root of the output grows by less than this share of what it grows below. */
@@ -42,14 +41,9 @@ public record Knee(double level, double standardUncertainty, double perLevel) {
     /** One place of the bend: its cost, and the slopes below and above. */
     private record Bend(double level, double cost, double perLevel, double perLevelAbove) {}
 
-    /**
-     * Returns the knee of points that were come to from below; empty with less than three points below or two above it.
-     */
+    /** Returns the knee of points that were come to from below; empty with less than three points below or two above it. */
     public static Optional<Knee> of(List<LevelPoint> points) {
-        List<LevelPoint> up = points.stream()
-                .filter(point -> !point.onTheWayDown())
-                .sorted(Comparator.comparingDouble(LevelPoint::level))
-                .toList();
+        List<LevelPoint> up = LevelPoint.upwards(points);
         if (up.size() < LEAST_BELOW + LEAST_ABOVE) {
             return Optional.empty();
         }
@@ -70,7 +64,7 @@ public record Knee(double level, double standardUncertainty, double perLevel) {
                 high = Math.max(high, bend.level());
             }
         }
-        double unsure = Math.hypot(Math.max(STEP, (high - low) / 2) / COVERED, STRETCH * best.level());
+        double unsure = Math.hypot(Math.max(STEP, (high - low) / 2) / Quantity.COVERAGE_95, STRETCH * best.level());
         double straight = at(up, up.get(up.size() - 1).level()).cost();
         boolean bends = best.level() > from
                 && best.level() < to
@@ -125,7 +119,7 @@ public record Knee(double level, double standardUncertainty, double perLevel) {
 
     /** Returns half the width of its 95 % interval. */
     public double halfWidth() {
-        return COVERED * standardUncertainty;
+        return Quantity.COVERAGE_95 * standardUncertainty;
     }
 
     /** Returns the lower end of the levels to set. */

@@ -1,5 +1,7 @@
 package org.tubrin.core.alc;
 
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Quantity;
@@ -15,8 +17,19 @@ import org.tubrin.core.quantity.Unit;
  * @param onTheWayDown whether the level was come to from above
  */
 public record LevelPoint(double level, Quantity outputW, double eyeW, Optional<Double> gauge, boolean onTheWayDown) {
+    /** The least level that can be told from none, as a share of the slider's way. */
+    public static final double LEAST_LEVEL = 1e-3;
+
     public LevelPoint {
-        new Checks().range("level", level, 1e-3, 1, Unit.ONE).done();
+        new Checks().range("level", level, LEAST_LEVEL, 1, Unit.ONE).done();
+    }
+
+    /** Returns those that were come to from below, in rising order of level. */
+    static List<LevelPoint> upwards(List<LevelPoint> points) {
+        return points.stream()
+                .filter(point -> !point.onTheWayDown())
+                .sorted(Comparator.comparingDouble(LevelPoint::level))
+                .toList();
     }
 
     /** Returns the root of the output: in proportion to the level while nothing limits. */

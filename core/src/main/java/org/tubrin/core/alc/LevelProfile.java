@@ -9,6 +9,7 @@ import java.util.Optional;
  *
  * @param series at each set power and tone
  * @param knee of the first series; absent where nothing limited, or too few levels tell
+ * @param lack why there is none; absent where there is one
  * @param window where the level is set; absent without a knee
  * @param gauge what the exciter's own gauge is; absent where it was not read
  * @param lagMarks by how much the gauge shows more on the way down than on the way up; absent where it was not read there
@@ -18,6 +19,7 @@ import java.util.Optional;
 public record LevelProfile(
         List<LevelSeries> series,
         Optional<Knee> knee,
+        Optional<Lack> lack,
         Optional<Window> window,
         Optional<Gauge> gauge,
         Optional<Double> lagMarks,
@@ -45,6 +47,16 @@ public record LevelProfile(
      */
     public record Window(double low, double high, LevelSeries governs) {}
 
+    /** Why there is no knee. */
+    public enum Lack {
+        /** The slider stood at its end, and the output still followed: what comes after it is set too low. */
+        SLIDER_AT_END,
+        /** The lowest level brought much of the set power: what comes after the slider is set too high. */
+        TOO_HOT,
+        /** The levels do not tell one line from two. */
+        NO_BEND
+    }
+
     /** A series with its knee. */
     private record Known(LevelSeries series, Knee knee) {}
 
@@ -60,6 +72,7 @@ public record LevelProfile(
         return new LevelProfile(
                 taken,
                 main.map(Known::knee),
+                main.isPresent() ? Optional.empty() : Optional.of(lack(path, taken)),
                 main.flatMap(one -> window(known)),
                 gauge,
                 main.flatMap(one -> lag(one.series)),
@@ -72,6 +85,19 @@ public record LevelProfile(
                         .filter(one -> one.series.setPowerW() == path.setPowerW())
                         .map(one -> one.knee.level())
                         .toList()));
+    }
+
+    private static Lack lack(SoundPath path, List<LevelSeries> taken) {
+        Optional<LevelSeries> main = taken.stream()
+                .filter(one -> one.isAt(path.setPowerW(), path.middleHz()))
+                .findFirst();
+        if (main.filter(LevelSeries::isTooHot).isPresent()) {
+            return Lack.TOO_HOT;
+        }
+        return main.filter(one -> one.highest() >= END && one.shortOfProportion() == 0)
+                        .isPresent()
+                ? Lack.SLIDER_AT_END
+                : Lack.NO_BEND;
     }
 
     private static Optional<Gauge> gauge(Known known) {
@@ -119,8 +145,8 @@ public record LevelProfile(
                 .filter(db -> db > SHORT_DB);
     }
 
-    /** Returns whether the slider stood at its end, and nothing limited: what follows it is set too low. */
-    public boolean sliderAtEnd() {
-        return knee.isEmpty() && series.stream().anyMatch(one -> one.highest() >= END);
+    /** Returns the series whose knee cannot be told: the window is not held against them. */
+    public List<LevelSeries> withoutKnee() {
+        return series.stream().filter(one -> one.knee().isEmpty()).toList();
     }
 }

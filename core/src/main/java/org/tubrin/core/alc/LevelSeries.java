@@ -14,6 +14,8 @@ import java.util.Optional;
 public record LevelSeries(double setPowerW, double toneHz, List<LevelPoint> points) {
     /** A root this much below proportion is clearly short: half a decibel. */
     private static final double SHORT = 0.94;
+
+    private static final double HOT_SHARE = 0.2;
     /** Standard uncertainties beyond which it is no accident. */
     private static final double SURE = 2;
 
@@ -26,8 +28,20 @@ public record LevelSeries(double setPowerW, double toneHz, List<LevelPoint> poin
         return Knee.of(points);
     }
 
-    boolean isAt(double powerW, double hz) {
+    /** Returns whether it is that of a set power in watts and a tone in hertz. */
+    public boolean isAt(double powerW, double hz) {
         return setPowerW == powerW && toneHz == hz;
+    }
+
+    /**
+     * Returns whether its lowest level brought so much of the set power already that there is no room for three below the knee: the
+     * sound path is too hot.
+     */
+    boolean isTooHot() {
+        return points.stream()
+                .min(Comparator.comparingDouble(LevelPoint::level))
+                .filter(lowest -> lowest.outputW().value() > HOT_SHARE * setPowerW)
+                .isPresent();
     }
 
     /** Returns the highest level tried; 0 where none was. */
@@ -41,7 +55,7 @@ public record LevelSeries(double setPowerW, double toneHz, List<LevelPoint> poin
         double roots = 0;
         int inProportion = 0;
         int fallShort = 0;
-        for (LevelPoint point : upwards()) {
+        for (LevelPoint point : LevelPoint.upwards(points)) {
             double expected = levels > 0 ? roots / levels * point.level() : 0;
             double unsure = levels > 0 ? Math.hypot(point.rootUncertainty(), point.level() / Math.sqrt(levels)) : 0;
             if (inProportion >= Knee.LEAST_BELOW && point.root() < SHORT * expected - SURE * unsure) {
@@ -56,13 +70,6 @@ public record LevelSeries(double setPowerW, double toneHz, List<LevelPoint> poin
             }
         }
         return fallShort;
-    }
-
-    private List<LevelPoint> upwards() {
-        return points.stream()
-                .filter(point -> !point.onTheWayDown())
-                .sorted(Comparator.comparingDouble(LevelPoint::level))
-                .toList();
     }
 
     /** Returns the points before the level was first taken back. */

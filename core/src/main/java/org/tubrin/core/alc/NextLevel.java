@@ -14,9 +14,6 @@ import java.util.Optional;
  */
 public record NextLevel(double setPowerW, double toneHz, double level, Because because) {
     private static final double FIRST_LEVEL = 0.1;
-    /** A first level that brings so much of the set power leaves no room for three below the knee. */
-    private static final double HOT_SHARE = 0.2;
-
     private static final double HOT_BACK = 4;
     private static final double LOWEST_FIRST = 0.02;
     private static final double UP = Math.sqrt(2);
@@ -44,7 +41,7 @@ public record NextLevel(double setPowerW, double toneHz, double level, Because b
         OTHER_TONE
     }
 
-    /** Returns the next level after some; empty where all are there, or the slider came to its end without a knee. */
+    /** Returns the next level after some; empty where all are there, or there is no knee to find. */
     public static Optional<NextLevel> of(SoundPath path, List<LevelSeries> taken) {
         LevelSeries main = at(path.setPowerW(), path.middleHz(), taken);
         Optional<NextLevel> next = inMain(main);
@@ -69,10 +66,9 @@ public record NextLevel(double setPowerW, double toneHz, double level, Because b
         if (main.points().isEmpty()) {
             return Optional.of(next(main, FIRST_LEVEL, Because.FIRST));
         }
-        LevelPoint first = main.points().get(0);
-        boolean isTooHot = main.points().size() == 1 && first.outputW().value() > HOT_SHARE * main.setPowerW();
-        if (isTooHot && first.level() > LOWEST_FIRST) {
-            return Optional.of(next(main, first.level() / HOT_BACK, Because.TOO_HOT));
+        if (main.points().size() == 1 && main.isTooHot()) {
+            double level = main.highest();
+            return level > LOWEST_FIRST ? Optional.of(next(main, level / HOT_BACK, Because.TOO_HOT)) : Optional.empty();
         }
         boolean isStillGoingUp = up.points().size() == main.points().size();
         if (isStillGoingUp && up.shortOfProportion() < FALL_SHORT && up.highest() < 1) {

@@ -25,8 +25,14 @@ public record SoundPath(
         double lowHz,
         double middleHz,
         double highHz) {
-    private static final double LOWEST_HZ = 50;
-    private static final double HIGHEST_HZ = 5000;
+    /** The lowest tone, in hertz. */
+    public static final double LOWEST_HZ = 50;
+    /** The highest tone, in hertz. */
+    public static final double HIGHEST_HZ = 5000;
+
+    /** No exciter gives more than this above what it is set to. */
+    private static final double MOST_ABOVE_SET = 1.15;
+
     private static final double MOST_W = 2000;
 
     public SoundPath {
@@ -40,5 +46,10 @@ public record SoundPath(
                 .range("highHz", highHz, middleHz, HIGHEST_HZ, Unit.HERTZ);
         systemVolume.ifPresent(volume -> checks.range("systemVolume", volume, 0.01, 1, Unit.ONE));
         checks.done();
+    }
+
+    /** Returns the most that an exciter gives at a set power, in watts. */
+    public static double mostW(double setPowerW) {
+        return MOST_ABOVE_SET * setPowerW;
     }
 }

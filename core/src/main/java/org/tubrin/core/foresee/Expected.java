@@ -120,7 +120,14 @@ public final class Expected {
             case INPUT_POWER, OUTPUT, REFLECTED -> POWER_SHARE;
             case PLATE_CURRENT, SUPPLY_CURRENT -> CURRENT_SHARE;
             case GRID_CURRENT, SCREEN_CURRENT -> GRID_SHARE;
-            case PLATE_VOLTAGE, INPUT_SWR, SUPPLY_VOLTAGE, HEAT_SINK, ALC_GAUGE -> VOLTAGE_SHARE;
+            case PLATE_VOLTAGE,
+                    INPUT_SWR,
+                    SUPPLY_VOLTAGE,
+                    HEAT_SINK,
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> VOLTAGE_SHARE;
         };
     }
 

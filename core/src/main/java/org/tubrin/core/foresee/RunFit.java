@@ -278,7 +278,16 @@ final class RunFit {
             case GRID_CURRENT -> probe.gridCurrentA();
             case SCREEN_CURRENT -> probe.screenCurrentA();
             case PLATE_VOLTAGE -> probe.plateVoltageDcV();
-            case INPUT_POWER, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK, ALC_GAUGE -> 0;
+            case INPUT_POWER,
+                    REFLECTED,
+                    INPUT_SWR,
+                    SUPPLY_CURRENT,
+                    SUPPLY_VOLTAGE,
+                    HEAT_SINK,
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> 0;
         };
     }
 

@@ -38,7 +38,14 @@ public record Belief(double value, List<Candidate> ranked) {
             case SUPPLY_CURRENT -> List.of(20.0);
             case SUPPLY_VOLTAGE -> List.of(13.8);
             case INPUT_POWER -> List.of(1.5, 10.0, 50.0);
-            case SCREEN_CURRENT, REFLECTED, INPUT_SWR, HEAT_SINK, ALC_GAUGE -> List.of();
+            case SCREEN_CURRENT,
+                    REFLECTED,
+                    INPUT_SWR,
+                    HEAT_SINK,
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> List.of();
         };
     }
 

@@ -18,7 +18,12 @@ public enum ReadingRole {
     SUPPLY_VOLTAGE(Unit.VOLT),
     HEAT_SINK(Unit.CELSIUS),
     /** What an exciter's own gauge of its level control shows, in its marks. */
-    ALC_GAUGE(Unit.MARK);
+    ALC_GAUGE(Unit.MARK),
+    /** Drop over the resistor in the feed of all devices. */
+    SENSE_VOLTAGE(Unit.VOLT),
+    /** What one device draws, by an ammeter in its own feed. */
+    DEVICE_CURRENT(Unit.AMPERE),
+    GATE_VOLTAGE(Unit.VOLT);
 
     private final Unit unit;
 

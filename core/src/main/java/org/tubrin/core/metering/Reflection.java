@@ -25,8 +25,6 @@ import org.tubrin.core.quantity.Unit;
  * @param returnLossDb return loss, positive; absent where nothing is reflected
  */
 public record Reflection(Quantity netW, double swr, double swrLow, double swrHigh, OptionalDouble returnLossDb) {
-    /** Two standard uncertainties, for 95 of 100 cases. Source: JCGM 100:2008, G.6.6. */
-    private static final double COVERAGE = 1.96;
 
     /** Returns what two readings say; fails with {@link Refused} where as much or more comes back than went. */
     public static Reflection of(Quantity forwardW, Quantity reflectedW) {
@@ -39,7 +37,7 @@ public record Reflection(Quantity netW, double swr, double swrLow, double swrHig
         }
         Quantity back = apart(reflectedW);
         Quantity share = back.over(forwardW, Unit.ONE);
-        double reach = COVERAGE * share.standardUncertainty();
+        double reach = Quantity.COVERAGE_95 * share.standardUncertainty();
         double rho = Math.sqrt(share.value());
         return new Reflection(
                 forwardW.minus(back),

@@ -11,6 +11,7 @@ public enum ScaleUnit {
     A("A", Unit.AMPERE, 1),
     MA("mA", Unit.AMPERE, 1e-3),
     V("V", Unit.VOLT, 1),
+    MV("mV", Unit.VOLT, 1e-3),
     KV("kV", Unit.VOLT, 1e3),
     C("°C", Unit.CELSIUS, 1),
     ONE("", Unit.ONE, 1),

@@ -43,5 +43,7 @@ public enum ProblemCode {
     RUN_CORRUPT,
     NOT_TOUCHSTONE,
     NEEDS_LOAD,
-    NEEDS_DUMMY_LOAD
+    NEEDS_DUMMY_LOAD,
+    /** It is about transistors, and the amplifier has none. */
+    NEEDS_TRANSISTORS
 }

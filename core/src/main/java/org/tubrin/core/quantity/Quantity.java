@@ -26,6 +26,9 @@ import org.hipparchus.special.Erf;
  */
 public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSource, Double> contributions) {
 
+    /** Standard uncertainties to either side that hold 95 % of a normal distribution. */
+    public static final double COVERAGE_95 = 1.96;
+
     public Quantity {
         if (!Double.isFinite(value)) {
             throw new IllegalArgumentException("a quantity needs a finite value, not " + value + " " + unit);
@@ -51,6 +54,11 @@ public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSour
             sum += share * share;
         }
         return Math.sqrt(sum);
+    }
+
+    /** Returns half the width of its 95 % interval. */
+    public double halfWidth95() {
+        return COVERAGE_95 * standardUncertainty();
     }
 
     /** Returns the lower end of the interval value ± standard uncertainty. */

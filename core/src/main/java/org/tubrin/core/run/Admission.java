@@ -5,6 +5,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.tubrin.core.alc.LevelPoint;
+import org.tubrin.core.alc.SoundPath;
+import org.tubrin.core.bias.BiasPlan;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
@@ -23,10 +26,6 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
 
     /** A drive that passed through a pad and back is the same within this ratio. */
     private static final double SAME = 1.000001;
-
-    private static final double LOWEST_TONE_HZ = 50;
-    private static final double HIGHEST_TONE_HZ = 5000;
-    private static final double LEAST_LEVEL = 0.001;
 
     private static final List<Problem> TAKEN = List.of();
 
@@ -135,8 +134,12 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
     private Likely within(Control control) {
         return switch (control) {
             case DRIVE -> new Likely(setup.leastDriveW() / SAME, setup.mostDriveW() * SAME);
-            case TONE -> new Likely(LOWEST_TONE_HZ, HIGHEST_TONE_HZ);
-            case LEVEL -> new Likely(LEAST_LEVEL, 1);
+            case TONE -> new Likely(SoundPath.LOWEST_HZ, SoundPath.HIGHEST_HZ);
+            case LEVEL -> new Likely(LevelPoint.LEAST_LEVEL, 1);
+            case DEVICE ->
+                new Likely(0, setup.customs().bias().map(BiasPlan::deviceCount).orElse(0));
+            case POT ->
+                new Likely(0, setup.customs().bias().map(BiasPlan::potTurns).orElse(0.0));
             case PLATE, LOAD -> throw new IllegalArgumentException("a dial of its own: " + control);
         };
     }
@@ -176,7 +179,7 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
     @Override
     public List<Problem> stepRecorded(RunEvent.StepRecorded recorded) {
         List<Problem> problems = new ArrayList<>(beforePower("StepRecorded"));
-        if (state.isKeyed()) {
+        if (state.isKeyed() && !setup.stage().staysKeyed()) {
             problems.add(problem(ProblemCode.KEY_DOWN, "event", "StepRecorded"));
         }
         if (!state.draft().isComplete()) {

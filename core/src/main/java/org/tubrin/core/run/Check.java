@@ -9,6 +9,15 @@ public enum Check {
     SOUND_PATH_SET(Moment.COLD),
     /** No processor, no equalizer, no other sound. */
     SOUND_UNTREATED(Moment.COLD),
+    /** No pad of a device touches another, and the regulator gives what it is to. */
+    BOARD_APART(Moment.COLD),
+    /** Both drives reach stand-ins in antiphase at the lowest, a middle and the highest frequency, and come together again. */
+    STAND_INS_DRIVEN(Moment.COLD),
+    /** It is known which end of each pot is its minimum. */
+    POT_ENDS_KNOWN(Moment.COLD),
+    POTS_AT_MINIMUM(Moment.COLD),
+    SUPPLY_LIMITED(Moment.COLD),
+    NO_DRIVE(Moment.COLD),
     COVERS_ON(Moment.COLD),
     PATH_WIRED(Moment.COLD),
     PAD_IN_LINE(Moment.COLD),
@@ -29,7 +38,9 @@ public enum Check {
     EXCITER_TONES(Moment.CLOSING),
     AMPLIFIER_TONES(Moment.CLOSING),
     SPEECH_CLEAN(Moment.CLOSING),
-    INPUT_MATCHED(Moment.CLOSING);
+    INPUT_MATCHED(Moment.CLOSING),
+    /** After RF the idle current is what it was. */
+    SAME_AFTER_RF(Moment.CLOSING);
 
     /** When a point is asked: the amplifier is switched on in this order. */
     public enum Moment {

@@ -2,6 +2,8 @@ package org.tubrin.core.run;
 
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.alc.LevelProfile;
+import org.tubrin.core.bias.BiasClimb;
 import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Verdict;
 import org.tubrin.core.metering.ReadingRole;
@@ -27,6 +29,18 @@ public enum ClimbEnd {
     LEVELS_DONE,
     /** The slider came to its end, and nothing limited. */
     SLIDER_AT_END,
+    /** The lowest level of the sound path already brings much of the set power. */
+    PATH_TOO_HOT,
+    /** The levels do not tell where the output stops following. */
+    NO_KNEE,
+    /** All devices stand at their idle current, hot. */
+    BIAS_DONE,
+    /** A device's current rose by itself. */
+    RUNS_AWAY,
+    /** One step of the pot is more than may be off. */
+    POT_TOO_COARSE,
+    /** A gate came above what biases it. */
+    GATE_HIGH,
     /** The drive was not raised from one step to the next. */
     STAYED,
     /** The last step was taken as such. */
@@ -42,7 +56,26 @@ public enum ClimbEnd {
         if (steps.isEmpty() || LevelSteps.next(setup, steps).isPresent()) {
             return Optional.empty();
         }
-        return LevelSteps.profile(setup, steps).map(profile -> profile.sliderAtEnd() ? SLIDER_AT_END : LEVELS_DONE);
+        return LevelSteps.profile(setup, steps)
+                .map(profile -> profile.lack().map(ClimbEnd::without).orElse(LEVELS_DONE));
+    }
+
+    /** Returns why no further device is set, where that is so. */
+    static Optional<ClimbEnd> ofBias(TuneSetup setup, List<Step> steps) {
+        return BiasSteps.climb(setup, steps).flatMap(BiasClimb::end).map(end -> switch (end) {
+            case DONE -> BIAS_DONE;
+            case RUNS_AWAY -> RUNS_AWAY;
+            case TOO_COARSE -> POT_TOO_COARSE;
+            case GATE_HIGH -> GATE_HIGH;
+        });
+    }
+
+    private static ClimbEnd without(LevelProfile.Lack lack) {
+        return switch (lack) {
+            case SLIDER_AT_END -> SLIDER_AT_END;
+            case TOO_HOT -> PATH_TOO_HOT;
+            case NO_BEND -> NO_KNEE;
+        };
     }
 
     /** Returns why the drive of a stage with dials is not raised beyond the last step of the climb, where that is so. */

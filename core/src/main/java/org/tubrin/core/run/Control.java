@@ -11,7 +11,11 @@ public enum Control {
     /** Tone into the exciter, in hertz. */
     TONE(Unit.HERTZ),
     /** Slider of the sound path, as a share of its way. */
-    LEVEL(Unit.ONE);
+    LEVEL(Unit.ONE),
+    /** Which transistor is taken up, from 1; 0 for none or all. */
+    DEVICE(Unit.ONE),
+    /** Its bias pot, in turns from its minimum. */
+    POT(Unit.ONE);
 
     private final Unit unit;
 

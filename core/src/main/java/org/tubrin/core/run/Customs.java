@@ -3,6 +3,7 @@ package org.tubrin.core.run;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.alc.SoundPath;
+import org.tubrin.core.bias.BiasPlan;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
@@ -17,6 +18,7 @@ import org.tubrin.core.quantity.Unit;
  * @param gridLeastShare lower end of the grid current's window at full drive, as a share of its limit, 0.1 to 1
  * @param gridMostShare its upper end, above that, to 1
  * @param wantedOutputW output at which a drive table ends, in watts, 0.1 to 10 000; absent where it goes as far as the stage is rated for
+ * @param bias what a bias climb sets; absent but for one
  * @param sound the way of the sound into the exciter; absent but for a run by levels
  * @param dutyFactor share of the time that a pulse is on, 0.05 to 1
  */
@@ -26,6 +28,7 @@ public record Customs(
         Optional<Double> firstCeilingA,
         Optional<Double> wantedOutputW,
         Optional<SoundPath> sound,
+        Optional<BiasPlan> bias,
         double plateTargetShare,
         double gridLeastShare,
         double gridMostShare,
@@ -33,7 +36,16 @@ public record Customs(
 
     /** What is customary. */
     public static final Customs CUSTOMARY = new Customs(
-            Optional.empty(), List.of(), Optional.empty(), Optional.empty(), Optional.empty(), 0.85, 0.6, 0.85, 0.3);
+            Optional.empty(),
+            List.of(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            0.85,
+            0.6,
+            0.85,
+            0.3);
 
     /** Returns what is customary but for what is chosen here. */
     public static Customs chosen(
@@ -47,6 +59,7 @@ public record Customs(
                 firstCeilingA,
                 wantedOutputW,
                 Optional.empty(),
+                Optional.empty(),
                 CUSTOMARY.plateTargetShare,
                 CUSTOMARY.gridLeastShare,
                 CUSTOMARY.gridMostShare,
@@ -55,16 +68,26 @@ public record Customs(
 
     /** Returns what is customary, with the way of the sound. */
     public static Customs of(SoundPath sound) {
+        return CUSTOMARY.with(Optional.of(sound), Optional.empty());
+    }
+
+    /** Returns what is customary, with what a bias climb sets. */
+    public static Customs of(BiasPlan bias) {
+        return CUSTOMARY.with(Optional.empty(), Optional.of(bias));
+    }
+
+    private Customs with(Optional<SoundPath> path, Optional<BiasPlan> plan) {
         return new Customs(
-                CUSTOMARY.rungs,
-                CUSTOMARY.ownDrivesW,
-                CUSTOMARY.firstCeilingA,
-                CUSTOMARY.wantedOutputW,
-                Optional.of(sound),
-                CUSTOMARY.plateTargetShare,
-                CUSTOMARY.gridLeastShare,
-                CUSTOMARY.gridMostShare,
-                CUSTOMARY.dutyFactor);
+                rungs,
+                ownDrivesW,
+                firstCeilingA,
+                wantedOutputW,
+                path,
+                plan,
+                plateTargetShare,
+                gridLeastShare,
+                gridMostShare,
+                dutyFactor);
     }
 
     public Customs {

@@ -52,7 +52,7 @@ public enum Doubt {
     private static Optional<Likely> likely(ReadingRole role, Step step, Optional<Step> before) {
         return switch (role) {
             case INPUT_POWER, OUTPUT, GRID_CURRENT ->
-                before.filter(last -> step.setup().stage().kind() != RunKind.ALC)
+                before.filter(last -> step.setup().stage().amplifies())
                         .flatMap(last -> Optional.ofNullable(last.readings().get(role))
                                 .map(Reading::rawValue)
                                 .filter(value -> value > 0)
@@ -67,7 +67,10 @@ public enum Doubt {
                     SUPPLY_CURRENT,
                     SUPPLY_VOLTAGE,
                     HEAT_SINK,
-                    ALC_GAUGE -> step.setup().stage().likely(role);
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> step.setup().stage().likely(role);
         };
     }
 }

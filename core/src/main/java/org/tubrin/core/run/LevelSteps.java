@@ -17,6 +17,7 @@ public final class LevelSteps {
     /** A level lower than the one before by this share was come to from above. */
     private static final double BACK_SHARE = 0.99;
 
+    /** A second level lower than the first by this share begins the series anew. */
     private static final double ANEW_SHARE = 0.5;
 
     private LevelSteps() {}
@@ -34,7 +35,6 @@ public final class LevelSteps {
                         step.position(Control.DRIVE).orElse(0.0),
                         step.position(Control.TONE).orElse(0.0));
                 List<LevelPoint> points = taken.computeIfAbsent(at, any -> new ArrayList<>());
-                // A series that began too high begins anew.
                 if (points.size() == 1
                         && level.get() < ANEW_SHARE * points.get(0).level()) {
                     points.clear();

@@ -2,17 +2,11 @@ package org.tubrin.core.run;
 
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
-import org.tubrin.core.budget.Budget;
-import org.tubrin.core.budget.Room;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.tank.Dial;
 
 /** An exciter whose level is tried, into a dummy load past the bypassed amplifier: set power, tone and level are set. */
-record LevelsInRun() implements RunStage {
+record LevelsInRun() implements UnamplifiedRun {
     @Override
     public RunKind kind() {
         return RunKind.ALC;
@@ -21,11 +15,6 @@ record LevelsInRun() implements RunStage {
     @Override
     public List<Control> controls() {
         return List.of(Control.DRIVE, Control.TONE, Control.LEVEL);
-    }
-
-    @Override
-    public Optional<Dial> dial(Control control) {
-        return Optional.empty();
     }
 
     @Override
@@ -43,25 +32,10 @@ record LevelsInRun() implements RunStage {
         return EnumSet.noneOf(Check.class);
     }
 
-    @Override
-    public List<SeenSign> seenSigns() {
-        return List.of();
-    }
-
-    @Override
-    public Optional<Double> mostOutputW() {
-        return Optional.empty();
-    }
-
     /** Twice the level is four times the power. */
     @Override
     public double mostGrowthPerDoubling() {
         return 4;
-    }
-
-    @Override
-    public double warmUpS() {
-        return 0;
     }
 
     @Override
@@ -75,38 +49,7 @@ record LevelsInRun() implements RunStage {
     }
 
     @Override
-    public Optional<Double> limitOf(ReadingRole role) {
-        return Optional.empty();
-    }
-
-    @Override
-    public Optional<Likely> likely(ReadingRole role) {
-        return Optional.empty();
-    }
-
-    @Override
-    public Quantity ofPulse(ReadingRole role, Quantity shown, double duty) {
-        return shown;
-    }
-
-    @Override
-    public Budget budget(Map<ReadingRole, Quantity> readings, Quantity driveW, Optional<Double> outputShare) {
-        return Budget.NONE;
-    }
-
-    @Override
-    public List<Room> room(
-            Map<ReadingRole, Quantity> readings, Budget budget, double duty, boolean outputShareIsKnown) {
-        return List.of();
-    }
-
-    @Override
     public int deviceCount() {
         return 1;
-    }
-
-    @Override
-    public Optional<Double> dissipationPerDeviceW() {
-        return Optional.empty();
     }
 }

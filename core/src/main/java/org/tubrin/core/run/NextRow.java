@@ -28,8 +28,6 @@ public record NextRow(double driveW, Because because) {
     private static final double STILL_EXPANDS = 1.9;
     /** Growth per doubling where none was seen. */
     private static final double IN_PROPORTION = 2;
-    /** Standard uncertainties on either side of which 95 % lie. */
-    private static final double COVERED = 1.96;
 
     /** What governs the drive of a row. */
     public enum Because {
@@ -194,7 +192,10 @@ public record NextRow(double driveW, Because because) {
                 .filter(output -> perDoubling > 1)
                 .map(output -> raised(
                         lastW,
-                        Math.max(1, setup.mostOutputW() / (output.value() + COVERED * output.standardUncertainty())),
+                        Math.max(
+                                1,
+                                setup.mostOutputW()
+                                        / (output.value() + Quantity.COVERAGE_95 * output.standardUncertainty())),
                         perDoubling));
     }
 

@@ -17,7 +17,11 @@ public final class Preflight {
 
     /** Returns the points to ask before this run's climb, in their order; what the records already answer is left out. */
     public static List<Check> of(TuneSetup setup) {
-        return setup.stage().kind() == RunKind.ALC ? withSound(setup) : withAmplifier(setup);
+        return switch (setup.stage().kind()) {
+            case ALC -> withSound(setup);
+            case BIAS -> withPots(setup);
+            case TUNE_UP, DRIVE_TABLE -> withAmplifier(setup);
+        };
     }
 
     private static List<Check> withSound(TuneSetup setup) {
@@ -26,6 +30,12 @@ public final class Preflight {
         if (isRangeSetByHand(setup)) {
             points.add(Check.METER_RANGE);
         }
+        return List.copyOf(points);
+    }
+
+    private static List<Check> withPots(TuneSetup setup) {
+        EnumSet<Check> points = EnumSet.of(Check.LOAD_IN_LINE);
+        points.addAll(setup.stage().checks());
         return List.copyOf(points);
     }
 

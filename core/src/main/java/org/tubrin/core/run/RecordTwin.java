@@ -32,7 +32,7 @@ public final class RecordTwin {
 
     /** Returns the twin of a run's amplifier, where its record has one that knows the run's band. */
     public static Optional<TubeTwin> of(TuneSetup setup) {
-        return setup.stage().kind() == RunKind.ALC ? Optional.empty() : of(setup.amplifier(), setup.band());
+        return !setup.stage().amplifies() ? Optional.empty() : of(setup.amplifier(), setup.band());
     }
 
     /** Returns the twin of an amplifier, where its record has one that knows a band. */

@@ -42,6 +42,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     private RunState.@Nullable Ending ending;
     private Step draft;
     private int keyDownsBeforeStep;
+    private Instant stepSince;
     /** Readings came in since the powers of the last key-down were reckoned. */
     private boolean powersAreOld;
 
@@ -55,6 +56,7 @@ public final class Replay implements RunEvent.Cases<Step> {
         setup = started.setup();
         startedAt = first.at();
         lastAt = first.at();
+        stepSince = first.at();
         sequence = first.sequence();
         school = setup.school();
         draft = emptyDraft(new EnumMap<>(Control.class));
@@ -65,8 +67,10 @@ public final class Replay implements RunEvent.Cases<Step> {
     private void setRanges() {
         double firstOutputW = setup.customs()
                 .sound()
-                .map(SoundPath::setPowerW)
-                .orElseGet(() -> 2 * likelyOutputW(Ladder.drivesW(setup, school).get(0)));
+                .map(path -> SoundPath.mostW(path.setPowerW()))
+                .orElseGet(() -> setup.stage().amplifies()
+                        ? 2 * likelyOutputW(Ladder.drivesW(setup, school).get(0))
+                        : 0);
         for (ReadingRole role : ReadingRole.values()) {
             setup.channelFor(role)
                     .filter(channel ->
@@ -108,7 +112,7 @@ public final class Replay implements RunEvent.Cases<Step> {
 
     /** Returns a first guess of the output at a drive: of transistors by the record's twin, else in proportion to the claim. */
     private double likelyOutputW(double driveW) {
-        if (setup.stage().kind() == RunKind.ALC) {
+        if (!setup.stage().amplifies()) {
             return driveW;
         }
         return RecordTwin.transistors(setup, driveW)
@@ -187,6 +191,9 @@ public final class Replay implements RunEvent.Cases<Step> {
         Map<Control, Double> positions = new EnumMap<>(Control.class);
         positions.putAll(draft.positions());
         positions.put(moved.control(), moved.position());
+        if (moved.control() == Control.DEVICE && setup.stage().controls().contains(Control.POT)) {
+            positions.put(Control.POT, BiasSteps.potTurns(steps, moved.position()));
+        }
         Set<Control> turned = EnumSet.of(moved.control());
         turned.addAll(draft.moved());
         movedSinceSign.add(moved.control());
@@ -209,6 +216,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     public Step stepRecorded(RunEvent.StepRecorded recorded) {
         steps.add(withKind(draft));
         keyDownsBeforeStep = keyDowns.size();
+        stepSince = lastAt;
         return emptyDraft(draft.positions());
     }
 
@@ -216,6 +224,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     public Step stepUndone(RunEvent.StepUndone undone) {
         checks.removeIf(check -> check.moment() == Check.Moment.CLOSING);
         unmeasured.clear();
+        stepSince = lastAt;
         return steps.remove(steps.size() - 1);
     }
 
@@ -342,7 +351,7 @@ public final class Replay implements RunEvent.Cases<Step> {
 
     private Step withKind(Step step) {
         boolean last = step.kind() == Step.Kind.FINISH
-                || (setup.stage().kind() != RunKind.ALC
+                || (setup.stage().amplifies()
                         && RunState.climbEnd(setup, steps, trips).isPresent());
         return withKind(step, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
     }
@@ -369,6 +378,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 checks,
                 unmeasured,
                 heatersOnSince,
+                stepSince,
                 steps,
                 withKind(draft),
                 ranges,

@@ -7,5 +7,7 @@ public enum RunKind {
     /** What each drive brings. */
     DRIVE_TABLE,
     /** How far the level into the exciter may go before its level control acts; the amplifier is bypassed. */
-    ALC
+    ALC,
+    /** The idle current of transistors is set, device by device, without drive. */
+    BIAS
 }

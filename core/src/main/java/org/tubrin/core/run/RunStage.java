@@ -21,6 +21,16 @@ public interface RunStage {
         return kind() == RunKind.TUNE_UP;
     }
 
+    /** Returns whether it amplifies meanwhile, so that drive, heat and limits tell of it. */
+    default boolean amplifies() {
+        return true;
+    }
+
+    /** Returns whether the key stays down from step to step, since no RF flows. */
+    default boolean staysKeyed() {
+        return kind() == RunKind.BIAS;
+    }
+
     /** Returns what the operator can set, in the order of asking. */
     List<Control> controls();
 

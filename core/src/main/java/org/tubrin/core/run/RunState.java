@@ -23,6 +23,7 @@ import org.tubrin.core.twin.Products;
  * @param checks points answered
  * @param unmeasured closing points that were left, for want of an instrument
  * @param heatersOnSince since when the heaters are on, where told
+ * @param stepSince since when the step in hand is: the last one was done, or was undone
  * @param steps steps done, in their order
  * @param draft the step in hand
  * @param ranges range in use by role
@@ -48,6 +49,7 @@ public record RunState(
         Set<Check> checks,
         Set<Check> unmeasured,
         Optional<Instant> heatersOnSince,
+        Instant stepSince,
         List<Step> steps,
         Step draft,
         Map<ReadingRole, String> ranges,
@@ -134,9 +136,13 @@ public record RunState(
 
     /**
      * Returns the points to ask after the last step, in their order; what was entered, or read at the last step, is not
-     * asked.
+     * asked, nor what only a bias climb that came to its end can answer.
      */
     public List<Check> closingChecks() {
+        if (setup.stage().kind() == RunKind.BIAS
+                && climbEnd().filter(ClimbEnd.BIAS_DONE::equals).isEmpty()) {
+            return List.of();
+        }
         List<Check> points = new ArrayList<>(new TreeSet<>(setup.stage().closingChecks()));
         if (products.containsKey(SignalPath.EXCITER)) {
             points.remove(Check.EXCITER_TONES);
@@ -227,6 +233,7 @@ public record RunState(
             case TUNE_UP -> ClimbEnd.of(setup, steps);
             case DRIVE_TABLE -> NextRow.end(setup, steps, trips);
             case ALC -> ClimbEnd.ofLevels(setup, steps);
+            case BIAS -> ClimbEnd.ofBias(setup, steps);
         };
     }
 

@@ -21,7 +21,9 @@ public enum School {
     /** No dials: the drive in steps of 3 dB at most, and what each brings. */
     DRIVE_TABLE(Aim.OUTPUT, Rungs.DOUBLING, false, false),
     /** No dials and no drive: the level into the exciter, until its level control acts. */
-    ALC(Aim.OUTPUT, Rungs.DOUBLING, false, false);
+    ALC(Aim.OUTPUT, Rungs.DOUBLING, false, false),
+    /** No drive: the idle current of transistors, device by device. */
+    BIAS(Aim.OUTPUT, Rungs.DOUBLING, false, false);
 
     /** What PLATE is turned for. */
     public enum Aim {
@@ -59,7 +61,7 @@ public enum School {
 
     /** Returns whether it turns dials. */
     private boolean hasDials() {
-        return this != DRIVE_TABLE && this != ALC;
+        return this != DRIVE_TABLE && this != ALC && this != BIAS;
     }
 
     /** Returns the schools by which a stage can be tuned. */

@@ -133,7 +133,7 @@ public record Step(
 
     /** Returns the room left to each limit. */
     public List<Room> room() {
-        if (setup.stage().kind() == RunKind.ALC) {
+        if (!setup.stage().amplifies()) {
             return List.of();
         }
         Map<ReadingRole, Quantity> measured = measured();

@@ -12,7 +12,7 @@ import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 
 /**
- * Steps of two runs at the same drive, tone and level.
+ * Steps of two runs at the same drive, tone and level, or of the same device.
  *
  * @param driveW the drive, in watts
  * @param first of the one run; absent where it has none there
@@ -55,7 +55,9 @@ public record StepPair(double driveW, Optional<Step> first, Optional<Step> secon
     }
 
     private static boolean isSame(Step one, Step other) {
-        return Math.abs(one.driveW().value() / other.driveW().value() - 1) <= SAME_DRIVE
+        double drivesW = one.driveW().value() - other.driveW().value();
+        return Math.abs(drivesW) <= SAME_DRIVE * other.driveW().value()
+                && one.position(Control.DEVICE).equals(other.position(Control.DEVICE))
                 && one.position(Control.TONE).equals(other.position(Control.TONE))
                 && Math.abs(level(one) - level(other)) <= SAME_LEVEL;
     }
@@ -65,7 +67,9 @@ public record StepPair(double driveW, Optional<Step> first, Optional<Step> secon
     }
 
     private static double level(Step step) {
-        return step.position(Control.LEVEL).orElse(0.0);
+        return step.position(Control.LEVEL)
+                .or(() -> step.position(Control.DEVICE))
+                .orElse(0.0);
     }
 
     private static List<Step> lastOfEachDrive(List<Step> steps) {

@@ -85,7 +85,15 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier) impl
     public boolean asks(ReadingRole role) {
         return switch (role) {
             case INPUT_POWER, OUTPUT, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK -> true;
-            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE, REFLECTED, ALC_GAUGE -> false;
+            case PLATE_CURRENT,
+                    GRID_CURRENT,
+                    SCREEN_CURRENT,
+                    PLATE_VOLTAGE,
+                    REFLECTED,
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> false;
         };
     }
 

@@ -37,7 +37,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
         return switch (control) {
             case PLATE -> Optional.of(tubes.plate());
             case LOAD -> Optional.of(tubes.load());
-            case DRIVE, TONE, LEVEL -> Optional.empty();
+            case DRIVE, TONE, LEVEL, DEVICE, POT -> Optional.empty();
         };
     }
 
@@ -97,7 +97,16 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
     public boolean asks(ReadingRole role) {
         return switch (role) {
             case OUTPUT, PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE -> true;
-            case INPUT_POWER, REFLECTED, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK, ALC_GAUGE -> false;
+            case INPUT_POWER,
+                    REFLECTED,
+                    INPUT_SWR,
+                    SUPPLY_CURRENT,
+                    SUPPLY_VOLTAGE,
+                    HEAT_SINK,
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> false;
         };
     }
 
@@ -115,7 +124,10 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     SUPPLY_CURRENT,
                     SUPPLY_VOLTAGE,
                     HEAT_SINK,
-                    ALC_GAUGE -> Optional.empty();
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> Optional.empty();
         };
     }
 
@@ -137,7 +149,10 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     SUPPLY_CURRENT,
                     SUPPLY_VOLTAGE,
                     HEAT_SINK,
-                    ALC_GAUGE -> Optional.empty();
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> Optional.empty();
         };
     }
 
@@ -157,7 +172,10 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     SUPPLY_CURRENT,
                     SUPPLY_VOLTAGE,
                     HEAT_SINK,
-                    ALC_GAUGE -> shown;
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> shown;
         };
     }
 

@@ -87,37 +87,22 @@ public record TuneSettings(
 
     /** Returns what is customary for levels into an exciter: a few watts need little rest, as long as they worked. */
     public static TuneSettings customaryForLevels(Stage bypassed) {
-        return customaryFor(bypassed).withRestS(LEVEL_REST_S);
-    }
-
-    private TuneSettings withRestS(double leastS) {
-        return new TuneSettings(
-                firstDriveFraction,
-                driveRatio,
-                keyDownAimS,
-                keyDownStopS,
-                leastS,
-                trDelayUnknownS,
-                saturationGrowth,
-                loadNotchMarks,
-                finishMarks,
-                lightGridRatio,
-                efficiencyHigh,
-                efficiencyLow,
-                sagHigh,
-                inputSwrHigh,
-                wideDutyFraction,
-                warmUpSpeed);
+        TuneSettings settings = customaryFor(bypassed);
+        return settings.with(LEVEL_REST_S, settings.warmUpSpeed);
     }
 
     /** Returns the same with the warm-up counted faster, for demonstration. */
     public TuneSettings withWarmUpSpeed(double speed) {
+        return with(restS, speed);
+    }
+
+    private TuneSettings with(double leastRestS, double speed) {
         return new TuneSettings(
                 firstDriveFraction,
                 driveRatio,
                 keyDownAimS,
                 keyDownStopS,
-                restS,
+                leastRestS,
                 trDelayUnknownS,
                 saturationGrowth,
                 loadNotchMarks,

@@ -34,7 +34,7 @@ import org.tubrin.core.station.Termination;
  * @param carrier mode that gives the carrier; of a run by levels the one that takes sound
  * @param meters meters in use; between them they read what the stage needs, each role once
  * @param termination dummy load or antenna
- * @param band one that the amplifier covers
+ * @param band one that the amplifier covers, any where it is bypassed
  * @param frequencyHz within the band
  * @param school how the run decides
  * @param preset where the dials start; says nothing where the stage has none
@@ -64,9 +64,10 @@ public record TuneSetup(
     public TuneSetup {
         meters = List.copyOf(meters);
         List<Problem> problems = new ArrayList<>();
-        RunStage stage = inRun(amplifier, school);
         boolean isAlc = school == School.ALC;
-        if (!amplifier.bands().contains(band)) {
+        boolean isBias = school == School.BIAS;
+        RunStage stage = inRun(amplifier, school, practice, source);
+        if (!isAlc && !amplifier.bands().contains(band)) {
             problems.add(new Problem(
                     ProblemCode.UNKNOWN_NAME,
                     "band",
@@ -89,7 +90,14 @@ public record TuneSetup(
         if (isAlc && practice.flatMap(Customs::sound).isEmpty()) {
             problems.add(new Problem(ProblemCode.MISSING, "practice.sound", "", new Allowed.Nothing()));
         }
-        if (isAlc && !(termination instanceof Load)) {
+        if (isBias && practice.flatMap(Customs::bias).isEmpty()) {
+            problems.add(new Problem(ProblemCode.MISSING, "practice.bias", "", new Allowed.Nothing()));
+        }
+        if (isBias && !(amplifier.stage() instanceof Stage.Transistors)) {
+            problems.add(
+                    new Problem(ProblemCode.NEEDS_TRANSISTORS, "amplifier", amplifier.name(), new Allowed.Nothing()));
+        }
+        if ((isAlc || isBias) && !(termination instanceof Load)) {
             problems.add(new Problem(
                     ProblemCode.NEEDS_DUMMY_LOAD, "termination", termination.name(), new Allowed.Nothing()));
         }
@@ -101,7 +109,7 @@ public record TuneSetup(
                     new Allowed.OneOf(List.of("CW", "RTTY", "FM", "AM"))));
         }
         double leastDriveW = pad.map(one -> one.outputW(exciter.powerMinW())).orElse(exciter.powerMinW());
-        if (!isAlc && leastDriveW > amplifier.driveLimitW()) {
+        if (!isAlc && !isBias && leastDriveW > amplifier.driveLimitW()) {
             problems.add(new Problem(
                     ProblemCode.BEYOND_EXCITER,
                     "exciter",
@@ -211,11 +219,20 @@ public record TuneSetup(
 
     /** Returns what a run asks of the stage. */
     public RunStage stage() {
-        return inRun(amplifier, school);
+        return inRun(amplifier, school, practice, source);
     }
 
-    private static RunStage inRun(Amplifier amplifier, School school) {
-        return school == School.ALC ? new LevelsInRun() : inRun(amplifier);
+    private static RunStage inRun(
+            Amplifier amplifier, School school, Optional<Customs> practice, Optional<ReadingSource> source) {
+        return switch (school) {
+            case ALC -> new LevelsInRun();
+            case BIAS ->
+                new BiasInRun(
+                        practice.flatMap(Customs::bias),
+                        source.filter(ReadingSource.BENCH::equals).isPresent());
+            case PEAK_THEN_HEAVIER, DIP_AND_LOAD, GRID_TARGET, MAKERS_CHART, TUNE_WHERE_YOU_RUN, PULSED, DRIVE_TABLE ->
+                inRun(amplifier);
+        };
     }
 
     private static RunStage inRun(Amplifier amplifier) {

@@ -6,7 +6,6 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.Step;
 
 /** Reads the signs: what the readings of one step of an amplifier say, by the rules of {@link SignRules}. */
@@ -20,7 +19,7 @@ public final class Signs {
 
     /** Returns the signs of a step: the gravest first, among those the most certain. */
     public static List<Sign> of(Step step, Optional<Step> before) {
-        if (step.setup().stage().kind() == RunKind.ALC) {
+        if (!step.setup().stage().amplifies()) {
             return List.of();
         }
         StepFacts facts = new StepFacts(step, before);

@@ -12,7 +12,6 @@ import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.Reflection;
 import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Step;
@@ -58,7 +57,7 @@ public record RunFigures(
     /** Returns the figures of a run; empty unless it was finished, with a step, with an amplifier in operation, and not with pulses. */
     public static Optional<RunFigures> of(RunState run) {
         boolean finished = run.ending().filter(RunState.Ending.FINISHED::equals).isPresent();
-        boolean isBypassed = run.setup().stage().kind() == RunKind.ALC;
+        boolean isBypassed = !run.setup().stage().amplifies();
         if (!finished || isBypassed || run.steps().isEmpty() || run.school() == School.PULSED) {
             return Optional.empty();
         }

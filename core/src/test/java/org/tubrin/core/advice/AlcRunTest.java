@@ -36,6 +36,8 @@ import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.Step;
+import org.tubrin.core.run.StepPair;
 import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.signs.Signs;
@@ -66,15 +68,20 @@ public class AlcRunTest {
     private Instant now = NOW;
 
     private static TuneSetup setup(Mode mode, Termination into, Optional<SoundPath> path) {
+        return setup(mode, List.of(METER, GAUGE), into, Band.MHZ_7, path);
+    }
+
+    private static TuneSetup setup(
+            Mode mode, List<Meter> meters, Termination into, Band band, Optional<SoundPath> path) {
         return new TuneSetup(
                 Sample.STATION,
                 Sample.BRIGANTINE,
                 SKIFF,
                 mode,
-                List.of(METER, GAUGE),
+                meters,
                 into,
-                Band.MHZ_7,
-                7.1e6,
+                band,
+                band.lowestHz(),
                 School.ALC,
                 Preset.WITHOUT_DIALS,
                 TuneSettings.customaryForLevels(Sample.BRIGANTINE.stage()),
@@ -180,6 +187,24 @@ public class AlcRunTest {
         assertEquals(profile.rippleDb().orElseThrow(), 0, 0.4);
     }
 
+    /** All levels are at one drive or two: they pair by tone and level, not by drive alone. */
+    @Test
+    public void twoRunsPairByDriveToneAndLevel() {
+        tries(new LevelLaw(0.58, 1.06), Shows.ALL_THE_WAY, 0);
+        List<Step> first = state().steps();
+        tries(new LevelLaw(0.58, 1), Shows.ALL_THE_WAY, 0);
+        List<StepPair> pairs = StepPair.of(first, state().steps());
+        assertTrue(pairs.size() > 25, pairs.size() + " pairs");
+        for (StepPair pair : pairs) {
+            pair.difference(ReadingRole.OUTPUT)
+                    .ifPresent(difference -> assertTrue(difference.value().value() <= 0, "6 % less at every level"));
+        }
+        long both = pairs.stream()
+                .filter(pair -> pair.first().isPresent() && pair.second().isPresent())
+                .count();
+        assertTrue(both >= pairs.size() - 4, both + " of " + pairs.size());
+    }
+
     @DataProvider
     public Object[][] resting() {
         LevelLaw exciter = new LevelLaw(0.45, 1.06);
@@ -211,8 +236,41 @@ public class AlcRunTest {
         LevelLaw exciter = new LevelLaw(1.6, 1.06);
         tries(exciter, Shows.BARS_THAT_FALL, 0);
         assertEquals(state().reached(), Optional.of(ClimbEnd.SLIDER_AT_END));
-        assertTrue(profile().sliderAtEnd());
+        assertEquals(profile().lack(), Optional.of(LevelProfile.Lack.SLIDER_AT_END));
         assertEquals(profile().window(), Optional.empty());
+    }
+
+    /** A slider that brings all there is at half a per cent must not be told to be raised. */
+    @Test
+    public void aPathThatIsHotAllTheWayDownIsSaidToBe() {
+        tries(new LevelLaw(0.003, 1.06), Shows.BARS_THAT_FALL, 0);
+        assertEquals(state().reached(), Optional.of(ClimbEnd.PATH_TOO_HOT));
+        assertEquals(profile().lack(), Optional.of(LevelProfile.Lack.TOO_HOT));
+        assertEquals(profile().window(), Optional.empty());
+        assertTrue(
+                state().steps().size() <= 4,
+                "it is not tried further up: " + state().steps().size());
+    }
+
+    /** The bypassed amplifier needs to know nothing of the band. */
+    @Test
+    public void anyBandWillDoPastABypassedAmplifier() {
+        assertFalse(Sample.BRIGANTINE.bands().contains(Band.KHZ_472));
+        TuneSetup low = setup(Mode.DATA, List.of(METER), load(), Band.KHZ_472, Optional.of(PATH));
+        assertEquals(low.rolesAsked(), List.of(ReadingRole.OUTPUT));
+    }
+
+    /** 10 W set on a meter with 10 W and 100 W: the exciter may give more, so the run begins on the wider. */
+    @Test
+    public void theRangeHoldsWhatTheExciterMayGive() {
+        SoundPath full = new SoundPath("sender", "cable", Optional.empty(), 10, 5, 500, 1500, 2500);
+        Meter meter = new Meter(
+                "Plumb",
+                List.of(Sample.channel(
+                        ReadingRole.OUTPUT, ScaleUnit.W, 0.05, Sample.range("10 W", 10), Sample.range("100 W", 100))));
+        TuneSetup setup = setup(Mode.SSB, List.of(meter), load(), Band.MHZ_7, Optional.of(full));
+        RunState begun = Replay.of(List.of(new Recorded(1, NOW, new RunEvent.Started(setup))));
+        assertEquals(begun.ranges().get(ReadingRole.OUTPUT), "100 W");
     }
 
     /** Nothing is said of amplifying: neither signs nor limits of an amplifier that stands in bypass. */

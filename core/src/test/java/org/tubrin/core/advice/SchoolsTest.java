@@ -77,16 +77,7 @@ public class SchoolsTest {
     }
 
     private static Customs practice(Rungs rungs, Double... ownW) {
-        return new Customs(
-                Optional.of(rungs),
-                List.of(ownW),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                0.85,
-                0.6,
-                0.85,
-                0.3);
+        return Customs.chosen(Optional.of(rungs), List.of(ownW), Optional.empty(), Optional.empty());
     }
 
     @DataProvider
@@ -257,16 +248,7 @@ public class SchoolsTest {
 
     @Test
     public void theMakersFirstCeilingIsKeptAtTheFirstStepOnly() {
-        Customs ceiling = new Customs(
-                Optional.empty(),
-                List.of(),
-                Optional.of(0.15),
-                Optional.empty(),
-                Optional.empty(),
-                0.85,
-                0.6,
-                0.85,
-                0.3);
+        Customs ceiling = Customs.chosen(Optional.empty(), List.of(), Optional.of(0.15), Optional.empty());
         TuneSetup setup = with(School.PEAK_THEN_HEAVIER, Optional.of(ceiling), Indication.AVERAGE);
         Climber first = new Climber(setup).isReady().moves(Control.PLATE, 5.2).moves(Control.LOAD, 1);
         Advice lower = first.moves(Control.DRIVE, 8.8)

@@ -73,7 +73,7 @@ public class KneeTest {
             Knee knee =
                     Knee.of(points(truth, shows(Shows.BARS_THAT_FALL), random)).orElseThrow();
             near += Math.abs(20 * Math.log10(knee.level() / truth)) < 1 ? 1 : 0;
-            held += Math.abs(knee.level() - truth) < 1.96 * knee.standardUncertainty() ? 1 : 0;
+            held += Math.abs(knee.level() - truth) < knee.halfWidth() ? 1 : 0;
             beyond += knee.windowHigh() > truth ? 1 : 0;
         }
         assertTrue(near >= 0.99 * cases, near + " within a decibel");
@@ -99,6 +99,19 @@ public class KneeTest {
         assertEquals(gauge.rises(), rises);
         assertEquals(gauge.low(), low, 1.6);
         assertEquals(gauge.high(), high, 1.6);
+    }
+
+    /** Where a straight line does as well as two no knee is made of it. */
+    @Test
+    public void aMeterThatIsTooCoarseTellsNoKnee() {
+        List<LevelPoint> coarse = points(KNEE, shows(Shows.BARS_THAT_FALL), new Random(4)).stream()
+                .map(point -> new LevelPoint(point.level(), point.outputW(), 0.5, point.gauge(), point.onTheWayDown()))
+                .toList();
+        assertEquals(Knee.of(coarse), Optional.empty());
+        SoundPath path = new SoundPath("sender", "cable", Optional.empty(), 1, 0.5, 500, 1500, 2500);
+        LevelProfile profile = LevelProfile.of(path, List.of(new LevelSeries(1, 1500, coarse)));
+        assertEquals(profile.lack(), Optional.of(LevelProfile.Lack.NO_BEND));
+        assertEquals(profile.window(), Optional.empty());
     }
 
     @Test

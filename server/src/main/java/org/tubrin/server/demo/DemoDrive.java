@@ -132,8 +132,15 @@ final class DemoDrive {
             case SUPPLY_VOLTAGE -> Figures.fixed(point.supplyVoltageDcV() - 0.015 * point.supplyCurrentA(), 2);
             case SUPPLY_CURRENT -> Figures.fixed(point.supplyCurrentA(), 2);
             case HEAT_SINK -> Figures.fixed(24 + 0.04 * point.heatW(), 0);
-            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE, REFLECTED, ALC_GAUGE ->
-                throw new IllegalStateException("not of transistors: " + role);
+            case PLATE_CURRENT,
+                    GRID_CURRENT,
+                    SCREEN_CURRENT,
+                    PLATE_VOLTAGE,
+                    REFLECTED,
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> throw new IllegalStateException("not of transistors: " + role);
         };
     }
 }

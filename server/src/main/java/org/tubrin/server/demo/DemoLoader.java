@@ -123,6 +123,7 @@ class DemoLoader implements ApplicationRunner {
         }
         climbs += tables(station, byName, climb, now);
         climbs += levels(station, byName, climb, now);
+        climbs += currents(station, byName, climb, now);
         LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
     }
 
@@ -194,6 +195,23 @@ class DemoLoader implements ApplicationRunner {
             store.begin(UUID.randomUUID(), UUID.randomUUID(), alc.events(one, start));
         });
         return tries.size();
+    }
+
+    /** Idle currents of the transistors: one did not lie flat; a day later, mounted anew, both were set. */
+    private int currents(Station station, Map<String, Equipment> byName, DemoClimb climb, Instant now) {
+        DemoBias bias = new DemoBias(
+                station,
+                pick(byName, "Ketch 600", Amplifier.class),
+                climb.exciter(),
+                List.of(
+                        pick(byName, "Plummet over the resistor", Meter.class),
+                        pick(byName, "Plummet at a gate", Meter.class)),
+                climb.termination());
+        for (boolean runsAway : List.of(true, false)) {
+            Instant start = now.minus(Duration.ofDays(runsAway ? 27 : 26)).minus(Duration.ofMinutes(200));
+            store.begin(UUID.randomUUID(), UUID.randomUUID(), bias.events(runsAway, start));
+        }
+        return 2;
     }
 
     private Equipment whole(Equipment equipment, JsonNode tree) {

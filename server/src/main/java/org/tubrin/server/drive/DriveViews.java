@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveFor;
 import org.tubrin.core.station.Band;
+import org.tubrin.server.run.BiasView;
 import org.tubrin.server.run.LevelView;
 
 /** The drive tables of an amplifier as the page sees them. */
@@ -115,11 +116,21 @@ public final class DriveViews {
             BandGuard.Because code,
             String because) {}
 
-    /** All levels that runs told, the newest first, and one of them whole. */
+    /** All levels that runs told, the newest first, one of them whole, and the meters of output, the finest first. */
     record AlcView(
             List<AlcRow> rows,
             @Nullable UUID shownRunId,
-            @Nullable LevelView shown) {}
+            @Nullable LevelView shown,
+            List<UUID> outputMeters) {}
+
+    /** All bias climbs, the newest first, and one of them whole. */
+    record BiasPageView(
+            List<BiasRow> rows,
+            @Nullable UUID shownRunId,
+            @Nullable BiasView shown) {}
+
+    /** One bias climb: idle current wanted in mA, and how it ended. */
+    record BiasRow(UUID runId, String amplifier, int devices, String idle, String because, Instant at, String came) {}
 
     /** What one run told of an exciter; {@code shutWords} say why it no longer counts. */
     record AlcRow(
@@ -130,7 +141,6 @@ public final class DriveViews {
             String firmware,
             Instant at,
             @Nullable String window,
-            @Nullable String gauge,
             @Nullable String right,
             boolean shut,
             @Nullable String shutWords) {}

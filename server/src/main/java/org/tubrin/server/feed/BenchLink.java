@@ -63,7 +63,9 @@ public class BenchLink implements SmartLifecycle {
             double warmUpSpeed,
             Optional<SeenSign> trip,
             double toneHz,
-            double level) {}
+            double level,
+            int device,
+            double pot) {}
 
     /** Returns whether a bench was named when the application started. */
     public boolean isNamed() {
@@ -103,6 +105,8 @@ public class BenchLink implements SmartLifecycle {
             case LOAD -> set(AMPLIFIER, "PAN:LOAD " + number(to));
             case TONE -> set(EXCITER, "SOUR:TONE " + number(to));
             case LEVEL -> set(EXCITER, "SOUR:LEV " + number(to));
+            case DEVICE -> set(AMPLIFIER, "PAN:BIAS:DEV " + number(to));
+            case POT -> set(AMPLIFIER, "PAN:BIAS:POT " + number(to));
         }
         show(look());
     }
@@ -162,6 +166,11 @@ public class BenchLink implements SmartLifecycle {
     /** Lets its exciter send sound at a level, or a carrier. */
     public void sounding(boolean on) {
         set(EXCITER, "SOUR:SOUN " + (on ? "ON" : "OFF"));
+    }
+
+    /** Lets it be keyed without drive, with all bias pots at their minimum; or with drive again. */
+    public void biasing(boolean on) {
+        set(AMPLIFIER, "PAN:BIAS " + (on ? "ON" : "OFF"));
     }
 
     /** Puts its amplifier in operate or standby. */
@@ -237,7 +246,9 @@ public class BenchLink implements SmartLifecycle {
                 Double.parseDouble(parts.get(10)),
                 parts.get(11).equals("NONE") ? Optional.empty() : Optional.of(SeenSign.valueOf(parts.get(11))),
                 Double.parseDouble(parts.get(12)),
-                Double.parseDouble(parts.get(13)));
+                Double.parseDouble(parts.get(13)),
+                Integer.parseInt(parts.get(14)),
+                Double.parseDouble(parts.get(15)));
     }
 
     private Line line(int instrument) throws IOException {

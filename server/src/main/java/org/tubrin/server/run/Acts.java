@@ -10,6 +10,8 @@ import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.advice.Following;
 import org.tubrin.core.advice.NextMove;
+import org.tubrin.core.alc.LevelPoint;
+import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.NumberEntry;
@@ -37,9 +39,6 @@ import org.tubrin.core.twin.Products;
 final class Acts {
     private static final double LONGEST_WARM_MIN = 24 * 60;
     private static final double PERCENT = 100;
-    private static final double LEAST_PERCENT = 0.1;
-    private static final double LOWEST_HZ = 50;
-    private static final double HIGHEST_HZ = 5000;
 
     private Acts() {}
 
@@ -184,12 +183,16 @@ final class Acts {
         if (control == Control.LEVEL) {
             String share =
                     typed.endsWith("%") ? typed.substring(0, typed.length() - 1).strip() : typed;
-            double percent = NumberEntry.parsePlain(control.name(), share, LEAST_PERCENT, PERCENT, Unit.ONE);
+            double percent =
+                    NumberEntry.parsePlain(control.name(), share, PERCENT * LevelPoint.LEAST_LEVEL, PERCENT, Unit.ONE);
             return new RunEvent.DialMoved(control, typed, percent / PERCENT);
         }
         if (control == Control.TONE) {
             return new RunEvent.DialMoved(
-                    control, typed, NumberEntry.parsePlain(control.name(), typed, LOWEST_HZ, HIGHEST_HZ, Unit.HERTZ));
+                    control,
+                    typed,
+                    NumberEntry.parsePlain(
+                            control.name(), typed, SoundPath.LOWEST_HZ, SoundPath.HIGHEST_HZ, Unit.HERTZ));
         }
         Dial dial = state.setup()
                 .stage()

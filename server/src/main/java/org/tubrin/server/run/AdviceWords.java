@@ -10,8 +10,11 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.advice.Advice;
 import org.tubrin.core.advice.KeyClock;
+import org.tubrin.core.bias.BiasClimb;
+import org.tubrin.core.bias.BiasPlan;
 import org.tubrin.core.foresee.TwinLearning;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.BiasSteps;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preflight;
@@ -27,6 +30,8 @@ import org.tubrin.server.words.Words;
 /** Puts advice, points and signs into words. */
 @Component
 class AdviceWords {
+    private static final double PERCENT = 100;
+
     private final Words words;
 
     AdviceWords(Words words) {
@@ -38,11 +43,14 @@ class AdviceWords {
         Map<String, Object> args = setupArgs(state.setup());
         args.put("range", state.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
         MoveWords.Said said = advice.move().in(new MoveWords(words, state, args));
+        BiasScale.of(state.setup())
+                .ifPresent(scale -> BiasSteps.ceiling(state.setup(), state.steps())
+                        .ifPresent(ceiling -> args.put("stop", scale.words(ceiling.most()))));
         args.put("aimS", Figures.plain(clock.aimS(), 0));
         args.put("growth", Figures.plain(state.setup().settings().saturationGrowth(), 1));
         args.put("target", args.getOrDefault("target", ""));
         advice.about().ifPresent(sign -> args.put("signTitle", words.say("sign." + sign.name() + ".title")));
-        args.put("wideDuty", Figures.plain(100 * state.setup().settings().wideDutyFraction(), 0));
+        args.put("wideDuty", Figures.plain(PERCENT * state.setup().settings().wideDutyFraction(), 0));
         return new RunView.AdviceView(
                 said.code(),
                 words.say(ofStage(said.key(), args), args),
@@ -89,6 +97,7 @@ class AdviceWords {
             case TUNE_UP -> "";
             case DRIVE_TABLE -> ".untuned";
             case ALC -> ".alc";
+            case BIAS -> ".bias";
         };
     }
 
@@ -105,6 +114,13 @@ class AdviceWords {
             args.put("program", path.program());
             args.put("device", path.device());
             args.put("volume", path.systemVolume().map(LevelViewer::percent).orElse("none"));
+        });
+        setup.customs().bias().ifPresent(plan -> {
+            args.put("sensed", plan.sense().isPresent() ? "yes" : "no");
+            args.put("supplyMost", Figures.plain(plan.supplyLimitA(), 2));
+            args.put("gateMost", Figures.plain(BiasPlan.GATE_LIMIT_V, 1));
+            args.put("rise", Figures.plain(PERCENT * BiasClimb.RISE_STOP, 0));
+            BiasScale.of(setup).ifPresent(scale -> args.put("unit", scale.unit().symbol()));
         });
         args.put("amplifier", setup.amplifier().name());
         args.put("exciter", setup.exciter().name());

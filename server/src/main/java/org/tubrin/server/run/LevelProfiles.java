@@ -1,46 +1,26 @@
 package org.tubrin.server.run;
 
-import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.alc.LevelProfile;
-import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.LevelSteps;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.server.station.Stations;
-import tools.jackson.core.JacksonException;
 
 /** Finds the levels into exciters among the runs. */
 @Component
 public class LevelProfiles {
-    private static final Logger LOG = LoggerFactory.getLogger(LevelProfiles.class);
-    private static final int MOST_RUNS = 30;
-    private static final int MOST_KNOWN = 100;
-    private static final RunFilter LEVELS = new RunFilter(null, null, null, School.ALC.name(), null, null);
-
-    private final RunMapper runs;
-    private final RunStore store;
+    private final ToldRuns<LevelProfile> runs;
     private final Stations stations;
-    /** What a run told stays so until something is added to it. */
-    private final Map<UUID, Told> known = new ConcurrentHashMap<>();
-
-    private record Told(UUID runId, Instant lastAt, RunState run, LevelProfile profile) {}
 
     LevelProfiles(RunMapper runs, RunStore store, Stations stations) {
-        this.runs = runs;
-        this.store = store;
+        this.runs = new ToldRuns<>(runs, store, School.ALC, run -> LevelSteps.profile(run.setup(), run.steps()));
         this.stations = stations;
     }
 
@@ -65,13 +45,12 @@ public class LevelProfiles {
 
     /** Returns what the newest runs told, the newest first; those without a level are left out. */
     public List<Kept> newest() {
-        List<Kept> all = new ArrayList<>();
-        for (RunRow row : runs.runs(LEVELS, false, 0, MOST_RUNS)) {
-            if (row.steps() > 0) {
-                told(row).map(this::kept).ifPresent(all::add);
-            }
-        }
-        return all;
+        List<Exciter> exciters = stations.readableEquipment().stream()
+                .map(Stations.Stored::equipment)
+                .filter(Exciter.class::isInstance)
+                .map(Exciter.class::cast)
+                .toList();
+        return runs.newest().stream().map(told -> kept(told, exciters)).toList();
     }
 
     /** Returns what the newest run of an exciter in a mode told that has a window; one of the band before others. */
@@ -85,44 +64,14 @@ public class LevelProfiles {
                 .or(() -> all.stream().findFirst());
     }
 
-    private Kept kept(Told told) {
-        return new Kept(
-                told.runId, told.run, told.profile, firmwareNow(told.run.setup().exciter()));
-    }
-
-    private Optional<Told> told(RunRow row) {
-        Told before = known.get(row.id());
-        if (before != null && before.lastAt.equals(row.lastAt())) {
-            return Optional.of(before);
-        }
-        Optional<Told> read = read(row);
-        read.ifPresent(told -> {
-            if (known.size() > MOST_KNOWN) {
-                known.clear();
-            }
-            known.put(row.id(), told);
-        });
-        return read;
-    }
-
-    private Optional<Told> read(RunRow row) {
-        try {
-            RunState run = Replay.of(store.events(row.id()));
-            return LevelSteps.profile(run.setup(), run.steps())
-                    .map(profile -> new Told(row.id(), row.lastAt(), run, profile));
-        } catch (JacksonException | IllegalArgumentException | IndexOutOfBoundsException | Refused e) {
-            LOG.warn("the run {} cannot be read: {}", row.id(), e.getMessage());
-            return Optional.empty();
-        }
-    }
-
     /** An exciter that is no longer in the station has the firmware that it had. */
-    private Optional<String> firmwareNow(Exciter then) {
-        return stations.readableEquipment().stream()
-                .map(Stations.Stored::equipment)
-                .filter(one -> one instanceof Exciter && one.name().equals(then.name()))
-                .map(one -> ((Exciter) one).firmware())
+    private static Kept kept(ToldRuns.Told<LevelProfile> told, List<Exciter> exciters) {
+        Exciter then = told.run().setup().exciter();
+        Optional<String> now = exciters.stream()
+                .filter(one -> one.name().equals(then.name()))
                 .findFirst()
-                .orElse(then.firmware());
+                .orElse(then)
+                .firmware();
+        return new Kept(told.runId(), told.run(), told.told(), now);
     }
 }

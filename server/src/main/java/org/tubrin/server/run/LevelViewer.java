@@ -38,33 +38,44 @@ public class LevelViewer {
 
     /** Returns what a run by levels brought so far, with the level in hand once it is read; empty for every other run. */
     public Optional<LevelView> view(RunState state) {
-        return state.setup().customs().sound().map(path -> {
-            List<Step> steps = new ArrayList<>(state.steps());
-            if (state.draft().isComplete() && !state.draft().readings().isEmpty()) {
-                steps.add(state.draft());
-            }
-            return view(state, path, LevelSteps.profile(state.setup(), steps).orElseThrow());
-        });
+        List<Step> steps = new ArrayList<>(state.steps());
+        if (state.draft().isComplete() && !state.draft().readings().isEmpty()) {
+            steps.add(state.draft());
+        }
+        return state.setup()
+                .customs()
+                .sound()
+                .flatMap(path -> LevelSteps.profile(state.setup(), steps).map(profile -> view(state, path, profile)));
     }
 
-    /** Returns where to set a level, in one sentence; empty words where it is not known. */
-    String brief(LevelProfile profile) {
+    /** Returns the levels to set; empty where they are not known. */
+    public Optional<LevelView.WindowView> window(LevelProfile profile) {
         return profile.window()
-                .map(window -> words.say(
-                        "level.guard",
-                        Map.of(
-                                "low", whole(window.low()),
-                                "high", whole(window.high()),
-                                "right",
-                                        profile.gauge()
-                                                .map(one -> gauge(one).right())
-                                                .orElse("—"))))
-                .orElse("");
+                .map(window ->
+                        new LevelView.WindowView(window.low(), window.high(), words.say("level.window", ends(window))));
+    }
+
+    /** Returns what the gauge is; empty where it is not known. */
+    public Optional<LevelView.GaugeView> gauge(LevelProfile profile) {
+        return profile.gauge().map(this::gauge);
+    }
+
+    /** Returns where to set a level, in one sentence; empty where it is not known. */
+    Optional<String> brief(LevelProfile profile) {
+        return profile.window()
+                .map(window -> words.say("level.set", ends(window))
+                        + gauge(profile)
+                                .map(one -> " " + words.say("level.gauge", Map.of("right", one.right())))
+                                .orElse(""));
+    }
+
+    private static Map<String, Object> ends(LevelProfile.Window window) {
+        return Map.of("low", whole(window.low()), "high", whole(window.high()));
     }
 
     private LevelView view(RunState state, SoundPath path, LevelProfile profile) {
         List<LevelView.Series> series = profile.series().stream()
-                .sorted(Comparator.comparing(one -> !isMain(one, path)))
+                .sorted(Comparator.comparing(one -> !one.isAt(path.setPowerW(), path.middleHz())))
                 .map(one -> new LevelView.Series(label(one), points(one)))
                 .toList();
         return new LevelView(
@@ -72,28 +83,15 @@ public class LevelViewer {
                 path.setPowerW(),
                 state.setup()
                         .channelFor(ReadingRole.ALC_GAUGE)
-                        .map(channel -> channel.ranges()
-                                .get(channel.ranges().size() - 1)
-                                .fullScale())
+                        .map(channel -> channel.rangeFor(Double.MAX_VALUE).fullScale())
                         .orElse(null),
                 profile.knee()
                         .map(knee ->
                                 new LevelView.KneeView(knee.level(), knee.halfWidth(), knee.perLevel(), figure(knee)))
                         .orElse(null),
-                profile.window()
-                        .map(window -> new LevelView.WindowView(
-                                window.low(),
-                                window.high(),
-                                words.say(
-                                        "level.window",
-                                        Map.of("low", whole(window.low()), "high", whole(window.high())))))
-                        .orElse(null),
-                profile.gauge().map(this::gauge).orElse(null),
-                says(path, profile));
-    }
-
-    private static boolean isMain(LevelSeries series, SoundPath path) {
-        return series.setPowerW() == path.setPowerW() && series.toneHz() == path.middleHz();
+                window(profile).orElse(null),
+                gauge(profile).orElse(null),
+                says(path, profile, state.climbIsDone()));
     }
 
     private static List<LevelView.Point> points(LevelSeries series) {
@@ -136,31 +134,31 @@ public class LevelViewer {
                 words.say(key + ".right", args));
     }
 
-    /** Returns what follows of a profile. */
-    private List<String> says(SoundPath path, LevelProfile profile) {
+    /** Returns what follows of a profile; what is missing of it is missed once all levels are there. */
+    private List<String> says(SoundPath path, LevelProfile profile, boolean done) {
         List<String> says = new ArrayList<>();
-        profile.knee().ifPresent(knee -> says.add(words.say("level.knee", Map.of("knee", figure(knee)))));
-        profile.window()
-                .ifPresent(window -> says.add(words.say(
-                        isMain(window.governs(), path) ? "level.set" : "level.set.other",
-                        Map.of(
-                                "low", whole(window.low()),
-                                "high", whole(window.high()),
-                                "series", label(window.governs())))));
-        profile.shortOfSetDb(path)
-                .ifPresent(shortDb -> says.add(words.say(
-                        "level.short",
-                        Map.of(
-                                "output",
-                                        Figures.plain(
-                                                profile.knee()
-                                                        .map(Knee::outputW)
-                                                        .orElse(0.0),
-                                                2),
-                                "set", Figures.plain(path.setPowerW(), 2),
-                                "db", Figures.plain(shortDb, 1)))));
-        if (profile.sliderAtEnd()) {
-            says.add(words.say("level.end"));
+        profile.knee().ifPresent(knee -> {
+            says.add(words.say("level.knee", Map.of("knee", figure(knee))));
+            profile.shortOfSetDb(path)
+                    .ifPresent(shortDb -> says.add(words.say(
+                            "level.short",
+                            Map.of(
+                                    "output", Figures.plain(knee.outputW(), 2),
+                                    "set", Figures.plain(path.setPowerW(), 2),
+                                    "db", Figures.plain(shortDb, 1)))));
+        });
+        profile.window().ifPresent(window -> {
+            says.add(words.say("level.set", ends(window)));
+            if (!window.governs().isAt(path.setPowerW(), path.middleHz())) {
+                says.add(words.say("level.governs", Map.of("series", label(window.governs()))));
+            }
+        });
+        if (done) {
+            profile.lack().ifPresent(lack -> says.add(words.say("level." + lack.name())));
+            if (profile.knee().isPresent()) {
+                profile.withoutKnee()
+                        .forEach(one -> says.add(words.say("level.unknown", Map.of("series", label(one)))));
+            }
         }
         profile.lagMarks()
                 .filter(lag -> Math.abs(lag) >= WORTH_A_MARK)

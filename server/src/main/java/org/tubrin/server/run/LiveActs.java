@@ -11,6 +11,7 @@ import org.springframework.stereotype.Component;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.metering.Steadied;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
@@ -58,6 +59,10 @@ class LiveActs {
         if (onBench(state)) {
             bench.panel().ifPresent(panel -> {
                 for (Control control : state.setup().stage().controls()) {
+                    if (control == Control.DEVICE) {
+                        // The run says which is taken up, not the bench.
+                        continue;
+                    }
                     moved(state, control, stands(state.setup(), panel, control)).ifPresent(events::add);
                 }
             });
@@ -81,6 +86,8 @@ class LiveActs {
             case LOAD -> panel.load();
             case TONE -> panel.toneHz();
             case LEVEL -> panel.level();
+            case DEVICE -> panel.device();
+            case POT -> panel.pot();
         };
     }
 
@@ -113,25 +120,15 @@ class LiveActs {
                 range,
                 OptionalDouble.of(window.spread()),
                 OptionalDouble.empty());
-        if (channel.role() == ReadingRole.ALC_GAUGE) {
-            // A gauge of its own marks shows what it shows.
-            return new Reading(
-                    channel.role(),
-                    Figures.plain(value, 1),
-                    value,
-                    meter.name(),
-                    range,
-                    OptionalDouble.of(window.spread()),
-                    OptionalDouble.empty());
-        }
         Quantity worth = channel.measured(exact, channel.range(range).orElseThrow());
+        double unit = channel.scaleUnit().inUnit();
+        // A gauge in marks of its own shows what it shows.
+        String text = channel.scaleUnit() == ScaleUnit.MARKS
+                ? Figures.plain(value, 1)
+                : Figures.fixed(value / unit, 1 + Rounding.decimals(worth.standardUncertainty() / unit));
         return new Reading(
                 channel.role(),
-                Figures.fixed(
-                        value / channel.scaleUnit().inUnit(),
-                        1
-                                + Rounding.decimals(worth.standardUncertainty()
-                                        / channel.scaleUnit().inUnit())),
+                text,
                 value,
                 meter.name(),
                 range,
@@ -196,6 +193,9 @@ class LiveActs {
             bench.frequency(setup.frequencyHz());
             bench.operate(setup.stage().kind() != RunKind.ALC);
             bench.sounding(setup.stage().kind() == RunKind.ALC);
+            bench.biasing(setup.stage().kind() == RunKind.BIAS);
+            // A bench with fewer transistors refuses before the run begins.
+            setup.customs().bias().ifPresent(plan -> bench.turn(Control.DEVICE, plan.deviceCount()));
             if (setup.stage().kind() == RunKind.ALC) {
                 bench.exciter(setup.exciter().name(), setup.exciter().firmware());
             }

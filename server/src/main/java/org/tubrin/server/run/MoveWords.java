@@ -7,6 +7,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.advice.Move;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.BiasSteps;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
@@ -140,7 +141,33 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
     }
 
     @Override
+    public Said adjust(Move.Adjust adjust) {
+        args.put("device", adjust.device());
+        args.put("way", adjust.aim() > adjust.from() ? "up" : "down");
+        BiasScale.of(state.setup()).ifPresent(scale -> args.put("aim", scale.words(adjust.aim())));
+        return new Said(
+                MoveCode.ADJUST, "move.ADJUST", Control.POT, null, null, null, List.of(adjust.role()), List.of(), null);
+    }
+
+    @Override
+    public Said turnDown(Move.TurnDown down) {
+        args.put("device", down.device());
+        return new Said(MoveCode.TURN_DOWN, "move.TURN_DOWN", Control.POT, null, 0.0, null, List.of(), List.of(), null);
+    }
+
+    @Override
+    public Said hold(Move.Hold hold) {
+        args.put("device", Integer.toString(hold.device()));
+        args.put("time", duration(words, hold.leftS()));
+        return waits(MoveCode.HOLD, hold.leftS());
+    }
+
+    @Override
     public Said unkey(Move.Unkey unkey) {
+        BiasSteps.climb(state.setup(), state.steps()).ifPresent(climb -> {
+            args.put("device", climb.device());
+            args.put("end", climb.end().map(Enum::name).orElse("none"));
+        });
         return said(MoveCode.UNKEY);
     }
 
@@ -195,6 +222,10 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
             return turn.from() <= 0
                     ? "move.TURN.DRIVE.first"
                     : turn.to() > turn.from() ? "move.TURN.DRIVE.up" : "move.TURN.DRIVE.down";
+        }
+        if (turn.control() == Control.DEVICE) {
+            args.put("device", Long.toString(Math.round(turn.to())));
+            return "move.TURN.DEVICE";
         }
         if (turn.control() == Control.LEVEL || turn.control() == Control.TONE) {
             boolean isLevel = turn.control() == Control.LEVEL;

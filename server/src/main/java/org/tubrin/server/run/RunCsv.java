@@ -24,8 +24,8 @@ final class RunCsv {
 
     static ResponseEntity<String> of(RunView view, List<Recorded> events) {
         RunState state = Replay.of(events);
-        List<String> header = new ArrayList<>(
-                Arrays.asList("step", "kind", "driveW", "plateMark", "loadMark", "toneHz", "levelShare"));
+        List<String> header = new ArrayList<>(Arrays.asList(
+                "step", "kind", "driveW", "plateMark", "loadMark", "toneHz", "levelShare", "device", "potTurns"));
         for (ReadingRole role : state.setup().rolesAsked()) {
             String name = role.name().toLowerCase(java.util.Locale.ROOT);
             header.addAll(List.of(name + "_typed", name + "_range", name, name + "_u"));
@@ -50,6 +50,8 @@ final class RunCsv {
             row.add(step.position(Control.LOAD).orElse(null));
             row.add(step.position(Control.TONE).orElse(null));
             row.add(step.position(Control.LEVEL).orElse(null));
+            row.add(step.position(Control.DEVICE).orElse(null));
+            row.add(step.position(Control.POT).orElse(null));
             for (ReadingRole role : state.setup().rolesAsked()) {
                 Reading reading = step.readings().get(role);
                 row.add(reading == null ? null : reading.textAsTyped());

@@ -28,6 +28,7 @@ import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.BiasSteps;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.SeenSign;
@@ -100,7 +101,8 @@ public class RunLive implements SmartLifecycle {
             @Nullable Band band,
             boolean tripped,
             @Nullable SeenSign trip,
-            double heaterS) {}
+            double heaterS,
+            double pot) {}
 
     /** What the twin expects a meter to show, in the unit of its scale. */
     public record ExpectedCell(ReadingRole role, double value, double low, double high, String shown) {}
@@ -222,8 +224,9 @@ public class RunLive implements SmartLifecycle {
                         shown.band(),
                         shown.tripped(),
                         shown.trip().orElse(null),
-                        shown.heaterS()))
-                .orElseGet(() -> new BenchView(false, false, 0, 0, 0, null, false, null, 0));
+                        shown.heaterS(),
+                        shown.pot()))
+                .orElseGet(() -> new BenchView(false, false, 0, 0, 0, null, false, null, 0, 0));
     }
 
     private LiveReading reading(RunState state, ReadingRole role, Feed.Now now) {
@@ -249,6 +252,7 @@ public class RunLive implements SmartLifecycle {
                                 "what", words.name(role.name()),
                                 "limit", Figures.plain(limit / scale.inUnit(), 3),
                                 "unit", scale.symbol())))
+                .or(() -> tooMuch(state, role, value, scale))
                 .orElse(null);
         return new LiveReading(
                 role,
@@ -259,6 +263,21 @@ public class RunLive implements SmartLifecycle {
                 figure.withUncertainty(),
                 now.ageS().orElse(null),
                 over);
+    }
+
+    /** Says which pot goes down at once, where a current rose by itself. */
+    private Optional<String> tooMuch(RunState state, ReadingRole role, double value, ScaleUnit scale) {
+        return BiasSteps.ceiling(state.setup(), state.steps())
+                .filter(ceiling -> ceiling.role() == role && value > ceiling.most())
+                .map(ceiling -> words.say(
+                        "live.over.bias",
+                        Map.of(
+                                "device", Integer.toString(ceiling.device()),
+                                "limit",
+                                        BiasScale.of(state.setup())
+                                                .orElseThrow()
+                                                .words(ceiling.most()),
+                                "unit", scale.symbol())));
     }
 
     @Override

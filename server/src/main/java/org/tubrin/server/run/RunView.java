@@ -58,7 +58,8 @@ public record RunView(
             RoomsView room,
             List<SignView> signs,
             List<DialView> dials,
-            @Nullable LevelView levels) {}
+            @Nullable LevelView levels,
+            @Nullable BiasView bias) {}
 
     /** What is to be done, and the time for it. */
     public record Doing(
@@ -133,6 +134,7 @@ public record RunView(
             @Nullable String load,
             @Nullable String tone,
             @Nullable String level,
+            @Nullable String device,
             List<Control> moved,
             List<Cell> cells,
             @Nullable Figure output,

@@ -58,6 +58,7 @@ class RunViewer {
     private final Stations stations;
     private final LevelViewer levels;
     private final LevelProfiles profiles;
+    private final BiasViewer bias;
 
     RunViewer(
             Words words,
@@ -67,7 +68,9 @@ class RunViewer {
             ReachWords reach,
             Stations stations,
             LevelViewer levels,
-            LevelProfiles profiles) {
+            LevelProfiles profiles,
+            BiasViewer bias) {
+        this.bias = bias;
         this.levels = levels;
         this.profiles = profiles;
         this.stations = stations;
@@ -100,7 +103,8 @@ class RunViewer {
                         stepViewer.rooms(state.step(state.placeInFocus())),
                         signs(state),
                         dials(state, advice),
-                        levels.view(state).orElse(null)),
+                        levels.view(state).orElse(null),
+                        bias.view(state).orElse(null)),
                 new RunView.Doing(
                         adviceWords.view(advice, state, clock),
                         clock(state, clock),
@@ -117,7 +121,7 @@ class RunViewer {
                         adviceWords.notes(state),
                         conditions(state),
                         onAir(state),
-                        ended && setup.stage().kind() != RunKind.ALC
+                        ended && setup.stage().amplifies()
                                 ? ModeGuard.of(state).stream()
                                         .map(row -> guard(state.setup(), row))
                                         .toList()
@@ -150,16 +154,18 @@ class RunViewer {
                 words.name(state.school().name()),
                 ended ? List.of() : schools(state),
                 setup.station().licenceLimitW(),
-                setup.stage().kind() == RunKind.ALC ? List.of() : Ladder.drivesW(setup, state.school()),
+                !setup.stage().amplifies() ? List.of() : Ladder.drivesW(setup, state.school()),
                 setup.readings(),
                 RecordTwin.of(setup).isPresent());
     }
 
     private static String subtitle(RunKind kind, boolean ended) {
-        if (kind == RunKind.ALC) {
-            return ended ? "run.subtitle.alc.ended" : "run.subtitle.alc";
-        }
-        return ended ? "run.subtitle.ended" : "run.subtitle";
+        String key = switch (kind) {
+            case TUNE_UP, DRIVE_TABLE -> "run.subtitle";
+            case ALC -> "run.subtitle.alc";
+            case BIAS -> "run.subtitle.bias";
+        };
+        return ended ? key + ".ended" : key;
     }
 
     private static String title(RunKind kind) {
@@ -167,6 +173,7 @@ class RunViewer {
             case TUNE_UP -> "run.title";
             case DRIVE_TABLE -> "run.title.untuned";
             case ALC -> "run.title.alc";
+            case BIAS -> "run.title.bias";
         };
     }
 
@@ -238,17 +245,28 @@ class RunViewer {
                         .map(driveW -> Figures.plain(setup.exciterOfW(driveW), 2) + OHM_GAP + "W")
                         .orElse("");
         nodes.add(new RunView.Node(
-                setup.exciter().name(), exciter.isEmpty() ? carrier : exciter + ", " + carrier, false, exciter));
-        setup.pad().ifPresent(pad -> nodes.add(padNode(state, pad, drive)));
-        String band = words.name(setup.band().name());
-        nodes.add(new RunView.Node(
-                setup.amplifier().name(),
-                state.ending().isPresent() ? band : band + ", " + words.say("line." + warmth(state, phase)),
+                setup.exciter().name(),
+                setup.stage().staysKeyed()
+                        ? words.say("line.silent")
+                        : exciter.isEmpty() ? carrier : exciter + ", " + carrier,
                 false,
-                ""));
+                exciter));
+        setup.pad().ifPresent(pad -> nodes.add(padNode(state, pad, drive)));
+        nodes.add(new RunView.Node(setup.amplifier().name(), amplifier(state, phase), false, ""));
         setup.channelFor(ReadingRole.OUTPUT).ifPresent(channel -> nodes.add(meterNode(state, channel)));
         nodes.add(terminationNode(state, clock));
         return nodes;
+    }
+
+    /** What is to be said of the amplifier; without RF it is on no band. */
+    private String amplifier(RunState state, RunState.Phase phase) {
+        String band = words.name(state.setup().band().name());
+        String warmth = words.say("line." + warmth(state, phase));
+        boolean ended = state.ending().isPresent();
+        if (state.setup().stage().staysKeyed()) {
+            return ended ? words.say("line.silent") : warmth;
+        }
+        return ended ? band : band + ", " + warmth;
     }
 
     private RunView.Node soundNode(RunState state, SoundPath path) {
@@ -406,13 +424,11 @@ class RunViewer {
         if (!row.mode().takesSound()) {
             return null;
         }
-        Optional<LevelProfiles.Kept> kept = profiles.of(setup.exciter().name(), row.mode(), setup.band());
-        if (kept.isEmpty()) {
-            return words.say("level.guard.none");
-        }
-        return kept.get().isShut()
-                ? words.say("level.guard.shut")
-                : levels.brief(kept.get().profile());
+        return profiles.of(setup.exciter().name(), row.mode(), setup.band())
+                .map(kept -> kept.isShut()
+                        ? words.say("level.guard.shut")
+                        : levels.brief(kept.profile()).orElse(null))
+                .orElse(words.say("level.guard.none"));
     }
 
     private RunView.GuardView guard(TuneSetup setup, ModeGuard row) {

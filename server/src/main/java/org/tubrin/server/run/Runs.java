@@ -208,9 +208,17 @@ public class Runs {
                         : request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()),
                 Optional.of(request.source()),
                 Optional.ofNullable(request.padId()).map(id -> equipment(id, Pad.class, "pad")),
-                request.sound() == null
-                        ? practice(request)
-                        : Optional.of(Customs.of(request.sound().path(exciter))));
+                switch (request.school()) {
+                    case ALC -> sound(request, exciter);
+                    case BIAS -> Optional.ofNullable(request.bias()).map(entry -> Customs.of(entry.plan()));
+                    case PEAK_THEN_HEAVIER,
+                            DIP_AND_LOAD,
+                            GRID_TARGET,
+                            MAKERS_CHART,
+                            TUNE_WHERE_YOU_RUN,
+                            PULSED,
+                            DRIVE_TABLE -> practice(request);
+                });
         return known.isPresent()
                 ? setup
                 : RecordTwin.preset(setup).map(setup::withPreset).orElse(setup);
@@ -224,6 +232,10 @@ public class Runs {
         return (request.school() == School.MAKERS_CHART ? chart.or(() -> card) : card.or(() -> chart))
                 .map(preset -> new Preset(
                         tubes.plate().clamp(preset.plate()), tubes.load().clamp(preset.load()), preset.source()));
+    }
+
+    private static Optional<Customs> sound(StartRequest request, Exciter exciter) {
+        return Optional.ofNullable(request.sound()).map(entry -> Customs.of(entry.path(exciter)));
     }
 
     private static Optional<Customs> practice(StartRequest request) {

@@ -3,9 +3,16 @@ package org.tubrin.server.run;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.alc.SoundPath;
+import org.tubrin.core.bias.BiasPlan;
 import org.tubrin.core.metering.NumberEntry;
+import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
@@ -34,6 +41,7 @@ import org.tubrin.core.station.Mode;
  * @param wantedOutput output at which a drive table ends, in watts, as typed; absent where it goes as far as the amplifier is rated for
  * @param switchPosition of the amplifier's own mode switch; absent to leave it as the record has it
  * @param sound the way of the sound whose level is tried; absent for every other run
+ * @param bias the idle current that is set; absent for every other run
  * @param firstCeiling plate current not to pass at the first step, in amperes, as typed; absent where none is named
  */
 public record StartRequest(
@@ -54,7 +62,9 @@ public record StartRequest(
         @Nullable String firstCeiling,
         @Nullable String wantedOutput,
         @Nullable String switchPosition,
-        @Nullable SoundEntry sound) {
+        @Nullable SoundEntry sound,
+        @Nullable BiasEntry bias) {
+    private static final double PERCENT_OF = 0.01;
 
     /**
      * The way of the sound, as typed.
@@ -97,7 +107,86 @@ public record StartRequest(
         }
 
         private static double tone(String field, String text) {
-            return NumberEntry.parsePlain(field, text, 50, 5000, Unit.HERTZ);
+            return NumberEntry.parsePlain(field, text, SoundPath.LOWEST_HZ, SoundPath.HIGHEST_HZ, Unit.HERTZ);
+        }
+    }
+
+    /**
+     * The idle current, as typed.
+     *
+     * @param devices transistors with a pot of their own
+     * @param idle wanted of each, in milliamperes
+     * @param because where that figure is from
+     * @param nominal resistance of the sense resistor as printed, in ohms; absent where an ammeter is used
+     * @param measured its resistance as measured
+     * @param bound what the measurement may be off, in per cent
+     * @param potTurns of a pot from end to end
+     * @param newBoard whether the devices are not yet in
+     */
+    public record BiasEntry(
+            String devices,
+            String idle,
+            String because,
+            @Nullable String nominal,
+            @Nullable String measured,
+            @Nullable String bound,
+            String potTurns,
+            boolean newBoard) {
+
+        BiasPlan plan() {
+            return new BiasPlan(
+                    count("bias.devices", devices),
+                    milliamperes("bias.idle", idle),
+                    because.strip(),
+                    isGiven(nominal) || isGiven(measured)
+                            ? Optional.of(new BiasPlan.Sense(
+                                    ohm("bias.nominal", nominal),
+                                    ohm("bias.measured", measured),
+                                    PERCENT_OF
+                                            * NumberEntry.parsePlain(
+                                                    "bias.bound",
+                                                    text(bound),
+                                                    BiasPlan.Sense.LEAST_BOUND / PERCENT_OF,
+                                                    BiasPlan.Sense.MOST_BOUND / PERCENT_OF,
+                                                    Unit.ONE)))
+                            : Optional.empty(),
+                    NumberEntry.parsePlain(
+                            "bias.potTurns", potTurns, BiasPlan.LEAST_TURNS, BiasPlan.MOST_TURNS, Unit.ONE),
+                    newBoard);
+        }
+
+        private static int count(String field, String text) {
+            double count = NumberEntry.parsePlain(field, text, 1, BiasPlan.MOST_DEVICES, Unit.ONE);
+            if (count != Math.rint(count)) {
+                throw new Refused(new Problem(
+                        ProblemCode.OUT_OF_RANGE,
+                        field,
+                        text,
+                        new Allowed.OneOf(IntStream.rangeClosed(1, BiasPlan.MOST_DEVICES)
+                                .mapToObj(Integer::toString)
+                                .toList())));
+            }
+            return (int) count;
+        }
+
+        private static double milliamperes(String field, String text) {
+            double unit = ScaleUnit.MA.inUnit();
+            return unit
+                    * NumberEntry.parsePlain(
+                            field, text, BiasPlan.LEAST_IDLE_A / unit, BiasPlan.MOST_IDLE_A / unit, Unit.ONE);
+        }
+
+        private static boolean isGiven(@Nullable String text) {
+            return !text(text).isBlank();
+        }
+
+        private static String text(@Nullable String text) {
+            return text == null ? "" : text;
+        }
+
+        private static double ohm(String field, @Nullable String text) {
+            return NumberEntry.parsePlain(
+                    field, text(text), BiasPlan.Sense.LEAST_OHM, BiasPlan.Sense.MOST_OHM, Unit.OHM);
         }
     }
 }

@@ -73,6 +73,9 @@ class StepViewer {
                 step.position(Control.LOAD).map(Figures::dial).orElse(null),
                 step.position(Control.TONE).map(hz -> Figures.plain(hz, 0)).orElse(null),
                 step.position(Control.LEVEL).map(LevelViewer::percent).orElse(null),
+                step.position(Control.DEVICE)
+                        .map(number -> number > 0 ? Figures.plain(number, 0) : words.say("bias.all"))
+                        .orElse(null),
                 List.copyOf(step.moved()),
                 cells(state, step, place == state.steps().size()),
                 step.measured(ReadingRole.OUTPUT)

@@ -28,7 +28,10 @@ final class RunPairs {
             ReadingRole.SUPPLY_CURRENT,
             ReadingRole.SUPPLY_VOLTAGE,
             ReadingRole.HEAT_SINK,
-            ReadingRole.ALC_GAUGE);
+            ReadingRole.ALC_GAUGE,
+            ReadingRole.SENSE_VOLTAGE,
+            ReadingRole.DEVICE_CURRENT,
+            ReadingRole.GATE_VOLTAGE);
 
     private final Words words;
 
@@ -76,15 +79,18 @@ final class RunPairs {
             case PLATE, LOAD -> Figures.dial(at);
             case DRIVE, TONE -> Figures.plain(at, 1);
             case LEVEL -> LevelViewer.percent(at);
+            case DEVICE -> Figures.plain(at, 0);
+            case POT -> Figures.plain(at, 2);
         };
     }
 
     private static ScaleUnit scale(ReadingRole role) {
         return switch (role) {
             case INPUT_POWER, OUTPUT, REFLECTED -> ScaleUnit.W;
-            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT -> ScaleUnit.MA;
+            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, DEVICE_CURRENT -> ScaleUnit.MA;
+            case SENSE_VOLTAGE -> ScaleUnit.MV;
             case SUPPLY_CURRENT -> ScaleUnit.A;
-            case PLATE_VOLTAGE, SUPPLY_VOLTAGE -> ScaleUnit.V;
+            case PLATE_VOLTAGE, SUPPLY_VOLTAGE, GATE_VOLTAGE -> ScaleUnit.V;
             case INPUT_SWR -> ScaleUnit.ONE;
             case HEAT_SINK -> ScaleUnit.C;
             case ALC_GAUGE -> ScaleUnit.MARKS;

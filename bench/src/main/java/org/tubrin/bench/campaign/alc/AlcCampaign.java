@@ -1,21 +1,16 @@
 package org.tubrin.bench.campaign.alc;
 
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.tubrin.bench.campaign.Tables;
 import org.tubrin.core.alc.LevelLaw.Shows;
 
 /** Tries levels by the next move and by a plain procedure; arguments: a folder, the number of cases, the seed. */
@@ -30,12 +25,7 @@ public final class AlcCampaign {
         int cases = Integer.parseInt(arguments[1]);
         long seed = Long.parseLong(arguments[2]);
         List<AlcScore> scores = run(cases, seed);
-        Files.createDirectories(folder);
-        Files.writeString(folder.resolve("alc.csv"), csv(scores));
-        String words =
-                markdown(scores, cases, seed, LocalDate.now(ZoneOffset.UTC).toString());
-        Files.writeString(folder.resolve("alc.md"), words);
-        new PrintStream(System.out, true, StandardCharsets.UTF_8).println(words);
+        Tables.write(folder, "alc.md", markdown(scores, cases, seed, Tables.today()), "alc.csv", csv(scores));
     }
 
     static List<AlcScore> run(int cases, long seed) {
@@ -47,8 +37,7 @@ public final class AlcCampaign {
     }
 
     private static Map<String, List<AlcScore>> byProcedure(List<AlcScore> scores) {
-        return scores.stream()
-                .collect(Collectors.groupingBy(AlcScore::procedure, LinkedHashMap::new, Collectors.toList()));
+        return Tables.byProcedure(scores, AlcScore::procedure);
     }
 
     static List<AlcScore> of(List<AlcScore> scores, String procedure) {
@@ -107,22 +96,9 @@ public final class AlcCampaign {
     }
 
     static String csv(List<AlcScore> scores) {
-        StringBuilder csv = new StringBuilder("procedure,metric,median,p95,max\n");
-        byProcedure(scores)
-                .forEach((procedure, of) -> metrics(of)
-                        .forEach((metric, sorted) -> csv.append(String.format(
-                                Locale.ROOT,
-                                "%s,%s,%.2f,%.2f,%.2f\n",
-                                procedure,
-                                metric,
-                                at(sorted, 0.5),
-                                at(sorted, 0.95),
-                                at(sorted, 1)))));
-        return csv.toString();
-    }
-
-    private static double at(double[] sorted, double share) {
-        return sorted.length == 0 ? 0 : sorted[(int) Math.round(share * (sorted.length - 1))];
+        Map<String, Map<String, double[]>> figures = new LinkedHashMap<>();
+        byProcedure(scores).forEach((procedure, of) -> figures.put(procedure, metrics(of)));
+        return Tables.csv(figures);
     }
 
     private static final String MEANING = """
@@ -159,12 +135,12 @@ public final class AlcCampaign {
                     Locale.ROOT,
                     "| %s | %s | %.1f %% | %d | %s | %d | %s |\n",
                     procedure,
-                    three(metrics.getOrDefault("off_db", new double[0]), 2),
+                    Tables.three(metrics.getOrDefault("off_db", new double[0]), 2),
                     percent(of, AlcCampaign::isNear),
                     of.stream().filter(score -> score.offDb().isEmpty()).count(),
-                    three(metrics.getOrDefault("set_above_knee_db", new double[0]), 2),
+                    Tables.three(metrics.getOrDefault("set_above_knee_db", new double[0]), 2),
                     of.stream().filter(AlcCampaign::isBeyond).count(),
-                    three(metrics.getOrDefault("key_downs", new double[0]), 0)));
+                    Tables.three(metrics.getOrDefault("key_downs", new double[0]), 0)));
         });
         List<AlcScore> ours = of(scores, "tubrin");
         out.append(String.format(
@@ -195,11 +171,5 @@ public final class AlcCampaign {
                 .limit(WORST)
                 .forEach(score -> out.append("- ").append(score.story()).append('\n'));
         return out.append(MEANING).toString();
-    }
-
-    private static String three(double[] sorted, int places) {
-        String one = "%." + places + "f";
-        return String.format(
-                Locale.ROOT, one + " / " + one + " / " + one, at(sorted, 0.5), at(sorted, 0.95), at(sorted, 1));
     }
 }

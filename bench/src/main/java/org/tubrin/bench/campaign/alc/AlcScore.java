@@ -7,6 +7,7 @@ import org.tubrin.core.alc.Gauge;
 import org.tubrin.core.alc.Knee;
 import org.tubrin.core.alc.LevelLaw.Shows;
 import org.tubrin.core.alc.LevelProfile;
+import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.LevelSteps;
@@ -33,7 +34,6 @@ record AlcScore(
         OptionalDouble highDb,
         Optional<Boolean> gaugeKnown,
         String story) {
-    private static final double COVERED = 1.96;
     private static final double PLAIN_STEP = 0.05;
     private static final double PLAIN_GROWTH = 0.5;
     /** Nobody takes a level for the knee that brings less than this share of the set power. */
@@ -55,7 +55,7 @@ record AlcScore(
                 shack.keyDowns,
                 knee.map(one -> OptionalDouble.of(Math.abs(dB(one.level() / truth))))
                         .orElse(OptionalDouble.empty()),
-                knee.map(one -> Math.abs(one.level() - truth) <= COVERED * one.standardUncertainty()),
+                knee.map(one -> Math.abs(one.level() - truth) <= one.halfWidth()),
                 profile.window()
                         .map(window -> OptionalDouble.of(dB(window.high() / lowest)))
                         .orElse(OptionalDouble.empty()),
@@ -91,7 +91,7 @@ record AlcScore(
         shack.range(given.setup()
                 .channelFor(ReadingRole.OUTPUT)
                 .orElseThrow()
-                .rangeFor(1.15 * given.path().setPowerW())
+                .rangeFor(SoundPath.mostW(given.path().setPowerW()))
                 .name());
         double level = 2 * PLAIN_STEP;
         double before = plainReads(shack, level);

@@ -1,21 +1,16 @@
 package org.tubrin.bench.campaign.drive;
 
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.tubrin.bench.campaign.Tables;
 
 /** Makes drive tables by the next move and by plain procedures; arguments: a folder, the number of cases, the seed. */
 public final class DriveCampaign {
@@ -29,12 +24,7 @@ public final class DriveCampaign {
         int cases = Integer.parseInt(arguments[1]);
         long seed = Long.parseLong(arguments[2]);
         List<DriveScore> scores = run(cases, seed);
-        Files.createDirectories(folder);
-        Files.writeString(folder.resolve("drive.csv"), csv(scores));
-        String words =
-                markdown(scores, cases, seed, LocalDate.now(ZoneOffset.UTC).toString());
-        Files.writeString(folder.resolve("drive.md"), words);
-        new PrintStream(System.out, true, StandardCharsets.UTF_8).println(words);
+        Tables.write(folder, "drive.md", markdown(scores, cases, seed, Tables.today()), "drive.csv", csv(scores));
     }
 
     static List<DriveScore> run(int cases, long seed) {
@@ -46,23 +36,13 @@ public final class DriveCampaign {
     }
 
     private static Map<String, List<DriveScore>> byProcedure(List<DriveScore> scores) {
-        return scores.stream()
-                .collect(Collectors.groupingBy(DriveScore::procedure, LinkedHashMap::new, Collectors.toList()));
+        return Tables.byProcedure(scores, DriveScore::procedure);
     }
 
     static String csv(List<DriveScore> scores) {
-        StringBuilder csv = new StringBuilder("procedure,metric,median,p95,max\n");
-        byProcedure(scores)
-                .forEach((procedure, of) -> metrics(of)
-                        .forEach((metric, sorted) -> csv.append(String.format(
-                                Locale.ROOT,
-                                "%s,%s,%.2f,%.2f,%.2f\n",
-                                procedure,
-                                metric,
-                                at(sorted, 0.5),
-                                at(sorted, 0.95),
-                                at(sorted, 1)))));
-        return csv.toString();
+        Map<String, Map<String, double[]>> figures = new LinkedHashMap<>();
+        byProcedure(scores).forEach((procedure, of) -> figures.put(procedure, metrics(of)));
+        return Tables.csv(figures);
     }
 
     private static Map<String, double[]> metrics(List<DriveScore> scores) {
@@ -121,10 +101,6 @@ public final class DriveCampaign {
         return score.gainsHeld().stream();
     }
 
-    private static double at(double[] sorted, double share) {
-        return sorted.length == 0 ? 0 : sorted[(int) Math.round(share * (sorted.length - 1))];
-    }
-
     private static final String MEANING = """
 
             ## What is counted
@@ -157,9 +133,9 @@ public final class DriveCampaign {
             Map<String, double[]> metrics = metrics(of);
             out.append("| ").append(procedure).append(" |");
             for (String metric : List.of("off_percent", "key_downs", "trips", "change_trips")) {
-                double[] sorted = metrics.getOrDefault(metric, new double[0]);
-                out.append(String.format(
-                        Locale.ROOT, " %.1f / %.1f / %.1f |", at(sorted, 0.5), at(sorted, 0.95), at(sorted, 1)));
+                out.append(' ')
+                        .append(Tables.three(metrics.getOrDefault(metric, new double[0]), 1))
+                        .append(" |");
             }
             out.append(String.format(
                     Locale.ROOT,

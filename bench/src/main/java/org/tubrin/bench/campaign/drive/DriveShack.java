@@ -141,7 +141,15 @@ final class DriveShack {
             case SUPPLY_CURRENT -> point.supplyCurrentA();
             case SUPPLY_VOLTAGE -> point.supplyVoltageDcV();
             case HEAT_SINK -> stage.heatSinkC();
-            case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE, REFLECTED, ALC_GAUGE -> 0;
+            case PLATE_CURRENT,
+                    GRID_CURRENT,
+                    SCREEN_CURRENT,
+                    PLATE_VOLTAGE,
+                    REFLECTED,
+                    ALC_GAUGE,
+                    SENSE_VOLTAGE,
+                    DEVICE_CURRENT,
+                    GATE_VOLTAGE -> 0;
         };
     }
 

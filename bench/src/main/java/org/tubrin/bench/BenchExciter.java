@@ -4,7 +4,7 @@ import org.tubrin.bench.LevelControl.Model;
 import org.tubrin.core.alc.LevelLaw.Shows;
 
 /** The exciters of the bench; a newer firmware has another gauge. */
-public enum SetOnBench {
+public enum BenchExciter {
     HALYARD(1, 100, "2.4", 3.0, Shows.BARS_THAT_FALL, Shows.DECIBELS_THAT_RISE),
     SKIFF(0.1, 10, "1.8", 2.0, Shows.BARS_THAT_FALL, Shows.ALL_THE_WAY);
 
@@ -15,7 +15,7 @@ public enum SetOnBench {
     private final Shows old;
     private final Shows renewed;
 
-    SetOnBench(double leastW, double mostW, String firmware, double newFrom, Shows old, Shows renewed) {
+    BenchExciter(double leastW, double mostW, String firmware, double newFrom, Shows old, Shows renewed) {
         this.leastW = leastW;
         this.mostW = mostW;
         this.firmware = firmware;

@@ -1,0 +1,72 @@
+package org.tubrin.server.run;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.run.Replay;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import tools.jackson.core.JacksonException;
+
+/** The newest runs by one school with what they told; each is read once, until something is added to it. */
+final class ToldRuns<T> {
+    private static final Logger LOG = LoggerFactory.getLogger(ToldRuns.class);
+    private static final int MOST_RUNS = 30;
+    private static final int MOST_KNOWN = 100;
+
+    private final RunMapper runs;
+    private final RunStore store;
+    private final RunFilter filter;
+    private final Function<RunState, Optional<T>> tells;
+    private final Map<UUID, Told<T>> known = new ConcurrentHashMap<>();
+
+    /** What a run told until its last event. */
+    record Told<T>(UUID runId, Instant lastAt, RunState run, T told) {}
+
+    ToldRuns(RunMapper runs, RunStore store, School school, Function<RunState, Optional<T>> tells) {
+        this.runs = runs;
+        this.store = store;
+        this.tells = tells;
+        filter = new RunFilter(null, null, null, school.name(), null, null);
+    }
+
+    /** Returns them, the newest first; those without a step, and those that cannot be read, are left out. */
+    List<Told<T>> newest() {
+        return runs.runs(filter, false, 0, MOST_RUNS).stream()
+                .filter(row -> row.steps() > 0)
+                .flatMap(row -> told(row).stream())
+                .toList();
+    }
+
+    private Optional<Told<T>> told(RunRow row) {
+        Told<T> before = known.get(row.id());
+        if (before != null && before.lastAt.equals(row.lastAt())) {
+            return Optional.of(before);
+        }
+        Optional<Told<T>> read = read(row);
+        read.ifPresent(told -> {
+            if (known.size() > MOST_KNOWN) {
+                known.clear();
+            }
+            known.put(row.id(), told);
+        });
+        return read;
+    }
+
+    private Optional<Told<T>> read(RunRow row) {
+        try {
+            RunState run = Replay.of(store.events(row.id()));
+            return tells.apply(run).map(told -> new Told<>(row.id(), row.lastAt(), run, told));
+        } catch (JacksonException | IllegalArgumentException | IndexOutOfBoundsException | Refused e) {
+            LOG.warn("the run {} cannot be read: {}", row.id(), e.getMessage());
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,226 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { ask, type Choices, client, type StartRequest } from '../../api';
+import { isRefused, Refused, Sheet, Trouble } from '../../parts';
+import { Button, Check, Fold, Pick, Skeleton, TextField } from '../../parts/ui';
+import { loads, named, reads, there, useStart, useTyped } from './useStart';
+
+const KEY = 'tubrin.bias';
+
+type Bias = NonNullable<StartRequest['bias']>;
+
+interface Entry extends Omit<Bias, 'newBoard'> {
+  newBoard: boolean;
+  by: 'RESISTOR' | 'AMMETER';
+  amplifierId: string;
+  exciterId: string;
+  terminationId: string;
+  senseId: string;
+  feedId: string;
+  gateId: string;
+  source: StartRequest['source'];
+}
+
+const USUAL = {
+  devices: '2',
+  idle: '',
+  because: '',
+  nominal: '',
+  measured: '',
+  bound: '0.5',
+  potTurns: '10',
+  newBoard: false,
+  by: 'RESISTOR' as const,
+  gateId: '',
+};
+
+/** What the fields are called on the form. */
+const NAMES: Record<string, string> = {
+  'bias.devices': 'Devices',
+  'bias.idle': 'Idle current of each',
+  'bias.nominal': 'Printed on it',
+  'bias.measured': 'Measured',
+  'bias.bound': 'Measured within',
+  'bias.potTurns': 'Turns of a pot',
+  because: 'Figure from',
+  bench: 'Simulated bench',
+};
+
+/** Begins a bias climb; of the amplifier that was set last where nothing else is chosen. */
+export function BiasStart({ suggested }: { suggested: string | undefined }) {
+  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
+  if (!choices.data) return <Skeleton what="the station" />;
+  return <Start choices={choices.data} suggested={suggested} />;
+}
+
+const withTransistors = (choices: Choices) => choices.amplifiers.filter((one) => !one.tuned);
+
+function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
+  return {
+    ...USUAL,
+    ...typed,
+    amplifierId: there(withTransistors(choices), typed.amplifierId),
+    exciterId: there(choices.exciters, typed.exciterId),
+    terminationId: there(loads(choices), typed.terminationId),
+    senseId: there(reads(choices, 'SENSE_VOLTAGE'), typed.senseId),
+    feedId: there(reads(choices, 'DEVICE_CURRENT'), typed.feedId),
+    source: choices.sources.find((one) => one.code === typed.source)?.code ?? choices.sources[0]?.code ?? 'TYPED',
+  } as Entry;
+}
+
+function Start({ choices, suggested }: { choices: Choices; suggested: string | undefined }) {
+  const [typed, keep] = useTyped<Entry>(KEY);
+  const entry = entryOf(choices, {
+    amplifierId: choices.amplifiers.find((one) => one.name === suggested)?.id,
+    ...typed,
+  });
+  const change = (more: Partial<Entry>) => keep({ ...entry, ...more });
+  const start = useStart((runId) => requestOf(choices, entry, runId));
+  const text = (field: keyof Omit<Bias, 'newBoard'>, label: string, unit = '', isNumber = unit !== '') => (
+    <TextField
+      label={unit ? `${label}, ${unit}` : label}
+      value={entry[field] ?? ''}
+      number={isNumber}
+      maxLength={120}
+      className="w-full"
+      invalid={[`bias.${field}`, field].some((one) => isRefused(start.error, one))}
+      onChange={(value) => change({ [field]: value })}
+    />
+  );
+  const amplifier = choices.amplifiers.find((one) => one.id === entry.amplifierId);
+  const isSensed = entry.by === 'RESISTOR';
+  const meterId = isSensed ? entry.senseId : entry.feedId;
+  if (!amplifier || !entry.exciterId || !entry.terminationId || (!entry.senseId && !entry.feedId)) {
+    return (
+      <Sheet title="Next move" accent>
+        <p className="head text-22 leading-head">Describe the station first</p>
+        <p className="mt-2 text-soft">
+          It needs an amplifier with transistors, an exciter that keys it, a dummy load, and a meter that reads the drop
+          over a sense resistor or the current of one device.{' '}
+          <Link className="text-act underline" to="/station">
+            Go to Station
+          </Link>
+        </p>
+      </Sheet>
+    );
+  }
+  const given = [entry.idle, entry.because, ...(isSensed ? [entry.nominal ?? '', entry.measured ?? ''] : [])];
+  const ready = meterId !== '' && given.every((one) => one.trim() !== '');
+  return (
+    <Sheet title="Next move" accent part="bias-start">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!start.isPending) start.mutate();
+        }}
+      >
+        <p className="head text-22 leading-head">Set the idle current of {amplifier.name}</p>
+        <p className="mt-1 text-soft">Keyed without drive, load on, supply limited. All pots at their minimum first.</p>
+        <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
+          <Pick
+            label="Amplifier"
+            value={entry.amplifierId}
+            options={named(withTransistors(choices))}
+            onPick={(amplifierId) => change({ amplifierId })}
+          />
+          {text('devices', 'Devices', '', true)}
+          {text('idle', 'Idle current of each', 'mA')}
+          {text('because', 'Figure from')}
+          <Pick
+            label="Read by"
+            value={entry.by}
+            options={[
+              ['RESISTOR', 'a common resistor'],
+              ['AMMETER', 'an ammeter each'],
+            ]}
+            onPick={(by) => change({ by: by as Entry['by'] })}
+          />
+          <Pick
+            label="Meter"
+            value={meterId}
+            options={named(reads(choices, isSensed ? 'SENSE_VOLTAGE' : 'DEVICE_CURRENT'))}
+            onPick={(id) => change(isSensed ? { senseId: id } : { feedId: id })}
+          />
+          {isSensed && text('nominal', 'Printed on it', 'Ω')}
+          {isSensed && text('measured', 'Measured', 'Ω')}
+        </div>
+        <Fold title="Pots, gate, load, readings" className="mt-2">
+          <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-2">
+            {text('potTurns', 'Turns of a pot', '', true)}
+            {isSensed && text('bound', 'Measured within', '%')}
+            <Pick
+              label="Gate by"
+              value={entry.gateId}
+              options={[['', 'not read'], ...named(reads(choices, 'GATE_VOLTAGE'))]}
+              onPick={(gateId) => change({ gateId })}
+            />
+            <Pick
+              label="Readings"
+              value={entry.source}
+              options={choices.sources.map((one) => [one.code, one.name] as const)}
+              onPick={(source) => change({ source: source as Entry['source'] })}
+            />
+            <Pick
+              label="Keyed by"
+              value={entry.exciterId}
+              options={named(choices.exciters)}
+              onPick={(exciterId) => change({ exciterId })}
+            />
+            <Pick
+              label="Dummy load"
+              value={entry.terminationId}
+              options={named(loads(choices))}
+              onPick={(terminationId) => change({ terminationId })}
+            />
+          </div>
+          <div className="mt-2">
+            <Check checked={entry.newBoard} onCheck={(newBoard) => change({ newBoard })}>
+              A new board: the devices are not in yet
+            </Check>
+          </div>
+        </Fold>
+        <div className="mt-3 flex flex-wrap items-center gap-3">
+          <Button type="submit" kind="main" disabled={start.isPending || !ready}>
+            Start with the pots
+          </Button>
+          {!ready && (
+            <span className="text-13 text-soft">
+              {isSensed ? 'Current, its source and the resistor' : 'Current and its source'} are still missing.
+            </span>
+          )}
+        </div>
+        <Refused error={start.error} named={NAMES} />
+      </form>
+    </Sheet>
+  );
+}
+
+function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest {
+  const bands = choices.amplifiers.find((one) => one.id === entry.amplifierId)?.bands ?? [];
+  const band = choices.bands.find((one) => bands.includes(one.band)) ?? choices.bands[0];
+  const isSensed = entry.by === 'RESISTOR';
+  return {
+    runId,
+    amplifierId: entry.amplifierId,
+    exciterId: entry.exciterId,
+    carrier: 'CW',
+    meterIds: [isSensed ? entry.senseId : entry.feedId, entry.gateId].filter((id) => id !== ''),
+    terminationId: entry.terminationId,
+    band: band?.band ?? 'MHZ_7',
+    // No RF flows: the frequency is only where the exciter stands.
+    frequency: band ? ((band.lowestHz + band.highestHz) / 2e6).toFixed(3) : '',
+    school: 'BIAS',
+    source: entry.source,
+    bias: {
+      devices: entry.devices,
+      idle: entry.idle,
+      because: entry.because,
+      nominal: isSensed ? entry.nominal : undefined,
+      measured: isSensed ? entry.measured : undefined,
+      bound: isSensed ? entry.bound : undefined,
+      potTurns: entry.potTurns,
+      newBoard: entry.newBoard,
+    },
+  };
+}

@@ -1,0 +1,49 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { ask, type Choices, client, type StartRequest } from '../../api';
+
+/** Keeps what was typed of a start in the browser, under a key. */
+export function useTyped<Entry extends object>(key: string) {
+  const [typed, setTyped] = useState<Partial<Entry>>(() => {
+    try {
+      return JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Entry>;
+    } catch {
+      return {};
+    }
+  });
+  const keep = (entry: Entry) => {
+    setTyped(entry);
+    localStorage.setItem(key, JSON.stringify(entry));
+  };
+  return [typed, keep] as const;
+}
+
+/** Begins a run, and goes to it. */
+export function useStart(request: (runId: string) => StartRequest) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  // One id per visit: a start that is sent twice begins one run.
+  const runId = useRef(crypto.randomUUID());
+  return useMutation({
+    mutationFn: () => ask(client.POST('/api/runs', { body: request(runId.current) })),
+    onSuccess: (view) => {
+      queries.setQueryData(['run', view.id], view);
+      void queries.invalidateQueries({ queryKey: ['choices'] });
+      navigate(`/tune/${view.id}`);
+    },
+  });
+}
+
+/** Returns the meters that read a role. */
+export const reads = (choices: Choices, role: string) => choices.meters.filter((meter) => meter.reads.includes(role));
+
+/** Returns the one that was chosen where it is still there, else the first. */
+export const there = (all: { id: string }[], id: string | undefined) =>
+  all.find((one) => one.id === id)?.id ?? all[0]?.id ?? '';
+
+/** Returns the dummy loads. */
+export const loads = (choices: Choices) => choices.terminations.filter((one) => one.bands.length === 0);
+
+/** Returns records as options. */
+export const named = (all: { id: string; name: string }[]) => all.map((one) => [one.id, one.name] as const);
