@@ -75,6 +75,7 @@ export type {
   StationView,
   StepView,
   SupplyRecordView,
+  SweepView,
   Trial,
   TwinSignal,
 } from './schema';

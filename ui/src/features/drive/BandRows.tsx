@@ -71,7 +71,8 @@ export function BandRows({ band, amplifierId }: { band: BandView; amplifierId: s
       ))}
       <p className="mt-1 text-13 text-soft">
         {band.compression && <>1 dB of compression at {band.compression}. </>}
-        {band.sink && <>Heat sink {band.sink}.</>}
+        {band.sink && <>Heat sink {band.sink}. </>}
+        {band.continuous && <>{band.continuous}.</>}
       </p>
     </Sheet>
   );

@@ -8,6 +8,7 @@ import { AlcPage } from './AlcPage';
 import { BandRows } from './BandRows';
 import { BiasPage } from './BiasPage';
 import { Guard } from './Guard';
+import { SweepSheet } from './SweepSheet';
 import { TableSheet } from './TableSheet';
 
 const KEY = 'tubrin.drive';
@@ -17,6 +18,8 @@ interface Chosen {
   /** As typed; empty for the usual share of the rating. */
   wanted: string;
   band?: string;
+  /** What the rows are of. */
+  kind?: DriveView['kind'];
 }
 
 function remembered(): Chosen {
@@ -33,8 +36,8 @@ const wattOf = (typed: string) => {
 };
 
 /** Asks for the tables; where the output that is wanted cannot be, for those of the usual one, with what was said against it. */
-async function tables(amplifier: string | undefined, wanted: number | undefined) {
-  const asked = amplifier ? { amplifier } : {};
+async function tables(amplifier: string | undefined, kind: DriveView['kind'], wanted: number | undefined) {
+  const asked = amplifier ? { amplifier, kind } : { kind };
   const get = (more: { wanted?: number }) =>
     ask(client.GET('/api/drive', { params: { query: { ...asked, ...more } } }));
   try {
@@ -43,7 +46,10 @@ async function tables(amplifier: string | undefined, wanted: number | undefined)
     if (!(error instanceof Refusal)) throw error;
     const gone = isRefused(error, 'amplifier') || error.status === 404;
     if (!gone && !isRefused(error, 'wanted')) throw error;
-    return { view: gone ? await ask(client.GET('/api/drive')) : await get({}), refused: gone ? undefined : error };
+    return {
+      view: gone ? await ask(client.GET('/api/drive', { params: { query: { kind } } })) : await get({}),
+      refused: gone ? undefined : error,
+    };
   }
 }
 
@@ -54,7 +60,7 @@ export function DrivePage() {
   return tab === 'bias' ? <BiasPage /> : <TablePage />;
 }
 
-/** Which band wants how much drive, and how to come from one to another. */
+/** Which band wants how much drive, how to come from one to another, and what one drive gave before and since. */
 function TablePage() {
   const [chosen, setChosen] = useState(remembered);
   const change = (more: Partial<Chosen>) => {
@@ -63,9 +69,10 @@ function TablePage() {
     localStorage.setItem(KEY, JSON.stringify(next));
   };
   const wanted = wattOf(chosen.wanted);
+  const kind = chosen.kind ?? 'CARRIER';
   const view = useQuery({
-    queryKey: ['drive', chosen.amplifier, wanted],
-    queryFn: () => tables(chosen.amplifier, wanted),
+    queryKey: ['drive', chosen.amplifier, kind, wanted],
+    queryFn: () => tables(chosen.amplifier, kind, wanted),
     placeholderData: (before) => before,
   });
   useEffect(() => {
@@ -100,13 +107,14 @@ interface Props {
 }
 
 function Tables({ view, refused, chosen, change }: Props) {
-  const tab = useParams().tab === 'guard' ? 'guard' : 'table';
+  const { tab } = useParams();
   const band =
     view.bands.find((one) => one.band === chosen.band) ??
     view.bands.find((one) => one.rows.length > 0) ??
     view.bands[0];
   const amplifier = view.amplifier;
   if (!band || !amplifier) return null;
+  if (tab === 'sweep') return <SweepSheet key={`${amplifier.id} ${view.kind}`} view={view} />;
   return (
     <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
       <TableSheet
@@ -117,8 +125,9 @@ function Tables({ view, refused, chosen, change }: Props) {
         onWanted={(text) => change({ wanted: text })}
         onAmplifier={(id) => change({ amplifier: id, band: undefined, wanted: '' })}
         onBand={(code) => change({ band: code })}
+        onKind={(kind) => change({ kind, wanted: '' })}
       />
-      <Guard view={view} from={band} first={tab === 'guard'} />
+      <Guard key={view.kind} view={view} from={band} first={tab === 'guard'} />
       <div className="wide:col-span-2">
         <BandRows band={band} amplifierId={amplifier.id} />
       </div>

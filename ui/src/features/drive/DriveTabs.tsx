@@ -10,6 +10,9 @@ export function DriveTabs() {
       <NavItem kind="tabs" end to="/drive/guard">
         Guard
       </NavItem>
+      <NavItem kind="tabs" end to="/drive/sweep">
+        Sweep
+      </NavItem>
       <NavItem kind="tabs" end to="/drive/alc">
         ALC
       </NavItem>

@@ -1,56 +1,92 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { ask, type BandView, client, type DriveView } from '../../api';
 import { Diamond, Sheet, Trouble } from '../../parts';
-import { Button, Cell, Heads, RowHead, Skeleton, Table } from '../../parts/ui';
+import { Button, Cell, Heads, Label, RowHead, Select, Skeleton, Table } from '../../parts/ui';
 
-/** From the band in use to every other: what to set first, why, and what would happen otherwise. */
-export function Guard({ view, from, first }: { view: DriveView; from: BandView; first: boolean }) {
+const MODES = ['CW', 'SSB', 'AM', 'FM', 'RTTY', 'DATA'] as const;
+type Mode = (typeof MODES)[number];
+
+/** The mode that a kind of rows is measured in. */
+const MODE_OF: Record<DriveView['kind'], Mode> = { CARRIER: 'CW', LONG: 'RTTY', AM: 'AM', UNFILTERED: 'CW' };
+
+interface Props {
+  view: DriveView;
+  from: BandView;
+  /** Whether the eyes are to go here first. */
+  first: boolean;
+}
+
+/** From the band in use, or from where nobody knows, to every other: what to set first, why, and what would happen otherwise. */
+export function Guard({ view, from, first }: Props) {
   const sheet = useRef<HTMLDivElement>(null);
   const [to, setTo] = useState<string>();
+  const [mode, setMode] = useState<Mode>(MODE_OF[view.kind]);
+  const [lost, setLost] = useState(false);
   const amplifier = view.amplifier?.id ?? '';
   const wanted = view.amplifier?.wantedW;
+  const kind = view.kind;
+  const known = !lost && from.rows.length > 0;
   const guards = useQuery({
-    queryKey: ['drive', 'guard', amplifier, from.band, wanted],
+    queryKey: ['drive', 'guard', amplifier, kind, mode, known ? from.band : undefined, wanted],
     queryFn: () =>
       ask(
         client.GET('/api/drive/guard', {
-          params: { query: { amplifier, from: from.band, ...(wanted ? { wanted } : {}) } },
+          params: {
+            query: { amplifier, kind, mode, ...(known ? { from: from.band } : {}), ...(wanted ? { wanted } : {}) },
+          },
         }),
       ),
-    enabled: from.rows.length > 0,
+    placeholderData: (before) => before,
   });
   useEffect(() => {
     if (first) sheet.current?.querySelector<HTMLElement>('button')?.focus();
   }, [first]);
-  if (from.rows.length === 0) {
-    return (
-      <Sheet title="Next move" accent>
-        <p className="head text-22 leading-head">Measure {from.name} first</p>
-        <p className="mt-2 text-soft">
-          Nobody has measured {from.name} yet. Start its table at the least drive; until then no change to it or from it
-          is guarded.
-        </p>
-      </Sheet>
-    );
-  }
   if (guards.error) return <Trouble error={guards.error} />;
   if (!guards.data) return <Skeleton what="the guard" />;
   const chosen = guards.data.find((one) => one.band === to) ?? guards.data[0];
+  const start = known ? from.name : 'a band unknown';
   return (
     <div ref={sheet} className="grid grid-cols-one gap-3.5" data-part="guard">
       {chosen && (
         <Sheet title="Next move" accent aside={<span className="text-soft">Band change</span>}>
           <p className="head text-27 leading-head">{chosen.title}</p>
           <p className="mt-2 text-soft">{chosen.says}</p>
+          {chosen.before && <p className="mt-2">{chosen.before}</p>}
           <p className="mt-2 flex items-baseline gap-2">
             {chosen.risky && <Diamond />}
             <span>{chosen.otherwise}</span>
           </p>
         </Sheet>
       )}
-      <Sheet title={`Guard: from ${from.name} to …`}>
-        <Table caption={`From ${from.name}`} quiet tight>
+      <Sheet title={`Guard: from ${start} to …`}>
+        <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+          <span className="flex items-center gap-2">
+            <Label htmlFor="mode-there">mode there</Label>
+            <Select
+              id="mode-there"
+              value={mode}
+              onPick={(code) => setMode(code as Mode)}
+              options={MODES.map((one) => [one, one] as const)}
+            />
+          </span>
+          {from.rows.length > 0 && (
+            <Button kind="link" aria-pressed={lost} onClick={() => setLost(!lost)}>
+              {lost ? `From ${from.name}` : 'Not sure where it stands'}
+            </Button>
+          )}
+        </div>
+        {from.rows.length === 0 && (
+          <p className="mb-2 text-13 text-soft">
+            Nobody has measured {from.name} yet, so the drive in use counts as unknown.{' '}
+            <Link className="text-act underline" to={`/tune?amplifier=${amplifier}&band=${from.band}`}>
+              Measure {from.name} first
+            </Link>
+            .
+          </p>
+        )}
+        <Table caption={`From ${start}`} quiet tight>
           <Heads of={['band', 'first, W', 'then up to', 'because']} />
           <tbody>
             {guards.data.map((one) => (

@@ -18,10 +18,11 @@ interface Props {
   onWanted: (text: string) => void;
   onAmplifier: (id: string) => void;
   onBand: (band: BandView['band']) => void;
+  onKind: (kind: DriveView['kind']) => void;
 }
 
 /** Bands side by side as stairs of drive and output, with what each wants for the output that is wanted. */
-export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier, onBand }: Props) {
+export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier, onBand, onKind }: Props) {
   const drawing = useRef<SVGSVGElement>(null);
   const amplifier = view.amplifier;
   if (!amplifier) return null;
@@ -59,6 +60,12 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
           />
           <span className="text-soft">W, rated {amplifier.ratedW} W</span>
         </span>
+        <OneOf
+          label="Rows of"
+          options={view.kinds.map((one) => ({ code: one.kind, name: one.name }))}
+          chosen={[view.kind]}
+          onPick={(code) => onKind(code as DriveView['kind'])}
+        />
         <Refused error={refused} />
       </div>
       <Sized>
@@ -113,8 +120,9 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
         }}
       </Sized>
       <p className="text-13 text-soft">
-        Steps: what was measured. <span className="text-twin italic">Dotted, in brackets: the law beyond it.</span>{' '}
-        Heavy tick: tripped there. Drive as these meters will show it.
+        {view.kinds.find((one) => one.kind === view.kind)?.says} Steps: what was measured.{' '}
+        <span className="text-twin italic">Dotted, in brackets: the law beyond it.</span> Heavy tick: tripped there.
+        Drive as these meters will show it.
       </p>
       <OneOf
         label="Band to look at"

@@ -2,7 +2,7 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { BandGuardView, BandView, DriveView } from '../../api';
+import type { BandGuardView, BandView, DriveView, SweepView } from '../../api';
 import { Shell } from '../../testing';
 import { DrivePage } from './DrivePage';
 
@@ -30,6 +30,11 @@ const VIEW: DriveView = {
     { id: 'd', name: 'Dinghy 60' },
   ],
   amplifier: { id: 'k', name: 'Ketch 600', ratedW: 600, driveLimitW: 14, wantedW: 480 },
+  kinds: [
+    { kind: 'CARRIER', name: 'CW and speech', says: 'Key-downs of seconds.' },
+    { kind: 'LONG', name: 'long carriers', says: 'The heat sink says how much.' },
+  ],
+  kind: 'CARRIER',
   bands: [
     band('7', {
       runId: 'r',
@@ -50,6 +55,23 @@ const VIEW: DriveView = {
       wanted: { basis: 'TRIPS', says: 'trips' },
     }),
     band('50'),
+  ],
+};
+
+const SWEEP: SweepView = {
+  driveW: 3.5,
+  since: '2026-11-02T12:00:00Z',
+  bands: [
+    {
+      band: 'MHZ_7',
+      name: '7 MHz',
+      before: '170 ± 40',
+      after: '136 ± 40',
+      change: '−1.0 ± 0.3',
+      beyondNoise: true,
+      says: 'less than before',
+    },
+    { band: 'MHZ_10', name: '10 MHz', beyondNoise: false, says: 'not measured before and after' },
   ],
 };
 
@@ -77,16 +99,18 @@ describe('drive', () => {
       asked.push(request.url);
       const body = request.url.includes('/guard')
         ? [guard('10', {}), guard('50', { upTo: undefined, code: 'NEVER_MEASURED', because: 'never measured' })]
-        : VIEW;
+        : request.url.includes('/sweep')
+          ? SWEEP
+          : VIEW;
       return new Response(JSON.stringify(body), { headers: { 'Content-Type': 'application/json' } });
     });
   });
   afterEach(() => vi.unstubAllGlobals());
 
-  const show = () =>
+  const show = (at = '/drive') =>
     render(
       <Shell>
-        <MemoryRouter initialEntries={['/drive']}>
+        <MemoryRouter initialEntries={[at]}>
           <Routes>
             <Route path="/drive/:tab?" element={<DrivePage />} />
           </Routes>
@@ -137,14 +161,46 @@ describe('drive', () => {
     expect(await screen.findByText('Exciter to 3 W, then 10 MHz')).toBeInTheDocument();
   });
 
-  it('asks to measure a band that nobody has measured, and leads there', async () => {
+  it('guards from a band that nobody has measured as from an unknown one, and leads to its table', async () => {
     const user = userEvent.setup();
     show();
     await user.click(await screen.findByRole('radio', { name: '50' }));
-    expect(screen.getByText('Measure 50 MHz first')).toBeInTheDocument();
-    expect(screen.getByRole('link', { name: 'Start its table' })).toHaveAttribute(
+    expect(await screen.findByText('Guard: from a band unknown to …')).toBeInTheDocument();
+    expect(asked.at(-1)).not.toContain('from=');
+    expect(screen.getByRole('link', { name: 'Measure 50 MHz first' })).toHaveAttribute(
       'href',
       '/tune?amplifier=k&band=MHZ_50',
     );
+  });
+
+  it('asks the guard for the mode there, and forgets the band in use where the operator does', async () => {
+    const user = userEvent.setup();
+    show();
+    await user.click(await screen.findByLabelText('mode there'));
+    await user.click(await screen.findByRole('option', { name: 'AM' }));
+    await waitFor(() => expect(asked.at(-1)).toContain('mode=AM'));
+    expect(asked.at(-1)).toContain('from=MHZ_7');
+    await user.click(screen.getByRole('button', { name: 'Not sure where it stands' }));
+    await waitFor(() => expect(asked.at(-1)).not.toContain('from='));
+  });
+
+  it('asks for rows of another kind', async () => {
+    const user = userEvent.setup();
+    show();
+    await user.click(await screen.findByRole('radio', { name: 'long carriers' }));
+    await waitFor(() => expect(asked.some((url) => /drive\?.*kind=LONG/.test(url))).toBe(true));
+    expect(JSON.parse(localStorage.getItem('tubrin.drive') ?? '{}')).toMatchObject({ kind: 'LONG' });
+  });
+
+  it('lays one drive before a change beside the same since, and marks what is more than noise', async () => {
+    const user = userEvent.setup();
+    show('/drive/sweep');
+    const change = await screen.findByRole('row', { name: /7 MHz/ });
+    expect(change).toHaveTextContent('−1.0 ± 0.3');
+    expect(change).toHaveTextContent('less than before');
+    await user.type(screen.getByLabelText('changed on'), '2026-10-01');
+    await waitFor(() => expect(decodeURIComponent(asked.at(-1) ?? '')).toContain('since=2026-10-01T00:00:00Z'));
+    await user.type(screen.getByLabelText('drive'), '2.5');
+    await waitFor(() => expect(asked.at(-1)).toContain('drive=2.5'));
   });
 });

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Choices } from '../../api';
-import { type Box, Input, Label, OneOf, SomeOf } from '../../parts/ui';
+import { type Box, Check, Input, Label, OneOf, SomeOf } from '../../parts/ui';
 import { type Choice, suggestion, suits } from './useChoice';
 
 interface Props {
@@ -117,7 +117,10 @@ function Table({ choices, choice, change }: Props) {
           value={choice.wantedOutput}
           onChange={(event) => change({ wantedOutput: event.target.value })}
         />
-        W of output; left empty, as far as the rating bears
+        W of output; left empty, as far as the rating goes
+        <Check checked={choice.unfiltered} onCheck={(unfiltered) => change({ unfiltered })}>
+          no filter between amplifier and wattmeter
+        </Check>
         <p className="basis-full text-13">
           <span className="text-ink">{school?.detail}</span> {school?.costs}
         </p>

@@ -20,6 +20,8 @@ export interface Choice {
   firstCeiling: string;
   /** Where a drive table ends, in watts; empty where it goes as far as the amplifier is rated for. */
   wantedOutput: string;
+  /** Whether no filter stands between amplifier and wattmeter. */
+  unfiltered: boolean;
   /** Of the amplifier's own mode switch; absent where it has none. */
   switchPosition: string | undefined;
 }
@@ -69,6 +71,7 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
     ownDrives: wanted.ownDrives ?? '',
     firstCeiling: tuned ? (wanted.firstCeiling ?? '') : '',
     wantedOutput: tuned ? '' : (wanted.wantedOutput ?? ''),
+    unfiltered: !tuned && wanted.unfiltered === true,
     switchPosition:
       amplifier?.switchPositions.find((one) => one === wanted.switchPosition) ?? amplifier?.switchPositions[0],
     padId: choices.pads.some((one) => one.id === wanted.padId) ? wanted.padId : undefined,

@@ -36,9 +36,10 @@ export function Heads({ of, end }: { of: readonly string[]; end?: boolean }) {
   return (
     <thead>
       <tr>
-        {of.map((head) =>
+        {of.map((head, place) =>
           head === '' ? (
-            <td key={head} />
+            // biome-ignore lint/suspicious/noArrayIndexKey: heads stay where they are, and more than one may be empty.
+            <td key={place} />
           ) : (
             <Head key={head} className={end ? 'text-right' : ''}>
               {head}

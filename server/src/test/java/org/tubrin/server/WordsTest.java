@@ -28,6 +28,8 @@ import org.tubrin.core.card.DialsAhead;
 import org.tubrin.core.card.Reach;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveFor;
+import org.tubrin.core.drive.DriveKind;
+import org.tubrin.core.drive.DriveSweep;
 import org.tubrin.core.foresee.TwinFactor;
 import org.tubrin.core.hv.HighVoltage;
 import org.tubrin.core.metering.Agreement;
@@ -124,6 +126,10 @@ public class WordsTest {
         add(wanted, "ahead.*", DialsAhead.Basis.values());
         add(wanted, "guard.because.*", BandGuard.Because.values());
         add(wanted, "drive.basis.*", DriveFor.Basis.values());
+        add(wanted, "drive.kind.*.name", DriveKind.values());
+        add(wanted, "drive.kind.*.says", DriveKind.values());
+        add(wanted, "drive.sweep.*", DriveSweep.Lack.values());
+        wanted.addAll(List.of("drive.sweep.SAME", "drive.sweep.MORE", "drive.sweep.LESS"));
         for (String part : List.of("title", "says", "right")) {
             add(wanted, "gauge.*." + part, Gauge.Kind.values());
         }

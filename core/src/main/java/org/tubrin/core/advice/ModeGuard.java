@@ -22,8 +22,6 @@ public record ModeGuard(
         Mode mode, double setW, double mostW, Optional<Double> outputW, boolean above, Optional<LongCarrier> heat) {
     /** A power that passed through a pad and back is the same within this ratio. */
     private static final double SAME = 1.000001;
-    /** A carrier is a quarter of its peak envelope power at full modulation. */
-    static final double CARRIER_OF_PEP = 0.25;
 
     /**
      * Plates under a carrier that stands long, and where such a mode is better tuned for itself.
@@ -70,9 +68,11 @@ public record ModeGuard(
 
     /** Returns the most drive in watts that a mode may bring. */
     static double mostDriveW(TuneSetup setup, AtCardDials dials, Mode mode) {
-        if (mode == Mode.AM) {
-            double byLicence = dials.driveForW(CARRIER_OF_PEP * setup.station().licenceLimitW());
-            return Math.min(CARRIER_OF_PEP * dials.tunedW(), byLicence);
+        double share = mode.carrierShare();
+        if (share < 1) {
+            return Math.min(
+                    share * dials.tunedW(),
+                    dials.driveForW(share * setup.station().licenceLimitW()));
         }
         return mode.wideDuty()
                 ? dials.driveForW(setup.settings().wideDutyFraction() * dials.tunedOutputW())

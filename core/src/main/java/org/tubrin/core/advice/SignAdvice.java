@@ -266,7 +266,7 @@ final class SignAdvice {
 
     /** Returns what the scale is to show for the most drive: it may show another than a meter reads. */
     private double setForLimitW() {
-        double limitW = setup.amplifier().driveLimitW();
+        double limitW = setup.driveLimitW();
         return draft.position(Control.DRIVE)
                 .map(setW -> Ladder.settable(
                         limitW * Math.min(1, setW / draft.driveW().value())))

@@ -6,10 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Stage;
-import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.station.TwinConstants;
 
@@ -48,36 +46,49 @@ public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict
         return List.copyOf(rooms);
     }
 
-    /** Returns the room to the limits of a stage with transistors, as far as they are known. */
+    /**
+     * Returns the room to the limits of a stage with transistors, as far as they are known.
+     *
+     * @param ratedOutputW what it is rated for in the mode in use, in watts
+     * @param constants of its twin
+     */
     public static List<Room> of(
-            Map<ReadingRole, Quantity> readings, Stage.Transistors transistors, Amplifier amplifier) {
+            Map<ReadingRole, Quantity> readings,
+            Stage.Transistors transistors,
+            double ratedOutputW,
+            Optional<TwinConstants> constants) {
         List<Room> rooms = new ArrayList<>();
-        add(rooms, LimitKind.RATED_OUTPUT, readings, ReadingRole.OUTPUT, amplifier.ratedOutputW());
+        add(rooms, LimitKind.RATED_OUTPUT, readings, ReadingRole.OUTPUT, ratedOutputW);
         add(rooms, LimitKind.SUPPLY_CURRENT, readings, ReadingRole.SUPPLY_CURRENT, transistors.supplyCurrentLimitA());
-        if (amplifier.twin().orElse(null) instanceof TwinConstants.Broadband twin) {
+        if (constants.orElse(null) instanceof TwinConstants.Broadband twin) {
             add(rooms, LimitKind.HEAT_SINK, readings, ReadingRole.HEAT_SINK, twin.foldBackC());
         }
         return List.copyOf(rooms);
     }
 
-    /** Returns the room to the limits that no stage sets: the licence, what the load bears, the drive that the amplifier takes. */
+    /**
+     * Returns the room to the limits that no stage sets: the licence, what the load is rated for, the drive that the amplifier takes.
+     *
+     * @param driveLimitW in the mode in use, in watts
+     * @param licenceW output that the licence lets pass in it, in watts
+     */
     public static List<Room> beyondTheStage(
             Map<ReadingRole, Quantity> readings,
             Quantity driveW,
-            Amplifier amplifier,
-            Station station,
+            double driveLimitW,
+            double licenceW,
             Termination termination) {
         List<Room> rooms = new ArrayList<>();
-        add(rooms, LimitKind.OUTPUT, readings, ReadingRole.OUTPUT, station.licenceLimitW());
-        if (termination instanceof Load load && load.powerLimitW() < station.licenceLimitW()) {
+        add(rooms, LimitKind.OUTPUT, readings, ReadingRole.OUTPUT, licenceW);
+        if (termination instanceof Load load && load.powerLimitW() < licenceW) {
             add(rooms, LimitKind.LOAD_POWER, readings, ReadingRole.OUTPUT, load.powerLimitW());
         }
         if (driveW.value() > 0) {
             rooms.add(new Room(
                     LimitKind.DRIVE,
                     driveW,
-                    amplifier.driveLimitW(),
-                    driveW.value() > amplifier.driveLimitW() ? Verdict.EXCEEDS : Verdict.WITHIN));
+                    driveLimitW,
+                    driveW.value() > driveLimitW ? Verdict.EXCEEDS : Verdict.WITHIN));
         }
         return List.copyOf(rooms);
     }

@@ -3,22 +3,34 @@ package org.tubrin.core.drive;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
+import org.tubrin.core.run.NextRow;
+import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.run.Trip;
 import org.tubrin.core.run.TuneSettings;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 
 /**
- * How to come from one band to another without a trip.
+ * How to come from one band to another, or to another mode, without a trip.
  *
  * @param to the other band
  * @param firstW drive to set before the change, in watts; the first key-down is short and at this
  * @param uptoW drive that may then be gone up to, in watts; empty where nothing is known: 3 dB at most a key-down
  * @param because why
  * @param tripW lowest drive at which it tripped there, in watts
- * @param otherwise what the drive in use would do there
+ * @param setBefore what the exciter was last left at there
+ * @param otherwise what would happen without it
  */
 public record BandGuard(
-        Band to, double firstW, Optional<Double> uptoW, Because because, Optional<Double> tripW, Otherwise otherwise) {
+        Band to,
+        double firstW,
+        Optional<Double> uptoW,
+        Because because,
+        Optional<Double> tripW,
+        Optional<SetBefore> setBefore,
+        Otherwise otherwise) {
     /** Rows from which a band counts as known. */
     private static final int ENOUGH_ROWS = 3;
 
@@ -33,19 +45,36 @@ public record BandGuard(
         /** Too few rows. */
         FEW_ROWS,
         /** No row. */
-        NEVER_MEASURED
+        NEVER_MEASURED,
+        /** Nobody knows what the exciter stands at. */
+        FROM_UNKNOWN
+    }
+
+    /** Which drive would come up without the guard. */
+    public enum Comes {
+        /** The one in use, kept. */
+        KEPT,
+        /** What the exciter was last left at there. */
+        REMEMBERED,
+        /** The most that the exciter gives, since nothing is known of it. */
+        FULL
     }
 
     /**
-     * What would happen with the drive kept.
+     * What would happen without it.
      *
-     * @param driveW in use, in watts
+     * @param comes which drive would come up
+     * @param driveW that drive, in watts
      * @param outputW to expect, in watts; empty where not known
      * @param beyondTripDb by how much the drive is above where it tripped; negative below; empty where it never did
      * @param beyondRatedDb by how much the output is above what it is rated for
      */
     public record Otherwise(
-            double driveW, Optional<Double> outputW, Optional<Double> beyondTripDb, Optional<Double> beyondRatedDb) {
+            Comes comes,
+            double driveW,
+            Optional<Double> outputW,
+            Optional<Double> beyondTripDb,
+            Optional<Double> beyondRatedDb) {
         /** Returns whether it would be too much, or nobody knows. */
         public boolean isRisky() {
             return outputW.isEmpty()
@@ -55,68 +84,139 @@ public record BandGuard(
     }
 
     /**
-     * Returns the way from a band to another.
+     * What is asked.
      *
-     * @param table what is known, one entry a band
+     * @param amplifier the amplifier
+     * @param kind of the rows that the mode goes by
+     * @param tables all that is known, of every band and kind
+     * @param inUseW the drive in use now, in watts; empty where the band in use is not known
      * @param wantedW the output wanted on every band
-     * @param inUseW the drive in use now
      */
-    public static BandGuard of(Amplifier amplifier, List<DriveBand> table, double inUseW, Band to, double wantedW) {
-        Optional<DriveBand> there =
-                table.stream().filter(one -> one.band() == to).findFirst();
-        Optional<Double> tripW = there.flatMap(DriveBand::tripW);
-        Otherwise otherwise = otherwise(amplifier, there, inUseW);
+    public record Asked(
+            Amplifier amplifier, DriveKind kind, List<DriveBand> tables, Optional<Double> inUseW, double wantedW) {
+        public Asked {
+            tables = List.copyOf(tables);
+        }
+
+        /** The way from the exciter is that of the newest table. */
+        private Optional<TuneSetup> path() {
+            return tables.stream().max(Comparator.comparing(DriveBand::at)).map(DriveBand::setup);
+        }
+
+        /** Returns the most that the exciter gives at the amplifier's input, in watts. */
+        private double mostW() {
+            return path().map(TuneSetup::mostDriveW).orElse(amplifier.driveLimitW());
+        }
+
+        /** Returns what the exciter's scale is to show for a drive, in watts, as it did in the newest rows. */
+        public double setForW(double driveW) {
+            return tables.stream()
+                    .filter(table -> !table.rows().isEmpty())
+                    .max(Comparator.comparing(DriveBand::at))
+                    .map(table -> table.setForW(driveW))
+                    .orElse(driveW);
+        }
+
+        private double driveW(SetBefore before) {
+            return path().map(setup -> setup.driveOfW(before.setW())).orElse(before.setW());
+        }
+    }
+
+    /** Returns the way to a band; {@code setBefore} is what the exciter was last left at there. */
+    public static BandGuard to(Band to, Asked asked, Optional<SetBefore> setBefore) {
+        Optional<DriveBand> there = asked.tables.stream()
+                .filter(one -> one.band() == to && one.kind() == asked.kind)
+                .findFirst();
+        List<Trip> trips = trips(to, asked);
+        Optional<Double> tripW = NextRow.tripW(trips);
+        double capW = NextRow.capW(trips);
+        Otherwise otherwise = otherwise(asked, there, tripW, setBefore);
         int rows = there.map(one -> one.rows().size()).orElse(0);
-        if (rows < ENOUGH_ROWS) {
-            double leastW = Math.min(inUseW, Math.min(leastOfAllW(table).orElse(inUseW), firstRowW(amplifier)));
+        double least = Stream.concat(asked.inUseW.stream(), Stream.of(leastOfAllW(asked), capW))
+                .min(Comparator.naturalOrder())
+                .orElseThrow();
+        if (rows < ENOUGH_ROWS || asked.kind == DriveKind.UNFILTERED) {
             return new BandGuard(
                     to,
-                    leastW,
-                    tripW.isPresent() ? there.map(DriveBand::capW) : Optional.empty(),
+                    least,
+                    tripW.isPresent() ? Optional.of(capW) : Optional.empty(),
                     tripW.isPresent() ? Because.TRIPPED : rows == 0 ? Because.NEVER_MEASURED : Because.FEW_ROWS,
                     tripW,
+                    setBefore,
                     otherwise);
         }
-        double uptoW = uptoW(there.get(), wantedW);
-        boolean capped = tripW.isPresent() && there.get().driveFor(wantedW).basis() == DriveFor.Basis.TRIPS;
+        double uptoW = Math.min(capW, uptoW(there.get(), asked.wantedW));
+        boolean capped = tripW.isPresent()
+                && (uptoW == capW || there.get().driveFor(asked.wantedW).basis() == DriveFor.Basis.TRIPS);
+        double firstW = asked.inUseW.map(inUse -> Math.min(inUse, uptoW)).orElse(Math.min(least, uptoW));
         return new BandGuard(
                 to,
-                Math.min(inUseW, uptoW),
+                firstW,
                 Optional.of(uptoW),
-                capped ? Because.TRIPPED : inUseW < uptoW ? Because.THIS_IS_LESS : Because.LOWER_DRIVE,
+                capped
+                        ? Because.TRIPPED
+                        : asked.inUseW.isEmpty()
+                                ? Because.FROM_UNKNOWN
+                                : firstW < uptoW ? Because.THIS_IS_LESS : Because.LOWER_DRIVE,
                 tripW,
+                setBefore,
                 otherwise);
     }
 
-    /** Returns the drive to go up to on a band for an output, in watts: never beyond what was measured or what a trip lets pass. */
+    /** Returns the trips of a band: those of the kind that is asked for, and of the others what drive or output alone brought about. */
+    private static List<Trip> trips(Band to, Asked asked) {
+        return asked.tables.stream()
+                .filter(one -> one.band() == to)
+                .flatMap(one -> one.trips().stream()
+                        .filter(trip -> one.kind() == asked.kind
+                                || trip.kind() == SeenSign.TRIP_INPUT
+                                || trip.kind() == SeenSign.TRIP_OUTPUT))
+                .toList();
+    }
+
+    /**
+     * Returns the drive to go up to on a band for an output, in watts: never beyond what was measured, what a trip lets pass, or, of a
+     * carrier that stands long, what the heat sink stands.
+     */
     public static double uptoW(DriveBand there, double wantedW) {
         double measuredW = there.rows().get(there.rows().size() - 1).driveW().value();
-        double knownW = Math.min(there.capW(), measuredW);
+        double knownW = Math.min(Math.min(there.capW(), measuredW), there.coolUptoW());
         return there.driveFor(wantedW)
                 .driveW()
                 .map(drive -> Math.min(knownW, drive.value()))
                 .orElse(knownW);
     }
 
-    private static Otherwise otherwise(Amplifier amplifier, Optional<DriveBand> there, double inUseW) {
-        Optional<Double> outputW = there.flatMap(one -> one.outputAtW(inUseW));
+    private static Otherwise otherwise(
+            Asked asked, Optional<DriveBand> there, Optional<Double> tripW, Optional<SetBefore> setBefore) {
+        double keptW = asked.inUseW.orElse(0.0);
+        boolean remembers = setBefore.filter(one -> asked.driveW(one) > keptW).isPresent();
+        Comes comes = remembers ? Comes.REMEMBERED : asked.inUseW.isPresent() ? Comes.KEPT : Comes.FULL;
+        double driveW = switch (comes) {
+            case REMEMBERED -> asked.driveW(setBefore.orElseThrow());
+            case KEPT -> keptW;
+            case FULL -> asked.mostW();
+        };
+        Optional<Double> outputW = there.flatMap(one -> one.outputAtW(driveW));
+        double ratedW = asked.kind.ratedShare() * asked.amplifier.ratedOutputW();
         return new Otherwise(
-                inUseW,
+                comes,
+                driveW,
                 outputW,
-                there.flatMap(one -> one.belowTripDb(inUseW)).map(below -> -below),
-                outputW.map(output -> 10 * Math.log10(output / amplifier.ratedOutputW())));
+                tripW.map(trip -> 10 * Math.log10(driveW / trip)),
+                outputW.map(output -> 10 * Math.log10(output / ratedW)));
     }
 
-    /** Returns the drive that a table begins with, in watts. */
-    private static double firstRowW(Amplifier amplifier) {
-        return amplifier.driveLimitW()
-                * TuneSettings.customaryFor(amplifier.stage()).firstDriveFraction();
-    }
-
-    private static Optional<Double> leastOfAllW(List<DriveBand> table) {
-        return table.stream()
+    /** Returns the least drive of all rows, or with which a table begins, in watts. */
+    private static double leastOfAllW(Asked asked) {
+        double firstRowW = asked.kind.ratedShare()
+                * asked.amplifier.driveLimitW()
+                * TuneSettings.customaryFor(asked.amplifier.stage()).firstDriveFraction();
+        return asked.tables.stream()
                 .flatMap(one -> one.rows().stream())
                 .map(row -> row.driveW().value())
-                .min(Comparator.naturalOrder());
+                .min(Comparator.naturalOrder())
+                .map(least -> Math.min(least, firstRowW))
+                .orElse(firstRowW);
     }
 }

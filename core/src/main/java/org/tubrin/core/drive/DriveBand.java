@@ -20,6 +20,7 @@ import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Trip;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.twin.Root;
 import org.tubrin.core.twin.TransistorTwin;
 
 /**
@@ -43,6 +44,11 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
 
     private static final double COMPRESSION_DB = 1;
     private static final int LAW_PLACES = 6;
+    private static final int CONTINUOUS_PLACES = 200;
+    private static final double DRIVES_LOOKED_OVER = 1000;
+    private static final double SAME_ROOT = 1e-6;
+    /** Within this share of it a frequency is the same: gain slopes within a band. */
+    private static final double SAME_FREQUENCY = 0.005;
     /** What the gain of a stage in class AB may still lack below the first row. */
     private static final double EXPANSION_PER_DOUBLING = 0.04;
 
@@ -76,6 +82,16 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
     /** Returns the band. */
     public Band band() {
         return setup.band();
+    }
+
+    /** Returns what its rows are of. */
+    public DriveKind kind() {
+        return DriveKind.of(setup);
+    }
+
+    /** Returns whether another table was measured at the same frequency, as near as gain cares. */
+    boolean isAtFrequencyOf(DriveBand other) {
+        return Math.abs(setup.frequencyHz() / other.setup.frequencyHz() - 1) < SAME_FREQUENCY;
     }
 
     /** Returns the row of the greatest gain; compression is counted from it. */
@@ -145,6 +161,13 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
         if (rows.isEmpty()) {
             return DriveFor.without(DriveFor.Basis.UNKNOWN);
         }
+        if (kind() == DriveKind.UNFILTERED) {
+            return DriveFor.without(DriveFor.Basis.HARMONICS);
+        }
+        if (kind() == DriveKind.LONG
+                && continuousW().filter(most -> wantedW > most).isPresent()) {
+            return DriveFor.without(DriveFor.Basis.TOO_HOT);
+        }
         DriveRow first = rows.get(0);
         DriveRow last = rows.get(rows.size() - 1);
         boolean measured = rows.size() > 1
@@ -161,7 +184,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
         if (driveW > capW()) {
             return DriveFor.without(DriveFor.Basis.TRIPS);
         }
-        if (driveW > setup.amplifier().driveLimitW()) {
+        if (driveW > setup.driveLimitW()) {
             return DriveFor.without(DriveFor.Basis.OVER_LIMIT);
         }
         return new DriveFor(
@@ -186,6 +209,43 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
                 .flatMap(constants -> heatAtW(outputW)
                         .map(heatW -> new Sink(
                                 setup.station().ambientC() + heatW * constants.heatKPerW(), constants.heatTimeS())));
+    }
+
+    /**
+     * Returns the output in watts up to which the heat sink ends below where it folds back, however long the carrier stands; at most
+     * the rating, empty where its end is not known.
+     */
+    public Optional<Double> continuousW() {
+        double ratedW = setup.stage().mostOutputW().orElse(0.0);
+        return TransistorTwin.of(setup.amplifier())
+                .filter(twin -> sinkAt(ratedW).isPresent())
+                .map(twin -> {
+                    int places = 0;
+                    while (places < CONTINUOUS_PLACES
+                            && sinkAt(ratedW * (places + 1) / CONTINUOUS_PLACES)
+                                    .filter(sink ->
+                                            sink.finalC() < twin.constants().foldBackC())
+                                    .isPresent()) {
+                        places++;
+                    }
+                    return ratedW * places / CONTINUOUS_PLACES;
+                });
+    }
+
+    /** Returns the drive in watts up to which the heat sink stands its rows; the greatest number but of a carrier that stands long. */
+    double coolUptoW() {
+        return kind() == DriveKind.LONG
+                ? continuousW().map(this::driveThatGivesW).orElse(Double.MAX_VALUE)
+                : Double.MAX_VALUE;
+    }
+
+    private double driveThatGivesW(double givenW) {
+        double lastW = rows.get(rows.size() - 1).driveW().value();
+        return Root.between(
+                driveW -> outputAtW(driveW).orElseThrow() - givenW,
+                lastW / DRIVES_LOOKED_OVER,
+                lastW,
+                lastW * SAME_ROOT);
     }
 
     /** From the nearest row: what the supply gives goes with the root of the output, as in class B, and what does not go out is heat. */
@@ -227,6 +287,28 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
     }
 
     /**
+     * Returns the output at a drive in watts, with what meters and eyes leave open; empty outside the rows.
+     *
+     * <p>Method: straight between the logarithms of the rows on either side.
+     */
+    public Optional<Quantity> measuredAt(double driveW) {
+        for (int i = 1; i < rows.size(); i++) {
+            DriveRow low = rows.get(i - 1);
+            DriveRow high = rows.get(i);
+            if (driveW >= low.driveW().value() / SAME && driveW <= high.driveW().value() * SAME) {
+                return Optional.of(Quantity.of(
+                        List.of(low.driveW(), low.outputW(), high.driveW(), high.outputW()),
+                        Unit.WATT,
+                        at -> at[1] * Math.pow(at[3] / at[1], Math.log(driveW / at[0]) / Math.log(at[2] / at[0]))));
+            }
+        }
+        return rows.stream()
+                .filter(row -> Math.abs(Math.log(row.driveW().value() / driveW)) < Math.log(SAME))
+                .findFirst()
+                .map(row -> Quantity.of(List.of(row.driveW(), row.outputW()), Unit.WATT, at -> at[1] * driveW / at[0]));
+    }
+
+    /**
      * A place of the law.
      *
      * @param driveW drive in watts
@@ -240,7 +322,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
             return List.of();
         }
         double fromW = rows.get(rows.size() - 1).driveW().value();
-        double toW = Math.min(setup.amplifier().driveLimitW(), capW());
+        double toW = Math.min(setup.driveLimitW(), capW());
         DriveLaw law = law();
         List<Beyond> places = new ArrayList<>();
         for (int i = 0; i <= LAW_PLACES && toW > fromW; i++) {

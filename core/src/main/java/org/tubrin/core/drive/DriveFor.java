@@ -24,6 +24,10 @@ public record DriveFor(Basis basis, Optional<Quantity> driveW, Optional<Double> 
         TRIPS,
         /** More than the amplifier is to be driven with. */
         OVER_LIMIT,
+        /** The rows were measured without a filter: they count harmonics. */
+        HARMONICS,
+        /** The heat sink would not stand it for long. */
+        TOO_HOT,
         /** The rows do not tell. */
         UNKNOWN
     }
@@ -34,9 +38,13 @@ public record DriveFor(Basis basis, Optional<Quantity> driveW, Optional<Double> 
     /** Where none is chosen, this share of the rating is wanted: it leaves room for what meters leave open. */
     private static final double USUAL_SHARE = 0.8;
 
+    /** Half of it for a carrier that stands long. */
+    private static final double USUAL_LONG_SHARE = 0.5;
+
     /** Returns the output that is wanted of an amplifier where none is chosen, in watts. */
-    public static double usualOutputW(Amplifier amplifier) {
-        return USUAL_SHARE * amplifier.ratedOutputW();
+    public static double usualOutputW(Amplifier amplifier, DriveKind kind) {
+        double share = kind == DriveKind.LONG ? USUAL_LONG_SHARE : USUAL_SHARE;
+        return share * kind.ratedShare() * amplifier.ratedOutputW();
     }
 
     static DriveFor without(Basis basis) {

@@ -18,6 +18,7 @@ import org.tubrin.core.quantity.Unit;
  * @param gridLeastShare lower end of the grid current's window at full drive, as a share of its limit, 0.1 to 1
  * @param gridMostShare its upper end, above that, to 1
  * @param wantedOutputW output at which a drive table ends, in watts, 0.1 to 10 000; absent where it goes as far as the stage is rated for
+ * @param unfiltered true where no filter stood between amplifier and wattmeter, which then counts harmonics; absent where one did
  * @param bias what a bias climb sets; absent but for one
  * @param sound the way of the sound into the exciter; absent but for a run by levels
  * @param dutyFactor share of the time that a pulse is on, 0.05 to 1
@@ -27,6 +28,7 @@ public record Customs(
         List<Double> ownDrivesW,
         Optional<Double> firstCeilingA,
         Optional<Double> wantedOutputW,
+        Optional<Boolean> unfiltered,
         Optional<SoundPath> sound,
         Optional<BiasPlan> bias,
         double plateTargetShare,
@@ -38,6 +40,7 @@ public record Customs(
     public static final Customs CUSTOMARY = new Customs(
             Optional.empty(),
             List.of(),
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
@@ -60,6 +63,7 @@ public record Customs(
                 wantedOutputW,
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 CUSTOMARY.plateTargetShare,
                 CUSTOMARY.gridLeastShare,
                 CUSTOMARY.gridMostShare,
@@ -68,20 +72,26 @@ public record Customs(
 
     /** Returns what is customary, with the way of the sound. */
     public static Customs of(SoundPath sound) {
-        return CUSTOMARY.with(Optional.of(sound), Optional.empty());
+        return CUSTOMARY.with(Optional.empty(), Optional.of(sound), Optional.empty());
     }
 
     /** Returns what is customary, with what a bias climb sets. */
     public static Customs of(BiasPlan bias) {
-        return CUSTOMARY.with(Optional.empty(), Optional.of(bias));
+        return CUSTOMARY.with(Optional.empty(), Optional.empty(), Optional.of(bias));
     }
 
-    private Customs with(Optional<SoundPath> path, Optional<BiasPlan> plan) {
+    /** Returns the same without a filter between amplifier and wattmeter. */
+    public Customs withoutFilter() {
+        return with(Optional.of(true), sound, bias);
+    }
+
+    private Customs with(Optional<Boolean> noFilter, Optional<SoundPath> path, Optional<BiasPlan> plan) {
         return new Customs(
                 rungs,
                 ownDrivesW,
                 firstCeilingA,
                 wantedOutputW,
+                noFilter,
                 path,
                 plan,
                 plateTargetShare,

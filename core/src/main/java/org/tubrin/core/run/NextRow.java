@@ -72,10 +72,7 @@ public record NextRow(double driveW, Because because) {
                 : Optional.of(
                         switch (next.because) {
                             case RUNG -> ClimbEnd.top(setup);
-                            case RATED ->
-                                setup.mostOutputW() < setup.station().licenceLimitW()
-                                        ? ClimbEnd.RATED
-                                        : ClimbEnd.LICENCE;
+                            case RATED -> setup.mostOutputW() < setup.licenceW() ? ClimbEnd.RATED : ClimbEnd.LICENCE;
                             case TRIPPED -> ClimbEnd.TRIPPED;
                             case WANTED -> ClimbEnd.WANTED;
                         });
@@ -136,8 +133,7 @@ public record NextRow(double driveW, Because because) {
         }
         Step last = steps.get(steps.size() - 1);
         double lastW = last.driveW().value();
-        double rungW =
-                Math.min(setup.amplifier().driveLimitW(), setup.settings().driveRatio() * lastW);
+        double rungW = Math.min(setup.driveLimitW(), setup.settings().driveRatio() * lastW);
         Optional<Growth> growth = growth(steps);
         NextRow rung = new NextRow(rungW, Because.RUNG);
         NextRow rated = new NextRow(ratedW(setup, last, growth, lastW).orElse(rungW), Because.RATED);

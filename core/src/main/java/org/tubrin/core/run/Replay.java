@@ -18,6 +18,11 @@ import org.tubrin.core.twin.TransistorPoint;
 
 /** Derives the state of a run from its events; each is answered by the step that is in hand after it. */
 public final class Replay implements RunEvent.Cases<Step> {
+    /** What the first output may be of what the record's twin, or the claim, lets expect. */
+    private static final double OVER_TWIN = 1.5;
+
+    private static final double OVER_CLAIM = 2;
+
     /** Efficiency of a stage of class AB, where nothing is read yet. */
     private static final double LIKELY_EFFICIENCY = 0.6;
 
@@ -69,7 +74,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 .sound()
                 .map(path -> SoundPath.mostW(path.setPowerW()))
                 .orElseGet(() -> setup.stage().amplifies()
-                        ? 2 * likelyOutputW(Ladder.drivesW(setup, school).get(0))
+                        ? firstOutputW(Ladder.drivesW(setup, school).get(0))
                         : 0);
         for (ReadingRole role : ReadingRole.values()) {
             setup.channelFor(role)
@@ -108,6 +113,12 @@ public final class Replay implements RunEvent.Cases<Step> {
         boolean power = role == ReadingRole.OUTPUT || role == ReadingRole.REFLECTED;
         // The others start on their widest range: too wide only costs accuracy.
         return channel.rangeFor(power ? firstOutputW : Double.MAX_VALUE).name();
+    }
+
+    /** Returns the most output that the first drive lets expect. */
+    private double firstOutputW(double driveW) {
+        boolean hasTwin = RecordTwin.transistors(setup, driveW).isPresent();
+        return (hasTwin ? OVER_TWIN : OVER_CLAIM) * likelyOutputW(driveW);
     }
 
     /** Returns a first guess of the output at a drive: of transistors by the record's twin, else in proportion to the claim. */

@@ -139,7 +139,8 @@ public record Step(
         Map<ReadingRole, Quantity> measured = measured();
         List<Room> rooms = new ArrayList<>(setup.stage()
                 .room(measured, budget(), dutyFactor(), tankEfficiency().isPresent()));
-        rooms.addAll(Room.beyondTheStage(measured, driveW(), setup.amplifier(), setup.station(), setup.termination()));
+        rooms.addAll(
+                Room.beyondTheStage(measured, driveW(), setup.driveLimitW(), setup.licenceW(), setup.termination()));
         return List.copyOf(rooms);
     }
 

@@ -13,8 +13,8 @@ import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.tank.Dial;
 
-/** Transistors with broadband transformers: the drive alone is set. */
-record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier) implements RunStage {
+/** Transistors with broadband transformers: the drive alone is set; a carrier has a share of what they are rated for. */
+record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, double carrierShare) implements RunStage {
     private static final double LEAST_SUPPLY_VOLTAGE = 0.6;
     private static final double MOST_SUPPLY_VOLTAGE = 1.2;
     /** Class AB: 10 dB more drive gave 10.6 dB more output, most of it within the lowest doublings. */
@@ -63,7 +63,7 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier) impl
 
     @Override
     public Optional<Double> mostOutputW() {
-        return Optional.of(amplifier.ratedOutputW());
+        return Optional.of(carrierShare * amplifier.ratedOutputW());
     }
 
     @Override
@@ -125,7 +125,7 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier) impl
     @Override
     public List<Room> room(
             Map<ReadingRole, Quantity> readings, Budget budget, double duty, boolean outputShareIsKnown) {
-        return Room.of(readings, transistors, amplifier);
+        return Room.of(readings, transistors, carrierShare * amplifier.ratedOutputW(), amplifier.twin());
     }
 
     @Override

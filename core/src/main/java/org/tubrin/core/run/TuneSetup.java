@@ -66,7 +66,7 @@ public record TuneSetup(
         List<Problem> problems = new ArrayList<>();
         boolean isAlc = school == School.ALC;
         boolean isBias = school == School.BIAS;
-        RunStage stage = inRun(amplifier, school, practice, source);
+        RunStage stage = inRun(amplifier, carrier, school, practice, source);
         if (!isAlc && !amplifier.bands().contains(band)) {
             problems.add(new Problem(
                     ProblemCode.UNKNOWN_NAME,
@@ -219,11 +219,15 @@ public record TuneSetup(
 
     /** Returns what a run asks of the stage. */
     public RunStage stage() {
-        return inRun(amplifier, school, practice, source);
+        return inRun(amplifier, carrier, school, practice, source);
     }
 
     private static RunStage inRun(
-            Amplifier amplifier, School school, Optional<Customs> practice, Optional<ReadingSource> source) {
+            Amplifier amplifier,
+            Mode carrier,
+            School school,
+            Optional<Customs> practice,
+            Optional<ReadingSource> source) {
         return switch (school) {
             case ALC -> new LevelsInRun();
             case BIAS ->
@@ -231,11 +235,11 @@ public record TuneSetup(
                         practice.flatMap(Customs::bias),
                         source.filter(ReadingSource.BENCH::equals).isPresent());
             case PEAK_THEN_HEAVIER, DIP_AND_LOAD, GRID_TARGET, MAKERS_CHART, TUNE_WHERE_YOU_RUN, PULSED, DRIVE_TABLE ->
-                inRun(amplifier);
+                inRun(amplifier, carrier);
         };
     }
 
-    private static RunStage inRun(Amplifier amplifier) {
+    private static RunStage inRun(Amplifier amplifier, Mode carrier) {
         return amplifier.stage().in(new Stage.Cases<>() {
             @Override
             public RunStage tubes(Stage.Tubes tubes) {
@@ -244,7 +248,7 @@ public record TuneSetup(
 
             @Override
             public RunStage transistors(Stage.Transistors transistors) {
-                return new TransistorsInRun(transistors, amplifier);
+                return new TransistorsInRun(transistors, amplifier, carrier.carrierShare());
             }
         });
     }
@@ -278,7 +282,7 @@ public record TuneSetup(
 
     /** Returns whether the exciter's carrier, not the amplifier, says where the climb ends: AM and FM often give less than CW. */
     public boolean carrierIsShort() {
-        return mostDriveW() < (1 - EDGE_SHARE) * amplifier.driveLimitW();
+        return mostDriveW() < (1 - EDGE_SHARE) * driveLimitW();
     }
 
     /** Returns a mode whose carrier gives clearly more drive, the most of them; empty where there is none. */
@@ -291,7 +295,16 @@ public record TuneSetup(
 
     /** Returns the highest drive of the climb: what the amplifier allows and exciter and pad give, in watts. */
     public double topDriveW() {
-        return Math.min(amplifier.driveLimitW(), mostDriveW());
+        return Math.min(driveLimitW(), mostDriveW());
+    }
+
+    /** Returns the drive that the amplifier takes in the run's mode, in watts: rows of a table in AM are of its carrier. */
+    public double driveLimitW() {
+        return tableShare() * amplifier.driveLimitW();
+    }
+
+    private double tableShare() {
+        return school == School.DRIVE_TABLE ? carrier.carrierShare() : 1;
     }
 
     /** Returns the least drive at the amplifier that exciter and pad can be set to, in watts. */
@@ -319,13 +332,18 @@ public record TuneSetup(
         return pad.map(one -> one.inputW(driveW)).orElse(driveW);
     }
 
+    /** Returns the output that the licence lets pass in the run's mode, in watts: it counts peak envelope power. */
+    public double licenceW() {
+        return tableShare() * station.licenceLimitW();
+    }
+
     /** Returns the output that more drive is not to pass, in watts: the licence, and what the stage is rated for where it trips beyond. */
     public double mostOutputW() {
-        return Math.min(station.licenceLimitW(), stage().mostOutputW().orElse(Double.MAX_VALUE));
+        return Math.min(licenceW(), stage().mostOutputW().orElse(Double.MAX_VALUE));
     }
 
     /** Returns what a reading is not to pass, in its SI unit: a current's limit, the licence for output; empty where there is none. */
     public Optional<Double> limitOf(ReadingRole role) {
-        return role == ReadingRole.OUTPUT ? Optional.of(station.licenceLimitW()) : stage().limitOf(role);
+        return role == ReadingRole.OUTPUT ? Optional.of(licenceW()) : stage().limitOf(role);
     }
 }

@@ -20,6 +20,11 @@ public enum Mode {
         return wideDuty;
     }
 
+    /** Returns the share of its carrier in the peak envelope power: a quarter in AM at full modulation. */
+    public double carrierShare() {
+        return this == AM ? 0.25 : 1;
+    }
+
     /** Returns whether it sends sound whose level is to be set. */
     public boolean takesSound() {
         return this == SSB || this == DATA;

@@ -102,7 +102,8 @@ public class BudgetTest {
         Map<ReadingRole, Quantity> readings =
                 readings(Sample.table("/budget/reference-points.csv").get(0));
         var small = new org.tubrin.core.station.Load("Small", 50, 500, java.util.Optional.empty());
-        var rooms = Room.beyondTheStage(readings, DRIVE, Sample.BRIGANTINE, Sample.STATION, small);
+        var rooms = Room.beyondTheStage(
+                readings, DRIVE, Sample.BRIGANTINE.driveLimitW(), Sample.STATION.licenceLimitW(), small);
         assertTrue(rooms.stream()
                 .anyMatch(room -> room.kind() == LimitKind.LOAD_POWER && room.verdict() == Verdict.EXCEEDS));
     }

@@ -69,13 +69,19 @@ public class DriveTableTest {
     private Instant now = NOW;
     /** What reaches the input, over what the exciter shows. */
     private double shown = 1;
+    /** What the output is of what it should be. */
+    private double outputShare = 1;
 
-    private static TuneSetup setup(Band band, Optional<Double> wantedW) {
+    private Mode mode = Mode.CW;
+    private boolean filtered = true;
+
+    private TuneSetup setup(Band band, Optional<Double> wantedW) {
+        Customs customs = Customs.chosen(Optional.empty(), List.of(), Optional.empty(), wantedW);
         return new TuneSetup(
                 Sample.STATION,
                 KETCH,
                 new Exciter("Halyard", 1, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty()),
-                Mode.CW,
+                mode,
                 List.of(Sample.FATHOM, LEAD),
                 new Load("Ballast", 50, 1500, Optional.empty()),
                 band,
@@ -85,12 +91,15 @@ public class DriveTableTest {
                 TuneSettings.customaryFor(KETCH.stage()),
                 Optional.empty(),
                 Optional.empty(),
-                Optional.of(Customs.chosen(Optional.empty(), List.of(), Optional.empty(), wantedW)));
+                Optional.of(filtered ? customs : customs.withoutFilter()));
     }
 
     @BeforeMethod
     public void theExciterShowsWhatItGives() {
         shown = 1;
+        outputShare = 1;
+        mode = Mode.CW;
+        filtered = true;
     }
 
     private RunState state() {
@@ -132,7 +141,7 @@ public class DriveTableTest {
                     does(new RunEvent.SignSeen(SeenSign.TRIP_INPUT));
                 } else {
                     reads(ReadingRole.INPUT_POWER, shown * key.driveW(), "Lead", "20 W");
-                    double output = outputW(band, shown * key.driveW());
+                    double output = outputShare * outputW(band, shown * key.driveW());
                     reads(ReadingRole.OUTPUT, output, "Fathom", state().ranges().get(ReadingRole.OUTPUT));
                     does(new RunEvent.Unkeyed());
                 }
@@ -223,7 +232,7 @@ public class DriveTableTest {
                 Optional.empty());
     }
 
-    private static DriveBand byHand(Trip... trips) {
+    private DriveBand byHand(Trip... trips) {
         return new DriveBand(
                 setup(Band.MHZ_7, Optional.empty()),
                 NOW,
@@ -331,20 +340,142 @@ public class DriveTableTest {
         double inUse18 = BandGuard.uptoW(high, 300);
         double inUse3 = BandGuard.uptoW(low, 300);
         assertTrue(inUse18 > 2.5 * inUse3, "18 MHz wants far more");
-        BandGuard down = BandGuard.of(KETCH, both, inUse18, Band.MHZ_3_5, 300);
+        BandGuard down = BandGuard.to(Band.MHZ_3_5, asked(both, inUse18), Optional.empty());
         assertEquals(down.firstW(), inUse3);
         assertEquals(down.because(), BandGuard.Because.LOWER_DRIVE);
         assertTrue(
                 down.otherwise().isRisky(),
                 "kept, it would be " + down.otherwise().outputW());
-        BandGuard up = BandGuard.of(KETCH, both, inUse3, Band.MHZ_18, 300);
+        BandGuard up = BandGuard.to(Band.MHZ_18, asked(both, inUse3), Optional.empty());
         assertEquals(up.firstW(), inUse3, "the drive in use is the lower");
         assertEquals(up.uptoW().orElseThrow(), inUse18);
         assertEquals(up.because(), BandGuard.Because.THIS_IS_LESS);
         assertFalse(up.otherwise().isRisky());
-        BandGuard unknown = BandGuard.of(KETCH, both, inUse18, Band.MHZ_24, 300);
+        BandGuard unknown = BandGuard.to(Band.MHZ_24, asked(both, inUse18), Optional.empty());
         assertEquals(unknown.firstW(), 14.0 / 8, 0.06);
         assertEquals(unknown.uptoW(), Optional.empty());
         assertEquals(unknown.because(), BandGuard.Because.NEVER_MEASURED);
+    }
+
+    private static BandGuard.Asked asked(List<DriveBand> tables, double inUseW) {
+        return new BandGuard.Asked(KETCH, DriveKind.CARRIER, tables, Optional.of(inUseW), 300);
+    }
+
+    @Test
+    public void fromAnUnknownBandItBeginsAtTheLeastDriveOfAllRows() {
+        climbs(Band.MHZ_3_5, Optional.empty(), 100);
+        DriveBand low = table();
+        BandGuard guard = BandGuard.to(
+                Band.MHZ_3_5,
+                new BandGuard.Asked(KETCH, DriveKind.CARRIER, List.of(low), Optional.empty(), 300),
+                Optional.empty());
+        assertEquals(guard.firstW(), 14.0 / 8, 1e-9, "as a table begins, which here read 1.8");
+        assertEquals(guard.because(), BandGuard.Because.FROM_UNKNOWN);
+        assertEquals(guard.uptoW().orElseThrow(), BandGuard.uptoW(low, 300));
+        // The exciter may stand at its 100 W: 7 times what the amplifier takes.
+        assertEquals(guard.otherwise().comes(), BandGuard.Comes.FULL);
+        assertEquals(guard.otherwise().driveW(), 100.0);
+        assertTrue(guard.otherwise().isRisky());
+    }
+
+    @Test
+    public void whatTheExciterRemembersThereIsWhatComesUp() {
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        SetBefore left = SetBefore.of(state()).orElseThrow();
+        assertEquals(left.mode(), Mode.CW);
+        assertEquals(left.setW(), 14.0, 0.51, "the last drive of the table");
+        climbs(Band.MHZ_3_5, Optional.empty(), 100);
+        DriveBand low = table();
+        double inUseW = BandGuard.uptoW(low, 300);
+        BandGuard guard = BandGuard.to(Band.MHZ_3_5, asked(List.of(low), inUseW), Optional.of(left));
+        assertEquals(guard.otherwise().comes(), BandGuard.Comes.REMEMBERED);
+        assertEquals(guard.otherwise().driveW(), left.setW());
+        assertTrue(guard.otherwise().isRisky(), "14 W on 3.5 MHz saturates it");
+        assertEquals(guard.firstW(), inUseW, 1e-9, "the advice is the same");
+        assertEquals(
+                BandGuard.to(Band.MHZ_3_5, asked(List.of(low), 20), Optional.of(left))
+                        .otherwise()
+                        .comes(),
+                BandGuard.Comes.KEPT,
+                "more is in use than it remembers");
+    }
+
+    @Test
+    public void aCarrierOfAmStopsAtAQuarterAtTheInputAndAtTheOutput() {
+        mode = Mode.AM;
+        climbs(Band.MHZ_3_5, Optional.empty(), 100, key -> assertTrue(key.driveW() <= 3.501, "14 W / 4"));
+        state().steps()
+                .forEach(step -> assertTrue(
+                        step.measured(ReadingRole.OUTPUT).orElseThrow().value() <= 150, "600 W / 4"));
+        assertEquals(state().setup().mostOutputW(), 150.0);
+        climbs(Band.MHZ_18, Optional.empty(), 100, key -> assertTrue(key.driveW() <= 3.501));
+        assertEquals(table().kind(), DriveKind.AM);
+        assertEquals(state().reached(), Optional.of(ClimbEnd.FULL_DRIVE), "a quarter is its full drive");
+        assertEquals(DriveFor.usualOutputW(KETCH, DriveKind.AM), 120.0);
+    }
+
+    @Test
+    public void rowsOfTwoKindsAreNeverTakenTogether() {
+        mode = Mode.RTTY;
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        DriveBand standing = table();
+        assertEquals(standing.kind(), DriveKind.LONG);
+        BandGuard guard = BandGuard.to(Band.MHZ_18, asked(List.of(standing), 2), Optional.empty());
+        assertEquals(guard.because(), BandGuard.Because.NEVER_MEASURED, "not as CW");
+        mode = Mode.CW;
+        filtered = false;
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        DriveBand unfiltered = table();
+        assertEquals(unfiltered.kind(), DriveKind.UNFILTERED);
+        assertEquals(unfiltered.driveFor(300).basis(), DriveFor.Basis.HARMONICS);
+        assertEquals(
+                BandGuard.to(Band.MHZ_18, asked(List.of(unfiltered), 2), Optional.empty())
+                        .because(),
+                BandGuard.Because.NEVER_MEASURED);
+    }
+
+    @Test
+    public void aTripByDriveCountsInEveryKind() {
+        mode = Mode.RTTY;
+        climbs(Band.MHZ_18, Optional.empty(), 5.2);
+        DriveBand standing = table();
+        double tripW = standing.tripW().orElseThrow();
+        mode = Mode.CW;
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        DriveBand carrier = table();
+        BandGuard guard = BandGuard.to(Band.MHZ_18, asked(List.of(standing, carrier), 14), Optional.empty());
+        assertEquals(guard.because(), BandGuard.Because.TRIPPED);
+        assertEquals(guard.tripW().orElseThrow(), tripW);
+        assertTrue(guard.uptoW().orElseThrow() < tripW);
+    }
+
+    /** Half of 1000 W was heat at 480 W; {@code 1000·√(P/480) − P} is the 454 W that lead from 20 to 70 °C at 215 W. */
+    @Test
+    public void aLongCarrierIsHeldToWhatTheHeatSinkStands() {
+        mode = Mode.FM;
+        DriveBand table = byHand();
+        assertEquals(table.kind(), DriveKind.LONG);
+        assertEquals(table.continuousW().orElseThrow(), 214, 2);
+        assertEquals(table.driveFor(220).basis(), DriveFor.Basis.TOO_HOT);
+        double uptoW = BandGuard.uptoW(table, 480);
+        assertEquals(table.outputAtW(uptoW).orElseThrow(), 214, 2, "up to " + uptoW);
+        mode = Mode.CW;
+        assertTrue(BandGuard.uptoW(byHand(), 480) > 7.9, "for seconds it may");
+    }
+
+    @Test
+    public void aSweepTellsADifferenceOnlyBeyondItsNoise() {
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        Optional<DriveBand> before = Optional.of(table());
+        outputShare = 0.8;
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        DriveSweep less = DriveSweep.of(5, before, Optional.of(table()));
+        assertEquals(less.changeDb().orElseThrow().value(), 10 * Math.log10(0.8), 0.05, "80 % is 0.97 dB less");
+        assertTrue(less.isBeyondNoise(), "noise " + less.changeDb().get().halfWidth95());
+        outputShare = 0.995;
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        assertFalse(DriveSweep.of(5, before, Optional.of(table())).isBeyondNoise());
+        assertEquals(DriveSweep.of(40, before, Optional.of(table())).lack(), Optional.of(DriveSweep.Lack.NOT_BOTH));
+        assertEquals(DriveSweep.of(5, before, Optional.empty()).lack(), Optional.of(DriveSweep.Lack.NOT_BOTH));
     }
 }

@@ -62,8 +62,9 @@ final class DemoDrive {
      * @param band where
      * @param tripsAboveW drive beyond which it trips, in watts at the input
      * @param mostRows after which it is left
+     * @param outputShare what comes out of what should
      */
-    record Table(Band band, double tripsAboveW, int mostRows) {}
+    record Table(Band band, double tripsAboveW, int mostRows, double outputShare) {}
 
     /** Returns the events of a table, finished, or left where it has its rows. */
     List<Recorded> events(Table table, Instant start) {
@@ -119,15 +120,15 @@ final class DemoDrive {
                         twin.at(new Setting(table.band(), state.setup().frequencyHz(), driveW, 0, 0, 50, 0)))
                 .point();
         for (ReadingRole role : state.setup().rolesAsked()) {
-            player.reads(role, shown(role, point));
+            player.reads(role, shown(role, point, table.outputShare()));
         }
         player.does(new RunEvent.Unkeyed());
     }
 
-    private String shown(ReadingRole role, TransistorPoint point) {
+    private String shown(ReadingRole role, TransistorPoint point, double outputShare) {
         return switch (role) {
             case INPUT_POWER -> Figures.fixed(point.driveW(), 2);
-            case OUTPUT -> Figures.fixed(point.outputW(), point.outputW() < 150 ? 1 : 0);
+            case OUTPUT -> Figures.fixed(outputShare * point.outputW(), point.outputW() < 150 ? 1 : 0);
             case INPUT_SWR -> Figures.fixed(point.inputSwr().orElse(1), 2);
             case SUPPLY_VOLTAGE -> Figures.fixed(point.supplyVoltageDcV() - 0.015 * point.supplyCurrentA(), 2);
             case SUPPLY_CURRENT -> Figures.fixed(point.supplyCurrentA(), 2);

@@ -55,6 +55,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 @ConditionalOnBooleanProperty("tubrin.demo")
 class DemoLoader implements ApplicationRunner {
+    private static final double WORN_RELAY_SHARE = 0.82;
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
 
     private final Stations stations;
@@ -127,7 +128,10 @@ class DemoLoader implements ApplicationRunner {
         LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
     }
 
-    /** Drive tables of one evening: two bands tripped, one was left after two rows, the highest was never measured. */
+    /**
+     * Drive tables of one evening: two bands tripped, one was left after two rows, the highest was never measured. Two bands were
+     * measured before, when a relay of the 14 MHz filter was worn.
+     */
     private int tables(Station station, Map<String, Equipment> byName, DemoClimb climb, Instant now) {
         DemoDrive drive = new DemoDrive(
                 station,
@@ -139,9 +143,16 @@ class DemoLoader implements ApplicationRunner {
                         pick(byName, "Ketch 600 panel", Meter.class)),
                 climb.termination());
         int tables = 0;
+        for (DemoDrive.Table table : List.of(
+                new DemoDrive.Table(Band.MHZ_14, 100, 20, WORN_RELAY_SHARE),
+                new DemoDrive.Table(Band.MHZ_18, 100, 20, 1))) {
+            Instant start = now.minus(Duration.ofDays(53)).plus(Duration.ofMinutes(10L * tables));
+            store.begin(UUID.randomUUID(), UUID.randomUUID(), drive.events(table, start));
+            tables++;
+        }
         for (Band band : EnumSet.range(Band.MHZ_1_8, Band.MHZ_28)) {
             double tripsAboveW = band == Band.MHZ_10 ? 5.5 : band == Band.MHZ_21 ? 11 : 100;
-            DemoDrive.Table table = new DemoDrive.Table(band, tripsAboveW, band == Band.MHZ_24 ? 2 : 20);
+            DemoDrive.Table table = new DemoDrive.Table(band, tripsAboveW, band == Band.MHZ_24 ? 2 : 20, 1);
             Instant start = now.minus(Duration.ofDays(25)).plus(Duration.ofMinutes(10L * tables));
             store.begin(UUID.randomUUID(), UUID.randomUUID(), drive.events(table, start));
             tables++;

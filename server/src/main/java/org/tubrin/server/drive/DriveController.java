@@ -1,5 +1,6 @@
 package org.tubrin.server.drive;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,8 +11,12 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveBand;
 import org.tubrin.core.drive.DriveFor;
+import org.tubrin.core.drive.DriveKind;
+import org.tubrin.core.drive.DriveSweep;
+import org.tubrin.core.drive.SetBefore;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Problem;
@@ -20,6 +25,7 @@ import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Stage;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.web.Csv;
@@ -39,22 +45,21 @@ public class DriveController {
     }
 
     /** An amplifier that was asked for, with what is known of it. */
-    private record Asked(UUID id, Amplifier amplifier, double wantedW, Map<Band, DriveTables.Measured> measured) {
-        List<DriveBand> bands() {
-            return measured.values().stream().map(DriveTables.Measured::table).toList();
-        }
-    }
+    private record Asked(UUID id, Amplifier amplifier, DriveKind kind, double wantedW, DriveTables.Known known) {}
 
-    /** Returns the tables of an amplifier; where none is named, of the first that was measured. */
+    /** Returns the tables of an amplifier of a kind; where none is named, of the first that was measured. */
     @GetMapping
-    DriveViews.DriveView view(@RequestParam @Nullable UUID amplifier, @RequestParam @Nullable Double wanted) {
+    DriveViews.DriveView view(
+            @RequestParam @Nullable UUID amplifier,
+            @RequestParam(defaultValue = "CARRIER") DriveKind kind,
+            @RequestParam @Nullable Double wanted) {
         List<DriveViews.NamedAmplifier> all = stations.readableEquipment().stream()
                 .filter(kept -> kept.equipment() instanceof Amplifier one && one.stage() instanceof Stage.Transistors)
                 .map(kept -> new DriveViews.NamedAmplifier(
                         kept.id(), kept.equipment().name()))
                 .toList();
         if (all.isEmpty()) {
-            return new DriveViews.DriveView(all, null, List.of());
+            return new DriveViews.DriveView(all, null, viewer.kinds(), kind, List.of());
         }
         UUID chosen = amplifier != null
                 ? amplifier
@@ -63,7 +68,8 @@ public class DriveController {
                         .findFirst()
                         .orElse(all.get(0))
                         .id();
-        Asked asked = asked(chosen, wanted);
+        Asked asked = asked(chosen, kind, wanted);
+        Map<Band, DriveTables.Measured> measured = asked.known().newest(kind);
         return new DriveViews.DriveView(
                 all,
                 new DriveViews.AmplifierView(
@@ -72,46 +78,96 @@ public class DriveController {
                         asked.amplifier().ratedOutputW(),
                         asked.amplifier().driveLimitW(),
                         asked.wantedW()),
+                viewer.kinds(),
+                kind,
                 asked.amplifier().bands().stream()
                         .map(band -> viewer.band(
-                                asked.amplifier(),
-                                band,
-                                Optional.ofNullable(asked.measured().get(band)),
-                                asked.wantedW()))
+                                asked.amplifier(), band, Optional.ofNullable(measured.get(band)), asked.wantedW()))
                         .toList());
     }
 
-    /** Returns the ways from a band to every other. */
+    /**
+     * Returns the ways from a band to every other in a mode; to the same one where that goes by rows of another kind. Without a band
+     * it begins from where nobody knows.
+     */
     @GetMapping("/guard")
     List<DriveViews.BandGuardView> guard(
-            @RequestParam UUID amplifier, @RequestParam Band from, @RequestParam @Nullable Double wanted) {
-        Asked asked = asked(amplifier, wanted);
-        Optional<DriveBand> here = Optional.ofNullable(asked.measured().get(from))
+            @RequestParam UUID amplifier,
+            @RequestParam @Nullable Band from,
+            @RequestParam(defaultValue = "CARRIER") DriveKind kind,
+            @RequestParam(defaultValue = "CW") Mode mode,
+            @RequestParam @Nullable Double wanted) {
+        DriveKind kindThere = DriveKind.of(mode);
+        Asked here = asked(amplifier, kind, kind == kindThere ? wanted : null);
+        double wantedThereW = kind == kindThere ? here.wantedW() : DriveFor.usualOutputW(here.amplifier(), kindThere);
+        Optional<DriveBand> table = Optional.ofNullable(from)
+                .flatMap(band -> Optional.ofNullable(here.known().newest(kind).get(band)))
                 .map(DriveTables.Measured::table)
-                .filter(table -> !table.rows().isEmpty());
-        return here.map(table -> asked.amplifier().bands().stream()
-                        .filter(band -> band != from)
-                        .map(band -> viewer.guard(asked.amplifier(), asked.bands(), table, band, asked.wantedW()))
-                        .toList())
-                .orElse(List.of());
+                .filter(one -> !one.rows().isEmpty());
+        BandGuard.Asked asked = new BandGuard.Asked(
+                here.amplifier(),
+                kindThere,
+                here.known().newestOfEach(),
+                table.map(one -> BandGuard.uptoW(one, here.wantedW())),
+                wantedThereW);
+        return here.amplifier().bands().stream()
+                .filter(band -> band != from || kind != kindThere)
+                .map(band -> viewer.guard(
+                        BandGuard.to(band, asked, setBefore(here, band, mode)), asked, Optional.ofNullable(from)))
+                .toList();
+    }
+
+    /** What the exciter of the newest table was last left at. */
+    private Optional<SetBefore> setBefore(Asked asked, Band band, Mode mode) {
+        return asked.known()
+                .newestTable()
+                .flatMap(table -> tables.setBefore(table.setup().exciter().name(), band, mode));
+    }
+
+    /**
+     * Returns the output of one drive over the bands, before and since a moment; without one, before and since a band was last measured again.
+     */
+    @GetMapping("/sweep")
+    DriveViews.SweepView sweep(
+            @RequestParam UUID amplifier,
+            @RequestParam(defaultValue = "CARRIER") DriveKind kind,
+            @RequestParam @Nullable Double drive,
+            @RequestParam @Nullable Instant since) {
+        Asked asked = asked(amplifier, kind, null);
+        double limitW = asked.amplifier().driveLimitW();
+        double driveW = drive == null ? DriveSweep.usualDriveW(asked.amplifier()) : drive;
+        new Checks().range("drive", driveW, 1e-3, limitW, Unit.WATT).done();
+        Instant moment = since != null ? since : asked.known().newestAgain(kind).orElse(Instant.EPOCH);
+        Map<Band, DriveTables.Measured> before = asked.known().newest(kind, moment, false);
+        Map<Band, DriveTables.Measured> after = asked.known().newest(kind, moment, true);
+        return new DriveViews.SweepView(
+                driveW,
+                moment,
+                asked.amplifier().bands().stream()
+                        .map(band -> viewer.sweep(band, DriveSweep.of(driveW, table(before, band), table(after, band))))
+                        .toList());
+    }
+
+    private static Optional<DriveBand> table(Map<Band, DriveTables.Measured> tables, Band band) {
+        return Optional.ofNullable(tables.get(band)).map(DriveTables.Measured::table);
     }
 
     /** Returns every row as a table for other programs. */
     @GetMapping(value = "/table.csv", produces = Csv.TYPE)
     ResponseEntity<String> csv(@RequestParam UUID amplifier) {
-        Asked asked = asked(amplifier, null);
-        return DriveCsv.of(asked.amplifier().name(), asked.bands());
+        Asked asked = asked(amplifier, DriveKind.CARRIER, null);
+        return DriveCsv.of(asked.amplifier().name(), asked.known().newestOfEach());
     }
 
-    private Asked asked(UUID id, @Nullable Double wanted) {
+    private Asked asked(UUID id, DriveKind kind, @Nullable Double wanted) {
         Amplifier amplifier = stations.equipment(id, Amplifier.class, "amplifier");
         if (!(amplifier.stage() instanceof Stage.Transistors)) {
             throw new Refused(new Problem(ProblemCode.HAS_DIALS, "amplifier", amplifier.name(), new Allowed.Nothing()));
         }
-        double wantedW = wanted == null ? DriveFor.usualOutputW(amplifier) : wanted;
+        double wantedW = wanted == null ? DriveFor.usualOutputW(amplifier, kind) : wanted;
         new Checks()
                 .range("wanted", wantedW, 0.1, 2 * amplifier.ratedOutputW(), Unit.WATT)
                 .done();
-        return new Asked(id, amplifier, wantedW, tables.of(amplifier.name(), amplifier.bands()));
+        return new Asked(id, amplifier, kind, wantedW, tables.of(amplifier.name(), amplifier.bands()));
     }
 }

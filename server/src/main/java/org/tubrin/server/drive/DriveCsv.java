@@ -18,6 +18,8 @@ final class DriveCsv {
     private static final List<String> HEADER = Arrays.asList(
             "band",
             "frequencyHz",
+            "kind",
+            "mode",
             "setW",
             "driveW",
             "driveW_u",
@@ -49,6 +51,8 @@ final class DriveCsv {
         return Arrays.asList(
                 table.band(),
                 table.setup().frequencyHz(),
+                table.kind(),
+                table.setup().carrier(),
                 row.setW(),
                 row.driveW().value(),
                 row.driveW().standardUncertainty(),
@@ -69,8 +73,10 @@ final class DriveCsv {
         List<@Nullable Object> cells = new ArrayList<>(Arrays.asList(new Object[HEADER.size()]));
         cells.set(0, table.band());
         cells.set(1, table.setup().frequencyHz());
-        cells.set(3, trip.driveW().value());
-        cells.set(4, trip.driveW().standardUncertainty());
+        cells.set(2, table.kind());
+        cells.set(3, table.setup().carrier());
+        cells.set(5, trip.driveW().value());
+        cells.set(6, trip.driveW().standardUncertainty());
         cells.set(HEADER.size() - 1, trip.kind());
         return cells;
     }

@@ -5,13 +5,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveBand;
 import org.tubrin.core.drive.DriveFor;
+import org.tubrin.core.drive.DriveKind;
 import org.tubrin.core.drive.DriveRow;
-import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.drive.DriveSweep;
+import org.tubrin.core.drive.SetBefore;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.Trip;
 import org.tubrin.core.signs.Sign;
@@ -26,6 +29,9 @@ class DriveViewer {
     private static final String THIN = "\u2009";
     private static final double SECONDS_A_MINUTE = 60;
     private static final double WORTH_RAISING = 1.03;
+    private static final double PERCENT = 0.01;
+    private static final double WHOLE = 0.99;
+    private static final int DAY_CHARACTERS = 10;
 
     private final Words words;
 
@@ -49,6 +55,7 @@ class DriveViewer {
                     null,
                     null,
                     null,
+                    null,
                     null);
         }
         DriveBand table = measured.get().table();
@@ -69,11 +76,12 @@ class DriveViewer {
                 wanted(amplifier, wanted),
                 table.greatestGain()
                         .flatMap(DriveRow::gainDb)
-                        .map(gain -> Figures.of(gain, 1, "", 1).shown())
+                        .map(gain -> Figures.with95(gain, 1, "", 1).shown())
                         .orElse(null),
                 last.flatMap(DriveRow::inputSwr).map(DriveViewer::swr).orElse(null),
-                table.compressionW().map(output -> Figures.written(output, "W")).orElse(null),
-                sink(table, wantedW));
+                table.compressionW().map(output -> watts(output) + THIN + "W").orElse(null),
+                sink(table, wantedW),
+                continuous(amplifier, table));
     }
 
     private @Nullable String sink(DriveBand table, double wantedW) {
@@ -86,6 +94,18 @@ class DriveViewer {
                 .orElse(null);
     }
 
+    private @Nullable String continuous(Amplifier amplifier, DriveBand table) {
+        return table.continuousW()
+                .map(most -> words.say(
+                        "drive.continuous",
+                        Map.of(
+                                "whole",
+                                most < WHOLE * amplifier.ratedOutputW() ? "no" : "yes",
+                                "most",
+                                Figures.plain(most, 0))))
+                .orElse(null);
+    }
+
     private static String swr(Quantity swr) {
         return Figures.fixed(swr.value(), 1);
     }
@@ -95,19 +115,17 @@ class DriveViewer {
                 row.driveW().value(),
                 row.outputW().value(),
                 Figures.plain(row.setW(), 1) + THIN + "W",
-                Figures.of(row.driveW(), 1, "", 2).withUncertainty(),
-                Figures.of(row.outputW(), ScaleUnit.W).withUncertainty(),
+                Figures.with95(row.driveW(), 1, "", 2).withUncertainty(),
+                watts(row.outputW()),
                 row.gainDb()
-                        .map(gain -> Figures.of(gain, 1, "", 1).withUncertainty())
+                        .map(gain -> Figures.with95(gain, 1, "", 1).withUncertainty())
                         .orElse(null),
                 row.inputSwr().map(DriveViewer::swr).orElse(null),
                 supply(row),
                 row.efficiency()
-                        .map(share -> Figures.percent(share).withUncertainty())
+                        .map(share -> Figures.with95(share, PERCENT, "", 0).withUncertainty())
                         .orElse(null),
-                row.heatW()
-                        .map(heat -> Figures.of(heat, ScaleUnit.W).withUncertainty())
-                        .orElse(null),
+                row.heatW().map(DriveViewer::watts).orElse(null),
                 row.heatSinkC()
                         .map(sink -> Figures.plain(sink.value(), 0) + THIN + "°C")
                         .orElse(null),
@@ -150,19 +168,49 @@ class DriveViewer {
     /** Returns a drive as it stands under a narrow stair: tenths of a watt, below a watt hundredths, the uncertainty never less. */
     private static String brief(Quantity drive) {
         int decimals = drive.value() < 1 ? 2 : 1;
-        double unsure = Math.max(Math.pow(10, -decimals), drive.standardUncertainty());
+        double unsure = Math.max(Math.pow(10, -decimals), drive.halfWidth95());
         return Figures.fixed(drive.value(), decimals) + "±" + Figures.fixed(unsure, decimals);
     }
 
-    /** Returns the way from a band to another. */
-    DriveViews.BandGuardView guard(
-            Amplifier amplifier, List<DriveBand> tables, DriveBand from, Band to, double wantedW) {
-        double inUseW = BandGuard.uptoW(from, wantedW);
-        BandGuard guard = BandGuard.of(amplifier, tables, inUseW, to, wantedW);
+    /** Returns the kinds of rows, by name. */
+    List<DriveViews.KindView> kinds() {
+        return Stream.of(DriveKind.values())
+                .map(kind -> new DriveViews.KindView(
+                        kind,
+                        words.say("drive.kind." + kind.name() + ".name"),
+                        words.say("drive.kind." + kind.name() + ".says")))
+                .toList();
+    }
+
+    /** Returns one band of a sweep. */
+    DriveViews.SweepBandView sweep(Band band, DriveSweep sweep) {
+        return new DriveViews.SweepBandView(
+                band,
+                words.name(band.name()),
+                sweep.before().map(DriveViewer::watts).orElse(null),
+                sweep.after().map(DriveViewer::watts).orElse(null),
+                sweep.changeDb()
+                        .map(change -> Figures.with95(change, 1, "", 2).withUncertainty())
+                        .orElse(null),
+                sweep.isBeyondNoise(),
+                words.say("drive.sweep."
+                        + sweep.lack()
+                                .map(Enum::name)
+                                .orElseGet(() -> !sweep.isBeyondNoise()
+                                        ? "SAME"
+                                        : sweep.changeDb().orElseThrow().value() > 0 ? "MORE" : "LESS")));
+    }
+
+    private static String watts(Quantity power) {
+        return Figures.with95(power, 1, "", 1).withUncertainty();
+    }
+
+    /** Returns the way to a band. */
+    DriveViews.BandGuardView guard(BandGuard guard, BandGuard.Asked asked, Optional<Band> from) {
         Map<String, Object> args = new HashMap<>();
-        args.put("band", words.name(to.name()));
-        args.put("from", words.name(from.band().name()));
-        args.put("set", Figures.plain(from.setForW(guard.firstW()), 1));
+        args.put("band", words.name(guard.to().name()));
+        args.put("from", from.map(band -> words.name(band.name())).orElse(""));
+        args.put("set", Figures.plain(asked.setForW(guard.firstW()), 1));
         args.put("first", Figures.plain(guard.firstW(), 1));
         boolean stays = guard.uptoW()
                 .filter(upto -> upto <= WORTH_RAISING * guard.firstW())
@@ -171,20 +219,33 @@ class DriveViewer {
         args.put("upto", guard.uptoW().map(one -> Figures.plain(one, 1)).orElse(""));
         args.put("trip", guard.tripW().map(one -> Figures.plain(one, 1)).orElse(""));
         return new DriveViews.BandGuardView(
-                to,
-                words.name(to.name()),
+                guard.to(),
+                words.name(guard.to().name()),
                 words.say(guard.uptoW().isPresent() ? "guard.title" : "guard.title.unknown", args),
                 words.say("guard.says", args),
-                otherwise(guard.otherwise()),
+                otherwise(guard),
                 guard.otherwise().isRisky(),
+                guard.setBefore().map(this::before).orElse(null),
                 Figures.plain(guard.firstW(), 1),
                 guard.uptoW().map(one -> Figures.plain(one, 1)).orElse(null),
                 guard.because(),
                 words.say("guard.because." + guard.because().name(), args));
     }
 
-    private String otherwise(BandGuard.Otherwise otherwise) {
+    private String before(SetBefore before) {
+        return words.say(
+                "guard.before",
+                Map.of(
+                        "exciter", before.exciter(),
+                        "set", Figures.plain(before.setW(), 1),
+                        "mode", words.name(before.mode().name()),
+                        "day", before.at().toString().substring(0, DAY_CHARACTERS)));
+    }
+
+    private String otherwise(BandGuard guard) {
+        BandGuard.Otherwise otherwise = guard.otherwise();
         Map<String, Object> args = new HashMap<>();
+        args.put("comes", otherwise.comes().name());
         args.put("drive", Figures.plain(otherwise.driveW(), 1));
         args.put("output", otherwise.outputW().map(one -> Figures.plain(one, 0)).orElse(""));
         Optional<Double> trip = otherwise.beyondTripDb().filter(db -> db > 0);

@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveFor;
+import org.tubrin.core.drive.DriveKind;
 import org.tubrin.core.station.Band;
 import org.tubrin.server.run.BiasView;
 import org.tubrin.server.run.LevelView;
@@ -19,10 +20,43 @@ public final class DriveViews {
      *
      * @param amplifiers those without dials that the station has
      * @param amplifier the one that is looked at; absent where the station has none
+     * @param kinds of rows that there may be
+     * @param kind of those that are looked at
      * @param bands all that it covers, whether measured or not
      */
     public record DriveView(
-            List<NamedAmplifier> amplifiers, @Nullable AmplifierView amplifier, List<BandView> bands) {}
+            List<NamedAmplifier> amplifiers,
+            @Nullable AmplifierView amplifier,
+            List<KindView> kinds,
+            DriveKind kind,
+            List<BandView> bands) {}
+
+    /** A kind of rows. */
+    public record KindView(DriveKind kind, String name, String says) {}
+
+    /**
+     * One drive over the bands, before and since a moment.
+     *
+     * @param driveW that drive, in watts
+     * @param bands all that the amplifier covers
+     */
+    public record SweepView(double driveW, Instant since, List<SweepBandView> bands) {}
+
+    /**
+     * One band of it.
+     *
+     * @param before output in watts; absent where no row lies round the drive
+     * @param change in decibels; absent where the two cannot be compared
+     * @param beyondNoise whether it is more than the readings leave open
+     */
+    public record SweepBandView(
+            Band band,
+            String name,
+            @Nullable String before,
+            @Nullable String after,
+            @Nullable String change,
+            boolean beyondNoise,
+            String says) {}
 
     /** An amplifier to choose. */
     public record NamedAmplifier(UUID id, String name) {}
@@ -47,6 +81,7 @@ public final class DriveViews {
      * @param swr input SWR at the last row
      * @param compression output at 1 dB of compression
      * @param sink where the heat sink ends at the wanted output
+     * @param continuous the output up to which it stays below its limit
      */
     public record BandView(
             Band band,
@@ -61,7 +96,8 @@ public final class DriveViews {
             @Nullable String gain,
             @Nullable String swr,
             @Nullable String compression,
-            @Nullable String sink) {}
+            @Nullable String sink,
+            @Nullable String continuous) {}
 
     /** One key-down. */
     public record DriveRowView(
@@ -101,6 +137,7 @@ public final class DriveViews {
      * @param says what then
      * @param otherwise what would happen otherwise
      * @param risky whether that would be too much, or nobody knows
+     * @param before what the exciter was last left at there
      * @param first drive to begin with, in watts at the input
      * @param upTo drive to go up to; absent where nothing is known
      */
@@ -111,6 +148,7 @@ public final class DriveViews {
             String says,
             String otherwise,
             boolean risky,
+            @Nullable String before,
             String first,
             @Nullable String upTo,
             BandGuard.Because code,

@@ -142,7 +142,7 @@ class AdviceWords {
                         .wantedOutputW()
                         .map(wanted -> Figures.plain(wanted, 1))
                         .orElse("none"));
-        args.put("driveLimit", Figures.plain(setup.amplifier().driveLimitW(), 2));
+        args.put("driveLimit", Figures.plain(setup.driveLimitW(), 2));
         args.put("carrier", words.name(setup.carrier().name()));
         args.put("carrierMost", Figures.plain(setup.mostDriveW(), 1));
         args.put(

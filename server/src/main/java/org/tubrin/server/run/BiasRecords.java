@@ -14,7 +14,7 @@ public class BiasRecords {
     private final ToldRuns<BiasClimb> runs;
 
     BiasRecords(RunMapper runs, RunStore store) {
-        this.runs = new ToldRuns<>(runs, store, School.BIAS, run -> BiasSteps.climb(run.setup(), run.steps()));
+        this.runs = new ToldRuns<>(runs, store, run -> BiasSteps.climb(run.setup(), run.steps()));
     }
 
     /** One bias climb. */
@@ -22,7 +22,7 @@ public class BiasRecords {
 
     /** Returns the newest, the newest first. */
     public List<Kept> newest() {
-        return runs.newest().stream()
+        return runs.newest(School.BIAS, ToldRuns.MOST).stream()
                 .map(told -> new Kept(told.runId(), told.run(), told.told()))
                 .toList();
     }

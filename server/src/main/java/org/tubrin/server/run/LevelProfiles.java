@@ -20,7 +20,7 @@ public class LevelProfiles {
     private final Stations stations;
 
     LevelProfiles(RunMapper runs, RunStore store, Stations stations) {
-        this.runs = new ToldRuns<>(runs, store, School.ALC, run -> LevelSteps.profile(run.setup(), run.steps()));
+        this.runs = new ToldRuns<>(runs, store, run -> LevelSteps.profile(run.setup(), run.steps()));
         this.stations = stations;
     }
 
@@ -50,7 +50,9 @@ public class LevelProfiles {
                 .filter(Exciter.class::isInstance)
                 .map(Exciter.class::cast)
                 .toList();
-        return runs.newest().stream().map(told -> kept(told, exciters)).toList();
+        return runs.newest(School.ALC, ToldRuns.MOST).stream()
+                .map(told -> kept(told, exciters))
+                .toList();
     }
 
     /** Returns what the newest run of an exciter in a mode told that has a window; one of the band before others. */

@@ -251,9 +251,12 @@ public class Runs {
         Optional<Double> wanted = Optional.ofNullable(request.wantedOutput())
                 .filter(text -> !text.isBlank())
                 .map(text -> NumberEntry.parsePlain("wantedOutput", text, 0.1, 1e4, Unit.WATT));
-        return request.rungs() == null && ceiling.isEmpty() && wanted.isEmpty()
-                ? Optional.empty()
-                : Optional.of(Customs.chosen(Optional.ofNullable(request.rungs()), own, ceiling, wanted));
+        boolean unfiltered = Boolean.TRUE.equals(request.unfiltered());
+        if (request.rungs() == null && ceiling.isEmpty() && wanted.isEmpty() && !unfiltered) {
+            return Optional.empty();
+        }
+        Customs chosen = Customs.chosen(Optional.ofNullable(request.rungs()), own, ceiling, wanted);
+        return Optional.of(unfiltered ? chosen.withoutFilter() : chosen);
     }
 
     private <T extends org.tubrin.core.station.Equipment> T equipment(UUID id, Class<T> type, String field) {

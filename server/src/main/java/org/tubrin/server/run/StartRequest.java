@@ -39,6 +39,7 @@ import org.tubrin.core.station.Mode;
  * @param rungs how the ladder is spaced; absent for the school's own custom
  * @param ownDrives for a ladder of one's own: watts as typed, parted by spaces or semicolons
  * @param wantedOutput output at which a drive table ends, in watts, as typed; absent where it goes as far as the amplifier is rated for
+ * @param unfiltered whether no filter stands between amplifier and wattmeter; absent where one does
  * @param switchPosition of the amplifier's own mode switch; absent to leave it as the record has it
  * @param sound the way of the sound whose level is tried; absent for every other run
  * @param bias the idle current that is set; absent for every other run
@@ -61,6 +62,7 @@ public record StartRequest(
         @Nullable String ownDrives,
         @Nullable String firstCeiling,
         @Nullable String wantedOutput,
+        @Nullable Boolean unfiltered,
         @Nullable String switchPosition,
         @Nullable SoundEntry sound,
         @Nullable BiasEntry bias) {

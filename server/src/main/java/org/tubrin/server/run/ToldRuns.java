@@ -15,32 +15,43 @@ import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import tools.jackson.core.JacksonException;
 
-/** The newest runs by one school with what they told; each is read once, until something is added to it. */
-final class ToldRuns<T> {
+/** The newest runs with what they told; each is read once, until something is added to it. */
+public final class ToldRuns<T> {
     private static final Logger LOG = LoggerFactory.getLogger(ToldRuns.class);
-    private static final int MOST_RUNS = 30;
-    private static final int MOST_KNOWN = 100;
+    /** So many runs by a school are looked at. */
+    static final int MOST = 30;
+
+    private static final int MOST_KNOWN = 400;
 
     private final RunMapper runs;
     private final RunStore store;
-    private final RunFilter filter;
     private final Function<RunState, Optional<T>> tells;
     private final Map<UUID, Told<T>> known = new ConcurrentHashMap<>();
 
     /** What a run told until its last event. */
-    record Told<T>(UUID runId, Instant lastAt, RunState run, T told) {}
+    public record Told<T>(UUID runId, Instant lastAt, RunState run, T told) {}
 
-    ToldRuns(RunMapper runs, RunStore store, School school, Function<RunState, Optional<T>> tells) {
+    /** Nothing is read before it is asked for; {@code tells} says what a run tells. */
+    public ToldRuns(RunMapper runs, RunStore store, Function<RunState, Optional<T>> tells) {
         this.runs = runs;
         this.store = store;
         this.tells = tells;
-        filter = new RunFilter(null, null, null, school.name(), null, null);
     }
 
-    /** Returns them, the newest first; those without a step, and those that cannot be read, are left out. */
-    List<Told<T>> newest() {
-        return runs.runs(filter, false, 0, MOST_RUNS).stream()
-                .filter(row -> row.steps() > 0)
+    /** Returns those by a school, the newest first. */
+    List<Told<T>> newest(School school, int most) {
+        return newest(new RunFilter(null, null, null, school.name(), null, null), most);
+    }
+
+    /**
+     * Returns those that a filter lets through, the newest first; those without a step or a trip, and those that cannot be read, are
+     * left out.
+     *
+     * @param most so many are looked at
+     */
+    public List<Told<T>> newest(RunFilter filter, int most) {
+        return runs.runs(filter, false, 0, most).stream()
+                .filter(row -> row.steps() + row.trips() > 0)
                 .flatMap(row -> told(row).stream())
                 .toList();
     }

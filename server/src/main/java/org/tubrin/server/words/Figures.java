@@ -39,12 +39,21 @@ public final class Figures {
 
     /** Returns the same with at most so many decimals, where the field's habit wants no more. */
     public static Figure of(Quantity quantity, double inUnit, String symbol, int mostDecimals) {
+        return of(quantity, quantity.standardUncertainty(), inUnit, symbol, mostDecimals);
+    }
+
+    /** Returns the same with half of the 95 % interval after the ±. */
+    public static Figure with95(Quantity quantity, double inUnit, String symbol, int mostDecimals) {
+        return of(quantity, quantity.halfWidth95(), inUnit, symbol, mostDecimals);
+    }
+
+    private static Figure of(Quantity quantity, double open, double inUnit, String symbol, int mostDecimals) {
         double value = quantity.value() / inUnit;
-        double uncertainty = quantity.standardUncertainty() / inUnit;
+        double uncertainty = open / inUnit;
         int decimals = Math.min(mostDecimals, uncertainty > 0 ? Rounding.decimals(uncertainty) : 1);
         String shown = uncertainty > 0 ? fixed(value, decimals) : plain(value, decimals);
         String both = uncertainty > 0 ? shown + THIN + "±" + THIN + fixed(uncertainty, decimals) : shown;
-        return new Figure(value, uncertainty, shown, both, symbol, quantity.standing());
+        return new Figure(value, quantity.standardUncertainty() / inUnit, shown, both, symbol, quantity.standing());
     }
 
     /** Returns a quantity in the unit of a meter's scale. */

@@ -9,6 +9,7 @@ import org.tubrin.bench.campaign.Coverage;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveBand;
 import org.tubrin.core.drive.DriveFor;
+import org.tubrin.core.drive.DriveKind;
 import org.tubrin.core.drive.DriveRow;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
@@ -111,8 +112,12 @@ record DriveScore(
         other.trips = 0;
         List<DriveBand> table = known.map(one -> List.of(here, one)).orElse(List.of(here));
         double inUseW = BandGuard.uptoW(here, given.wantedW());
-        BandGuard guard = BandGuard.of(
-                given.setup().amplifier(), table, inUseW, there.setup().band(), given.wantedW());
+        // In every third case nobody knows where the exciter stands.
+        Optional<Double> standing = given.number() % 3 == 0 ? Optional.empty() : Optional.of(inUseW);
+        BandGuard guard = BandGuard.to(
+                there.setup().band(),
+                new BandGuard.Asked(given.setup().amplifier(), DriveKind.CARRIER, table, standing, given.wantedW()),
+                Optional.empty());
         double perSet = here.setForW(inUseW) / inUseW;
         double driveW = guard.firstW();
         double most = guard.uptoW().orElse(guard.firstW());

@@ -1,0 +1,35 @@
+package org.tubrin.core.drive;
+
+import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.station.Mode;
+
+/** What rows are of. Rows of two kinds are never taken together. */
+public enum DriveKind {
+    /** A carrier for seconds; its output is what speech peaks reach. */
+    CARRIER,
+    /** A carrier that stands for minutes: what the heat sink stands counts. */
+    LONG,
+    /** The carrier of AM: a quarter of the peak envelope power at the input and at the output. */
+    AM,
+    /** Without a filter between amplifier and wattmeter, which then counts harmonics. */
+    UNFILTERED;
+
+    /** Returns the kind that a run's rows are of. */
+    public static DriveKind of(TuneSetup setup) {
+        return setup.customs().unfiltered().orElse(false) ? UNFILTERED : of(setup.carrier());
+    }
+
+    /** Returns the kind of rows that a mode goes by. */
+    public static DriveKind of(Mode mode) {
+        return switch (mode) {
+            case CW, SSB -> CARRIER;
+            case FM, RTTY, DATA -> LONG;
+            case AM -> AM;
+        };
+    }
+
+    /** Returns the share of a rating that its carrier may have. */
+    public double ratedShare() {
+        return this == AM ? Mode.AM.carrierShare() : 1;
+    }
+}

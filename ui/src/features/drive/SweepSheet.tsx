@@ -1,0 +1,108 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { ask, client, type DriveView } from '../../api';
+import { Diamond, Refused, Sheet, Trouble } from '../../parts';
+import { Cell, Heads, Input, Label, RowHead, Skeleton, Table } from '../../parts/ui';
+import { parseNumber } from '../../quantity';
+import { DriveTabs } from './DriveTabs';
+
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
+
+/** One drive over the bands, before and since something was changed: a relay, the firmware, a transistor. */
+export function SweepSheet({ view }: { view: DriveView }) {
+  const [drive, setDrive] = useState('');
+  const [day, setDay] = useState('');
+  const amplifier = view.amplifier?.id ?? '';
+  const driveW = parseNumber(drive);
+  const since = DAY.test(day) ? `${day}T00:00:00Z` : undefined;
+  const sweep = useQuery({
+    queryKey: ['drive', 'sweep', amplifier, view.kind, driveW, since],
+    queryFn: () =>
+      ask(
+        client.GET('/api/drive/sweep', {
+          params: {
+            query: {
+              amplifier,
+              kind: view.kind,
+              ...(driveW === undefined ? {} : { drive: driveW }),
+              ...(since ? { since } : {}),
+            },
+          },
+        }),
+      ),
+    placeholderData: (before) => before,
+  });
+  const data = sweep.data;
+  const none = data?.bands.every((one) => one.change === undefined);
+  return (
+    <Sheet className="m-5" title={`${view.amplifier?.name}: one drive over the bands`} aside={<DriveTabs />}>
+      <p className="max-w-prose text-soft">
+        What did a change do? A relay, the firmware, a transistor: the output at one drive before that day and since.
+        What the same meter errs by on one range falls out of the difference.
+      </p>
+      <div className="my-2 flex flex-wrap items-center gap-x-5 gap-y-1">
+        <span className="flex items-center gap-2">
+          <Label htmlFor="sweep-drive">drive</Label>
+          <Input
+            id="sweep-drive"
+            number
+            className="w-19"
+            maxLength={8}
+            placeholder={data ? String(data.driveW) : ''}
+            value={drive}
+            onChange={(event) => setDrive(event.target.value)}
+          />
+          <span className="text-soft">W at the input</span>
+        </span>
+        <span className="flex items-center gap-2">
+          <Label htmlFor="sweep-day">changed on</Label>
+          <Input
+            id="sweep-day"
+            className="w-32"
+            maxLength={10}
+            placeholder={data ? data.since.slice(0, 10) : '2026-11-28'}
+            value={day}
+            aria-invalid={day !== '' && !since}
+            onChange={(event) => setDay(event.target.value)}
+          />
+          <span className="text-soft">year-month-day, UTC</span>
+        </span>
+      </div>
+      {sweep.error && <Refused error={sweep.error} />}
+      {sweep.error && !data ? (
+        <Trouble error={sweep.error} />
+      ) : data ? (
+        <Table caption="Before and since" quiet wide="Before and since">
+          <Heads of={['band', 'before, W', 'since, W', 'change, dB', 'so']} />
+          <tbody>
+            {data.bands.map((one) => (
+              <tr key={one.band}>
+                <RowHead>{one.name}</RowHead>
+                <Cell figure>{one.before ?? '–'}</Cell>
+                <Cell figure>{one.after ?? '–'}</Cell>
+                <Cell figure>{one.change ?? '–'}</Cell>
+                <Cell className={one.beyondNoise ? 'head' : 'text-soft'}>
+                  {one.beyondNoise && <Diamond />} {one.says}
+                </Cell>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      ) : (
+        <Skeleton what="the sweep" />
+      )}
+      {none && (
+        <p className="mt-2 flex items-baseline gap-2">
+          <Diamond />
+          No band was measured before that day and since at this drive. Measure those again that matter:{' '}
+          <Link className="text-act underline" to={`/tune?amplifier=${amplifier}`}>
+            start a table
+          </Link>
+          .
+        </p>
+      )}
+      <p className="mt-2 text-13 text-soft">± is the 95 % interval. Read between rows; never beyond them.</p>
+    </Sheet>
+  );
+}
