@@ -1,6 +1,7 @@
 export { apart } from './apart';
 export { type BandStair, BandStairs, outputScale, STAIRS } from './BandStairs';
 export { BiasStair } from './BiasStair';
+export { ChainStair } from './ChainStair';
 export { Course } from './Course';
 export { DialRuler } from './DialRuler';
 export { Envelope, outputAt, Trapezoid } from './Envelope';

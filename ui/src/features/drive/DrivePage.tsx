@@ -7,6 +7,7 @@ import { parseNumber } from '../../quantity';
 import { AlcPage } from './AlcPage';
 import { BandRows } from './BandRows';
 import { BiasPage } from './BiasPage';
+import { ChainPage } from './ChainPage';
 import { Guard } from './Guard';
 import { SweepSheet } from './SweepSheet';
 import { TableSheet } from './TableSheet';
@@ -57,6 +58,7 @@ async function tables(amplifier: string | undefined, kind: DriveView['kind'], wa
 export function DrivePage() {
   const { tab } = useParams();
   if (tab === 'alc') return <AlcPage />;
+  if (tab === 'chain') return <ChainPage />;
   return tab === 'bias' ? <BiasPage /> : <TablePage />;
 }
 

@@ -13,6 +13,9 @@ export function DriveTabs() {
       <NavItem kind="tabs" end to="/drive/sweep">
         Sweep
       </NavItem>
+      <NavItem kind="tabs" end to="/drive/chain">
+        Chain
+      </NavItem>
       <NavItem kind="tabs" end to="/drive/alc">
         ALC
       </NavItem>

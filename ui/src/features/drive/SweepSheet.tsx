@@ -2,10 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { ask, client, type DriveView } from '../../api';
-import { Diamond, Refused, Sheet, Trouble } from '../../parts';
+import { Diamond, Refused, Sheet } from '../../parts';
 import { Cell, Heads, Input, Label, RowHead, Skeleton, Table } from '../../parts/ui';
 import { parseNumber } from '../../quantity';
 import { DriveTabs } from './DriveTabs';
+import { useLast } from './useLast';
 
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 
@@ -33,7 +34,7 @@ export function SweepSheet({ view }: { view: DriveView }) {
       ),
     placeholderData: (before) => before,
   });
-  const data = sweep.data;
+  const data = useLast(sweep.data);
   const none = data?.bands.every((one) => one.change === undefined);
   return (
     <Sheet className="m-5" title={`${view.amplifier?.name}: one drive over the bands`} aside={<DriveTabs />}>
@@ -70,9 +71,7 @@ export function SweepSheet({ view }: { view: DriveView }) {
         </span>
       </div>
       {sweep.error && <Refused error={sweep.error} />}
-      {sweep.error && !data ? (
-        <Trouble error={sweep.error} />
-      ) : data ? (
+      {data ? (
         <Table caption="Before and since" quiet wide="Before and since">
           <Heads of={['band', 'before, W', 'since, W', 'change, dB', 'so']} />
           <tbody>
@@ -90,7 +89,7 @@ export function SweepSheet({ view }: { view: DriveView }) {
           </tbody>
         </Table>
       ) : (
-        <Skeleton what="the sweep" />
+        !sweep.error && <Skeleton what="the sweep" />
       )}
       {none && (
         <p className="mt-2 flex items-baseline gap-2">

@@ -48,6 +48,7 @@ public class RoomsTest {
             entry("hv", "quantity"),
             entry("drive", "quantity", "metering", "station", "budget", "twin", "run"),
             entry("alc", "quantity"),
+            entry("chain", "quantity", "metering", "twin"),
             entry("bias", "quantity"),
             entry("card", "quantity", "metering", "tank", "station", "twin", "run"),
             entry("trend", "quantity", "metering", "station", "budget", "run"));

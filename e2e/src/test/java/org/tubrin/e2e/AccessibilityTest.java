@@ -72,6 +72,13 @@ public class AccessibilityTest {
             page.navigate("/drive");
             page.locator("[data-part=guard]").waitFor();
             check(page, "drive");
+            page.navigate("/drive/sweep");
+            page.getByText("more than before").waitFor();
+            check(page, "one drive before and since");
+            page.navigate("/drive/chain");
+            page.locator("[data-part=chain-stair]").waitFor();
+            page.getByText("Measured, not believed").click();
+            check(page, "chain");
             page.navigate("/drive/alc");
             page.locator("[data-part=level-stair]").waitFor();
             page.getByText("Meters, band, load and tones").click();

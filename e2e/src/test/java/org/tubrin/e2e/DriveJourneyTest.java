@@ -10,6 +10,7 @@ import com.google.gson.JsonParser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.BeforeMethod;
@@ -151,5 +152,51 @@ public class DriveJourneyTest extends AtTheStation {
             }
         }
         assertEquals(measured, 2);
+    }
+
+    @Test
+    public void aChainIsTypedByKeysAndSurvivesAReload() {
+        Page page = operator.page;
+        page.navigate("/drive/chain");
+        Locator stair = page.locator("[data-part=chain-stair]");
+        stair.waitFor();
+        types(page.getByLabel("Generator shows"), "volts RMS, open");
+        typesInto("Its output, V", "2");
+        // 2 V open are 1 V into 50 Ω: 20 mW, 13.0 dBm; 20 dB of driver that saturates near 8 W.
+        assertThat(stair).hasAttribute("aria-label", Pattern.compile("generator 13\\.0.*20.mW"));
+        page.getByText("Volts shown open").waitFor();
+        typesInto("Wanted, W", "1000");
+        page.getByText("1000 W are not reached").waitFor();
+        typesInto("Decibels of part 2", "-4");
+        page.getByText("Pad, takes or gives:").waitFor();
+        typesInto("Decibels of part 2", "6");
+        assertThat(page.getByText("Pad, takes or gives:")).hasCount(0);
+        String before = stair.getAttribute("aria-label");
+        page.reload();
+        assertThat(stair).hasAttribute("aria-label", before);
+        assertThat(page.getByLabel("Decibels of part 2")).hasValue("6");
+        assertThat(page.locator("[data-part=pads]")).containsText("Keyed at full power by mistake");
+    }
+
+    /** Chooses by keys. */
+    private void types(Locator select, String name) {
+        select.focus();
+        operator.page.keyboard().press("Enter");
+        Locator option = operator.page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(name));
+        option.waitFor();
+        for (int i = 0; i < 8 && option.getAttribute("data-highlighted") == null; i++) {
+            operator.page.keyboard().press("ArrowDown");
+        }
+        operator.page.keyboard().press("Enter");
+        option.waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
+    }
+
+    private void typesInto(String label, String text) {
+        Locator field = operator.page
+                .getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+                .first();
+        field.focus();
+        operator.page.keyboard().press("Control+a");
+        operator.page.keyboard().type(text);
     }
 }

@@ -26,6 +26,7 @@ import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Verdict;
 import org.tubrin.core.card.DialsAhead;
 import org.tubrin.core.card.Reach;
+import org.tubrin.core.chain.Chain;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveFor;
 import org.tubrin.core.drive.DriveKind;
@@ -126,6 +127,10 @@ public class WordsTest {
         add(wanted, "ahead.*", DialsAhead.Basis.values());
         add(wanted, "guard.because.*", BandGuard.Because.values());
         add(wanted, "drive.basis.*", DriveFor.Basis.values());
+        add(wanted, "chain.end.*", Chain.End.values());
+        for (String mistake : List.of("unknown", "over", "within")) {
+            wanted.add("pads.mistake." + mistake);
+        }
         add(wanted, "drive.kind.*.name", DriveKind.values());
         add(wanted, "drive.kind.*.says", DriveKind.values());
         add(wanted, "drive.sweep.*", DriveSweep.Lack.values());

@@ -1,6 +1,7 @@
 package org.tubrin.core.drive;
 
 import java.util.Optional;
+import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Amplifier;
@@ -25,6 +26,7 @@ public record DriveSweep(
         OTHER_FREQUENCY
     }
 
+    private static final double DECIBELS_PER_E = 10 / Math.log(10);
     /** A drive that most bands have a row round. */
     private static final double USUAL_SHARE = 0.25;
 
@@ -43,8 +45,21 @@ public record DriveSweep(
         if (!before.get().isAtFrequencyOf(after.get())) {
             return new DriveSweep(was, is, Optional.empty(), Optional.of(Lack.OTHER_FREQUENCY));
         }
-        return new DriveSweep(
-                was, is, Optional.of(is.get().over(was.get(), Unit.ONE).inDecibels()), Optional.empty());
+        return new DriveSweep(was, is, Optional.of(change(was.get(), is.get())), Optional.empty());
+    }
+
+    /** The meters err alike at both; the eye does not, though it should have read the same. */
+    private static Quantity change(Quantity was, Quantity is) {
+        return is.without(DriveRow::isOfTheEye)
+                .over(was.without(DriveRow::isOfTheEye), Unit.ONE)
+                .inDecibels()
+                .with(new ErrorSource("", "sweep", "before"), byEyeDb(was))
+                .with(new ErrorSource("", "sweep", "since"), byEyeDb(is));
+    }
+
+    private static double byEyeDb(Quantity power) {
+        double byEye = power.without(source -> !DriveRow.isOfTheEye(source)).standardUncertainty();
+        return DECIBELS_PER_E * byEye / power.value();
     }
 
     /** Returns whether the change is more than its 95 % interval leaves open. */

@@ -472,6 +472,12 @@ public class DriveTableTest {
         DriveSweep less = DriveSweep.of(5, before, Optional.of(table()));
         assertEquals(less.changeDb().orElseThrow().value(), 10 * Math.log10(0.8), 0.05, "80 % is 0.97 dB less");
         assertTrue(less.isBeyondNoise(), "noise " + less.changeDb().get().halfWidth95());
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        outputShare = 1;
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        DriveSweep same = DriveSweep.of(5, before, Optional.of(table()));
+        assertEquals(same.changeDb().orElseThrow().value(), 0, 1e-9);
+        assertTrue(same.changeDb().get().halfWidth95() > 0.02, "two eyes are two readings, though they read the same");
         outputShare = 0.995;
         climbs(Band.MHZ_18, Optional.empty(), 100);
         assertFalse(DriveSweep.of(5, before, Optional.of(table())).isBeyondNoise());

@@ -1,6 +1,7 @@
 package org.tubrin.server.drive;
 
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -78,7 +79,7 @@ class DriveTables {
             return all.stream().map(Measured::table).max(Comparator.comparing(DriveBand::at));
         }
 
-        /** Returns when a band was last measured again; where none was, when one was last measured. */
+        /** Returns the day, in UTC, on which a band was last measured again; where none was, on which one was last measured. */
         Optional<Instant> newestAgain(DriveKind kind) {
             Map<Band, Measured> newest = newest(kind);
             return all.stream()
@@ -86,7 +87,8 @@ class DriveTables {
                     .map(older -> newest.get(older.band()))
                     .map(one -> one.table().at())
                     .max(Comparator.naturalOrder())
-                    .or(() -> newestTable().map(DriveBand::at));
+                    .or(() -> newestTable().map(DriveBand::at))
+                    .map(at -> at.truncatedTo(ChronoUnit.DAYS));
         }
 
         private static Map<Band, Measured> first(List<Measured> tables) {

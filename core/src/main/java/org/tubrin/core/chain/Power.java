@@ -1,0 +1,31 @@
+package org.tubrin.core.chain;
+
+/** Power in a line of 50 Ω. */
+public final class Power {
+    /** The line's resistance, in ohms. */
+    public static final double LINE_OHM = 50;
+
+    private static final double MILLIWATT = 1e-3;
+
+    private Power() {}
+
+    /** Returns a power in watts as a level in dBm: {@code 10·log10(P/1 mW)}. */
+    public static double dbm(double watt) {
+        return 10 * Math.log10(watt / MILLIWATT);
+    }
+
+    /** Returns a level in dBm as a power in watts. */
+    public static double watt(double dbm) {
+        return MILLIWATT * ratio(dbm);
+    }
+
+    /** Returns the ratio of two powers that so many decibels are. */
+    public static double ratio(double decibels) {
+        return Math.pow(10, decibels / 10);
+    }
+
+    /** Returns the volts from peak to peak of a carrier of a power in watts: {@code 2·√(2·P·50 Ω)}. */
+    public static double peakToPeakV(double watt) {
+        return 2 * Math.sqrt(2 * watt * LINE_OHM);
+    }
+}
