@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Optional;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;
 
 /**
@@ -12,9 +13,9 @@ import org.tubrin.core.station.Mode;
  * @param exciter its name
  * @param mode the mode
  * @param setW as its scale shows it, in watts
- * @param at when
+ * @param at when; empty where its record says so, whatever the band
  */
-public record SetBefore(String exciter, Mode mode, double setW, Instant at) {
+public record SetBefore(String exciter, Mode mode, double setW, Optional<Instant> at) {
 
     /** Returns what a run left; empty where it never set the drive, or goes by levels. */
     public static Optional<SetBefore> of(RunState run) {
@@ -26,6 +27,11 @@ public record SetBefore(String exciter, Mode mode, double setW, Instant at) {
                         run.setup().exciter().name(),
                         run.setup().carrier(),
                         run.setup().exciterOfW(driveW),
-                        run.lastAt()));
+                        Optional.of(run.lastAt())));
+    }
+
+    /** Returns what an exciter's record says that it remembers for a mode. */
+    public static Optional<SetBefore> of(Exciter exciter, Mode mode) {
+        return exciter.powerW(mode).map(setW -> new SetBefore(exciter.name(), mode, setW, Optional.empty()));
     }
 }

@@ -383,6 +383,7 @@ public class DriveTableTest {
         climbs(Band.MHZ_18, Optional.empty(), 100);
         SetBefore left = SetBefore.of(state()).orElseThrow();
         assertEquals(left.mode(), Mode.CW);
+        assertEquals(SetBefore.of(state().setup().exciter(), Mode.SSB), Optional.empty(), "its record has none");
         assertEquals(left.setW(), 14.0, 0.51, "the last drive of the table");
         climbs(Band.MHZ_3_5, Optional.empty(), 100);
         DriveBand low = table();

@@ -25,6 +25,7 @@ import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Stage;
 import org.tubrin.server.station.Stations;
@@ -117,11 +118,17 @@ public class DriveController {
                 .toList();
     }
 
-    /** What the exciter of the newest table was last left at. */
+    /** What the exciter of the newest table was last left at there; else what its record says of the mode. */
     private Optional<SetBefore> setBefore(Asked asked, Band band, Mode mode) {
-        return asked.known()
-                .newestTable()
-                .flatMap(table -> tables.setBefore(table.setup().exciter().name(), band, mode));
+        return asked.known().newestTable().flatMap(table -> {
+            String exciter = table.setup().exciter().name();
+            return tables.setBefore(exciter, band, mode)
+                    .or(() -> stations.readableEquipment().stream()
+                            .filter(kept -> kept.equipment() instanceof Exciter one
+                                    && one.name().equals(exciter))
+                            .findFirst()
+                            .flatMap(kept -> SetBefore.of((Exciter) kept.equipment(), mode)));
+        });
     }
 
     /**

@@ -239,7 +239,10 @@ class DriveViewer {
                         "exciter", before.exciter(),
                         "set", Figures.plain(before.setW(), 1),
                         "mode", words.name(before.mode().name()),
-                        "day", before.at().toString().substring(0, DAY_CHARACTERS)));
+                        "day",
+                                before.at()
+                                        .map(at -> at.toString().substring(0, DAY_CHARACTERS))
+                                        .orElse("none")));
     }
 
     private String otherwise(BandGuard guard) {
