@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { ask, client, type DriveView } from '../../api';
-import { Diamond, Refused, Sheet } from '../../parts';
+import { Diamond, Refused } from '../../parts';
 import { Cell, Heads, Input, Label, RowHead, Skeleton, Table } from '../../parts/ui';
 import { parseNumber } from '../../quantity';
 import { DriveTabs } from './DriveTabs';
@@ -37,7 +37,11 @@ export function SweepSheet({ view }: { view: DriveView }) {
   const data = useLast(sweep.data);
   const none = data?.bands.every((one) => one.change === undefined);
   return (
-    <Sheet className="m-5" title={`${view.amplifier?.name}: one drive over the bands`} aside={<DriveTabs />}>
+    <section aria-label="One drive over the bands" className="sheet m-5 px-4 pt-2.5 pb-3">
+      <header className="mb-2 flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-22">{view.amplifier?.name}: one drive over the bands</h1>
+        <DriveTabs />
+      </header>
       <p className="max-w-prose text-soft">
         What did a change do? A relay, the firmware, a transistor: the output at one drive before that day and since.
         What the same meter errs by on one range falls out of the difference.
@@ -102,6 +106,6 @@ export function SweepSheet({ view }: { view: DriveView }) {
         </p>
       )}
       <p className="mt-2 text-13 text-soft">± is the 95 % interval. Read between rows; never beyond them.</p>
-    </Sheet>
+    </section>
   );
 }

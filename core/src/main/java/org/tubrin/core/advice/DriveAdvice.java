@@ -58,7 +58,9 @@ final class DriveAdvice {
         // The scale of an exciter is off by a share that the last row knows.
         double setAt = last.position(Control.DRIVE).orElse(lastW);
         NextRow next = NextRow.of(setup, state.steps(), state.trips()).orElseThrow();
-        double toW = Math.min(setup.mostDriveW(), Ladder.settable(next.driveW() * setAt / lastW));
+        double wantedW = next.driveW() * setAt / lastW;
+        boolean tooMuch = Ladder.settable(wantedW) * lastW / setAt > setup.driveLimitW();
+        double toW = Math.min(setup.mostDriveW(), tooMuch ? Ladder.settableBelow(wantedW) : Ladder.settable(wantedW));
         boolean moved = draft.moved().contains(Control.DRIVE);
         double aheadW = moved ? draft.position(Control.DRIVE).orElse(toW) * lastW / setAt : next.driveW();
         Optional<Advice.Expectation> expect = expectation(last, aheadW / lastW);

@@ -268,7 +268,7 @@ final class SignAdvice {
     private double setForLimitW() {
         double limitW = setup.driveLimitW();
         return draft.position(Control.DRIVE)
-                .map(setW -> Ladder.settable(
+                .map(setW -> Ladder.settableBelow(
                         limitW * Math.min(1, setW / draft.driveW().value())))
                 .orElse(limitW);
     }

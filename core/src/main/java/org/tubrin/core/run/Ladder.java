@@ -10,6 +10,8 @@ public final class Ladder {
     /** Rungs closer than this ratio are one. */
     private static final double SAME = 1.05;
 
+    private static final double NEARLY_A_MARK = 1e-6;
+
     private static final double PROOF_SHARE = 1.0 / 16;
 
     private Ladder() {}
@@ -80,7 +82,19 @@ public final class Ladder {
 
     /** Returns a drive rounded to what can be set: 0.1 W below 10 W, 0.5 W below 50 W, else whole watts; finer below 1 W. */
     public static double settable(double driveW) {
-        double grain = driveW < 1 ? 0.01 : driveW < 10 ? 0.1 : driveW < 50 ? 0.5 : 1;
-        return Math.rint(Math.rint(driveW / grain) * grain * 1000) / 1000;
+        return marks(Math.rint(driveW / grainW(driveW)), driveW);
+    }
+
+    /** Returns the same, rounded down: where more would be too much. */
+    public static double settableBelow(double driveW) {
+        return marks(Math.floor(driveW / grainW(driveW) + NEARLY_A_MARK), driveW);
+    }
+
+    private static double marks(double count, double driveW) {
+        return Math.rint(count * grainW(driveW) * 1000) / 1000;
+    }
+
+    private static double grainW(double driveW) {
+        return driveW < 1 ? 0.01 : driveW < 10 ? 0.1 : driveW < 50 ? 0.5 : 1;
     }
 }

@@ -18,10 +18,11 @@ public record NextRow(double driveW, Because because) {
     private static final double WORTH_A_ROW = 1.15;
     /** Half of a step below where it tripped: up to there nothing is known to trip. */
     private static final double BELOW_TRIP = 0.7;
-    /** A row this near to the wanted output is it; of two this near the last is. */
+    /** A row this near to the wanted output is it; where there are rows enough to know the stage by, one that is less near is too. */
     private static final double AT_WANTED = 0.02;
 
     private static final double NEAR_WANTED = 0.05;
+    private static final int ENOUGH_ROWS = 3;
     /** Growth between outputs that are known less well than this tells nothing. */
     private static final double KNOWN_SHARE = 0.15;
     /** A stage that still grows so well may expand once more. */
@@ -98,10 +99,7 @@ public record NextRow(double driveW, Because because) {
             return false;
         }
         double offLast = off(steps.get(steps.size() - 1), wantedW.get());
-        long near = steps.stream()
-                .filter(step -> off(step, wantedW.get()) < NEAR_WANTED)
-                .count();
-        return offLast < AT_WANTED || (near > 1 && offLast < NEAR_WANTED);
+        return offLast < AT_WANTED || (steps.size() >= ENOUGH_ROWS && offLast < NEAR_WANTED);
     }
 
     private static double off(Step step, double wantedW) {

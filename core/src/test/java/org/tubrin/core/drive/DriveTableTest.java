@@ -200,6 +200,17 @@ public class DriveTableTest {
         assertEquals(wanted.setW().orElseThrow(), driveW, 0.02 * driveW);
     }
 
+    /** The mark of the scale next to 14 W over 1.056 is 13.5 W, which is more than 14 W at the input; 13 W is not. */
+    @Test
+    public void aScaleThatShowsTooLittleIsSetToTheMarkBelow() {
+        shown = 1.0559;
+        List<Double> set = new ArrayList<>();
+        climbs(Band.MHZ_18, Optional.empty(), 100, key -> set.add(key.driveW()));
+        assertTrue(state().ending().isPresent(), "it ends: " + set);
+        assertEquals(set.size(), state().steps().size(), "no key-down twice: " + set);
+        state().steps().forEach(step -> assertTrue(step.driveW().value() <= 14.0));
+    }
+
     @Test
     public void aTripIsAReadingThatCapsWhatIsAdvised() {
         climbs(Band.MHZ_18, Optional.empty(), 5.2);

@@ -109,7 +109,7 @@ public final class DriveCampaign {
               The wanted output is 40 to 80 % of the rating.
             - **key_downs**: until that drive was known. **trips**: until then, and at the key-down with it.
             - **change_trips**: trips on the way to another band, by the guard from the table, which knows that band in every second
-              case; *in proportion* keeps the drive.
+              case and not what drive is in use in every third; *in proportion* keeps the drive.
             - **drive_coverage_percent**, **gain_coverage_percent**: of the 95 % intervals of the drive for the wanted output, as the
               meters show both, where rows lie on either side; and of the gain of each row.
 
