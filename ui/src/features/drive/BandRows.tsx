@@ -1,8 +1,9 @@
 import { Link } from 'react-router';
-import type { BandView } from '../../api';
+import type { BandView, DriveView } from '../../api';
 import { LimitBar, Sheet } from '../../parts';
 import { Button, Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { utc } from '../../quantity';
+import { tableAt } from './kinds';
 
 const HEADS = [
   'Set',
@@ -17,11 +18,17 @@ const HEADS = [
   'To the trip',
 ] as const;
 
+interface Props {
+  band: BandView;
+  amplifierId: string;
+  kind: DriveView['kind'];
+}
+
 /** One band, key-down by key-down, and what follows from it. */
-export function BandRows({ band, amplifierId }: { band: BandView; amplifierId: string }) {
+export function BandRows({ band, amplifierId, kind }: Props) {
   const start = (
     <Button asChild>
-      <Link to={`/tune?amplifier=${amplifierId}&band=${band.band}`}>
+      <Link to={tableAt(amplifierId, kind, band.band)}>
         {band.rows.length > 0 ? 'Measure it anew' : 'Start its table'}
       </Link>
     </Button>

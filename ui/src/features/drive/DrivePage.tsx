@@ -131,7 +131,7 @@ function Tables({ view, refused, chosen, change }: Props) {
       />
       <Guard key={view.kind} view={view} from={band} first={tab === 'guard'} />
       <div className="wide:col-span-2">
-        <BandRows band={band} amplifierId={amplifier.id} />
+        <BandRows band={band} amplifierId={amplifier.id} kind={view.kind} />
       </div>
     </div>
   );

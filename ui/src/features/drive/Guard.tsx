@@ -4,12 +4,7 @@ import { Link } from 'react-router';
 import { ask, type BandView, client, type DriveView } from '../../api';
 import { Diamond, Sheet, Trouble } from '../../parts';
 import { Button, Cell, Heads, Label, RowHead, Select, Skeleton, Table } from '../../parts/ui';
-
-const MODES = ['CW', 'SSB', 'AM', 'FM', 'RTTY', 'DATA'] as const;
-type Mode = (typeof MODES)[number];
-
-/** The mode that a kind of rows is measured in. */
-const MODE_OF: Record<DriveView['kind'], Mode> = { CARRIER: 'CW', LONG: 'RTTY', AM: 'AM', UNFILTERED: 'CW' };
+import { MODE_OF, MODES, type Mode, tableAt } from './kinds';
 
 interface Props {
   view: DriveView;
@@ -80,7 +75,7 @@ export function Guard({ view, from, first }: Props) {
         {from.rows.length === 0 && (
           <p className="mb-2 text-13 text-soft">
             Nobody has measured {from.name} yet, so the drive in use counts as unknown.{' '}
-            <Link className="text-act underline" to={`/tune?amplifier=${amplifier}&band=${from.band}`}>
+            <Link className="text-act underline" to={tableAt(amplifier, kind, from.band)}>
               Measure {from.name} first
             </Link>
             .

@@ -6,6 +6,7 @@ import { Diamond, Refused } from '../../parts';
 import { Cell, Heads, Input, Label, RowHead, Skeleton, Table } from '../../parts/ui';
 import { parseNumber } from '../../quantity';
 import { DriveTabs } from './DriveTabs';
+import { tableAt } from './kinds';
 import { useLast } from './useLast';
 
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
@@ -99,7 +100,7 @@ export function SweepSheet({ view }: { view: DriveView }) {
         <p className="mt-2 flex items-baseline gap-2">
           <Diamond />
           No band was measured before that day and since at this drive. Measure those again that matter:{' '}
-          <Link className="text-act underline" to={`/tune?amplifier=${amplifier}`}>
+          <Link className="text-act underline" to={tableAt(amplifier, view.kind)}>
             start a table
           </Link>
           .

@@ -169,7 +169,7 @@ describe('drive', () => {
     expect(asked.at(-1)).not.toContain('from=');
     expect(screen.getByRole('link', { name: 'Measure 50 MHz first' })).toHaveAttribute(
       'href',
-      '/tune?amplifier=k&band=MHZ_50',
+      '/tune?amplifier=k&band=MHZ_50&carrier=CW',
     );
   });
 

@@ -1,7 +1,7 @@
 import { act, renderHook } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { Choices } from '../../api';
-import { complete, useChoice } from './useChoice';
+import { complete, fromAddress, remember, useChoice } from './useChoice';
 
 const box = (id: string, more: object = {}) => ({
   id,
@@ -125,5 +125,18 @@ describe('the school', () => {
   });
   it('is the customary one where nothing is suggested', () => {
     expect(complete(choices, { amplifierId: 'Barque' }).school).toBe('PEAK_THEN_HEAVIER');
+  });
+});
+
+describe('a table of another kind', () => {
+  it('is begun in its mode, and a filter that was missing is not missing the next time', () => {
+    localStorage.clear();
+    const asked = fromAddress(new URLSearchParams('amplifier=Ketch&band=MHZ_7&carrier=AM&unfiltered='));
+    const { result, unmount } = renderHook(() => useChoice(choices, asked));
+    expect(result.current[0]).toMatchObject({ amplifierId: 'Ketch', carrier: 'AM', unfiltered: true });
+    remember(result.current[0]);
+    unmount();
+    const again = renderHook(() => useChoice(choices));
+    expect(again.result.current[0]).toMatchObject({ carrier: 'AM', unfiltered: false });
   });
 });

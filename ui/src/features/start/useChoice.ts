@@ -30,7 +30,8 @@ const KEY = 'tubrin.lastChoice';
 
 function remembered(): Partial<Choice> {
   try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Choice>;
+    // A filter that was missing once is not taken to be missing again.
+    return { ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Choice>), unfiltered: false };
   } catch {
     return {};
   }
@@ -130,13 +131,16 @@ function middle(lowestHz: number, highestHz: number): string {
   return ((lowestHz + highestHz) / 2e6).toFixed(3).replace(/0+$/, '').replace(/\.$/, '');
 }
 
-/** What another place asks for: an amplifier and a band. */
+/** What another place asks for: an amplifier, a band, the mode of the carrier, and whether it is measured without a filter. */
 export function fromAddress(asked: URLSearchParams): Partial<Choice> {
   const amplifierId = asked.get('amplifier');
   const band = asked.get('band');
+  const carrier = asked.get('carrier');
   return {
     ...(amplifierId ? { amplifierId, meterIds: undefined } : {}),
     ...(band ? { band: band as Choice['band'], frequency: undefined } : {}),
+    ...(carrier ? { carrier: carrier as Choice['carrier'] } : {}),
+    ...(asked.has('unfiltered') ? { unfiltered: true } : {}),
   };
 }
 
