@@ -22,7 +22,7 @@ public final class Ladder {
      */
     public static List<Double> drivesW(TuneSetup setup, School school) {
         Rungs rungs = setup.customs().rungs().orElse(school.rungs());
-        double topW = setup.topDriveW();
+        double topW = Math.max(setup.leastDriveW(), setup.topDriveW());
         return switch (rungs) {
             case DOUBLING -> spaced(setup, topW, setup.settings().driveRatio());
             case TRIPLING -> spaced(setup, topW, 3);

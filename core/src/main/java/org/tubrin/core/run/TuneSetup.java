@@ -303,6 +303,21 @@ public record TuneSetup(
         return tableShare() * amplifier.driveLimitW();
     }
 
+    /**
+     * Returns the same; fails with {@link Refused} where exciter and pad give no less than the amplifier takes in the run's mode. Runs
+     * from before rows of AM were told apart may have that.
+     */
+    public TuneSetup withinDrive() {
+        if (stage().amplifies() && leastDriveW() > driveLimitW()) {
+            throw new Refused(new Problem(
+                    ProblemCode.BEYOND_EXCITER,
+                    "exciter",
+                    Double.toString(leastDriveW()),
+                    new Allowed.Range(0, driveLimitW(), Unit.WATT)));
+        }
+        return this;
+    }
+
     private double tableShare() {
         return school == School.DRIVE_TABLE ? carrier.carrierShare() : 1;
     }

@@ -3,6 +3,7 @@ package org.tubrin.core.drive;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import java.time.Instant;
 import java.util.ArrayList;
@@ -20,11 +21,14 @@ import org.tubrin.core.advice.Reason;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Customs;
+import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.Replay;
@@ -75,12 +79,15 @@ public class DriveTableTest {
     private Mode mode = Mode.CW;
     private boolean filtered = true;
 
+    /** What the exciter can be set to at least, in watts. */
+    private double leastW = 1;
+
     private TuneSetup setup(Band band, Optional<Double> wantedW) {
         Customs customs = Customs.chosen(Optional.empty(), List.of(), Optional.empty(), wantedW);
         return new TuneSetup(
                 Sample.STATION,
                 KETCH,
-                new Exciter("Halyard", 1, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty()),
+                new Exciter("Halyard", leastW, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty()),
                 mode,
                 List.of(Sample.FATHOM, LEAD),
                 new Load("Ballast", 50, 1500, Optional.empty()),
@@ -98,6 +105,7 @@ public class DriveTableTest {
     public void theExciterShowsWhatItGives() {
         shown = 1;
         outputShare = 1;
+        leastW = 1;
         mode = Mode.CW;
         filtered = true;
     }
@@ -424,6 +432,18 @@ public class DriveTableTest {
         assertEquals(table().kind(), DriveKind.AM);
         assertEquals(state().reached(), Optional.of(ClimbEnd.FULL_DRIVE), "a quarter is its full drive");
         assertEquals(DriveFor.usualOutputW(KETCH, DriveKind.AM), 120.0);
+    }
+
+    @Test
+    public void anExciterThatGivesMoreThanAQuarterCannotBeginInAm() {
+        leastW = 5;
+        assertEquals(setup(Band.MHZ_18, Optional.empty()).withinDrive().driveLimitW(), 14.0, "in CW it can");
+        mode = Mode.AM;
+        TuneSetup setup = setup(Band.MHZ_18, Optional.empty());
+        Refused refused = expectThrows(Refused.class, setup::withinDrive);
+        assertEquals(refused.problems().get(0).code(), ProblemCode.BEYOND_EXCITER);
+        assertEquals(refused.problems().get(0).found(), "5.0");
+        assertEquals(Ladder.drivesW(setup, School.DRIVE_TABLE), List.of(5.0), "such a run of old is still read");
     }
 
     @Test

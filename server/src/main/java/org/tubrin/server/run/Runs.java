@@ -219,6 +219,7 @@ public class Runs {
                             PULSED,
                             DRIVE_TABLE -> practice(request);
                 });
+        setup.withinDrive();
         return known.isPresent()
                 ? setup
                 : RecordTwin.preset(setup).map(setup::withPreset).orElse(setup);
