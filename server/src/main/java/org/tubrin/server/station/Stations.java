@@ -2,6 +2,7 @@ package org.tubrin.server.station;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -28,15 +29,22 @@ import tools.jackson.databind.json.JsonMapper;
 public class Stations {
     private static final Logger LOG = LoggerFactory.getLogger(Stations.class);
 
+    private static final int MOST_READ = 500;
+
     private final StationMapper mapper;
     private final JsonMapper json;
     /** Records that were said to be unreadable, each once. */
     private final Set<String> unreadable = ConcurrentHashMap.newKeySet();
 
+    private final Map<UUID, Read> read = new ConcurrentHashMap<>();
+
     Stations(StationMapper mapper, JsonMapper json) {
         this.mapper = mapper;
         this.json = json;
     }
+
+    /** A record as it was read. */
+    private record Read(String body, Equipment equipment) {}
 
     /** A stored piece of equipment. */
     public record Stored(UUID id, int revision, Equipment equipment) {}
@@ -156,8 +164,18 @@ public class Stations {
                 json.writerFor(Equipment.class).writeValueAsString(equipment));
     }
 
+    /** Reads a record, or takes it as it was read before, where not a character of it has changed. */
     private Stored kept(EquipmentRow row) {
-        return new Stored(row.id(), row.revision(), json.readValue(row.body(), Equipment.class));
+        Read before = read.get(row.id());
+        if (before != null && before.body.equals(row.body())) {
+            return new Stored(row.id(), row.revision(), before.equipment);
+        }
+        Equipment equipment = json.readValue(row.body(), Equipment.class);
+        if (read.size() >= MOST_READ) {
+            read.clear();
+        }
+        read.put(row.id(), new Read(row.body(), equipment));
+        return new Stored(row.id(), row.revision(), equipment);
     }
 
     /** Returns equipment from a tree. */
