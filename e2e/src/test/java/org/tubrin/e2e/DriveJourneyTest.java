@@ -172,7 +172,7 @@ public class DriveJourneyTest extends AtTheStation {
         typesInto("Decibels of part 2", "6");
         assertThat(page.getByText("Pad, takes or gives:")).hasCount(0);
         // 32.9 dBm less 6.
-        assertThat(stair).hasAttribute("aria-label", Pattern.compile("Pad 26\\.9 "));
+        assertThat(stair).hasAttribute("aria-label", Pattern.compile("Pad 26\\.9"));
         String before = stair.getAttribute("aria-label");
         page.reload();
         assertThat(stair).hasAttribute("aria-label", before);

@@ -14,9 +14,6 @@ import org.tubrin.core.quantity.Checks;
  */
 public record Chain(Generator generator, List<ChainPart> parts) {
     private static final int MOST_PARTS = 12;
-    /** A stage that is compressed by more than this is no straight one any more. */
-    private static final double MOST_COMPRESSION_DB = 1;
-
     private static final double START_DB = 50;
     private static final double COARSE_DB = 10;
     private static final double MOST_ATTENUATION_DB = 120;
@@ -159,10 +156,5 @@ public record Chain(Generator generator, List<ChainPart> parts) {
                 .map(Node::inputW)
                 .orElse(watt);
         return new Setting(attenuationDb, inputW, nodes.get(nodes.size() - 1).outputW());
-    }
-
-    /** Returns whether any stage has lost more gain than a straight one. */
-    public boolean isCompressed() {
-        return nodes().stream().anyMatch(node -> node.compressionDb() > MOST_COMPRESSION_DB);
     }
 }

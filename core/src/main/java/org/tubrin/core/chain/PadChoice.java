@@ -15,7 +15,6 @@ import java.util.stream.DoubleStream;
  * @param keyedDriveW what then reaches the input, in watts
  * @param keyedOverWantedDb by how many decibels that is above the wanted drive
  * @param keyedOverInputDb above what the input stands; negative below; empty where that is not known
- * @param receptionDb what reception loses where it is in the common line
  */
 public record PadChoice(
         double attenuationDb,
@@ -24,8 +23,7 @@ public record PadChoice(
         double keyedHeatW,
         double keyedDriveW,
         double keyedOverWantedDb,
-        Optional<Double> keyedOverInputDb,
-        double receptionDb) {
+        Optional<Double> keyedOverInputDb) {
     private static final double[] STANDARD_DB = {1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 16, 20, 30, 40};
     private static final int EITHER_SIDE = 2;
 
@@ -46,8 +44,7 @@ public record PadChoice(
                 exciterW - keyedW,
                 keyedW,
                 10 * Math.log10(keyedW / wantedW),
-                inputMostW.map(most -> 10 * Math.log10(keyedW / most)),
-                attenuationDb);
+                inputMostW.map(most -> 10 * Math.log10(keyedW / most)));
     }
 
     /** Returns the standard values nearest to the exact one, in rising order, from which the wanted drive can be reached or nearly. */

@@ -47,7 +47,6 @@ public class ChainTest {
         assertEquals(Power.dbm(chain.outputW()), 34, 1e-9);
         assertEquals(chain.nodes().get(1).openDb(), 0.5, 1e-9, "0.3 and 0.4, independent");
         assertEquals(chain.nodes().get(0).part().heatW(0.1), 0.1 * (1 - Math.pow(10, -0.6)), 1e-12);
-        assertFalse(chain.isCompressed());
     }
 
     @Test
