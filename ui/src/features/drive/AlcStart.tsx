@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { ask, type Choices, client, type StartRequest } from '../../api';
-import { isRefused, Refused, Sheet, Trouble } from '../../parts';
-import { Button, Fold, Pick, Skeleton, TextField } from '../../parts/ui';
+import { isRefused, Sheet, Trouble } from '../../parts';
+import { Fold, Pick, Skeleton, TextField } from '../../parts/ui';
+import { StartFoot } from './StartFoot';
 import { loads, named, reads, there, useStart, useTyped } from './useStart';
 
 const KEY = 'tubrin.alc';
@@ -206,13 +207,12 @@ function Start({ choices, suggested, outputMeters }: Known & { choices: Choices 
             {text('high', 'High', 'Hz')}
           </div>
         </Fold>
-        <div className="mt-3 flex flex-wrap items-center gap-3">
-          <Button type="submit" kind="main" disabled={start.isPending || !ready}>
-            Start with the level
-          </Button>
-          {!ready && <span className="text-13 text-soft">Powers and interface are still missing.</span>}
-        </div>
-        <Refused error={start.error} named={NAMES} />
+        <StartFoot
+          label="Start with the level"
+          start={start}
+          missing={ready ? undefined : 'Powers and interface are still missing.'}
+          names={NAMES}
+        />
       </form>
     </Sheet>
   );

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { ask, type Choices, client, type StartRequest } from '../../api';
-import { isRefused, Refused, Sheet, Trouble } from '../../parts';
-import { Button, Check, Fold, Pick, Skeleton, TextField } from '../../parts/ui';
+import { isRefused, Sheet, Trouble } from '../../parts';
+import { Check, Fold, Pick, Skeleton, TextField } from '../../parts/ui';
+import { StartFoot } from './StartFoot';
 import { loads, named, reads, there, useStart, useTyped } from './useStart';
 
 const KEY = 'tubrin.bias';
@@ -180,17 +181,16 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
             </Check>
           </div>
         </Fold>
-        <div className="mt-3 flex flex-wrap items-center gap-3">
-          <Button type="submit" kind="main" disabled={start.isPending || !ready}>
-            Start with the pots
-          </Button>
-          {!ready && (
-            <span className="text-13 text-soft">
-              {isSensed ? 'Current, its source and the resistor' : 'Current and its source'} are still missing.
-            </span>
-          )}
-        </div>
-        <Refused error={start.error} named={NAMES} />
+        <StartFoot
+          label="Start with the pots"
+          start={start}
+          missing={
+            ready
+              ? undefined
+              : `${isSensed ? 'Current, its source and the resistor' : 'Current and its source'} are still missing.`
+          }
+          names={NAMES}
+        />
       </form>
     </Sheet>
   );

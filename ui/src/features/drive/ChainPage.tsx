@@ -65,7 +65,6 @@ const OF_PART = {
   open: '±',
   compression: '1 dB compressed at',
   most: 'may be fed with',
-  mostInputW: 'may be fed with',
 };
 
 const namesOf = (parts: Part[]): Record<string, string> =>

@@ -11,7 +11,6 @@ const node = (name: string, dbm: number, more = {}) => ({
   dbm,
   shown: `${dbm}.0`,
   watt: '1 W',
-  volts: '20 V',
   ...more,
 });
 

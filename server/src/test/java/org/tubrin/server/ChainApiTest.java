@@ -85,6 +85,9 @@ public class ChainApiTest extends ServerTest {
         assertEquals(refused.status(), 422);
         assertEquals(refused.json().at("/problems/0/field").asString(), "parts.1.decibels");
         assertEquals(refused.json().at("/problems/0/found").asString(), "-3");
+        bad.put("parts", List.of(part("Driver", "STAGE", "20", "", ""), part(" ", "PAD", "3", "", "")));
+        assertEquals(
+                post("/api/drive/chain", bad).json().at("/problems/0/field").asString(), "parts.1.name");
         bad = chain("DBM", "70", "50");
         assertEquals(
                 post("/api/drive/chain", bad).json().at("/problems/0/field").asString(), "value");

@@ -166,6 +166,8 @@ public class DriveApiTest extends ServerTest {
         }
         JsonNode am = view("&kind=AM");
         assertEquals(am.get("amplifier").get("wantedW").asDouble(), 120.0);
+        assertEquals(am.get("amplifier").get("ratedW").asDouble(), 150.0);
+        assertEquals(am.get("amplifier").get("driveLimitW").asDouble(), 3.5);
         assertEquals(band(am, "MHZ_50").get("runId").asString(), run.get("id").asString());
         assertFalse(band(view(""), "MHZ_50").has("runId"), "not among those of CW");
         assertEquals(guard("MHZ_50", "&mode=AM&from=MHZ_7").get("code").asString(), "LOWER_DRIVE");

@@ -136,7 +136,7 @@ public record Chain(Generator generator, List<ChainPart> parts) {
      */
     public List<Setting> wayUp(double wantedW) {
         double leastDb = Math.max(
-                0, Math.ceil(10 * Math.log10(generator.powerW() / most(wantedW).generatorW()) - 1e-9));
+                0, Math.ceil(Power.decibels(generator.powerW() / most(wantedW).generatorW()) - 1e-9));
         double db = Math.min(
                 MOST_ATTENUATION_DB, Math.max(START_DB, COARSE_DB * Math.ceil((leastDb + COARSE_DB) / COARSE_DB)));
         List<Setting> settings = new ArrayList<>();

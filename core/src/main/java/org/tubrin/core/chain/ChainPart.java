@@ -30,21 +30,26 @@ public record ChainPart(
     public enum Kind {
         PAD,
         LINE,
-        STAGE
+        STAGE;
+
+        /** Returns the most that one takes or gives, in decibels. */
+        public double mostDb() {
+            return this == STAGE ? 60 : 80;
+        }
     }
 
     public ChainPart {
         boolean isStage = kind == Kind.STAGE;
         Checks checks = new Checks()
                 .text("name", name, 1, 40)
-                .range("decibels", decibels, 0, isStage ? 60 : 80, Unit.DECIBEL)
-                .range("openDb", openDb, 0, 6, Unit.DECIBEL);
+                .range("decibels", decibels, 0, kind.mostDb(), Unit.DECIBEL)
+                .range("openDb", openDb, 0, Power.MOST_OPEN_DB, Unit.DECIBEL);
         if (isStage) {
-            compressionW.ifPresent(one -> checks.range("compressionW", one, 1e-6, 1e4, Unit.WATT));
+            compressionW.ifPresent(one -> checks.range("compressionW", one, Power.LEAST_W, Power.MOST_W, Unit.WATT));
         } else {
             compressionW = Optional.empty();
         }
-        mostInputW.ifPresent(one -> checks.range("mostInputW", one, 1e-6, 1e4, Unit.WATT));
+        mostInputW.ifPresent(one -> checks.range("mostInputW", one, Power.LEAST_W, Power.MOST_W, Unit.WATT));
         checks.done();
     }
 
@@ -81,7 +86,7 @@ public record ChainPart(
 
     /** Returns by how many decibels an input in watts is above what may be fed in, negative below; empty where that is not known. */
     public Optional<Double> overDb(double inputW) {
-        return mostInputW.map(most -> 10 * Math.log10(inputW / most));
+        return mostInputW.map(most -> Power.decibels(inputW / most));
     }
 
     /** Returns the heat in a pad or line, in watts; 0 in a stage, whose heat comes from its supply. */

@@ -35,6 +35,21 @@ public record Generator(Given given, double value, double openDb) {
             };
         }
 
+        /** Returns the least value, in its unit. */
+        public double least() {
+            return this == DBM ? -120 : Power.LEAST_W;
+        }
+
+        /** Returns the greatest value, in its unit. */
+        public double most() {
+            return this == DBM ? 60 : 2000;
+        }
+
+        /** Returns the unit of a value. */
+        public Unit unit() {
+            return this == DBM ? Unit.DECIBEL : this == WATT ? Unit.WATT : Unit.VOLT;
+        }
+
         /** Returns the value that tells a power in watts so. */
         public double value(double watt) {
             return switch (this) {
@@ -49,13 +64,10 @@ public record Generator(Given given, double value, double openDb) {
     }
 
     public Generator {
-        Checks checks = new Checks().range("openDb", openDb, 0, 6, Unit.DECIBEL);
-        if (given == Given.DBM) {
-            checks.range("value", value, -120, 60, Unit.DECIBEL);
-        } else {
-            checks.range("value", value, 1e-6, 2000, given == Given.WATT ? Unit.WATT : Unit.VOLT);
-        }
-        checks.done();
+        new Checks()
+                .range("value", value, given.least(), given.most(), given.unit())
+                .range("openDb", openDb, 0, Power.MOST_OPEN_DB, Unit.DECIBEL)
+                .done();
     }
 
     /** Returns its power into 50 Ω, in watts. */

@@ -29,7 +29,7 @@ public record PadChoice(
 
     /** Returns what a pad must take for the full power of an exciter to become the wanted drive: {@code 10·log10(P/Pwanted)}. */
     public static double exactDb(double exciterW, double wantedW) {
-        return 10 * Math.log10(exciterW / wantedW);
+        return Power.decibels(exciterW / wantedW);
     }
 
     /** Returns one pad. */
@@ -43,8 +43,8 @@ public record PadChoice(
                 setW - wantedW,
                 exciterW - keyedW,
                 keyedW,
-                10 * Math.log10(keyedW / wantedW),
-                inputMostW.map(most -> 10 * Math.log10(keyedW / most)));
+                Power.decibels(keyedW / wantedW),
+                inputMostW.map(most -> Power.decibels(keyedW / most)));
     }
 
     /** Returns the standard values nearest to the exact one, in rising order, from which the wanted drive can be reached or nearly. */

@@ -5,18 +5,32 @@ public final class Power {
     /** The line's resistance, in ohms. */
     public static final double LINE_OHM = 50;
 
+    /** No power in a chain is less, in watts. */
+    public static final double LEAST_W = 1e-6;
+
+    /** No power in a chain is more, in watts. */
+    public static final double MOST_W = 1e4;
+
+    /** No level is less sure than by this half of a 95 % interval, in decibels. */
+    public static final double MOST_OPEN_DB = 6;
+
     private static final double MILLIWATT = 1e-3;
 
     private Power() {}
 
     /** Returns a power in watts as a level in dBm: {@code 10·log10(P/1 mW)}. */
     public static double dbm(double watt) {
-        return 10 * Math.log10(watt / MILLIWATT);
+        return decibels(watt / MILLIWATT);
     }
 
     /** Returns a level in dBm as a power in watts. */
     public static double watt(double dbm) {
         return MILLIWATT * ratio(dbm);
+    }
+
+    /** Returns a ratio of two powers in decibels. */
+    public static double decibels(double ratio) {
+        return 10 * Math.log10(ratio);
     }
 
     /** Returns the ratio of two powers that so many decibels are. */

@@ -17,7 +17,7 @@ import org.tubrin.core.station.Band;
  *
  * @param to the other band
  * @param firstW drive to set before the change, in watts; the first key-down is short and at this
- * @param uptoW drive that may then be gone up to, in watts; empty where nothing is known: 3 dB at most a key-down
+ * @param uptoW drive that may then be gone up to by 3 dB at most a key-down, in watts; empty where nothing is known
  * @param because why
  * @param tripW lowest drive at which it tripped there, in watts
  * @param setBefore what the exciter was last left at there
@@ -129,13 +129,13 @@ public record BandGuard(
                 .findFirst();
         List<Trip> trips = trips(to, asked);
         Optional<Double> tripW = NextRow.tripW(trips);
-        double capW = NextRow.capW(trips);
+        double capW = Math.min(NextRow.capW(trips), asked.kind.driveLimitW(asked.amplifier));
         Otherwise otherwise = otherwise(asked, there, tripW, setBefore);
         int rows = there.map(one -> one.rows().size()).orElse(0);
         double least = Stream.concat(asked.inUseW.stream(), Stream.of(leastOfAllW(asked), capW))
                 .min(Comparator.naturalOrder())
                 .orElseThrow();
-        if (rows < ENOUGH_ROWS || asked.kind == DriveKind.UNFILTERED) {
+        if (rows < ENOUGH_ROWS) {
             return new BandGuard(
                     to,
                     least,
@@ -198,7 +198,7 @@ public record BandGuard(
             case FULL -> asked.mostW();
         };
         Optional<Double> outputW = there.flatMap(one -> one.outputAtW(driveW));
-        double ratedW = asked.kind.ratedShare() * asked.amplifier.ratedOutputW();
+        double ratedW = asked.kind.ratedOutputW(asked.amplifier);
         return new Otherwise(
                 comes,
                 driveW,
@@ -209,8 +209,7 @@ public record BandGuard(
 
     /** Returns the least drive of all rows, or with which a table begins, in watts. */
     private static double leastOfAllW(Asked asked) {
-        double firstRowW = asked.kind.ratedShare()
-                * asked.amplifier.driveLimitW()
+        double firstRowW = asked.kind.driveLimitW(asked.amplifier)
                 * TuneSettings.customaryFor(asked.amplifier.stage()).firstDriveFraction();
         return asked.tables.stream()
                 .flatMap(one -> one.rows().stream())

@@ -248,6 +248,12 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
                 lastW * SAME_ROOT);
     }
 
+    /** Returns whether it is continuous at all that the stage is rated for; empty where that is not known. */
+    public Optional<Boolean> isContinuousAtItsRating() {
+        double ratedW = setup.stage().mostOutputW().orElse(0.0);
+        return continuousW().map(most -> most >= ratedW);
+    }
+
     /** From the nearest row: what the supply gives goes with the root of the output, as in class B, and what does not go out is heat. */
     private Optional<Double> heatAtW(double outputW) {
         return rows.stream()

@@ -44,7 +44,7 @@ public record DriveFor(Basis basis, Optional<Quantity> driveW, Optional<Double> 
     /** Returns the output that is wanted of an amplifier where none is chosen, in watts. */
     public static double usualOutputW(Amplifier amplifier, DriveKind kind) {
         double share = kind == DriveKind.LONG ? USUAL_LONG_SHARE : USUAL_SHARE;
-        return share * kind.ratedShare() * amplifier.ratedOutputW();
+        return share * kind.ratedOutputW(amplifier);
     }
 
     static DriveFor without(Basis basis) {

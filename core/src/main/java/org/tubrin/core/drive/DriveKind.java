@@ -1,6 +1,7 @@
 package org.tubrin.core.drive;
 
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Mode;
 
 /** What rows are of. Rows of two kinds are never taken together. */
@@ -28,8 +29,17 @@ public enum DriveKind {
         };
     }
 
-    /** Returns the share of a rating that its carrier may have. */
-    public double ratedShare() {
+    private double share() {
         return this == AM ? Mode.AM.carrierShare() : 1;
+    }
+
+    /** Returns what an amplifier is rated for with such a carrier, in watts. */
+    public double ratedOutputW(Amplifier amplifier) {
+        return share() * amplifier.ratedOutputW();
+    }
+
+    /** Returns the drive that an amplifier takes with such a carrier, in watts. */
+    public double driveLimitW(Amplifier amplifier) {
+        return share() * amplifier.driveLimitW();
     }
 }

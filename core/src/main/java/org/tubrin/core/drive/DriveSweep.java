@@ -31,8 +31,8 @@ public record DriveSweep(
     private static final double USUAL_SHARE = 0.25;
 
     /** Returns the drive of a sweep where none is chosen, in watts. */
-    public static double usualDriveW(Amplifier amplifier) {
-        return USUAL_SHARE * amplifier.driveLimitW();
+    public static double usualDriveW(Amplifier amplifier, DriveKind kind) {
+        return USUAL_SHARE * kind.driveLimitW(amplifier);
     }
 
     /** Returns one band at a drive in watts. */

@@ -424,6 +424,7 @@ public class DriveTableTest {
     public void aCarrierOfAmStopsAtAQuarterAtTheInputAndAtTheOutput() {
         mode = Mode.AM;
         climbs(Band.MHZ_3_5, Optional.empty(), 100, key -> assertTrue(key.driveW() <= 3.501, "14 W / 4"));
+        assertFalse(state().steps().isEmpty());
         state().steps()
                 .forEach(step -> assertTrue(
                         step.measured(ReadingRole.OUTPUT).orElseThrow().value() <= 150, "600 W / 4"));
@@ -481,6 +482,20 @@ public class DriveTableTest {
         assertTrue(guard.uptoW().orElseThrow() < tripW);
     }
 
+    @Test
+    public void neverMeasuredInAmItStopsAtAQuarterThoughATripWouldLetMorePass() {
+        climbs(Band.MHZ_18, Optional.empty(), 9);
+        DriveBand tripped = table();
+        assertTrue(tripped.capW() > 3.5, "cap " + tripped.capW());
+        BandGuard guard = BandGuard.to(
+                Band.MHZ_18,
+                new BandGuard.Asked(KETCH, DriveKind.AM, List.of(tripped), Optional.of(2.0), 100),
+                Optional.empty());
+        assertEquals(guard.because(), BandGuard.Because.TRIPPED);
+        assertEquals(guard.uptoW().orElseThrow(), 3.5, 1e-9, "14 W / 4");
+        assertTrue(guard.firstW() <= 3.5 / 8 + 1e-9, "first " + guard.firstW());
+    }
+
     /** Half of 1000 W was heat at 480 W; {@code 1000·√(P/480) − P} is the 454 W that lead from 20 to 70 °C at 215 W. */
     @Test
     public void aLongCarrierIsHeldToWhatTheHeatSinkStands() {
@@ -504,7 +519,6 @@ public class DriveTableTest {
         DriveSweep less = DriveSweep.of(5, before, Optional.of(table()));
         assertEquals(less.changeDb().orElseThrow().value(), 10 * Math.log10(0.8), 0.05, "80 % is 0.97 dB less");
         assertTrue(less.isBeyondNoise(), "noise " + less.changeDb().get().halfWidth95());
-        climbs(Band.MHZ_18, Optional.empty(), 100);
         outputShare = 1;
         climbs(Band.MHZ_18, Optional.empty(), 100);
         DriveSweep same = DriveSweep.of(5, before, Optional.of(table()));

@@ -7,7 +7,9 @@ import org.jspecify.annotations.Nullable;
 import org.tubrin.core.chain.Chain;
 import org.tubrin.core.chain.ChainPart;
 import org.tubrin.core.chain.Generator;
+import org.tubrin.core.chain.Power;
 import org.tubrin.core.metering.NumberEntry;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
 
 /**
@@ -38,34 +40,32 @@ public record ChainRequest(Generator.Given given, String value, String open, Lis
             @Nullable String most) {
 
         private ChainPart part(String at) {
-            return new ChainPart(
-                    name.strip(),
-                    kind,
-                    NumberEntry.parsePlain(
-                            at + "decibels", decibels, 0, kind == ChainPart.Kind.STAGE ? 60 : 80, Unit.DECIBEL),
-                    NumberEntry.parsePlain(at + "open", open, 0, 6, Unit.DECIBEL),
-                    kind == ChainPart.Kind.STAGE ? watt(at + "compression", compression) : Optional.empty(),
-                    watt(at + "most", most));
+            double takesDb = NumberEntry.parsePlain(at + "decibels", decibels, 0, kind.mostDb(), Unit.DECIBEL);
+            double openDb = openDb(at + "open", open);
+            Optional<Double> compressionW =
+                    kind == ChainPart.Kind.STAGE ? watt(at + "compression", compression) : Optional.empty();
+            Optional<Double> mostW = watt(at + "most", most);
+            try {
+                return new ChainPart(name.strip(), kind, takesDb, openDb, compressionW, mostW);
+            } catch (Refused e) {
+                throw new Refused(e.problems().stream()
+                        .map(problem -> problem.under(at.substring(0, at.length() - 1)))
+                        .toList());
+            }
         }
 
         private static Optional<Double> watt(String field, @Nullable String text) {
             return Optional.ofNullable(text)
                     .filter(one -> !one.isBlank())
-                    .map(one -> NumberEntry.parsePlain(field, one, 1e-6, 1e4, Unit.WATT));
+                    .map(one -> NumberEntry.parsePlain(field, one, Power.LEAST_W, Power.MOST_W, Unit.WATT));
         }
     }
 
     Chain chain() {
-        boolean isDbm = given == Generator.Given.DBM;
         Generator generator = new Generator(
                 given,
-                NumberEntry.parsePlain(
-                        "value",
-                        value,
-                        isDbm ? -120 : 1e-6,
-                        isDbm ? 60 : 2000,
-                        isDbm ? Unit.DECIBEL : given == Generator.Given.WATT ? Unit.WATT : Unit.VOLT),
-                NumberEntry.parsePlain("open", open, 0, 6, Unit.DECIBEL));
+                NumberEntry.parsePlain("value", value, given.least(), given.most(), given.unit()),
+                openDb("open", open));
         List<ChainPart> all = new ArrayList<>();
         for (int i = 0; i < parts.size(); i++) {
             all.add(parts.get(i).part("parts." + i + "."));
@@ -73,7 +73,11 @@ public record ChainRequest(Generator.Given given, String value, String open, Lis
         return new Chain(generator, all);
     }
 
+    private static double openDb(String field, String text) {
+        return NumberEntry.parsePlain(field, text, 0, Power.MOST_OPEN_DB, Unit.DECIBEL);
+    }
+
     double wantedW() {
-        return NumberEntry.parsePlain("wanted", wanted, 1e-6, 1e4, Unit.WATT);
+        return NumberEntry.parsePlain("wanted", wanted, Power.LEAST_W, Power.MOST_W, Unit.WATT);
     }
 }

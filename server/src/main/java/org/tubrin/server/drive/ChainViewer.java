@@ -48,8 +48,6 @@ class ChainViewer {
                         null,
                         dbm(generator.powerW(), generator.openDb()),
                         written(generator.powerW()),
-                        volts(generator.powerW()),
-                        null,
                         null,
                         null,
                         null),
@@ -86,14 +84,9 @@ class ChainViewer {
                 part.mostInputW().map(Power::dbm).orElse(null),
                 dbm(node.outputW(), node.openDb()),
                 written(node.outputW()),
-                volts(node.outputW()),
                 (change > 0 ? "+" : "") + Figures.fixed(change, 1),
                 node.compressionDb() > TELLING_DB ? Figures.fixed(node.compressionDb(), 1) : null,
-                heatW > 0 ? written(heatW) : null,
-                node.overDb()
-                        .filter(db -> db > 0)
-                        .map(db -> Figures.fixed(db, 1))
-                        .orElse(null));
+                heatW > 0 ? written(heatW) : null);
     }
 
     ChainViews.PadsView pads(PadRequest request) {

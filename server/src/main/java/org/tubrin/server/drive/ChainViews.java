@@ -34,10 +34,8 @@ public final class ChainViews {
      * @param dbm its level
      * @param mostDbm level that may be fed into the part; absent where it is not known
      * @param watt the same in watts, with its unit
-     * @param volts the same from peak to peak in 50 Ω, with its unit
      * @param change what the part takes or gives here, with its sign
      * @param heat in a pad or line
-     * @param over by how much it is fed with more than it may be
      */
     public record NodeView(
             String name,
@@ -45,11 +43,9 @@ public final class ChainViews {
             @Nullable Double mostDbm,
             String shown,
             String watt,
-            String volts,
             @Nullable String change,
             @Nullable String compression,
-            @Nullable String heat,
-            @Nullable String over) {}
+            @Nullable String heat) {}
 
     /** One setting on the way up. */
     public record SettingView(String attenuation, String input, String volts, String output, String outputVolts) {}

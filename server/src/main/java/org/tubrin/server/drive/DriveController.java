@@ -76,14 +76,17 @@ public class DriveController {
                 new DriveViews.AmplifierView(
                         asked.id(),
                         asked.amplifier().name(),
-                        asked.amplifier().ratedOutputW(),
-                        asked.amplifier().driveLimitW(),
+                        kind.ratedOutputW(asked.amplifier()),
+                        kind.driveLimitW(asked.amplifier()),
                         asked.wantedW()),
                 viewer.kinds(),
                 kind,
                 asked.amplifier().bands().stream()
                         .map(band -> viewer.band(
-                                asked.amplifier(), band, Optional.ofNullable(measured.get(band)), asked.wantedW()))
+                                kind.driveLimitW(asked.amplifier()),
+                                band,
+                                Optional.ofNullable(measured.get(band)),
+                                asked.wantedW()))
                         .toList());
     }
 
@@ -141,9 +144,10 @@ public class DriveController {
             @RequestParam @Nullable Double drive,
             @RequestParam @Nullable Instant since) {
         Asked asked = asked(amplifier, kind, null);
-        double limitW = asked.amplifier().driveLimitW();
-        double driveW = drive == null ? DriveSweep.usualDriveW(asked.amplifier()) : drive;
-        new Checks().range("drive", driveW, 1e-3, limitW, Unit.WATT).done();
+        double driveW = drive == null ? DriveSweep.usualDriveW(asked.amplifier(), kind) : drive;
+        new Checks()
+                .range("drive", driveW, 1e-3, kind.driveLimitW(asked.amplifier()), Unit.WATT)
+                .done();
         Instant moment = since != null ? since : asked.known().newestAgain(kind).orElse(Instant.EPOCH);
         Map<Band, DriveTables.Measured> before = asked.known().newest(kind, moment, false);
         Map<Band, DriveTables.Measured> after = asked.known().newest(kind, moment, true);
@@ -173,7 +177,7 @@ public class DriveController {
         }
         double wantedW = wanted == null ? DriveFor.usualOutputW(amplifier, kind) : wanted;
         new Checks()
-                .range("wanted", wantedW, 0.1, 2 * amplifier.ratedOutputW(), Unit.WATT)
+                .range("wanted", wantedW, 0.1, 2 * kind.ratedOutputW(amplifier), Unit.WATT)
                 .done();
         return new Asked(id, amplifier, kind, wantedW, tables.of(amplifier.name(), amplifier.bands()));
     }

@@ -18,7 +18,6 @@ import org.tubrin.core.drive.SetBefore;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.Trip;
 import org.tubrin.core.signs.Sign;
-import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
@@ -30,7 +29,6 @@ class DriveViewer {
     private static final double SECONDS_A_MINUTE = 60;
     private static final double WORTH_RAISING = 1.03;
     private static final double PERCENT = 0.01;
-    private static final double WHOLE = 0.99;
     private static final int DAY_CHARACTERS = 10;
 
     private final Words words;
@@ -40,7 +38,7 @@ class DriveViewer {
     }
 
     /** Returns what a band brought, or that nothing is known of it. */
-    DriveViews.BandView band(Amplifier amplifier, Band band, Optional<DriveTables.Measured> measured, double wantedW) {
+    DriveViews.BandView band(double limitW, Band band, Optional<DriveTables.Measured> measured, double wantedW) {
         if (measured.isEmpty()) {
             return new DriveViews.BandView(
                     band,
@@ -51,7 +49,7 @@ class DriveViewer {
                     List.of(),
                     List.of(),
                     List.of(),
-                    wanted(amplifier, DriveFor.UNKNOWN),
+                    wanted(limitW, DriveFor.UNKNOWN),
                     null,
                     null,
                     null,
@@ -73,7 +71,7 @@ class DriveViewer {
                 table.beyondRows(wantedW).stream()
                         .map(place -> List.of(place.driveW(), place.outputW()))
                         .toList(),
-                wanted(amplifier, wanted),
+                wanted(limitW, wanted),
                 table.greatestGain()
                         .flatMap(DriveRow::gainDb)
                         .map(gain -> Figures.with95(gain, 1, "", 1).shown())
@@ -81,7 +79,7 @@ class DriveViewer {
                 last.flatMap(DriveRow::inputSwr).map(DriveViewer::swr).orElse(null),
                 table.compressionW().map(output -> watts(output) + THIN + "W").orElse(null),
                 sink(table, wantedW),
-                continuous(amplifier, table));
+                continuous(table));
     }
 
     private @Nullable String sink(DriveBand table, double wantedW) {
@@ -94,13 +92,13 @@ class DriveViewer {
                 .orElse(null);
     }
 
-    private @Nullable String continuous(Amplifier amplifier, DriveBand table) {
+    private @Nullable String continuous(DriveBand table) {
         return table.continuousW()
                 .map(most -> words.say(
                         "drive.continuous",
                         Map.of(
                                 "whole",
-                                most < WHOLE * amplifier.ratedOutputW() ? "no" : "yes",
+                                table.isContinuousAtItsRating().orElse(false) ? "yes" : "no",
                                 "most",
                                 Figures.plain(most, 0))))
                 .orElse(null);
@@ -155,14 +153,12 @@ class DriveViewer {
                                 "drive", Figures.plain(driveW, 1))));
     }
 
-    private DriveViews.WantedView wanted(Amplifier amplifier, DriveFor wanted) {
+    private DriveViews.WantedView wanted(double limitW, DriveFor wanted) {
         return new DriveViews.WantedView(
                 wanted.basis(),
                 wanted.driveW().map(DriveViewer::brief).orElse(null),
                 wanted.setW().map(set -> Figures.plain(set, 1)).orElse(null),
-                words.say(
-                        "drive.basis." + wanted.basis().name(),
-                        Map.of("limit", Figures.plain(amplifier.driveLimitW(), 1))));
+                words.say("drive.basis." + wanted.basis().name(), Map.of("limit", Figures.plain(limitW, 1))));
     }
 
     /** Returns a drive as it stands under a narrow stair: tenths of a watt, below a watt hundredths, the uncertainty never less. */

@@ -16,13 +16,18 @@ import org.tubrin.server.station.Stations;
 /** Finds the levels into exciters among the runs. */
 @Component
 public class LevelProfiles {
-    private final ToldRuns<LevelProfile> runs;
+    private final ToldRuns<Tried> runs;
     private final Stations stations;
 
     LevelProfiles(RunMapper runs, RunStore store, Stations stations) {
-        this.runs = new ToldRuns<>(runs, store, run -> LevelSteps.profile(run.setup(), run.steps()));
+        this.runs = new ToldRuns<>(
+                runs,
+                store,
+                run -> LevelSteps.profile(run.setup(), run.steps()).map(profile -> new Tried(run, profile)));
         this.stations = stations;
     }
+
+    private record Tried(RunState run, LevelProfile profile) {}
 
     /**
      * What a run told.
@@ -67,13 +72,14 @@ public class LevelProfiles {
     }
 
     /** An exciter that is no longer in the station has the firmware that it had. */
-    private static Kept kept(ToldRuns.Told<LevelProfile> told, List<Exciter> exciters) {
-        Exciter then = told.run().setup().exciter();
+    private static Kept kept(ToldRuns.Told<Tried> told, List<Exciter> exciters) {
+        Tried tried = told.told();
+        Exciter then = tried.run().setup().exciter();
         Optional<String> now = exciters.stream()
                 .filter(one -> one.name().equals(then.name()))
                 .findFirst()
                 .orElse(then)
                 .firmware();
-        return new Kept(told.runId(), told.run(), told.told(), now);
+        return new Kept(told.runId(), tried.run(), tried.profile(), now);
     }
 }

@@ -26,10 +26,13 @@ public final class ToldRuns<T> {
     private final RunMapper runs;
     private final RunStore store;
     private final Function<RunState, Optional<T>> tells;
-    private final Map<UUID, Told<T>> known = new ConcurrentHashMap<>();
+    private final Map<UUID, Known<T>> known = new ConcurrentHashMap<>();
 
-    /** What a run told until its last event. */
-    public record Told<T>(UUID runId, Instant lastAt, RunState run, T told) {}
+    /** What a run told. */
+    public record Told<T>(UUID runId, T told) {}
+
+    /** What a run told until its last event, or that it told nothing or cannot be read. */
+    private record Known<T>(Instant lastAt, Optional<Told<T>> told) {}
 
     /** Nothing is read before it is asked for; {@code tells} says what a run tells. */
     public ToldRuns(RunMapper runs, RunStore store, Function<RunState, Optional<T>> tells) {
@@ -57,24 +60,21 @@ public final class ToldRuns<T> {
     }
 
     private Optional<Told<T>> told(RunRow row) {
-        Told<T> before = known.get(row.id());
+        Known<T> before = known.get(row.id());
         if (before != null && before.lastAt.equals(row.lastAt())) {
-            return Optional.of(before);
+            return before.told;
         }
-        Optional<Told<T>> read = read(row);
-        read.ifPresent(told -> {
-            if (known.size() > MOST_KNOWN) {
-                known.clear();
-            }
-            known.put(row.id(), told);
-        });
-        return read;
+        if (known.size() > MOST_KNOWN) {
+            known.clear();
+        }
+        Optional<Told<T>> told = read(row).map(one -> new Told<>(row.id(), one));
+        known.put(row.id(), new Known<>(row.lastAt(), told));
+        return told;
     }
 
-    private Optional<Told<T>> read(RunRow row) {
+    private Optional<T> read(RunRow row) {
         try {
-            RunState run = Replay.of(store.events(row.id()));
-            return tells.apply(run).map(told -> new Told<>(row.id(), row.lastAt(), run, told));
+            return tells.apply(Replay.of(store.events(row.id())));
         } catch (JacksonException | IllegalArgumentException | IndexOutOfBoundsException | Refused e) {
             LOG.warn("the run {} cannot be read: {}", row.id(), e.getMessage());
             return Optional.empty();
