@@ -46,6 +46,8 @@ export type {
   LiveSupply,
   LogPage,
   MapView,
+  MatcherPageView,
+  MatchView,
   Node as LineNode,
   PadRequest,
   PlaceView,

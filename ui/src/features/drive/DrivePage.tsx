@@ -9,6 +9,7 @@ import { BandRows } from './BandRows';
 import { BiasPage } from './BiasPage';
 import { ChainPage } from './ChainPage';
 import { Guard } from './Guard';
+import { MatcherPage } from './MatcherPage';
 import { SweepSheet } from './SweepSheet';
 import { TableSheet } from './TableSheet';
 
@@ -58,6 +59,7 @@ async function tables(amplifier: string | undefined, kind: DriveView['kind'], wa
 export function DrivePage() {
   const { tab } = useParams();
   if (tab === 'alc') return <AlcPage />;
+  if (tab === 'matcher') return <MatcherPage />;
   if (tab === 'chain') return <ChainPage />;
   return tab === 'bias' ? <BiasPage /> : <TablePage />;
 }

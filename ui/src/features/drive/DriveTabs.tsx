@@ -16,6 +16,9 @@ export function DriveTabs() {
       <NavItem kind="tabs" end to="/drive/chain">
         Chain
       </NavItem>
+      <NavItem kind="tabs" end to="/drive/matcher">
+        Matcher
+      </NavItem>
       <NavItem kind="tabs" end to="/drive/alc">
         ALC
       </NavItem>

@@ -12,6 +12,7 @@ const WHERE: Partial<Record<RunSummary['school'], string>> = {
   DRIVE_TABLE: 'in the table',
   ALC: 'in the levels',
   BIAS: 'with the currents',
+  MATCHER: 'with the matchers',
 };
 
 const ended = (run: RunSummary) => (run.ending === 'ABANDONED' ? 'left' : (WHERE[run.school] ?? 'on the card'));

@@ -14,6 +14,11 @@ const KEPT: Record<RunView['kind'], { says: (view: RunView) => string; to: strin
     to: '/drive/bias',
     see: 'See the currents',
   },
+  MATCHER: {
+    says: (view) => `What the matcher did on ${view.band} is kept.`,
+    to: '/drive/matcher',
+    see: 'See the matchers',
+  },
   ALC: { says: (view) => `The level of ${view.exciter} is kept.`, to: '/drive/alc', see: 'See the levels' },
 };
 
@@ -23,6 +28,7 @@ const ANOTHER: Record<RunView['kind'], { to: string; says: string }> = {
   DRIVE_TABLE: CLIMB,
   ALC: { to: '/drive/alc', says: 'Try another level' },
   BIAS: { to: '/drive/bias', says: 'Set other idle currents' },
+  MATCHER: { to: '/drive/matcher', says: 'Tune it again' },
 };
 
 /** How the run was made. */

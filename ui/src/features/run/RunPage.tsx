@@ -14,6 +14,8 @@ import { Learning } from './Learning';
 import { LevelSays } from './LevelSays';
 import { LevelSheet } from './LevelSheet';
 import { LiveLine } from './LiveLine';
+import { MatchSays } from './MatchSays';
+import { MatchSheet } from './MatchSheet';
 import { NextMove } from './NextMove';
 import { Pot } from './Pot';
 import { RoomLeft } from './RoomLeft';
@@ -138,6 +140,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           ) : (
             <>
               {view.kind === 'ALC' && <LevelSheet view={view} run={run} readOnly={ended} />}
+              {view.kind === 'MATCHER' && <MatchSheet view={view} run={run} readOnly={ended} />}
               {view.kind === 'BIAS' && <BiasSheet view={view} run={run} readOnly={ended} />}
               {isClimb && tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
               {isClimb && tab !== 'climb' && (
@@ -159,6 +162,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           {!ended && <TripReset view={view} />}
           {!beforePower && <Signs view={view} />}
           {!beforePower && view.kind === 'ALC' && <LevelSays view={view} />}
+          {!beforePower && view.kind === 'MATCHER' && <MatchSays view={view} />}
           {!beforePower && view.kind === 'BIAS' && <BiasSays view={view} />}
           {!beforePower && isClimb && <RoomLeft view={view} />}
           {!ended && !beforePower && <KeyClock view={view} skewMs={run.skewMs} act={run.act} />}

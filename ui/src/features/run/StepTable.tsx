@@ -50,6 +50,7 @@ const FIGURES_OF: Record<RunView['kind'], FigureRow[]> = {
   DRIVE_TABLE: UNTUNED_FIGURES,
   ALC: [],
   BIAS: [],
+  MATCHER: [],
 };
 
 type RunControl = StepView['moved'][number];
@@ -158,6 +159,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
               (step) => step.drive,
               (index) => <span className="text-soft">{view.drivesW[index]}</span>,
             )}
+          {view.kind === 'MATCHER' && row('POWER_AMPLIFIER', 'PA, matcher', '', (step) => step.path)}
           {view.kind === 'ALC' && setting('TONE', 'Tone', 'Hz', (step) => step.tone)}
           {view.kind === 'ALC' && setting('LEVEL', 'Level', '', (step) => step.level)}
           {view.rows.map((reading) =>

@@ -107,6 +107,7 @@ const WHAT: Partial<Record<RunSummary['school'], string>> = {
   DRIVE_TABLE: 'drive table,',
   ALC: 'level, past',
   BIAS: 'idle current,',
+  MATCHER: 'matcher,',
 };
 
 function GoOn({ run }: { run: RunSummary }) {

@@ -87,7 +87,8 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
 }
 
 function schoolFor(choices: Choices, wanted: Choice['school'] | undefined, amplifierId: string, band: Choice['band']) {
-  const kept = wanted === 'DRIVE_TABLE' || wanted === 'ALC' || wanted === 'BIAS' ? undefined : wanted;
+  const kept =
+    wanted === 'DRIVE_TABLE' || wanted === 'ALC' || wanted === 'BIAS' || wanted === 'MATCHER' ? undefined : wanted;
   return kept ?? suggestion(choices, amplifierId, band)?.school ?? 'PEAK_THEN_HEAVIER';
 }
 

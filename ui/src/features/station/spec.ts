@@ -225,6 +225,26 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       },
       {
         type: 'group',
+        path: 'matcher',
+        label: 'Matcher in it or behind it',
+        optional: { reachSwr: 3, switching: 'BY_HAND' },
+        fields: [
+          number('leastW', 'Tunes from', 'W'),
+          number('mostW', 'Tuned with up to', 'W'),
+          number('reachSwr', 'Reaches an SWR of', ''),
+          {
+            type: 'choice',
+            path: 'switching',
+            label: 'Band, keying and level',
+            options: [
+              ['BY_HAND', 'by hand'],
+              ['MAKERS_CABLE', 'by the maker’s cable'],
+            ],
+          },
+        ],
+      },
+      {
+        type: 'group',
         path: 'mains',
         label: 'Mains',
         optional: { voltageAcRmsV: 230 },

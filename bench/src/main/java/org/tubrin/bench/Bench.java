@@ -97,6 +97,16 @@ public final class Bench implements AutoCloseable {
                     station.band(Instrument.word(text, Band.values()));
                 })
                 .toggle("PANel:OPERate", station::operate, station::operate)
+                .query(
+                        "PANel:MATCher",
+                        () -> station.matcher().filter(MatcherBox::inLine).isPresent() ? "1" : "0")
+                .set("PANel:MATCher", text -> {
+                    boolean in = Instrument.isOn(text);
+                    if (station.matcher().isEmpty()) {
+                        throw ScpiError.settingsConflict("only the Dinghy has a matcher on this bench");
+                    }
+                    station.matcher().get().inLine(in);
+                })
                 .set("PANel:HEATer", text -> station.heater(Instrument.isOn(text)))
                 .number("PANel:HEATer:TIME", station::heaterS)
                 .query("PANel:TRIP:KIND", () -> station.trip().map(Enum::name).orElse("NONE"))
@@ -219,6 +229,7 @@ public final class Bench implements AutoCloseable {
     private Instrument driveMeters() {
         return new Instrument("drive meters")
                 .number("MEASure:POWer", () -> station.shows(station.inputPower))
+                .number("MEASure:OUTPut", () -> station.shows(station.smallOutput))
                 .number("MEASure:SWR", () -> Math.max(1, station.shows(station.inputSwr)))
                 .number("MEASure:TEMPerature", () -> station.shows(station.heatSink))
                 .number("MEASure:VOLTage", () -> station.shows(station.stageVoltage))

@@ -86,6 +86,7 @@ public final class SimulatedStation {
     final Pointer heatSink;
     final Pointer stageVoltage;
     final Pointer stageCurrent;
+    final Pointer smallOutput;
 
     /** A station whose hidden truth belongs to a seed; heaters warm so many times faster than real ones. */
     public SimulatedStation(long seed, double warmUpSpeed) {
@@ -110,6 +111,7 @@ public final class SimulatedStation {
         heatSink = new Pointer(120, 0.01, 0.5, random);
         stageVoltage = new Pointer(60, 0.005, 0.05, random);
         stageCurrent = new Pointer(30, 0.01, 0.05, random);
+        smallOutput = new Pointer(80, 0.01, 0.08, random);
     }
 
     /** An amplifier with transistors on the bench. */
@@ -163,6 +165,7 @@ public final class SimulatedStation {
         // Pulses are faster than any pointer: it shows their average; what holds peaks sees them.
         double shown = held ? 1 : dutyFactor;
         output.follow(shown * outputW / (1 - back), s);
+        smallOutput.follow(shown * outputW / (1 - back), s);
         reflected.follow(shown * outputW * back / (1 - back), s);
         double restA = plateA > 0 ? tubes().restingPlateCurrentA() : 0;
         plateCurrent.follow(dutyFactor * plateA + (1 - dutyFactor) * restA, s);
@@ -230,6 +233,11 @@ public final class SimulatedStation {
         transistors = Optional.of(new Placed(name, new TransistorAmplifier(amplifier, seed)));
         keyed = false;
         tripped = false;
+    }
+
+    /** Returns the matcher of the amplifier; empty where it has none. */
+    synchronized Optional<MatcherBox> matcher() {
+        return transistors.flatMap(placed -> placed.stage().matcher());
     }
 
     /** Returns on what the protection acted; empty where it did not, or is that of tubes. */

@@ -11,6 +11,7 @@ import org.tubrin.core.device.TetrodeLaw;
 import org.tubrin.core.device.TriodeLaw;
 import org.tubrin.core.device.Tube;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Matcher;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.TankBand;
 import org.tubrin.core.station.TwinConstants;
@@ -102,7 +103,8 @@ public final class SkerryPoint {
                     Optional.of(new TwinConstants.Expansion(1.3, 2.2))),
             600,
             15,
-            0.015);
+            0.015,
+            Optional.empty());
 
     /** Transistors at 13.8 V. */
     public static final TransistorAmplifier.Model DINGHY = new TransistorAmplifier.Model(
@@ -122,7 +124,8 @@ public final class SkerryPoint {
                     Optional.of(new TwinConstants.Expansion(0.9, 0.6))),
             60,
             8,
-            0.03);
+            0.03,
+            Optional.of(new Matcher(3, 7, 3, Matcher.Switching.BY_HAND)));
 
     /** The two transistors of the Ketch, with ten-turn pots and a printed 2.2 Ω in their feed. */
     public static final BiasBoard.Model KETCH_BIAS =

@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Matcher;
 import org.tubrin.core.station.TwinConstants.Broadband;
 import org.tubrin.core.station.TwinConstants.BroadbandBand;
 import org.tubrin.core.station.TwinConstants.Expansion;
@@ -36,6 +37,9 @@ public final class TransistorAmplifier {
     /** What the bypassed path lets through. */
     private static final double PATH_SHARE = 0.93;
 
+    /** Power at which a bridge shows twice as much standing wave as there is. */
+    private static final double DIODES_W = 0.3;
+
     private final Model model;
     private final TransistorTwin twin;
     private final double nominalV;
@@ -45,6 +49,7 @@ public final class TransistorAmplifier {
     private double overS;
     private double riseK;
     private double reflectedSwr = 1;
+    private final Optional<MatcherBox> matcher;
     private Optional<SeenSign> trip = Optional.empty();
     private Shown shown = new Shown(0, 0, 1, 0, 0);
 
@@ -55,8 +60,10 @@ public final class TransistorAmplifier {
      * @param ratedW output that it is rated for
      * @param inputTripW drive at which it trips
      * @param leadOhm between its supply and itself
+     * @param matcher in it; empty where there is none
      */
-    public record Model(Broadband constants, double ratedW, double inputTripW, double leadOhm) {}
+    public record Model(
+            Broadband constants, double ratedW, double inputTripW, double leadOhm, Optional<Matcher> matcher) {}
 
     /** What its meters see: watts at the input and into the load, input SWR, amperes and volts of the supply. */
     record Shown(double inputW, double outputW, double inputSwr, double supplyA, double supplyV) {}
@@ -64,6 +71,7 @@ public final class TransistorAmplifier {
     /** An amplifier whose truth belongs to a seed. */
     public TransistorAmplifier(Model model, long seed) {
         this.model = model;
+        matcher = model.matcher().map(record -> new MatcherBox(record, seed));
         Random random = new Random(seed);
         Broadband record = model.constants();
         nominalV = record.nominalV();
@@ -96,8 +104,13 @@ public final class TransistorAmplifier {
     /** Lets time pass with a drive at its input in watts, or none; the load as its resistance and reactance in ohms. */
     public void pass(
             Band band, double hz, boolean amplifies, double inputW, double loadOhm, double reactanceOhm, double s) {
-        double reflected = Mismatch.reflectedShare(loadOhm, reactanceOhm);
-        reflectedSwr = (1 + Math.sqrt(reflected)) / (1 - Math.sqrt(reflected));
+        double swrBehind = Mismatch.swr(loadOhm, reactanceOhm);
+        matcher.ifPresent(one -> one.pass(amplifies ? outputW() : inputW, swrBehind, s));
+        boolean isMatched = matcher.filter(one -> one.matches(swrBehind)).isPresent();
+        reflectedSwr = matcher.map(one -> one.swr(swrBehind)).orElse(swrBehind);
+        double seenOhm = isMatched ? Mismatch.LINE_OHM * reflectedSwr : loadOhm;
+        double seenReactanceOhm = isMatched ? 0 : reactanceOhm;
+        double through = matcher.map(MatcherBox::throughShare).orElse(1.0);
         // Once it has seen RF of the band it switches over, whatever comes after.
         filterLagS = Math.max(0, filterLagS - s);
         boolean driven = inputW > 0 && amplifies && trip.isEmpty();
@@ -106,17 +119,33 @@ public final class TransistorAmplifier {
         shown = new Shown(inputW, 0, 1, 0, nominalV);
         if (driven) {
             follow(band);
-            TransistorPoint point = at(band, hz, inputW, loadOhm, reactanceOhm);
-            double share = filterLagS > 0 ? WRONG_FILTER_SHARE : 1;
+            TransistorPoint point = at(band, hz, inputW, seenOhm, seenReactanceOhm);
+            double share = through * (filterLagS > 0 ? WRONG_FILTER_SHARE : 1);
             shown = new Shown(
                     inputW, share * point.outputW(), swr(point), point.supplyCurrentA(), point.supplyVoltageDcV());
             heatW = point.heatW() + (1 - share) * point.outputW();
             protect(point, inputW, s);
         } else if (inputW > 0 && !amplifies) {
-            shown = new Shown(inputW, PATH_SHARE * inputW, 1, 0, nominalV);
+            double comesBack = Mismatch.reflectedShare(seenOhm, seenReactanceOhm);
+            shown = new Shown(
+                    inputW,
+                    PATH_SHARE * through * inputW * (1 - comesBack),
+                    atLittlePower(reflectedSwr, inputW),
+                    0,
+                    nominalV);
         }
         double aimK = heatW * model.constants().heatKPerW();
         riseK += (aimK - riseK) * -Math.expm1(-s / model.constants().heatTimeS());
+    }
+
+    /** A bridge whose diodes carry next to nothing shows more standing waves than there are. */
+    private static double atLittlePower(double swr, double inputW) {
+        return 1 + (swr - 1) * (1 + DIODES_W / inputW);
+    }
+
+    /** Returns its matcher; empty where it has none. */
+    Optional<MatcherBox> matcher() {
+        return matcher;
     }
 
     private double restingA() {

@@ -392,6 +392,36 @@ public class BenchTest {
         }
     }
 
+    /** Off, the path takes 0.3 dB and shows the antenna, worse than it is; in line with power enough it is matched; on, 0.7 W trip nothing. */
+    @Test
+    public void theMatcherOfTheDinghyTunesPastAnAmplifierThatIsOff() throws IOException {
+        try (Client exciter = new Client(EXCITER);
+                Client amplifier = new Client(AMPLIFIER);
+                Client meters = new Client(DRIVE)) {
+            amplifier.ask("ROUT:AMPL KETCH;*OPC?");
+            assertTrue(amplifier.ask("PAN:MATC ON;SYST:ERR?").startsWith("-221"), "only the Dinghy has one");
+            amplifier.ask("ROUT:AMPL DINGHY;PAN:BAND MHZ_7;PAN:OPER OFF;ROUT:ANT 60.2,27.5;*OPC?");
+            exciter.ask("SOUR:FREQ 7190000;SOUR:POW 0.7;OUTP ON;*OPC?");
+            station.pass(2);
+            assertEquals(meters.number("MEAS:OUTP?"), 0.93 * 0.7, 0.5);
+            double bypassed = meters.number("MEAS:SWR?");
+            assertTrue(bypassed > 1.8 && bypassed < 2.2, "1.7, and a little for little power: " + bypassed);
+            amplifier.ask("PAN:MATC ON;*OPC?");
+            station.pass(3);
+            assertTrue(meters.number("MEAS:SWR?") > 1.7, "0.7 W do not tune it");
+            exciter.ask("SOUR:POW 3.8;*OPC?");
+            station.pass(3);
+            assertTrue(meters.number("MEAS:SWR?") < 1.5, "3.8 W do");
+            exciter.ask("SOUR:POW 0.7;*OPC?");
+            amplifier.ask("PAN:OPER ON;*OPC?");
+            station.pass(2);
+            assertTrue(meters.number("MEAS:OUTP?") > 5, "it amplifies");
+            assertEquals(amplifier.ask("PAN:TRIP?"), "0");
+            exciter.ask("OUTP OFF;*OPC?");
+            amplifier.ask("PAN:MATC OFF;ROUT:ANT:NONE;*OPC?");
+        }
+    }
+
     /** Turns a pot up until its device draws so much; returns the turns. */
     private double upTo(Client amplifier, Client meters, int device, double amperes) throws IOException {
         amplifier.ask("PAN:BIAS:DEV " + device + ";*OPC?");

@@ -129,6 +129,7 @@ public class AdviceBenchmark {
                 List.of(),
                 Optional.empty(),
                 Optional.of(Stages.TWIN.constants()),
+                Optional.empty(),
                 Optional.empty());
         List<Meter> meters = List.of(
                 new Meter("Fathom", List.of(channel(ReadingRole.OUTPUT, ScaleUnit.W, 1500))),

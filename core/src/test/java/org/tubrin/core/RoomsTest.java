@@ -27,7 +27,18 @@ public class RoomsTest {
             entry("station", "quantity", "metering", "device", "tank"),
             entry("twin", "quantity", "device", "tank", "station"),
             entry("budget", "quantity", "metering", "station"),
-            entry("run", "quantity", "metering", "device", "tank", "station", "twin", "budget", "alc", "bias"),
+            entry(
+                    "run",
+                    "quantity",
+                    "metering",
+                    "device",
+                    "tank",
+                    "station",
+                    "twin",
+                    "budget",
+                    "alc",
+                    "bias",
+                    "matcher"),
             entry("signs", "quantity", "metering", "device", "tank", "station", "twin", "budget", "run"),
             entry("foresee", "quantity", "metering", "device", "tank", "station", "twin", "budget", "run"),
             entry(
@@ -41,6 +52,7 @@ public class RoomsTest {
                     "budget",
                     "alc",
                     "bias",
+                    "matcher",
                     "run",
                     "signs",
                     "foresee"),
@@ -50,6 +62,7 @@ public class RoomsTest {
             entry("alc", "quantity"),
             entry("chain", "quantity", "metering", "twin"),
             entry("bias", "quantity"),
+            entry("matcher", "quantity", "station"),
             entry("card", "quantity", "metering", "tank", "station", "twin", "run"),
             entry("trend", "quantity", "metering", "station", "budget", "run"));
 

@@ -57,6 +57,7 @@ public final class Sample {
             List.of(new ChartRow(Band.MHZ_7, 5.1, 4.5)),
             Optional.of(new Mains(230, 8)),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty());
 
     public static final Exciter HALYARD = new Exciter(
@@ -140,6 +141,7 @@ public final class Sample {
                 BRIGANTINE.bands(),
                 BRIGANTINE.chart(),
                 BRIGANTINE.mains(),
+                Optional.empty(),
                 Optional.empty(),
                 Optional.empty());
     }

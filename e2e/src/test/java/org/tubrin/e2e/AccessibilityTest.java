@@ -79,6 +79,9 @@ public class AccessibilityTest {
             page.locator("[data-part=chain-stair]").waitFor();
             page.getByText("Measured, not believed").click();
             check(page, "chain");
+            page.navigate("/drive/matcher");
+            page.locator("[data-part=match-bands]").waitFor();
+            check(page, "matcher");
             page.navigate("/drive/alc");
             page.locator("[data-part=level-stair]").waitFor();
             page.getByText("Meters, band, load and tones").click();

@@ -16,6 +16,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import org.tubrin.bench.Bench;
 
 /** The packaged application, started by {@code ./start} in a home of its own. */
 final class App implements AutoCloseable {
@@ -267,7 +268,7 @@ final class App implements AutoCloseable {
     private static int freeBenchPort() throws IOException {
         for (int first = 15_240; ; first += 10) {
             boolean free = true;
-            for (int port = first; free && port < first + 6; port++) {
+            for (int port = first; free && port < first + Bench.INSTRUMENTS; port++) {
                 try (ServerSocket socket = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
                     free = socket.isBound();
                 } catch (IOException taken) {

@@ -33,6 +33,9 @@ import org.tubrin.core.drive.DriveKind;
 import org.tubrin.core.drive.DriveSweep;
 import org.tubrin.core.foresee.TwinFactor;
 import org.tubrin.core.hv.HighVoltage;
+import org.tubrin.core.matcher.InputMatch;
+import org.tubrin.core.matcher.Matching;
+import org.tubrin.core.matcher.NextMatch;
 import org.tubrin.core.metering.Agreement;
 import org.tubrin.core.metering.Comparison;
 import org.tubrin.core.metering.ReadingRole;
@@ -71,6 +74,7 @@ import org.tubrin.core.twin.GroundMap;
 import org.tubrin.core.twin.Linearity;
 import org.tubrin.core.twin.ModeAverage;
 import org.tubrin.core.twin.SheetFit;
+import org.tubrin.server.run.MatchView;
 import org.tubrin.server.run.MoveCode;
 import org.tubrin.server.words.Words;
 
@@ -141,6 +145,16 @@ public class WordsTest {
         add(wanted, "level.*", LevelProfile.Lack.values());
         add(wanted, "bias.end.*", BiasEnd.values());
         add(wanted, "bias.short.*", BiasEnd.values());
+        add(wanted, "match.end.*", Matching.End.values());
+        add(wanted, "match.short.*", Matching.End.values());
+        add(wanted, "match.input.*", InputMatch.Verdict.values());
+        add(wanted, "match.node.*", NextMatch.Node.values());
+        for (MatchView.Stands stands : MatchView.Stands.values()) {
+            add(wanted, "match." + stands + ".*", NextMatch.Node.values());
+        }
+        for (Control control : List.of(Control.POWER_AMPLIFIER, Control.MATCHER)) {
+            wanted.addAll(List.of("move.TURN." + control + ".on", "move.TURN." + control + ".off"));
+        }
         add(wanted, "bound.*", Reach.Bound.values());
         add(wanted, "comparison.*", Comparison.Reads.values());
         add(wanted, "trend.*", Figure.values());

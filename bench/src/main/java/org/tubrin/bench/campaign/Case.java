@@ -93,6 +93,7 @@ record Case(
                 List.of(row),
                 Optional.empty(),
                 record.twin(),
+                Optional.empty(),
                 Optional.empty());
         boolean antenna = random.nextInt(3) == 0;
         double swr = 1 + random.nextDouble();
@@ -219,6 +220,7 @@ record Case(
                 List.of(),
                 Optional.empty(),
                 Optional.of(twin.constants()),
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -264,6 +266,7 @@ record Case(
                         new ChartRow(Band.MHZ_3_5, 2.5, 4.6),
                         new ChartRow(Band.MHZ_7, 5.1, 4.5),
                         new ChartRow(Band.MHZ_14, 7.4, 6.4)),
+                Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty());

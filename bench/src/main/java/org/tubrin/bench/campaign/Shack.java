@@ -89,7 +89,8 @@ final class Shack {
             case DRIVE -> driveW = to;
             case PLATE -> plate.turn(to);
             case LOAD -> load.turn(to);
-            case TONE, LEVEL, DEVICE, POT -> throw new IllegalArgumentException("a climb has no " + control);
+            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER ->
+                throw new IllegalArgumentException("a climb has no " + control);
         }
         settle();
     }
@@ -99,7 +100,8 @@ final class Shack {
             case DRIVE -> driveW;
             case PLATE -> plate.shown();
             case LOAD -> load.shown();
-            case TONE, LEVEL, DEVICE, POT -> throw new IllegalArgumentException("a climb has no " + control);
+            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER ->
+                throw new IllegalArgumentException("a climb has no " + control);
         };
     }
 

@@ -27,6 +27,7 @@ public final class NextMove {
                     case DRIVE_TABLE -> DriveAdvice.of(state, now);
                     case ALC -> LevelAdvice.of(state, now);
                     case BIAS -> BiasAdvice.keyUp(state);
+                    case MATCHER -> MatcherAdvice.of(state, now);
                 };
             case CLOSING ->
                 Advice.of(
@@ -37,6 +38,7 @@ public final class NextMove {
                         switch (state.setup().stage().kind()) {
                             case ALC -> Reason.KEEP_LEVEL;
                             case BIAS -> Reason.KEEP_BIAS;
+                            case MATCHER -> Reason.KEEP_MATCH;
                             case TUNE_UP, DRIVE_TABLE -> Reason.KEEP_FOR_NEXT_TIME;
                         });
             case FINISHED, ABANDONED -> Advice.of(new Move.Done(), Reason.RUN_OVER);
@@ -53,6 +55,7 @@ public final class NextMove {
                     case DRIVE_TABLE -> Advice.of(new Move.ReadOff(clock.aimS()), Reason.READ_ALL);
                     case ALC -> Advice.of(new Move.ReadOff(clock.aimS()), Reason.LEVEL_READ);
                     case BIAS -> BiasAdvice.keyDown(state, now);
+                    case MATCHER -> MatcherAdvice.keyDown(state, clock);
                 };
     }
 
@@ -78,6 +81,8 @@ public final class NextMove {
             case PATH_WIRED,
                     PAD_IN_LINE,
                     TR_DELAY,
+                    KEYED_BEFORE_RF,
+                    FREQUENCY_CLEAR,
                     LOAD_IN_LINE,
                     AMPLIFIER_BYPASSED,
                     SOUND_PATH_SET,

@@ -121,6 +121,21 @@ public enum Reason {
     BIAS_TOO_COARSE(Rule.BIAS),
     BIAS_GATE_HIGH(Rule.BIAS),
     KEEP_BIAS(Rule.BIAS),
+    MATCH_PROVE(Rule.MATCHER),
+    MATCH_PA_ON(Rule.MATCHER),
+    MATCH_PATH_LOSES(Rule.MATCHER),
+    MATCH_NOT_TOLD(Rule.MATCHER),
+    MATCH_TUNE(Rule.MATCHER),
+    MATCH_POWER_SHORT(Rule.MATCHER),
+    MATCH_AGAIN(Rule.MATCHER),
+    MATCH_DRIVE_DOWN(Rule.MATCHER),
+    MATCH_PA_LAST(Rule.MATCHER),
+    MATCH_FIRST(Rule.MATCHER),
+    MATCH_PA_OFF(Rule.MATCHER),
+    MATCH_READ(Rule.MATCHER),
+    MATCH_SETTLES(Rule.MATCHER),
+    MATCH_IS_READ(Rule.MATCHER),
+    KEEP_MATCH(Rule.MATCHER),
     KNOB_FIRST(Rule.SIGNS);
 
     private final Rule rule;
@@ -153,6 +168,7 @@ public enum Reason {
         DRIVE,
         ALC,
         BIAS,
+        MATCHER,
         LICENCE
     }
 }

@@ -45,5 +45,9 @@ public enum ProblemCode {
     NEEDS_LOAD,
     NEEDS_DUMMY_LOAD,
     /** It is about transistors, and the amplifier has none. */
-    NEEDS_TRANSISTORS
+    NEEDS_TRANSISTORS,
+    /** The amplifier's record has no matcher. */
+    NEEDS_MATCHER,
+    /** Exciter and pad bring less than the matcher needs. */
+    SHORT_OF_MATCHER
 }

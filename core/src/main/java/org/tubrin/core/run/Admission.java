@@ -140,6 +140,7 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
                 new Likely(0, setup.customs().bias().map(BiasPlan::deviceCount).orElse(0));
             case POT ->
                 new Likely(0, setup.customs().bias().map(BiasPlan::potTurns).orElse(0.0));
+            case POWER_AMPLIFIER, MATCHER -> new Likely(0, 1);
             case PLATE, LOAD -> throw new IllegalArgumentException("a dial of its own: " + control);
         };
     }

@@ -3,6 +3,8 @@ package org.tubrin.core.run;
 /** A point that only the operator can answer for, before the climb or after it. */
 public enum Check {
     LIMITS_READ(Moment.COLD),
+    /** Nobody else is on the frequency. */
+    FREQUENCY_CLEAR(Moment.COLD),
     /** The amplifier is in bypass and not keyed: nothing but the exciter reaches the load. */
     AMPLIFIER_BYPASSED(Moment.COLD),
     /** Sliders, device and the computer's own volume stand as noted. */
@@ -22,6 +24,8 @@ public enum Check {
     PATH_WIRED(Moment.COLD),
     PAD_IN_LINE(Moment.COLD),
     TR_DELAY(Moment.COLD),
+    /** The keying line switches before there is RF, and RF ends before it lets go. */
+    KEYED_BEFORE_RF(Moment.COLD),
     BAND_SWITCH(Moment.COLD),
     LOAD_IN_LINE(Moment.COLD),
     METER_RANGE(Moment.COLD),

@@ -6,6 +6,7 @@ import org.tubrin.core.alc.LevelProfile;
 import org.tubrin.core.bias.BiasClimb;
 import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Verdict;
+import org.tubrin.core.matcher.Matching;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 
@@ -41,6 +42,20 @@ public enum ClimbEnd {
     POT_TOO_COARSE,
     /** A gate came above what biases it. */
     GATE_HIGH,
+    /** Matched, and amplifying at little drive. */
+    MATCHED,
+    /** A known load is matched. */
+    REACH_PROVEN,
+    NOT_MATCHED,
+    /** A known load within the matcher's reach is not matched. */
+    MATCHER_FAULTY,
+    PA_STAYS_ON,
+    PA_STAYS_OFF,
+    PATH_LOSES,
+    /** Exciter and pad do not bring what the matcher needs. */
+    POWER_SHORT,
+    /** The meters do not tell whether anything is amplified. */
+    NOT_TOLD,
     /** The drive was not raised from one step to the next. */
     STAYED,
     /** The last step was taken as such. */
@@ -67,6 +82,21 @@ public enum ClimbEnd {
             case RUNS_AWAY -> RUNS_AWAY;
             case TOO_COARSE -> POT_TOO_COARSE;
             case GATE_HIGH -> GATE_HIGH;
+        });
+    }
+
+    /** Returns why no further key-down of a matcher's order follows, where that is so. */
+    static Optional<ClimbEnd> ofMatching(TuneSetup setup, List<Step> steps) {
+        return MatcherSteps.matching(setup, steps).flatMap(Matching::end).map(end -> switch (end) {
+            case MATCHED -> MATCHED;
+            case REACH_PROVEN -> REACH_PROVEN;
+            case NOT_MATCHED -> NOT_MATCHED;
+            case MATCHER_FAULTY -> MATCHER_FAULTY;
+            case PA_STAYS_ON -> PA_STAYS_ON;
+            case PA_STAYS_OFF -> PA_STAYS_OFF;
+            case PATH_LOSES -> PATH_LOSES;
+            case POWER_SHORT -> POWER_SHORT;
+            case NOT_TOLD -> NOT_TOLD;
         });
     }
 

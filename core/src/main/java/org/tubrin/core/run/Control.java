@@ -15,7 +15,11 @@ public enum Control {
     /** Which transistor is taken up, from 1; 0 for none or all. */
     DEVICE(Unit.ONE),
     /** Its bias pot, in turns from its minimum. */
-    POT(Unit.ONE);
+    POT(Unit.ONE),
+    /** Whether the power amplifier is on: 0 or 1. */
+    POWER_AMPLIFIER(Unit.ONE),
+    /** Whether the matcher is in line: 0 or 1. */
+    MATCHER(Unit.ONE);
 
     private final Unit unit;
 

@@ -1,5 +1,6 @@
 package org.tubrin.core.run;
 
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import org.tubrin.core.metering.ReadingRole;
@@ -20,6 +21,7 @@ public final class Preflight {
         return switch (setup.stage().kind()) {
             case ALC -> withSound(setup);
             case BIAS -> withPots(setup);
+            case MATCHER -> withMatcher(setup);
             case TUNE_UP, DRIVE_TABLE -> withAmplifier(setup);
         };
     }
@@ -36,6 +38,23 @@ public final class Preflight {
     private static List<Check> withPots(TuneSetup setup) {
         EnumSet<Check> points = EnumSet.of(Check.LOAD_IN_LINE);
         points.addAll(setup.stage().checks());
+        return List.copyOf(points);
+    }
+
+    /** In the order of the work, which is not that of the climb. */
+    private static List<Check> withMatcher(TuneSetup setup) {
+        List<Check> points = new ArrayList<>(List.of(
+                setup.termination() instanceof Load ? Check.LOAD_IN_LINE : Check.FREQUENCY_CLEAR, Check.PATH_WIRED));
+        if (setup.pad().isPresent()) {
+            points.add(Check.PAD_IN_LINE);
+        }
+        points.addAll(List.of(Check.BAND_SWITCH, Check.AMPLIFIER_BYPASSED));
+        if (setup.stage().checks().contains(Check.KEYED_BEFORE_RF)) {
+            points.add(Check.KEYED_BEFORE_RF);
+        }
+        if (isRangeSetByHand(setup)) {
+            points.add(Check.METER_RANGE);
+        }
         return List.copyOf(points);
     }
 

@@ -64,7 +64,7 @@ public final class Replay implements RunEvent.Cases<Step> {
         stepSince = first.at();
         sequence = first.sequence();
         school = setup.school();
-        draft = emptyDraft(new EnumMap<>(Control.class));
+        draft = emptyDraft(setup.stage().start());
         setRanges();
     }
 

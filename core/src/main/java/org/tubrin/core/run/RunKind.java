@@ -9,5 +9,7 @@ public enum RunKind {
     /** How far the level into the exciter may go before its level control acts; the amplifier is bypassed. */
     ALC,
     /** The idle current of transistors is set, device by device, without drive. */
-    BIAS
+    BIAS,
+    /** A matcher is tuned past the power amplifier, which comes on last. */
+    MATCHER
 }

@@ -34,6 +34,11 @@ public interface RunStage {
     /** Returns what the operator can set, in the order of asking. */
     List<Control> controls();
 
+    /** Returns where controls stand before anything is set. */
+    default Map<Control, Double> start() {
+        return Map.of();
+    }
+
     /** Returns the dial of a control; empty where it has none. */
     Optional<Dial> dial(Control control);
 

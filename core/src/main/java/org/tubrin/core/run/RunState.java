@@ -234,6 +234,7 @@ public record RunState(
             case DRIVE_TABLE -> NextRow.end(setup, steps, trips);
             case ALC -> ClimbEnd.ofLevels(setup, steps);
             case BIAS -> ClimbEnd.ofBias(setup, steps);
+            case MATCHER -> ClimbEnd.ofMatching(setup, steps);
         };
     }
 

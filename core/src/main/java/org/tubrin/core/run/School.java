@@ -23,7 +23,9 @@ public enum School {
     /** No dials and no drive: the level into the exciter, until its level control acts. */
     ALC(Aim.OUTPUT, Rungs.DOUBLING, false, false),
     /** No drive: the idle current of transistors, device by device. */
-    BIAS(Aim.OUTPUT, Rungs.DOUBLING, false, false);
+    BIAS(Aim.OUTPUT, Rungs.DOUBLING, false, false),
+    /** No dials: the matcher's order, from the proof that nothing amplifies to the first key-down that does. */
+    MATCHER(Aim.OUTPUT, Rungs.DOUBLING, false, false);
 
     /** What PLATE is turned for. */
     public enum Aim {
@@ -61,7 +63,7 @@ public enum School {
 
     /** Returns whether it turns dials. */
     private boolean hasDials() {
-        return this != DRIVE_TABLE && this != ALC && this != BIAS;
+        return this != DRIVE_TABLE && this != ALC && this != BIAS && this != MATCHER;
     }
 
     /** Returns the schools by which a stage can be tuned. */

@@ -60,12 +60,15 @@ public record TuneSetup(
         Optional<Customs> practice) {
 
     private static final double EDGE_SHARE = 0.02;
+    /** Well below full drive: what the first key-down with a power amplifier may have. */
+    private static final double FIRST_SHARE = 0.25;
 
     public TuneSetup {
         meters = List.copyOf(meters);
         List<Problem> problems = new ArrayList<>();
         boolean isAlc = school == School.ALC;
         boolean isBias = school == School.BIAS;
+        boolean isMatcher = school == School.MATCHER;
         RunStage stage = inRun(amplifier, carrier, school, practice, source);
         if (!isAlc && !amplifier.bands().contains(band)) {
             problems.add(new Problem(
@@ -96,6 +99,9 @@ public record TuneSetup(
         if (isBias && !(amplifier.stage() instanceof Stage.Transistors)) {
             problems.add(
                     new Problem(ProblemCode.NEEDS_TRANSISTORS, "amplifier", amplifier.name(), new Allowed.Nothing()));
+        }
+        if (isMatcher && amplifier.matcher().isEmpty()) {
+            problems.add(new Problem(ProblemCode.NEEDS_MATCHER, "amplifier", amplifier.name(), new Allowed.Nothing()));
         }
         if ((isAlc || isBias) && !(termination instanceof Load)) {
             problems.add(new Problem(
@@ -230,6 +236,7 @@ public record TuneSetup(
             Optional<ReadingSource> source) {
         return switch (school) {
             case ALC -> new LevelsInRun();
+            case MATCHER -> new MatcherInRun(amplifier.matcher());
             case BIAS ->
                 new BiasInRun(
                         practice.flatMap(Customs::bias),
@@ -304,18 +311,36 @@ public record TuneSetup(
     }
 
     /**
-     * Returns the same; fails with {@link Refused} where exciter and pad give no less than the amplifier takes in the run's mode. Runs
-     * from before rows of AM were told apart may have that.
+     * Returns the same; fails with {@link Refused} where exciter and pad give no less than the amplifier takes in the run's mode, or
+     * do not bring what its matcher needs. Runs from before rows of AM were told apart may have that.
      */
     public TuneSetup withinDrive() {
         if (stage().amplifies() && leastDriveW() > driveLimitW()) {
-            throw new Refused(new Problem(
-                    ProblemCode.BEYOND_EXCITER,
-                    "exciter",
-                    Double.toString(leastDriveW()),
-                    new Allowed.Range(0, driveLimitW(), Unit.WATT)));
+            throw beyond(driveLimitW());
+        }
+        if (stage().kind() == RunKind.MATCHER) {
+            double matcherW = amplifier.matcher().orElseThrow().leastW();
+            if (leastDriveW() > FIRST_SHARE * driveLimitW()) {
+                throw beyond(FIRST_SHARE * driveLimitW());
+            }
+            if (mostDriveW() < matcherW) {
+                throw new Refused(new Problem(
+                        ProblemCode.SHORT_OF_MATCHER,
+                        "exciter",
+                        Double.toString(mostDriveW()),
+                        new Allowed.Range(
+                                matcherW, amplifier.matcher().orElseThrow().mostW(), Unit.WATT)));
+            }
         }
         return this;
+    }
+
+    private Refused beyond(double mostW) {
+        return new Refused(new Problem(
+                ProblemCode.BEYOND_EXCITER,
+                "exciter",
+                Double.toString(leastDriveW()),
+                new Allowed.Range(0, mostW, Unit.WATT)));
     }
 
     private double tableShare() {

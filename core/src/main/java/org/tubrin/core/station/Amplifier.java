@@ -20,6 +20,7 @@ import org.tubrin.core.quantity.Unit;
  * @param mains what it asks of the mains; absent where it runs from a DC supply
  * @param twin constants of its physical model; of the kind that its stage asks for; absent where unknown
  * @param modeSwitch its own switch between modes, which changes the plate voltage; absent where there is none
+ * @param matcher the matcher in it or behind it; absent where there is none
  */
 public record Amplifier(
         String name,
@@ -31,7 +32,8 @@ public record Amplifier(
         List<ChartRow> chart,
         Optional<Mains> mains,
         Optional<TwinConstants> twin,
-        Optional<ModeSwitch> modeSwitch)
+        Optional<ModeSwitch> modeSwitch,
+        Optional<Matcher> matcher)
         implements Equipment {
 
     public Amplifier {
@@ -102,7 +104,8 @@ public record Amplifier(
                 chart,
                 mains,
                 Optional.of(constants),
-                modeSwitch);
+                modeSwitch,
+                matcher);
     }
 
     /**
@@ -130,7 +133,8 @@ public record Amplifier(
                 twin.map(constants -> constants instanceof TwinConstants.Tuned tuned
                         ? tuned.scaled(tuned.tanks().get(0).band(), 1, ratio, 1, 1)
                         : constants),
-                Optional.of(to));
+                Optional.of(to),
+                matcher);
     }
 
     /** Returns the maker's dials for a band. */

@@ -102,6 +102,7 @@ public class BiasRunTest {
                 List.of(),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 

@@ -64,6 +64,7 @@ public class DriveTableTest {
             List.of(),
             Optional.empty(),
             Optional.of(Transistors.KETCH.constants()),
+            Optional.empty(),
             Optional.empty());
 
     private static final Meter LEAD = new Meter(

@@ -129,6 +129,7 @@ public class AdmissionTest {
                 Sample.BRIGANTINE.chart(),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
         assertTrue(
                 Preflight.of(Sample.setup(slow, Sample.STATION, Sample.BALLAST)).contains(Check.TR_DELAY));

@@ -40,6 +40,7 @@ public class LadderTest {
                 Sample.BRIGANTINE.chart(),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
         Exciter exciter =
                 new Exciter("E", powerMinW, powerMaxW, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty());

@@ -38,6 +38,7 @@ public class TransistorRunTest {
             List.of(),
             Optional.empty(),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty());
 
     private static final Meter SHUNT = new Meter(

@@ -32,6 +32,7 @@ public class EquipmentTest {
                 chart,
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -119,7 +120,8 @@ public class EquipmentTest {
                 plain.chart(),
                 plain.mains(),
                 plain.twin(),
-                Optional.of(positions));
+                Optional.of(positions),
+                Optional.empty());
         Amplifier cw = amplifier.switchedTo("CW");
         assertEquals(((Stage.Tubes) cw.stage()).plateVoltageRestDcV(), 2052.0);
         double ratio = ((TwinConstants.Tuned) cw.twin().orElseThrow()).supplyOpenV()

@@ -79,6 +79,7 @@ public class InstrumentTest {
                         3,
                         List.of(new TwinConstants.BroadbandBand(Band.MHZ_7, 12.6, 82, 1.15)),
                         Optional.empty())),
+                Optional.empty(),
                 Optional.empty());
         assertTrue(TransistorTwin.of(transistors).isPresent());
         assertThrows(Refused.class, () -> transistors.withTwin(Twins.BRIGANTINE));

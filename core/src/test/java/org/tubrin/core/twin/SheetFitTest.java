@@ -58,6 +58,7 @@ public class SheetFitTest {
                     new ChartRow(Band.MHZ_14, 71, 38)),
             Optional.empty(),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty());
 
     static final DataSheet CORACLES_SHEET = new DataSheet(

@@ -83,6 +83,7 @@ public final class Twins {
             List.of(new ChartRow(Band.MHZ_7, 48, 60)),
             Optional.empty(),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty());
 
     private Twins() {}

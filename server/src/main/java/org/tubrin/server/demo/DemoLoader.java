@@ -125,6 +125,7 @@ class DemoLoader implements ApplicationRunner {
         climbs += tables(station, byName, climb, now);
         climbs += levels(station, byName, climb, now);
         climbs += currents(station, byName, climb, now);
+        climbs += matchers(station, byName, now);
         LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
     }
 
@@ -223,6 +224,23 @@ class DemoLoader implements ApplicationRunner {
             store.begin(UUID.randomUUID(), UUID.randomUUID(), bias.events(runsAway, start));
         }
         return 2;
+    }
+
+    /** The matcher of the small amplifier: its reach on a known load, then the antenna, with the power amplifier left on at first. */
+    private int matchers(Station station, Map<String, Equipment> byName, Instant now) {
+        DemoMatcher matcher = new DemoMatcher(
+                station,
+                pick(byName, "Dinghy 60", Amplifier.class),
+                pick(byName, "Skiff 10", Exciter.class),
+                List.of(pick(byName, "Leadline", Meter.class), pick(byName, "Leadline behind", Meter.class)));
+        List<DemoMatcher.Try> tries = List.of(
+                new DemoMatcher.Try(pick(byName, "Trestle 150", Termination.class), 3, false),
+                new DemoMatcher.Try(pick(byName, "Yardarm", Termination.class), 1.7, true));
+        for (int i = 0; i < tries.size(); i++) {
+            Instant start = now.minus(Duration.ofDays(12)).plus(Duration.ofMinutes(20L * i));
+            store.begin(UUID.randomUUID(), UUID.randomUUID(), matcher.events(tries.get(i), start));
+        }
+        return tries.size();
     }
 
     private Equipment whole(Equipment equipment, JsonNode tree) {

@@ -7,9 +7,11 @@ import org.jspecify.annotations.Nullable;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveFor;
 import org.tubrin.core.drive.DriveKind;
+import org.tubrin.core.matcher.InputMatch;
 import org.tubrin.core.station.Band;
 import org.tubrin.server.run.BiasView;
 import org.tubrin.server.run.LevelView;
+import org.tubrin.server.run.MatchView;
 
 /** The drive tables of an amplifier as the page sees them. */
 public final class DriveViews {
@@ -169,6 +171,55 @@ public final class DriveViews {
 
     /** One bias climb: idle current wanted in mA, and how it ended. */
     record BiasRow(UUID runId, String amplifier, int devices, String idle, String because, Instant at, String came) {}
+
+    /**
+     * Matchers that were tuned, the newest first, one of them whole.
+     *
+     * @param amplifier whose bands follow; absent where none has a matcher
+     * @param byHand whether band, keying and level are by hand there
+     * @param bands what is known of each
+     */
+    record MatcherPageView(
+            List<MatcherRow> rows,
+            @Nullable UUID shownRunId,
+            @Nullable MatchView shown,
+            @Nullable String amplifier,
+            boolean byHand,
+            List<MatcherBand> bands) {}
+
+    /** One matcher that was tuned: the SWR bypassed and matched, and how it ended. */
+    record MatcherRow(
+            UUID runId,
+            String amplifier,
+            String band,
+            double frequencyMhz,
+            String termination,
+            String exciter,
+            String outputMeter,
+            Instant at,
+            @Nullable String bypassed,
+            @Nullable String matched,
+            String came) {}
+
+    /**
+     * What is known of a band.
+     *
+     * @param matched SWR at the input with the matcher tuned and the power amplifier off; absent where it never was
+     * @param amplifying the highest that was read there while amplifying
+     * @param verdict what that means to the exciter
+     * @param says the same in words, with the pad that cures it
+     * @param tuneAt what the exciter was set to for the tuning, in watts
+     * @param runAt what it is set to for the usual output, by the drive table
+     */
+    record MatcherBand(
+            Band band,
+            String name,
+            @Nullable String matched,
+            @Nullable String amplifying,
+            InputMatch.@Nullable Verdict verdict,
+            @Nullable String says,
+            @Nullable String tuneAt,
+            @Nullable String runAt) {}
 
     /** What one run told of an exciter; {@code shutWords} say why it no longer counts. */
     record AlcRow(

@@ -93,7 +93,7 @@ public class BenchLink implements SmartLifecycle {
 
     /** Keys or unkeys its exciter; refuses where it is away. */
     public void key(boolean down) {
-        set(EXCITER, "OUTP " + (down ? "ON" : "OFF"));
+        set(EXCITER, "OUTP " + onOff(down));
         panel.ifPresent(shown -> show(look()));
     }
 
@@ -107,6 +107,8 @@ public class BenchLink implements SmartLifecycle {
             case LEVEL -> set(EXCITER, "SOUR:LEV " + number(to));
             case DEVICE -> set(AMPLIFIER, "PAN:BIAS:DEV " + number(to));
             case POT -> set(AMPLIFIER, "PAN:BIAS:POT " + number(to));
+            case POWER_AMPLIFIER -> operate(to > 0);
+            case MATCHER -> set(AMPLIFIER, "PAN:MATC " + onOff(to > 0));
         }
         show(look());
     }
@@ -165,17 +167,17 @@ public class BenchLink implements SmartLifecycle {
 
     /** Lets its exciter send sound at a level, or a carrier. */
     public void sounding(boolean on) {
-        set(EXCITER, "SOUR:SOUN " + (on ? "ON" : "OFF"));
+        set(EXCITER, "SOUR:SOUN " + onOff(on));
     }
 
     /** Lets it be keyed without drive, with all bias pots at their minimum; or with drive again. */
     public void biasing(boolean on) {
-        set(AMPLIFIER, "PAN:BIAS " + (on ? "ON" : "OFF"));
+        set(AMPLIFIER, "PAN:BIAS " + onOff(on));
     }
 
     /** Puts its amplifier in operate or standby. */
     public void operate(boolean on) {
-        set(AMPLIFIER, "PAN:OPER " + (on ? "ON" : "OFF"));
+        set(AMPLIFIER, "PAN:OPER " + onOff(on));
     }
 
     /** Feeds its exciter from the supply of a name, by the name's first word. */
@@ -190,6 +192,10 @@ public class BenchLink implements SmartLifecycle {
     /** Resets a trip. */
     public void reset() {
         set(AMPLIFIER, "PAN:RES");
+    }
+
+    private static String onOff(boolean on) {
+        return on ? "ON" : "OFF";
     }
 
     private static String number(double value) {

@@ -13,6 +13,7 @@ import org.tubrin.core.advice.KeyClock;
 import org.tubrin.core.bias.BiasClimb;
 import org.tubrin.core.bias.BiasPlan;
 import org.tubrin.core.foresee.TwinLearning;
+import org.tubrin.core.matcher.Matching;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.BiasSteps;
 import org.tubrin.core.run.Check;
@@ -98,6 +99,7 @@ class AdviceWords {
             case DRIVE_TABLE -> ".untuned";
             case ALC -> ".alc";
             case BIAS -> ".bias";
+            case MATCHER -> ".matcher";
         };
     }
 
@@ -121,6 +123,13 @@ class AdviceWords {
             args.put("gateMost", Figures.plain(BiasPlan.GATE_LIMIT_V, 1));
             args.put("rise", Figures.plain(PERCENT * BiasClimb.RISE_STOP, 0));
             BiasScale.of(setup).ifPresent(scale -> args.put("unit", scale.unit().symbol()));
+        });
+        setup.amplifier().matcher().ifPresent(matcher -> {
+            args.put("matcherLeast", Figures.plain(matcher.leastW(), 1));
+            args.put("matcherMost", Figures.plain(matcher.mostW(), 1));
+            args.put("matchedSwr", Figures.plain(Matching.MATCHED_SWR, 1));
+            args.put("amplified", Figures.plain(Matching.AMPLIFIED, 1));
+            args.put("cable", matcher.switchesByHand() ? "no" : "yes");
         });
         args.put("amplifier", setup.amplifier().name());
         args.put("exciter", setup.exciter().name());

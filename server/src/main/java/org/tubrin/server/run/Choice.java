@@ -2,12 +2,15 @@ package org.tubrin.server.run;
 
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Matcher;
 
 /**
  * A box that can be chosen at the start.
  *
  * @param tuned whether it is an amplifier with dials
+ * @param matcher the matcher of an amplifier; absent where there is none
  */
 public record Choice(
         UUID id,
@@ -16,4 +19,5 @@ public record Choice(
         boolean tuned,
         List<Band> bands,
         List<String> reads,
-        List<String> switchPositions) {}
+        List<String> switchPositions,
+        @Nullable Matcher matcher) {}

@@ -21,6 +21,7 @@ import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.MatcherSteps;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.RunEvent;
@@ -31,6 +32,7 @@ import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Pad;
+import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.feed.Feed;
 import org.tubrin.server.words.Figures;
@@ -59,11 +61,9 @@ class LiveActs {
         if (onBench(state)) {
             bench.panel().ifPresent(panel -> {
                 for (Control control : state.setup().stage().controls()) {
-                    if (control == Control.DEVICE) {
-                        // The run says which is taken up, not the bench.
-                        continue;
-                    }
-                    moved(state, control, stands(state.setup(), panel, control)).ifPresent(events::add);
+                    stands(state.setup(), panel, control)
+                            .flatMap(shown -> moved(state, control, shown))
+                            .ifPresent(events::add);
                 }
             });
         }
@@ -79,15 +79,16 @@ class LiveActs {
         return events;
     }
 
-    private static double stands(TuneSetup setup, BenchLink.Panel panel, Control control) {
+    /** Returns where a control of the bench stands; empty where the run says it, and readings prove it, not a panel. */
+    private static Optional<Double> stands(TuneSetup setup, BenchLink.Panel panel, Control control) {
         return switch (control) {
-            case DRIVE -> setup.driveOfW(panel.exciterW());
-            case PLATE -> panel.plate();
-            case LOAD -> panel.load();
-            case TONE -> panel.toneHz();
-            case LEVEL -> panel.level();
-            case DEVICE -> panel.device();
-            case POT -> panel.pot();
+            case DRIVE -> Optional.of(setup.driveOfW(panel.exciterW()));
+            case PLATE -> Optional.of(panel.plate());
+            case LOAD -> Optional.of(panel.load());
+            case TONE -> Optional.of(panel.toneHz());
+            case LEVEL -> Optional.of(panel.level());
+            case POT -> Optional.of(panel.pot());
+            case DEVICE, POWER_AMPLIFIER, MATCHER -> Optional.empty();
         };
     }
 
@@ -191,7 +192,12 @@ class LiveActs {
             bench.amplifier(setup.amplifier().name());
             bench.band(setup.band());
             bench.frequency(setup.frequencyHz());
-            bench.operate(setup.stage().kind() != RunKind.ALC);
+            if (setup.stage().kind() == RunKind.MATCHER) {
+                // The power amplifier stands as it was left: whether it is off the first key-down tells.
+                bench.turn(Control.MATCHER, 0);
+            } else {
+                bench.operate(setup.stage().kind() != RunKind.ALC);
+            }
             bench.sounding(setup.stage().kind() == RunKind.ALC);
             bench.biasing(setup.stage().kind() == RunKind.BIAS);
             // A bench with fewer transistors refuses before the run begins.
@@ -199,15 +205,20 @@ class LiveActs {
             if (setup.stage().kind() == RunKind.ALC) {
                 bench.exciter(setup.exciter().name(), setup.exciter().firmware());
             }
-            bench.antenna(
-                    setup.termination() instanceof Antenna antenna
-                            ? antenna.impedanceAt(setup.frequencyHz())
-                            : Optional.empty());
+            bench.antenna(atTheEnd(setup));
             bench.detector(setup.readsPeaks());
             bench.pulse(dutyFactor(setup, setup.school()));
             bench.pad(setup.pad().map(Pad::attenuationDb).orElse(0.0));
             range(setup, begun.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
         }
+    }
+
+    /** Returns what stands in the place of the bench's own load: an antenna, or a load that is there to be matched. */
+    private static Optional<ImpedancePoint> atTheEnd(TuneSetup setup) {
+        return setup.termination() instanceof Antenna antenna
+                ? antenna.impedanceAt(setup.frequencyHz())
+                : MatcherSteps.knownSwr(setup.termination())
+                        .map(any -> setup.termination().at(setup.frequencyHz()));
     }
 
     /** Does on the bench what has happened in a run on it; a bench that is away leaves the run as it is. */

@@ -223,6 +223,9 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
                     ? "move.TURN.DRIVE.first"
                     : turn.to() > turn.from() ? "move.TURN.DRIVE.up" : "move.TURN.DRIVE.down";
         }
+        if (turn.control() == Control.POWER_AMPLIFIER || turn.control() == Control.MATCHER) {
+            return "move.TURN." + turn.control() + (turn.to() > 0 ? ".on" : ".off");
+        }
         if (turn.control() == Control.DEVICE) {
             args.put("device", Long.toString(Math.round(turn.to())));
             return "move.TURN.DEVICE";

@@ -206,6 +206,13 @@ public class RunController {
                         .toList()
                 : List.of();
         return new Choice(
-                id, equipment.name(), EquipmentWords.detail(equipment, words), tuned, bands, reads, positions);
+                id,
+                equipment.name(),
+                EquipmentWords.detail(equipment, words),
+                tuned,
+                bands,
+                reads,
+                positions,
+                equipment instanceof Amplifier amplifier ? amplifier.matcher().orElse(null) : null);
     }
 }

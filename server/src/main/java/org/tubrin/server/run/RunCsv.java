@@ -1,8 +1,9 @@
 package org.tubrin.server.run;
 
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -20,12 +21,25 @@ import org.tubrin.server.web.Csv;
 
 /** Writes the steps of a run as a table: one row a step, in the core's units, raw and worth side by side. */
 final class RunCsv {
+    /** What a control is called at the head of its column. */
+    private static final Map<Control, String> CONTROLS = new EnumMap<>(Map.of(
+            Control.DRIVE, "driveW",
+            Control.PLATE, "plateMark",
+            Control.LOAD, "loadMark",
+            Control.TONE, "toneHz",
+            Control.LEVEL, "levelShare",
+            Control.DEVICE, "device",
+            Control.POT, "potTurns",
+            Control.POWER_AMPLIFIER, "powerAmplifierOn",
+            Control.MATCHER, "matcherInLine"));
+
     private RunCsv() {}
 
     static ResponseEntity<String> of(RunView view, List<Recorded> events) {
         RunState state = Replay.of(events);
-        List<String> header = new ArrayList<>(Arrays.asList(
-                "step", "kind", "driveW", "plateMark", "loadMark", "toneHz", "levelShare", "device", "potTurns"));
+        List<String> header = new ArrayList<>(List.of("step", "kind"));
+        List<Control> controls = List.of(Control.values());
+        controls.forEach(control -> header.add(CONTROLS.getOrDefault(control, control.name())));
         for (ReadingRole role : state.setup().rolesAsked()) {
             String name = role.name().toLowerCase(java.util.Locale.ROOT);
             header.addAll(List.of(name + "_typed", name + "_range", name, name + "_u"));
@@ -45,13 +59,7 @@ final class RunCsv {
             List<@Nullable Object> row = new ArrayList<>();
             row.add(i + 1);
             row.add(step.kind());
-            row.add(step.position(Control.DRIVE).orElse(null));
-            row.add(step.position(Control.PLATE).orElse(null));
-            row.add(step.position(Control.LOAD).orElse(null));
-            row.add(step.position(Control.TONE).orElse(null));
-            row.add(step.position(Control.LEVEL).orElse(null));
-            row.add(step.position(Control.DEVICE).orElse(null));
-            row.add(step.position(Control.POT).orElse(null));
+            controls.forEach(control -> row.add(step.position(control).orElse(null)));
             for (ReadingRole role : state.setup().rolesAsked()) {
                 Reading reading = step.readings().get(role);
                 row.add(reading == null ? null : reading.textAsTyped());

@@ -59,7 +59,8 @@ public record RunView(
             List<SignView> signs,
             List<DialView> dials,
             @Nullable LevelView levels,
-            @Nullable BiasView bias) {}
+            @Nullable BiasView bias,
+            @Nullable MatchView match) {}
 
     /** What is to be done, and the time for it. */
     public record Doing(
@@ -135,6 +136,7 @@ public record RunView(
             @Nullable String tone,
             @Nullable String level,
             @Nullable String device,
+            @Nullable String path,
             List<Control> moved,
             List<Cell> cells,
             @Nullable Figure output,

@@ -59,6 +59,7 @@ class RunViewer {
     private final LevelViewer levels;
     private final LevelProfiles profiles;
     private final BiasViewer bias;
+    private final MatchViewer matches;
 
     RunViewer(
             Words words,
@@ -69,7 +70,9 @@ class RunViewer {
             Stations stations,
             LevelViewer levels,
             LevelProfiles profiles,
-            BiasViewer bias) {
+            BiasViewer bias,
+            MatchViewer matches) {
+        this.matches = matches;
         this.bias = bias;
         this.levels = levels;
         this.profiles = profiles;
@@ -104,7 +107,8 @@ class RunViewer {
                         signs(state),
                         dials(state, advice),
                         levels.view(state).orElse(null),
-                        bias.view(state).orElse(null)),
+                        bias.view(state).orElse(null),
+                        matches.view(state).orElse(null)),
                 new RunView.Doing(
                         adviceWords.view(advice, state, clock),
                         clock(state, clock),
@@ -164,6 +168,7 @@ class RunViewer {
             case TUNE_UP, DRIVE_TABLE -> "run.subtitle";
             case ALC -> "run.subtitle.alc";
             case BIAS -> "run.subtitle.bias";
+            case MATCHER -> "run.subtitle.matcher";
         };
         return ended ? key + ".ended" : key;
     }
@@ -174,6 +179,7 @@ class RunViewer {
             case DRIVE_TABLE -> "run.title.untuned";
             case ALC -> "run.title.alc";
             case BIAS -> "run.title.bias";
+            case MATCHER -> "run.title.matcher";
         };
     }
 
@@ -289,6 +295,10 @@ class RunViewer {
 
     private static String warmth(RunState state, RunState.Phase phase) {
         if (state.setup().stage().kind() == RunKind.ALC) {
+            return "bypassed";
+        }
+        if (state.setup().stage().kind() == RunKind.MATCHER
+                && state.draft().position(Control.POWER_AMPLIFIER).orElse(0.0) <= 0) {
             return "bypassed";
         }
         return switch (phase) {

@@ -217,7 +217,8 @@ public class Runs {
                             MAKERS_CHART,
                             TUNE_WHERE_YOU_RUN,
                             PULSED,
-                            DRIVE_TABLE -> practice(request);
+                            DRIVE_TABLE,
+                            MATCHER -> practice(request);
                 });
         setup.withinDrive();
         return known.isPresent()

@@ -76,6 +76,9 @@ class StepViewer {
                 step.position(Control.DEVICE)
                         .map(number -> number > 0 ? Figures.plain(number, 0) : words.say("bias.all"))
                         .orElse(null),
+                step.position(Control.POWER_AMPLIFIER)
+                        .map(on -> path(on, step.position(Control.MATCHER).orElse(0.0)))
+                        .orElse(null),
                 List.copyOf(step.moved()),
                 cells(state, step, place == state.steps().size()),
                 step.measured(ReadingRole.OUTPUT)
@@ -93,6 +96,12 @@ class StepViewer {
                 step.isComplete(),
                 Signs.of(step, before).stream().map(Sign::code).toList(),
                 twin.of(step));
+    }
+
+    /** Returns whether the power amplifier is on, and the matcher in line. */
+    private String path(double powerAmplifier, double matcher) {
+        return words.say(
+                "match.path", Map.of("pa", powerAmplifier > 0 ? "on" : "off", "matcher", matcher > 0 ? "in" : "out"));
     }
 
     private static Figures.@Nullable Figure watts(Optional<Quantity> power) {

@@ -79,7 +79,7 @@ final class RunPairs {
             case PLATE, LOAD -> Figures.dial(at);
             case DRIVE, TONE -> Figures.plain(at, 1);
             case LEVEL -> LevelViewer.percent(at);
-            case DEVICE -> Figures.plain(at, 0);
+            case DEVICE, POWER_AMPLIFIER, MATCHER -> Figures.plain(at, 0);
             case POT -> Figures.plain(at, 2);
         };
     }

@@ -97,6 +97,7 @@ record AlcCase(int number, TuneSetup setup, LevelControl.Model model, long truth
                 List.of(),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 

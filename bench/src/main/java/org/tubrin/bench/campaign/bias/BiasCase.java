@@ -103,6 +103,7 @@ record BiasCase(
                 List.of(),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
         return new TuneSetup(
                 new Station("Skerry Point", "Q1TUB", 1000, 20, Optional.empty()),

@@ -79,6 +79,7 @@ record DriveCase(
                 List.of(),
                 Optional.empty(),
                 Optional.of(model.constants()),
+                Optional.empty(),
                 Optional.empty());
     }
 

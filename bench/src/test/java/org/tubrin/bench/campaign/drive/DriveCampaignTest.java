@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
+import java.util.Optional;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import org.tubrin.bench.SkerryPoint;
@@ -87,7 +88,8 @@ public class DriveCampaignTest {
                 own.tripSwr(),
                 own.bands(),
                 own.expansion());
-        TransistorAmplifier small = new TransistorAmplifier(new TransistorAmplifier.Model(smallSink, 60, 8, 0.03), 3);
+        TransistorAmplifier small =
+                new TransistorAmplifier(new TransistorAmplifier.Model(smallSink, 60, 8, 0.03, Optional.empty()), 3);
         passes(small, Band.MHZ_18, 0.1, 50, 0.3);
         double full = fullPower(small, 7);
         passes(small, Band.MHZ_18, 7, 50, 200);

@@ -1,0 +1,71 @@
+package org.tubrin.core.run;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.station.Matcher;
+
+/**
+ * A matcher that is tuned past the power amplifier, which is off until the last key-down.
+ *
+ * @param matcher by its record; absent only where the run is refused
+ */
+record MatcherInRun(Optional<Matcher> matcher) implements UnamplifiedRun {
+    @Override
+    public RunKind kind() {
+        return RunKind.MATCHER;
+    }
+
+    @Override
+    public List<Control> controls() {
+        return List.of(Control.DRIVE, Control.POWER_AMPLIFIER, Control.MATCHER);
+    }
+
+    /** What the points before power make sure of; whether it is so the first key-down tells. */
+    @Override
+    public Map<Control, Double> start() {
+        return Map.of(Control.POWER_AMPLIFIER, 0.0, Control.MATCHER, 0.0);
+    }
+
+    @Override
+    public List<School> schools() {
+        return List.of(School.MATCHER);
+    }
+
+    @Override
+    public Set<Check> checks() {
+        EnumSet<Check> checks = EnumSet.of(Check.PATH_WIRED, Check.BAND_SWITCH, Check.AMPLIFIER_BYPASSED);
+        if (matcher.filter(Matcher::switchesByHand).isPresent()) {
+            checks.add(Check.KEYED_BEFORE_RF);
+        }
+        return checks;
+    }
+
+    @Override
+    public Set<Check> closingChecks() {
+        return EnumSet.noneOf(Check.class);
+    }
+
+    @Override
+    public double mostGrowthPerDoubling() {
+        return 2;
+    }
+
+    @Override
+    public Set<ReadingRole> needed() {
+        return EnumSet.of(ReadingRole.OUTPUT, ReadingRole.INPUT_SWR);
+    }
+
+    @Override
+    public boolean asks(ReadingRole role) {
+        return role == ReadingRole.INPUT_POWER || needed().contains(role);
+    }
+
+    @Override
+    public int deviceCount() {
+        return 1;
+    }
+}

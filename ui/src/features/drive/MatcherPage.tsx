@@ -1,0 +1,149 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { ask, client, type MatcherPageView } from '../../api';
+import { Answer, Diamond, MatchOrder, Sheet } from '../../parts';
+import { Button, Cell, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
+import { utc } from '../../quantity';
+import { DriveTabs } from './DriveTabs';
+import { MatcherStart } from './MatcherStart';
+
+/** Matchers as they were tuned, the match at the input of each band, and a new run. */
+export function MatcherPage() {
+  const [run, setRun] = useState<string>();
+  const view = useQuery({
+    queryKey: ['drive', 'matcher', run],
+    queryFn: () => ask(client.GET('/api/drive/matcher', { params: { query: run ? { run } : {} } })),
+    placeholderData: (before) => before,
+  });
+  useEffect(() => {
+    document.title = 'Matcher · Tubrin';
+  }, []);
+  return (
+    <Answer query={view} what="the matchers">
+      {(data) => (
+        <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side print:m-0 print:block">
+          <div className="grid grid-cols-one gap-3.5">
+            <Shown view={data} />
+            {data.bands.length > 0 && <Bands view={data} />}
+          </div>
+          <div className="noprint grid grid-cols-one gap-3.5">
+            <MatcherStart suggested={data.rows[0]} amplifier={data.amplifier} />
+            {data.rows.length > 0 && <Runs view={data} onPick={setRun} />}
+          </div>
+        </div>
+      )}
+    </Answer>
+  );
+}
+
+function Shown({ view }: { view: MatcherPageView }) {
+  const row = view.rows.find((one) => one.runId === view.shownRunId);
+  return (
+    <section aria-label="Matcher, in its order" className="noprint sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
+      <header className="flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-22">Matcher, in its order</h1>
+        {row && (
+          <p className="text-soft">
+            {row.amplifier} into {row.termination}, {row.frequencyMhz.toFixed(3)} MHz, {utc(row.at).slice(0, 10)}
+          </p>
+        )}
+        <DriveTabs />
+      </header>
+      {view.shown ? (
+        <>
+          <MatchOrder match={view.shown} />
+          {view.shown.says.map((sentence) => (
+            <p key={sentence}>{sentence}</p>
+          ))}
+        </>
+      ) : (
+        <p className="text-soft">
+          No matcher was tuned yet. The power amplifier comes off first, and both powers prove it; it comes on last, at
+          a tenth of full drive.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Input match by band, and what is by hand at each change of band where no cable of the maker does it. */
+function Bands({ view }: { view: MatcherPageView }) {
+  return (
+    <Sheet
+      title={view.byHand ? `By hand at each change of band: ${view.amplifier}` : `Input match: ${view.amplifier}`}
+      part="match-bands"
+    >
+      <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
+        {view.byHand ? (
+          <ol className="list-decimal pl-5">
+            <li>RF off, then the power amplifier off.</li>
+            <li>Band of exciter, amplifier and matcher by hand.</li>
+            <li>Exciter to the watts for tuning. Key: what comes out is no more than what goes in.</li>
+            <li>Matcher in line, until the SWR is 1.5 or less. RF off.</li>
+            <li>Exciter to a tenth, only now the power amplifier on. A short key-down, then up by 3 dB.</li>
+            <li>Keying line before RF, RF off before it lets go. No cable, no ALC: nothing limits but you.</li>
+          </ol>
+        ) : (
+          <p className="text-soft">
+            Amplifying: up to 1.5 is fine, up to 2 acceptable; above, an exciter may fold back.
+          </p>
+        )}
+        <Button className="noprint ml-auto" onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <ScrollArea label="By band">
+        <Table caption="By band" quiet tight className="mt-2 text-13">
+          <Heads of={['', 'tune at, W', 'SWR matched', 'run at, W', 'SWR amplifying', '']} end />
+          <tbody>
+            {view.bands.map((band) => (
+              <tr key={band.band}>
+                <RowHead>{band.name}</RowHead>
+                {[band.tuneAt, band.matched, band.runAt, band.amplifying].map((shown, index) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
+                  <Cell key={index} figure end className="whitespace-nowrap">
+                    {shown ?? '–'}
+                  </Cell>
+                ))}
+                <Cell className="pl-3">
+                  {band.verdict === 'MAY_FOLD_BACK' && <Diamond />} <span className="text-soft">{band.says}</span>
+                </Cell>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </ScrollArea>
+    </Sheet>
+  );
+}
+
+function Runs({ view, onPick }: { view: MatcherPageView; onPick: (run: string) => void }) {
+  return (
+    <Sheet title="Matchers that were tuned">
+      <Table caption="Matchers that were tuned" quiet tight className="text-13">
+        <Heads of={['into', 'SWR', 'came to']} />
+        <tbody>
+          {view.rows.map((row) => (
+            <tr key={row.runId} className={row.runId === view.shownRunId ? 'bg-wash' : ''}>
+              <RowHead>
+                <Button kind="link" aria-pressed={row.runId === view.shownRunId} onClick={() => onPick(row.runId)}>
+                  {row.termination}
+                </Button>
+                <Link className="figure block text-12 whitespace-nowrap underline" to={`/log/${row.runId}`}>
+                  {utc(row.at).slice(0, 10)}
+                </Link>
+                <span className="block text-12 text-soft">{row.band}</span>
+              </RowHead>
+              <Cell figure>
+                <span className="block whitespace-nowrap">{row.bypassed ?? '–'}</span>
+                <span className="block whitespace-nowrap">→ {row.matched ?? '–'}</span>
+              </Cell>
+              <Cell>{row.came}</Cell>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </Sheet>
+  );
+}

@@ -1,0 +1,196 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { ask, type Choices, client, type MatcherPageView, type StartRequest } from '../../api';
+import { isRefused, Sheet, Trouble } from '../../parts';
+import { Pick, Skeleton, TextField } from '../../parts/ui';
+import { StartFoot } from './StartFoot';
+import { named, reads, there, useStart, useTyped } from './useStart';
+
+const KEY = 'tubrin.matcher';
+
+interface Entry {
+  amplifierId: string;
+  exciterId: string;
+  padId: string;
+  terminationId: string;
+  inputId: string;
+  outputId: string;
+  band: StartRequest['band'];
+  frequency: string;
+  source: StartRequest['source'];
+}
+
+/** What the fields are called on the form. */
+const NAMES: Record<string, string> = { frequency: 'Frequency', bench: 'Simulated bench', exciter: 'Exciter' };
+
+interface Suggestions {
+  /** The last one that was tuned. */
+  suggested: MatcherPageView['rows'][number] | undefined;
+  amplifier: string | undefined;
+}
+
+const idOf = (all: { id: string; name: string }[], name: string | undefined) =>
+  all.find((one) => one.name === name)?.id;
+
+/** Begins a run that tunes a matcher; that of the amplifier that was used last where nothing else is chosen. */
+export function MatcherStart(suggestions: Suggestions) {
+  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
+  if (!choices.data) return <Skeleton what="the station" />;
+  return <Start choices={choices.data} {...suggestions} />;
+}
+
+const withMatcher = (choices: Choices) => choices.amplifiers.filter((one) => one.matcher);
+
+function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
+  const amplifierId = there(withMatcher(choices), typed.amplifierId);
+  const bands = choices.amplifiers.find((one) => one.id === amplifierId)?.bands ?? [];
+  const band = bands.find((one) => one === typed.band) ?? bands.find((one) => one === 'MHZ_7') ?? bands[0] ?? 'MHZ_7';
+  const edges = choices.bands.find((one) => one.band === band);
+  const isThere = (mhz: number) => edges !== undefined && mhz * 1e6 >= edges.lowestHz && mhz * 1e6 <= edges.highestHz;
+  const ends = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(band));
+  return {
+    amplifierId,
+    band,
+    frequency:
+      typed.frequency !== undefined && (typed.band === band || isThere(Number(typed.frequency)))
+        ? typed.frequency
+        : edges
+          ? ((edges.lowestHz + edges.highestHz) / 2e6).toFixed(3)
+          : '',
+    exciterId: there(choices.exciters, typed.exciterId),
+    padId: choices.pads.find((one) => one.id === typed.padId)?.id ?? '',
+    terminationId: there(
+      [...ends].sort((a, b) => b.bands.length - a.bands.length),
+      typed.terminationId,
+    ),
+    inputId: there(reads(choices, 'INPUT_SWR'), typed.inputId),
+    outputId: there(reads(choices, 'OUTPUT'), typed.outputId),
+    source: choices.sources.find((one) => one.code === typed.source)?.code ?? choices.sources[0]?.code ?? 'TYPED',
+  } as Entry;
+}
+
+function Start({ choices, suggested, amplifier: first }: Suggestions & { choices: Choices }) {
+  const [typed, keep] = useTyped<Entry>(KEY);
+  const entry = entryOf(choices, {
+    amplifierId: idOf(choices.amplifiers, first),
+    exciterId: idOf(choices.exciters, suggested?.exciter),
+    outputId: idOf(choices.meters, suggested?.outputMeter),
+    ...typed,
+  });
+  const change = (more: Partial<Entry>) => keep({ ...entry, ...more });
+  const start = useStart((runId) => requestOf(entry, runId));
+  const amplifier = choices.amplifiers.find((one) => one.id === entry.amplifierId);
+  const matcher = amplifier?.matcher;
+  if (!amplifier || !matcher || !entry.exciterId || !entry.terminationId || !entry.inputId || !entry.outputId) {
+    return (
+      <Sheet title="Next move" accent>
+        <p className="head text-22 leading-head">Describe the matcher first</p>
+        <p className="mt-2 text-soft">
+          It needs an amplifier whose record has a matcher, an exciter, an antenna or load, a meter of output, and one
+          that reads the SWR at the amplifier’s input.{' '}
+          <Link className="text-act underline" to="/station">
+            Go to Station
+          </Link>
+        </p>
+      </Sheet>
+    );
+  }
+  const bands = choices.bands.filter((one) => amplifier.bands.includes(one.band));
+  const ends = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(entry.band));
+  return (
+    <Sheet title="Next move" accent part="matcher-start">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!start.isPending) start.mutate();
+        }}
+      >
+        <p className="head text-22 leading-head">Tune the matcher of {amplifier.name}</p>
+        <p className="mt-1 text-soft">
+          It tunes with {matcher.leastW} to {matcher.mostW} W at its input, and reaches 1 to {matcher.reachSwr}.
+        </p>
+        <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
+          <Pick
+            label="Amplifier"
+            value={entry.amplifierId}
+            options={named(withMatcher(choices))}
+            onPick={(amplifierId) => change({ amplifierId })}
+          />
+          <Pick
+            label="Into"
+            value={entry.terminationId}
+            options={named(ends)}
+            onPick={(terminationId) => change({ terminationId })}
+          />
+          <Pick
+            label="Band"
+            value={entry.band}
+            options={bands.map((one) => [one.band, one.name] as const)}
+            onPick={(band) => keep({ ...entry, ...entryOf(choices, { ...typed, band: band as Entry['band'] }) })}
+          />
+          <TextField
+            label="Frequency, MHz"
+            value={entry.frequency}
+            number
+            className="w-full"
+            invalid={isRefused(start.error, 'frequency')}
+            onChange={(frequency) => change({ frequency })}
+          />
+          <Pick
+            label="Exciter"
+            value={entry.exciterId}
+            options={named(choices.exciters)}
+            onPick={(exciterId) => change({ exciterId })}
+          />
+          <Pick
+            label="Pad behind it"
+            value={entry.padId}
+            options={[['', 'none'], ...named(choices.pads)]}
+            onPick={(padId) => change({ padId })}
+          />
+          <Pick
+            label="Input by"
+            value={entry.inputId}
+            options={named(reads(choices, 'INPUT_SWR'))}
+            onPick={(inputId) => change({ inputId })}
+          />
+          <Pick
+            label="Output by"
+            value={entry.outputId}
+            options={named(reads(choices, 'OUTPUT'))}
+            onPick={(outputId) => change({ outputId })}
+          />
+          <Pick
+            label="Readings"
+            value={entry.source}
+            options={choices.sources.map((one) => [one.code, one.name] as const)}
+            onPick={(source) => change({ source: source as Entry['source'] })}
+          />
+        </div>
+        <StartFoot
+          label="Start with the points"
+          start={start}
+          missing={entry.frequency.trim() === '' ? 'The frequency is still missing.' : undefined}
+          names={NAMES}
+        />
+      </form>
+    </Sheet>
+  );
+}
+
+function requestOf(entry: Entry, runId: string): StartRequest {
+  return {
+    runId,
+    amplifierId: entry.amplifierId,
+    exciterId: entry.exciterId,
+    carrier: 'CW',
+    meterIds: [...new Set([entry.inputId, entry.outputId])],
+    terminationId: entry.terminationId,
+    band: entry.band,
+    frequency: entry.frequency,
+    school: 'MATCHER',
+    source: entry.source,
+    ...(entry.padId ? { padId: entry.padId } : {}),
+  };
+}
