@@ -17,3 +17,4 @@ export { saveCsv, saveJson, savePng, saveSvg } from './saveChart';
 export { TenMinutes } from './TenMinutes';
 export { Trend } from './Trend';
 export { VoltageStair } from './VoltageStair';
+export { WayUp } from './WayUp';

@@ -16,6 +16,7 @@ import {
   TextField,
 } from '../../parts/ui';
 import { ChainStair, SaveDrawing, Sized } from '../../plot';
+import { ChainStart } from './ChainStart';
 import { DriveTabs } from './DriveTabs';
 import { Pads } from './Pads';
 import { useLast } from './useLast';
@@ -178,6 +179,7 @@ export function ChainPage() {
             ) : null}
           </Sheet>
         )}
+        {view && <ChainStart chain={entry} named={namesOf(entry.parts)} />}
         <Pads />
       </div>
       {view && (

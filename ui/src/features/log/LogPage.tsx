@@ -13,6 +13,7 @@ const WHERE: Partial<Record<RunSummary['school'], string>> = {
   ALC: 'in the levels',
   BIAS: 'with the currents',
   MATCHER: 'with the matchers',
+  CHAIN: 'in the log',
 };
 
 const ended = (run: RunSummary) => (run.ending === 'ABANDONED' ? 'left' : (WHERE[run.school] ?? 'on the card'));

@@ -19,6 +19,7 @@ const KEPT: Record<RunView['kind'], { says: (view: RunView) => string; to: strin
     to: '/drive/matcher',
     see: 'See the matchers',
   },
+  CHAIN: { says: (view) => `The way up of ${view.amplifier} is kept.`, to: '/log', see: 'See the log' },
   ALC: { says: (view) => `The level of ${view.exciter} is kept.`, to: '/drive/alc', see: 'See the levels' },
 };
 
@@ -29,6 +30,7 @@ const ANOTHER: Record<RunView['kind'], { to: string; says: string }> = {
   ALC: { to: '/drive/alc', says: 'Try another level' },
   BIAS: { to: '/drive/bias', says: 'Set other idle currents' },
   MATCHER: { to: '/drive/matcher', says: 'Tune it again' },
+  CHAIN: { to: '/drive/chain', says: 'Drive it up again' },
 };
 
 /** How the run was made. */

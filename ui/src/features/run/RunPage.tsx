@@ -7,6 +7,8 @@ import { Afterwards } from './Afterwards';
 import { BeforePower } from './BeforePower';
 import { BiasSays } from './BiasSays';
 import { BiasSheet } from './BiasSheet';
+import { ChainSays } from './ChainSays';
+import { ChainSheet } from './ChainSheet';
 import { Dials } from './Dials';
 import { KeyClock } from './KeyClock';
 import { KeyGuard } from './KeyGuard';
@@ -140,6 +142,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           ) : (
             <>
               {view.kind === 'ALC' && <LevelSheet view={view} run={run} readOnly={ended} />}
+              {view.kind === 'CHAIN' && <ChainSheet view={view} run={run} readOnly={ended} />}
               {view.kind === 'MATCHER' && <MatchSheet view={view} run={run} readOnly={ended} />}
               {view.kind === 'BIAS' && <BiasSheet view={view} run={run} readOnly={ended} />}
               {isClimb && tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
@@ -162,6 +165,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           {!ended && <TripReset view={view} />}
           {!beforePower && <Signs view={view} />}
           {!beforePower && view.kind === 'ALC' && <LevelSays view={view} />}
+          {!beforePower && view.kind === 'CHAIN' && <ChainSays view={view} />}
           {!beforePower && view.kind === 'MATCHER' && <MatchSays view={view} />}
           {!beforePower && view.kind === 'BIAS' && <BiasSays view={view} />}
           {!beforePower && isClimb && <RoomLeft view={view} />}

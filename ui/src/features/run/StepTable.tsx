@@ -51,6 +51,7 @@ const FIGURES_OF: Record<RunView['kind'], FigureRow[]> = {
   ALC: [],
   BIAS: [],
   MATCHER: [],
+  CHAIN: [],
 };
 
 type RunControl = StepView['moved'][number];
@@ -151,7 +152,9 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
         )}
         <tbody>
           {view.kind === 'BIAS' && row('DEVICE', 'Device', '', (step) => step.device)}
+          {view.kind === 'CHAIN' && setting('ATTENUATOR', 'Attenuator', 'dB', (step) => step.attenuator)}
           {view.kind !== 'BIAS' &&
+            view.kind !== 'CHAIN' &&
             setting(
               'DRIVE',
               view.kind === 'ALC' ? 'Set power' : 'Drive',

@@ -172,7 +172,9 @@ function Climb({ choices, choice, change }: Props) {
 
 /** How to decide: what each school does, when it suits, what it costs in heat. */
 function Schools({ choices, choice, change }: Props) {
-  const schools = choices.schools.filter((one) => !['DRIVE_TABLE', 'ALC', 'BIAS', 'MATCHER'].includes(one.code));
+  const schools = choices.schools.filter(
+    (one) => !['DRIVE_TABLE', 'ALC', 'BIAS', 'MATCHER', 'CHAIN'].includes(one.code),
+  );
   const chosen = schools.find((one) => one.code === choice.school);
   const nameOf = (code: string) => choices.schools.find((one) => one.code === code)?.name;
   const suggested = suggestion(choices, choice.amplifierId, choice.band);

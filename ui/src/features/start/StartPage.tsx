@@ -108,6 +108,7 @@ const WHAT: Partial<Record<RunSummary['school'], string>> = {
   ALC: 'level, past',
   BIAS: 'idle current,',
   MATCHER: 'matcher,',
+  CHAIN: 'way up,',
 };
 
 function GoOn({ run }: { run: RunSummary }) {

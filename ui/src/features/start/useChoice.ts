@@ -88,7 +88,9 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
 
 function schoolFor(choices: Choices, wanted: Choice['school'] | undefined, amplifierId: string, band: Choice['band']) {
   const kept =
-    wanted === 'DRIVE_TABLE' || wanted === 'ALC' || wanted === 'BIAS' || wanted === 'MATCHER' ? undefined : wanted;
+    wanted === 'DRIVE_TABLE' || wanted === 'ALC' || wanted === 'BIAS' || wanted === 'MATCHER' || wanted === 'CHAIN'
+      ? undefined
+      : wanted;
   return kept ?? suggestion(choices, amplifierId, band)?.school ?? 'PEAK_THEN_HEAVIER';
 }
 
@@ -96,7 +98,7 @@ function schoolFor(choices: Choices, wanted: Choice['school'] | undefined, ampli
 const OF_TUBES = ['PLATE_CURRENT', 'GRID_CURRENT', 'SCREEN_CURRENT', 'PLATE_VOLTAGE'];
 const OF_TRANSISTORS = ['INPUT_POWER', 'INPUT_SWR', 'SUPPLY_CURRENT', 'SUPPLY_VOLTAGE', 'HEAT_SINK'];
 /** What is read without a climb: the exciter's sound, idle currents. */
-const OF_OTHER_RUNS = ['ALC_GAUGE', 'SENSE_VOLTAGE', 'DEVICE_CURRENT', 'GATE_VOLTAGE'];
+const OF_OTHER_RUNS = ['ALC_GAUGE', 'SENSE_VOLTAGE', 'DEVICE_CURRENT', 'GATE_VOLTAGE', 'GATE_RF', 'OUTPUT_VPP'];
 
 /** Whether a meter has anything to say of an amplifier of that kind. */
 export const suits = (meter: Choices['meters'][number], tuned: boolean) =>

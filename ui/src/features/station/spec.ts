@@ -34,6 +34,8 @@ const ROLES: Option[] = [
   ['SENSE_VOLTAGE', 'drop over a sense resistor'],
   ['DEVICE_CURRENT', 'current of one device'],
   ['GATE_VOLTAGE', 'gate voltage'],
+  ['GATE_RF', 'gate RF, peak to peak'],
+  ['OUTPUT_VPP', 'output, peak to peak'],
 ];
 
 const MARKS: Option[] = [['MARKS', 'marks, bars or dB of its own']];

@@ -137,6 +137,7 @@ public final class Bench implements AutoCloseable {
                 .level("PANel:BIAS:DEVice", 0, DEVICES, station::device, number -> station.device((int) number))
                 .level("PANel:BIAS:POT", 0, SkerryPoint.KETCH_BIAS.potTurns(), station::pot, station::pot)
                 .set("PANel:BIAS:MOUNt", text -> station.badlyMounted((int) Instrument.within(text, 0, DEVICES)))
+                .set("PANel:GATE:FOLLow", text -> station.gateFollows(Instrument.isOn(text)))
                 .query("PANel:ALL", this::all);
     }
 
@@ -180,7 +181,8 @@ public final class Bench implements AutoCloseable {
                 Double.toString(station.toneHz()),
                 Double.toString(station.level()),
                 Integer.toString(station.device()),
-                Double.toString(station.pot()));
+                Double.toString(station.pot()),
+                Double.toString(station.padDb()));
     }
 
     private Instrument wattmeter() {
@@ -236,7 +238,9 @@ public final class Bench implements AutoCloseable {
                 .number("MEASure:CURRent", () -> station.shows(station.stageCurrent))
                 .number("MEASure:SENSe", station::senseV)
                 .number("MEASure:DEVice", station::deviceA)
-                .number("MEASure:GATE", station::gateV);
+                .number("MEASure:GATE", station::gateV)
+                .number("MEASure:GATE:RF", station::gateRfV)
+                .number("MEASure:VPP", station::outputVpp);
     }
 
     @Override

@@ -32,6 +32,11 @@ public final class SimulatedStation {
     private static final double SENSE_DIGIT_V = 1e-4;
     private static final double DEVICE_DIGIT_A = 1e-4;
     private static final double GATE_DIGIT_V = 0.01;
+    private static final double GATE_V = 3.36;
+    private static final double GATE_FOLLOWS_V = 0.6;
+    private static final double GATE_TURNS = 0.5;
+    private static final double SCOPE_SHARE = 0.015;
+    private static final double SCOPE_RESTLESS = 0.002;
     private static final double LOAD_PLAY_MARKS = 0.02;
     private static final Warming LOAD_WARMING = new Warming(0.52, 1800);
 
@@ -70,6 +75,9 @@ public final class SimulatedStation {
     private int device = 1;
     private double level = 0.3;
     private double toneHz = 1500;
+    private boolean gateFollows;
+    private double nowW;
+    private final double scopeShare;
     /** An update forgot the level for sound: nothing comes out until it is set anew. */
     private boolean levelForgotten;
 
@@ -112,6 +120,7 @@ public final class SimulatedStation {
         stageVoltage = new Pointer(60, 0.005, 0.05, random);
         stageCurrent = new Pointer(30, 0.01, 0.05, random);
         smallOutput = new Pointer(80, 0.01, 0.08, random);
+        scopeShare = 1 + SCOPE_SHARE * (2 * random.nextDouble() - 1);
     }
 
     /** An amplifier with transistors on the bench. */
@@ -165,6 +174,7 @@ public final class SimulatedStation {
         // Pulses are faster than any pointer: it shows their average; what holds peaks sees them.
         double shown = held ? 1 : dutyFactor;
         output.follow(shown * outputW / (1 - back), s);
+        nowW = outputW;
         smallOutput.follow(shown * outputW / (1 - back), s);
         reflected.follow(shown * outputW * back / (1 - back), s);
         double restA = plateA > 0 ? tubes().restingPlateCurrentA() : 0;
@@ -433,8 +443,34 @@ public final class SimulatedStation {
         return digits(board.currentA(device), DEVICE_DIGIT_A);
     }
 
+    /** Returns a gate's direct voltage: as its pot stands, or biased for use while keyed. */
     synchronized double gateV() {
-        return digits(board.gateV(device), GATE_DIGIT_V);
+        double moved = gateFollows ? GATE_FOLLOWS_V * Math.sqrt(Math.max(0, inputW())) : 0;
+        return digits(biasing ? board.gateV(device) : keyed ? GATE_V + moved : 0, GATE_DIGIT_V);
+    }
+
+    /** Lets the gate's direct voltage move with drive, as where RF gets into the bias feed. */
+    synchronized void gateFollows(boolean on) {
+        gateFollows = on;
+    }
+
+    /** Returns the drive at a gate from peak to peak, behind a transformer. */
+    synchronized double gateRfV() {
+        return GATE_TURNS * scope(inputW(), Mismatch.LINE_OHM);
+    }
+
+    /** Returns what a scope shows over the load from peak to peak. */
+    synchronized double outputVpp() {
+        return scope(nowW, loadOhm());
+    }
+
+    private double inputW() {
+        return keyed && !biasing ? driveW() : 0;
+    }
+
+    private double scope(double watt, double ohm) {
+        double restless = 1 + SCOPE_RESTLESS * random.nextGaussian();
+        return scopeShare * restless * Math.sqrt(8 * Math.max(0, watt) * ohm);
     }
 
     private static double digits(double value, double digit) {

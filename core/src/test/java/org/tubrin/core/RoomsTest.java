@@ -38,7 +38,8 @@ public class RoomsTest {
                     "budget",
                     "alc",
                     "bias",
-                    "matcher"),
+                    "matcher",
+                    "chain"),
             entry("signs", "quantity", "metering", "device", "tank", "station", "twin", "budget", "run"),
             entry("foresee", "quantity", "metering", "device", "tank", "station", "twin", "budget", "run"),
             entry(
@@ -53,6 +54,7 @@ public class RoomsTest {
                     "alc",
                     "bias",
                     "matcher",
+                    "chain",
                     "run",
                     "signs",
                     "foresee"),

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import com.google.gson.JsonArray;
 import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
@@ -11,6 +12,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.WaitForSelectorState;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.BeforeMethod;
@@ -178,6 +180,59 @@ public class DriveJourneyTest extends AtTheStation {
         assertThat(stair).hasAttribute("aria-label", before);
         assertThat(page.getByLabel("Decibels of part 2")).hasValue("6");
         assertThat(page.locator("[data-part=pads]")).containsText("Keyed at full power by mistake");
+    }
+
+    /** From 60 dB through the bench's attenuator into the Ketch, to 100 W by the scope, by keys. */
+    @Test
+    public void aChainIsDrivenUpOnTheBench() {
+        operator.abandonsWhatIsGoing();
+        Page page = operator.page;
+        page.navigate("/drive/chain");
+        page.locator("[data-part=chain-start]").waitFor();
+        for (int part = 4; part > 1; part--) {
+            page.getByLabel(Pattern.compile("^Delete part " + part)).click();
+        }
+        types(page.getByLabel("Generator shows"), "watts");
+        typesInto("Its output, W", "10");
+        typesInto("Wanted, W", "100");
+        typesInto("Decibels of part 1", "18");
+        typesInto("Compression of part 1", "700");
+        typesInto("Most input of part 1", "12");
+        Operator.chooses(page, "Last stage", "Ketch 600");
+        Operator.chooses(page, "Band", "14 MHz");
+        Operator.chooses(page, "Gate DC by", "Plummet at a gate");
+        Operator.chooses(page, "Readings", "Simulated bench");
+        page.getByText("Start at 50 dB").click();
+        operator.awaits("\\?$");
+        page.locator("body").evaluate("() => document.activeElement.blur()");
+        List<String> told = new ArrayList<>();
+        while (!operator.sentence().startsWith("Keep the way up")) {
+            String said = operator.sentence();
+            told.add(said);
+            assertTrue(told.size() < 400, told.toString());
+            if (said.equals("Key and read")) {
+                operator.presses("Space");
+                page.waitForTimeout(1200);
+                operator.presses("r");
+                page.waitForTimeout(300);
+                operator.presses("Space");
+            } else if (!said.startsWith("Rest")) {
+                operator.presses("Enter");
+            }
+            page.waitForTimeout(250);
+        }
+        assertTrue(told.contains("Attenuator from 50 to 40 dB"), told.toString());
+        assertThat(page.getByText("the next decibel would be beyond").first()).isVisible();
+        JsonObject run = JsonParser.parseString(page.request()
+                        .get(app.url() + "/api/runs/" + page.url().replaceAll(".*/tune/", ""))
+                        .text())
+                .getAsJsonObject();
+        JsonArray taken = run.getAsJsonObject("chain").getAsJsonArray("taken");
+        double lastDbm =
+                taken.get(taken.size() - 1).getAsJsonObject().get("dbm").getAsDouble();
+        assertTrue(lastDbm <= 50.1 && lastDbm > 48.8, "100 W are 50 dBm, reached within a decibel: " + lastDbm);
+        operator.presses("Enter");
+        page.getByText("The way up of Ketch 600 is kept.").waitFor();
     }
 
     /** Chooses by keys. */

@@ -93,6 +93,66 @@ public class ChainApiTest extends ServerTest {
                 post("/api/drive/chain", bad).json().at("/problems/0/field").asString(), "value");
     }
 
+    private Map<String, Object> start(Map<String, Object> chain) {
+        Map<String, Object> start = start("MHZ_14", "14.2");
+        start.put("amplifierId", equipmentId("Ketch 600"));
+        start.put("meterIds", List.of(equipmentId("Spyglass"), equipmentId("Plummet at a gate")));
+        start.put("school", "CHAIN");
+        start.put("chain", chain);
+        return start;
+    }
+
+    /** 0.1 W through 20 dB of driver and a pad; typed off a scope, until the gate moves. */
+    @Test
+    public void theWayUpIsARunThatStopsWhereTheGateMoves() throws InterruptedException {
+        Reply begun = post("/api/runs", start(chain("WATT", "0.1", "50")));
+        assertEquals(begun.status(), 201, begun.text());
+        run = begun.json();
+        assertEquals(run.get("subtitle").asString(), "From 0.1 W through the attenuator into Ballast 1000. Key-down 1");
+        int keyed = 0;
+        for (int i = 0; i < 60 && !run.get("phase").asString().equals("FINISHED"); i++) {
+            switch (run.get("advice").get("move").asString()) {
+                case "KEY_AND_READ" -> {
+                    keyed++;
+                    does("KEY");
+                    // 33 dB in all: 0.1 W behind 50 and 40 dB are 2 and 20 mW out, 0.91 and 2.87 V over 51.6 Ω.
+                    does("READ", "role", "OUTPUT_VPP", "text", keyed == 1 ? "0.91" : "2.87");
+                    does("READ", "role", "GATE_RF", "text", "0.1");
+                    does("READ", "role", "GATE_VOLTAGE", "text", keyed == 1 ? "3.36" : "3.52");
+                    does("UNKEY");
+                }
+                case "REST" -> {
+                    Thread.sleep(400);
+                    run = get("/api/runs/" + run.get("id").asString()).json();
+                }
+                default -> does("FOLLOW");
+            }
+        }
+        assertEquals(keyed, 2);
+        assertTrue(run.at("/chain/says/0").asString().contains("RF gets into the bias feed"), run.toString());
+        assertEquals(run.at("/chain/taken/0/gain").asString().substring(0, 4), "33.0");
+        String csv = get("/api/runs/" + run.get("id").asString() + "/steps.csv").text();
+        assertTrue(csv.contains("attenuatorDb") && csv.contains("output_vpp_typed"), csv);
+        assertTrue(get("/api/runs?school=CHAIN").text().contains(run.get("id").asString()), "it is in the log");
+    }
+
+    @Test
+    public void aWayUpWithoutALoadOrWithABadPartIsRefused() {
+        Map<String, Object> onTheAir = start(chain("WATT", "0.1", "50"));
+        onTheAir.put("band", "MHZ_7");
+        onTheAir.put("frequency", "7.1");
+        onTheAir.put("terminationId", equipmentId("Yardarm"));
+        assertTrue(post("/api/runs", onTheAir).text().contains("NEEDS_DUMMY_LOAD"));
+        Map<String, Object> without = start(chain("WATT", "0.1", "50"));
+        without.remove("chain");
+        assertTrue(post("/api/runs", without).text().contains("practice.chain"));
+        Map<String, Object> bad = chain("WATT", "0.1", "50");
+        bad.put("parts", List.of(part("Pad", "PAD", "-3", "", "")));
+        Reply refused = post("/api/runs", start(bad));
+        assertEquals(refused.status(), 422);
+        assertEquals(refused.json().at("/problems/0/field").asString(), "parts.0.decibels");
+    }
+
     @Test
     public void aPadSaysWhatAMistakeDoesAndIsMeasured() {
         Map<String, Object> pads = new LinkedHashMap<>(Map.of("exciter", "100", "wanted", "1.5", "inputMost", "3"));

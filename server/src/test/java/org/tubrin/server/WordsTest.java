@@ -27,6 +27,7 @@ import org.tubrin.core.budget.Verdict;
 import org.tubrin.core.card.DialsAhead;
 import org.tubrin.core.card.Reach;
 import org.tubrin.core.chain.Chain;
+import org.tubrin.core.chain.ChainClimb;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveFor;
 import org.tubrin.core.drive.DriveKind;
@@ -152,6 +153,7 @@ public class WordsTest {
         for (MatchView.Stands stands : MatchView.Stands.values()) {
             add(wanted, "match." + stands + ".*", NextMatch.Node.values());
         }
+        add(wanted, "chain.climb.*", ChainClimb.End.values());
         for (Control control : List.of(Control.POWER_AMPLIFIER, Control.MATCHER)) {
             wanted.addAll(List.of("move.TURN." + control + ".on", "move.TURN." + control + ".off"));
         }

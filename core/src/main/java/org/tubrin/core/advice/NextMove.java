@@ -28,6 +28,7 @@ public final class NextMove {
                     case ALC -> LevelAdvice.of(state, now);
                     case BIAS -> BiasAdvice.keyUp(state);
                     case MATCHER -> MatcherAdvice.of(state, now);
+                    case CHAIN -> ChainAdvice.of(state, now);
                 };
             case CLOSING ->
                 Advice.of(
@@ -39,6 +40,7 @@ public final class NextMove {
                             case ALC -> Reason.KEEP_LEVEL;
                             case BIAS -> Reason.KEEP_BIAS;
                             case MATCHER -> Reason.KEEP_MATCH;
+                            case CHAIN -> Reason.KEEP_CHAIN;
                             case TUNE_UP, DRIVE_TABLE -> Reason.KEEP_FOR_NEXT_TIME;
                         });
             case FINISHED, ABANDONED -> Advice.of(new Move.Done(), Reason.RUN_OVER);
@@ -56,6 +58,7 @@ public final class NextMove {
                     case ALC -> Advice.of(new Move.ReadOff(clock.aimS()), Reason.LEVEL_READ);
                     case BIAS -> BiasAdvice.keyDown(state, now);
                     case MATCHER -> MatcherAdvice.keyDown(state, clock);
+                    case CHAIN -> Advice.of(new Move.ReadOff(clock.aimS()), Reason.CHAIN_READ);
                 };
     }
 
@@ -91,6 +94,7 @@ public final class NextMove {
                     STAND_INS_DRIVEN,
                     POT_ENDS_KNOWN,
                     SUPPLY_LIMITED,
+                    IDLE_SET,
                     NO_DRIVE,
                     METER_RANGE,
                     AIR_MOVING,

@@ -136,6 +136,12 @@ public enum Reason {
     MATCH_SETTLES(Rule.MATCHER),
     MATCH_IS_READ(Rule.MATCHER),
     KEEP_MATCH(Rule.MATCHER),
+    CHAIN_FIRST(Rule.CHAIN),
+    CHAIN_COARSE(Rule.CHAIN),
+    CHAIN_FINE(Rule.CHAIN),
+    CHAIN_READ(Rule.CHAIN),
+    CHAIN_IS_READ(Rule.CHAIN),
+    KEEP_CHAIN(Rule.CHAIN),
     KNOB_FIRST(Rule.SIGNS);
 
     private final Rule rule;
@@ -169,6 +175,7 @@ public enum Reason {
         ALC,
         BIAS,
         MATCHER,
+        CHAIN,
         LICENCE
     }
 }

@@ -16,7 +16,8 @@ public record Chain(Generator generator, List<ChainPart> parts) {
     private static final int MOST_PARTS = 12;
     private static final double START_DB = 50;
     private static final double COARSE_DB = 10;
-    private static final double MOST_ATTENUATION_DB = 120;
+    /** No attenuator takes more. */
+    public static final double MOST_ATTENUATION_DB = 120;
 
     /**
      * What stands behind a part.
@@ -80,10 +81,11 @@ public record Chain(Generator generator, List<ChainPart> parts) {
 
     /** Returns what reaches the load, in watts. */
     public double outputW() {
-        return outputW(generator.powerW());
+        return outputOfW(generator.powerW());
     }
 
-    private double outputW(double generatorW) {
+    /** Returns what reaches the load at a power of the generator, both in watts. */
+    public double outputOfW(double generatorW) {
         List<Node> nodes = nodes(generatorW);
         return nodes.get(nodes.size() - 1).outputW();
     }
@@ -109,16 +111,24 @@ public record Chain(Generator generator, List<ChainPart> parts) {
         for (int i = 0; i < parts.size(); i++) {
             ChainPart part = parts.get(i);
             List<ChainPart> before = parts.subList(0, i);
-            part.mostInputW()
-                    .flatMap(most -> back(before, most))
-                    .ifPresent(watt -> ends.add(new Most(End.INPUT, watt)));
             if (part.compressionW().isPresent()) {
                 part.inputW(part.compressionW().get())
                         .flatMap(input -> back(before, input))
                         .ifPresent(watt -> ends.add(new Most(End.COMPRESSION, watt)));
             }
         }
+        inputMostW().ifPresent(watt -> ends.add(new Most(End.INPUT, watt)));
         return ends.stream().min(Comparator.comparingDouble(Most::generatorW)).orElseThrow();
+    }
+
+    /** Returns the power of the generator at which the first of the parts is fed with what it may be, in watts; empty where none is known. */
+    public Optional<Double> inputMostW() {
+        List<Double> ends = new ArrayList<>();
+        for (int i = 0; i < parts.size(); i++) {
+            List<ChainPart> before = parts.subList(0, i);
+            parts.get(i).mostInputW().flatMap(most -> back(before, most)).ifPresent(ends::add);
+        }
+        return ends.stream().min(Comparator.naturalOrder());
     }
 
     private static Optional<Double> back(List<ChainPart> parts, double outputW) {

@@ -127,7 +127,9 @@ public final class Expected {
                     ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
-                    GATE_VOLTAGE -> VOLTAGE_SHARE;
+                    GATE_VOLTAGE,
+                    GATE_RF,
+                    OUTPUT_VPP -> VOLTAGE_SHARE;
         };
     }
 

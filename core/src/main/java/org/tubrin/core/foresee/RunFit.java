@@ -287,7 +287,9 @@ final class RunFit {
                     ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
-                    GATE_VOLTAGE -> 0;
+                    GATE_VOLTAGE,
+                    GATE_RF,
+                    OUTPUT_VPP -> 0;
         };
     }
 

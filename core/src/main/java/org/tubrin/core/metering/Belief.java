@@ -45,7 +45,9 @@ public record Belief(double value, List<Candidate> ranked) {
                     ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
-                    GATE_VOLTAGE -> List.of();
+                    GATE_VOLTAGE,
+                    GATE_RF,
+                    OUTPUT_VPP -> List.of();
         };
     }
 

@@ -23,7 +23,11 @@ public enum ReadingRole {
     SENSE_VOLTAGE(Unit.VOLT),
     /** What one device draws, by an ammeter in its own feed. */
     DEVICE_CURRENT(Unit.AMPERE),
-    GATE_VOLTAGE(Unit.VOLT);
+    GATE_VOLTAGE(Unit.VOLT),
+    /** Drive at a gate, from peak to peak. */
+    GATE_RF(Unit.VOLT),
+    /** Volts over the load, from peak to peak. */
+    OUTPUT_VPP(Unit.VOLT);
 
     private final Unit unit;
 

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import org.tubrin.core.alc.LevelPoint;
 import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.bias.BiasPlan;
+import org.tubrin.core.chain.Chain;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
@@ -141,6 +142,7 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
             case POT ->
                 new Likely(0, setup.customs().bias().map(BiasPlan::potTurns).orElse(0.0));
             case POWER_AMPLIFIER, MATCHER -> new Likely(0, 1);
+            case ATTENUATOR -> new Likely(0, Chain.MOST_ATTENUATION_DB);
             case PLATE, LOAD -> throw new IllegalArgumentException("a dial of its own: " + control);
         };
     }

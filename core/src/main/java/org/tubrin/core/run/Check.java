@@ -19,6 +19,8 @@ public enum Check {
     POT_ENDS_KNOWN(Moment.COLD),
     POTS_AT_MINIMUM(Moment.COLD),
     SUPPLY_LIMITED(Moment.COLD),
+    /** Each stage draws its idle current. */
+    IDLE_SET(Moment.COLD),
     NO_DRIVE(Moment.COLD),
     COVERS_ON(Moment.COLD),
     PATH_WIRED(Moment.COLD),

@@ -6,6 +6,7 @@ import org.tubrin.core.alc.LevelProfile;
 import org.tubrin.core.bias.BiasClimb;
 import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Verdict;
+import org.tubrin.core.chain.ChainClimb;
 import org.tubrin.core.matcher.Matching;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
@@ -56,6 +57,15 @@ public enum ClimbEnd {
     POWER_SHORT,
     /** The meters do not tell whether anything is amplified. */
     NOT_TOLD,
+    /** A part of a chain would be fed with more than it may be. */
+    INPUT_FULL,
+    /** A stage has lost 1 dB of its gain. */
+    COMPRESSED,
+    GENERATOR_FULL,
+    /** The gate's direct voltage moved with drive. */
+    GATE_MOVES,
+    /** More came out than the step explains. */
+    TAKES_OFF,
     /** The drive was not raised from one step to the next. */
     STAYED,
     /** The last step was taken as such. */
@@ -97,6 +107,18 @@ public enum ClimbEnd {
             case PATH_LOSES -> PATH_LOSES;
             case POWER_SHORT -> POWER_SHORT;
             case NOT_TOLD -> NOT_TOLD;
+        });
+    }
+
+    /** Returns why a chain is driven no further, where that is so. */
+    static Optional<ClimbEnd> ofChain(TuneSetup setup, List<Step> steps) {
+        return ChainSteps.climb(setup, steps).flatMap(ChainClimb::end).map(end -> switch (end) {
+            case WANTED -> WANTED;
+            case INPUT -> INPUT_FULL;
+            case COMPRESSION -> COMPRESSED;
+            case GENERATOR -> GENERATOR_FULL;
+            case GATE_MOVES -> GATE_MOVES;
+            case TAKES_OFF -> TAKES_OFF;
         });
     }
 

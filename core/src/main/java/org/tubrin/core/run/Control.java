@@ -19,7 +19,9 @@ public enum Control {
     /** Whether the power amplifier is on: 0 or 1. */
     POWER_AMPLIFIER(Unit.ONE),
     /** Whether the matcher is in line: 0 or 1. */
-    MATCHER(Unit.ONE);
+    MATCHER(Unit.ONE),
+    /** Attenuator behind a generator, in decibels. */
+    ATTENUATOR(Unit.DECIBEL);
 
     private final Unit unit;
 

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.bias.BiasPlan;
+import org.tubrin.core.chain.ChainPlan;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
@@ -20,6 +21,7 @@ import org.tubrin.core.quantity.Unit;
  * @param wantedOutputW output at which a drive table ends, in watts, 0.1 to 10 000; absent where it goes as far as the stage is rated for
  * @param unfiltered true where no filter stood between amplifier and wattmeter, which then counts harmonics; absent where one did
  * @param bias what a bias climb sets; absent but for one
+ * @param chain what is driven up; absent but for a chain
  * @param sound the way of the sound into the exciter; absent but for a run by levels
  * @param dutyFactor share of the time that a pulse is on, 0.05 to 1
  */
@@ -31,6 +33,7 @@ public record Customs(
         Optional<Boolean> unfiltered,
         Optional<SoundPath> sound,
         Optional<BiasPlan> bias,
+        Optional<ChainPlan> chain,
         double plateTargetShare,
         double gridLeastShare,
         double gridMostShare,
@@ -40,6 +43,7 @@ public record Customs(
     public static final Customs CUSTOMARY = new Customs(
             Optional.empty(),
             List.of(),
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
@@ -64,6 +68,7 @@ public record Customs(
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 CUSTOMARY.plateTargetShare,
                 CUSTOMARY.gridLeastShare,
                 CUSTOMARY.gridMostShare,
@@ -72,20 +77,26 @@ public record Customs(
 
     /** Returns what is customary, with the way of the sound. */
     public static Customs of(SoundPath sound) {
-        return CUSTOMARY.with(Optional.empty(), Optional.of(sound), Optional.empty());
+        return CUSTOMARY.with(Optional.empty(), Optional.of(sound), Optional.empty(), Optional.empty());
     }
 
     /** Returns what is customary, with what a bias climb sets. */
     public static Customs of(BiasPlan bias) {
-        return CUSTOMARY.with(Optional.empty(), Optional.empty(), Optional.of(bias));
+        return CUSTOMARY.with(Optional.empty(), Optional.empty(), Optional.of(bias), Optional.empty());
+    }
+
+    /** Returns what is customary, with what is driven up. */
+    public static Customs of(ChainPlan chain) {
+        return CUSTOMARY.with(Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(chain));
     }
 
     /** Returns the same without a filter between amplifier and wattmeter. */
     public Customs withoutFilter() {
-        return with(Optional.of(true), sound, bias);
+        return with(Optional.of(true), sound, bias, chain);
     }
 
-    private Customs with(Optional<Boolean> noFilter, Optional<SoundPath> path, Optional<BiasPlan> plan) {
+    private Customs with(
+            Optional<Boolean> noFilter, Optional<SoundPath> path, Optional<BiasPlan> plan, Optional<ChainPlan> way) {
         return new Customs(
                 rungs,
                 ownDrivesW,
@@ -94,6 +105,7 @@ public record Customs(
                 noFilter,
                 path,
                 plan,
+                way,
                 plateTargetShare,
                 gridLeastShare,
                 gridMostShare,

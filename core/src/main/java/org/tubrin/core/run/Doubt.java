@@ -70,7 +70,9 @@ public enum Doubt {
                     ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
-                    GATE_VOLTAGE -> step.setup().stage().likely(role);
+                    GATE_VOLTAGE,
+                    GATE_RF,
+                    OUTPUT_VPP -> step.setup().stage().likely(role);
         };
     }
 }

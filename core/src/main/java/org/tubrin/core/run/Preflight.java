@@ -20,7 +20,7 @@ public final class Preflight {
     public static List<Check> of(TuneSetup setup) {
         return switch (setup.stage().kind()) {
             case ALC -> withSound(setup);
-            case BIAS -> withPots(setup);
+            case BIAS, CHAIN -> withPots(setup);
             case MATCHER -> withMatcher(setup);
             case TUNE_UP, DRIVE_TABLE -> withAmplifier(setup);
         };

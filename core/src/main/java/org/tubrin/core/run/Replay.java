@@ -331,6 +331,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     private double powerInHandW() {
         double driveW = draft.driveW().value();
         return draft.measured(ReadingRole.OUTPUT)
+                .or(() -> ChainSteps.outputW(draft))
                 .or(() -> steps.isEmpty()
                         ? Optional.empty()
                         : steps.get(steps.size() - 1).measured(ReadingRole.OUTPUT))

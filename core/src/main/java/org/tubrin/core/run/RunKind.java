@@ -11,5 +11,7 @@ public enum RunKind {
     /** The idle current of transistors is set, device by device, without drive. */
     BIAS,
     /** A matcher is tuned past the power amplifier, which comes on last. */
-    MATCHER
+    MATCHER,
+    /** A chain is driven up from a great attenuation. */
+    CHAIN
 }

@@ -235,6 +235,7 @@ public record RunState(
             case ALC -> ClimbEnd.ofLevels(setup, steps);
             case BIAS -> ClimbEnd.ofBias(setup, steps);
             case MATCHER -> ClimbEnd.ofMatching(setup, steps);
+            case CHAIN -> ClimbEnd.ofChain(setup, steps);
         };
     }
 

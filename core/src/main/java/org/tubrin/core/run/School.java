@@ -25,7 +25,9 @@ public enum School {
     /** No drive: the idle current of transistors, device by device. */
     BIAS(Aim.OUTPUT, Rungs.DOUBLING, false, false),
     /** No dials: the matcher's order, from the proof that nothing amplifies to the first key-down that does. */
-    MATCHER(Aim.OUTPUT, Rungs.DOUBLING, false, false);
+    MATCHER(Aim.OUTPUT, Rungs.DOUBLING, false, false),
+    /** No dials: an attenuator behind the generator, from 50 dB down. */
+    CHAIN(Aim.OUTPUT, Rungs.DOUBLING, false, false);
 
     /** What PLATE is turned for. */
     public enum Aim {
@@ -63,7 +65,7 @@ public enum School {
 
     /** Returns whether it turns dials. */
     private boolean hasDials() {
-        return this != DRIVE_TABLE && this != ALC && this != BIAS && this != MATCHER;
+        return this != DRIVE_TABLE && this != ALC && this != BIAS && this != MATCHER && this != CHAIN;
     }
 
     /** Returns the schools by which a stage can be tuned. */

@@ -93,7 +93,9 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, doub
                     ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
-                    GATE_VOLTAGE -> false;
+                    GATE_VOLTAGE,
+                    GATE_RF,
+                    OUTPUT_VPP -> false;
         };
     }
 

@@ -37,7 +37,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
         return switch (control) {
             case PLATE -> Optional.of(tubes.plate());
             case LOAD -> Optional.of(tubes.load());
-            case DRIVE, TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER -> Optional.empty();
+            case DRIVE, TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR -> Optional.empty();
         };
     }
 
@@ -106,7 +106,9 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
-                    GATE_VOLTAGE -> false;
+                    GATE_VOLTAGE,
+                    GATE_RF,
+                    OUTPUT_VPP -> false;
         };
     }
 
@@ -127,7 +129,9 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
-                    GATE_VOLTAGE -> Optional.empty();
+                    GATE_VOLTAGE,
+                    GATE_RF,
+                    OUTPUT_VPP -> Optional.empty();
         };
     }
 
@@ -152,7 +156,9 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
-                    GATE_VOLTAGE -> Optional.empty();
+                    GATE_VOLTAGE,
+                    GATE_RF,
+                    OUTPUT_VPP -> Optional.empty();
         };
     }
 
@@ -175,7 +181,9 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
-                    GATE_VOLTAGE -> shown;
+                    GATE_VOLTAGE,
+                    GATE_RF,
+                    OUTPUT_VPP -> shown;
         };
     }
 

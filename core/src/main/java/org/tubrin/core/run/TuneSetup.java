@@ -69,6 +69,7 @@ public record TuneSetup(
         boolean isAlc = school == School.ALC;
         boolean isBias = school == School.BIAS;
         boolean isMatcher = school == School.MATCHER;
+        boolean isChain = school == School.CHAIN;
         RunStage stage = inRun(amplifier, carrier, school, practice, source);
         if (!isAlc && !amplifier.bands().contains(band)) {
             problems.add(new Problem(
@@ -103,7 +104,10 @@ public record TuneSetup(
         if (isMatcher && amplifier.matcher().isEmpty()) {
             problems.add(new Problem(ProblemCode.NEEDS_MATCHER, "amplifier", amplifier.name(), new Allowed.Nothing()));
         }
-        if ((isAlc || isBias) && !(termination instanceof Load)) {
+        if (isChain && practice.flatMap(Customs::chain).isEmpty()) {
+            problems.add(new Problem(ProblemCode.MISSING, "practice.chain", "", new Allowed.Nothing()));
+        }
+        if ((isAlc || isBias || isChain) && !(termination instanceof Load)) {
             problems.add(new Problem(
                     ProblemCode.NEEDS_DUMMY_LOAD, "termination", termination.name(), new Allowed.Nothing()));
         }
@@ -115,7 +119,7 @@ public record TuneSetup(
                     new Allowed.OneOf(List.of("CW", "RTTY", "FM", "AM"))));
         }
         double leastDriveW = pad.map(one -> one.outputW(exciter.powerMinW())).orElse(exciter.powerMinW());
-        if (!isAlc && !isBias && leastDriveW > amplifier.driveLimitW()) {
+        if (!isAlc && !isBias && !isChain && leastDriveW > amplifier.driveLimitW()) {
             problems.add(new Problem(
                     ProblemCode.BEYOND_EXCITER,
                     "exciter",
@@ -237,6 +241,7 @@ public record TuneSetup(
         return switch (school) {
             case ALC -> new LevelsInRun();
             case MATCHER -> new MatcherInRun(amplifier.matcher());
+            case CHAIN -> new ChainInRun();
             case BIAS ->
                 new BiasInRun(
                         practice.flatMap(Customs::bias),

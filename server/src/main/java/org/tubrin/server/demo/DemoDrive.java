@@ -141,7 +141,9 @@ final class DemoDrive {
                     ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
-                    GATE_VOLTAGE -> throw new IllegalStateException("not of transistors: " + role);
+                    GATE_VOLTAGE,
+                    GATE_RF,
+                    OUTPUT_VPP -> throw new IllegalStateException("not of transistors: " + role);
         };
     }
 }

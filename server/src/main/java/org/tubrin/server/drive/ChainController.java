@@ -4,6 +4,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.server.run.ChainRequest;
 
 /** Levels in a chain, and pads; nothing of it is kept. */
 @RestController

@@ -48,6 +48,9 @@ public class BenchLink implements SmartLifecycle {
         this.hosts = hosts;
     }
 
+    /** The most that its attenuator takes, in decibels. */
+    public static final double MOST_PAD_DB = 60;
+
     /** What the panels of the bench show. */
     public record Panel(
             boolean keyed,
@@ -65,7 +68,8 @@ public class BenchLink implements SmartLifecycle {
             double toneHz,
             double level,
             int device,
-            double pot) {}
+            double pot,
+            double padDb) {}
 
     /** Returns whether a bench was named when the application started. */
     public boolean isNamed() {
@@ -107,6 +111,7 @@ public class BenchLink implements SmartLifecycle {
             case LEVEL -> set(EXCITER, "SOUR:LEV " + number(to));
             case DEVICE -> set(AMPLIFIER, "PAN:BIAS:DEV " + number(to));
             case POT -> set(AMPLIFIER, "PAN:BIAS:POT " + number(to));
+            case ATTENUATOR -> pad(to);
             case POWER_AMPLIFIER -> operate(to > 0);
             case MATCHER -> set(AMPLIFIER, "PAN:MATC " + onOff(to > 0));
         }
@@ -254,7 +259,8 @@ public class BenchLink implements SmartLifecycle {
                 Double.parseDouble(parts.get(12)),
                 Double.parseDouble(parts.get(13)),
                 Integer.parseInt(parts.get(14)),
-                Double.parseDouble(parts.get(15)));
+                Double.parseDouble(parts.get(15)),
+                Double.parseDouble(parts.get(16)));
     }
 
     private Line line(int instrument) throws IOException {

@@ -12,6 +12,7 @@ import org.tubrin.core.advice.Advice;
 import org.tubrin.core.advice.KeyClock;
 import org.tubrin.core.bias.BiasClimb;
 import org.tubrin.core.bias.BiasPlan;
+import org.tubrin.core.chain.ChainClimb;
 import org.tubrin.core.foresee.TwinLearning;
 import org.tubrin.core.matcher.Matching;
 import org.tubrin.core.metering.ReadingRole;
@@ -100,6 +101,7 @@ class AdviceWords {
             case ALC -> ".alc";
             case BIAS -> ".bias";
             case MATCHER -> ".matcher";
+            case CHAIN -> ".chain";
         };
     }
 
@@ -130,6 +132,10 @@ class AdviceWords {
             args.put("matchedSwr", Figures.plain(Matching.MATCHED_SWR, 1));
             args.put("amplified", Figures.plain(Matching.AMPLIFIED, 1));
             args.put("cable", matcher.switchesByHand() ? "no" : "yes");
+        });
+        setup.customs().chain().ifPresent(plan -> {
+            args.put("generator", Figures.plain(plan.chain().generator().powerW(), 3));
+            args.put("gateMoves", Figures.plain(ChainClimb.GATE_MOVES_V, 1));
         });
         args.put("amplifier", setup.amplifier().name());
         args.put("exciter", setup.exciter().name());

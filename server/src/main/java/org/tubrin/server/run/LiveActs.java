@@ -88,6 +88,7 @@ class LiveActs {
             case TONE -> Optional.of(panel.toneHz());
             case LEVEL -> Optional.of(panel.level());
             case POT -> Optional.of(panel.pot());
+            case ATTENUATOR -> Optional.of(panel.padDb());
             case DEVICE, POWER_AMPLIFIER, MATCHER -> Optional.empty();
         };
     }
@@ -209,6 +210,11 @@ class LiveActs {
             bench.detector(setup.readsPeaks());
             bench.pulse(dutyFactor(setup, setup.school()));
             bench.pad(setup.pad().map(Pad::attenuationDb).orElse(0.0));
+            // The generator stands where it is to; what is behind it is turned up from the most that there is.
+            setup.customs().chain().ifPresent(plan -> {
+                bench.turn(Control.ATTENUATOR, BenchLink.MOST_PAD_DB);
+                bench.turn(Control.DRIVE, plan.chain().generator().powerW());
+            });
             range(setup, begun.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
         }
     }

@@ -226,6 +226,11 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
         if (turn.control() == Control.POWER_AMPLIFIER || turn.control() == Control.MATCHER) {
             return "move.TURN." + turn.control() + (turn.to() > 0 ? ".on" : ".off");
         }
+        if (turn.control() == Control.ATTENUATOR) {
+            args.put("from", Figures.plain(turn.from(), 1));
+            args.put("to", Figures.plain(turn.to(), 1));
+            return turn.from() > 0 ? "move.TURN.ATTENUATOR" : "move.TURN.ATTENUATOR.first";
+        }
         if (turn.control() == Control.DEVICE) {
             args.put("device", Long.toString(Math.round(turn.to())));
             return "move.TURN.DEVICE";

@@ -31,7 +31,8 @@ final class RunCsv {
             Control.DEVICE, "device",
             Control.POT, "potTurns",
             Control.POWER_AMPLIFIER, "powerAmplifierOn",
-            Control.MATCHER, "matcherInLine"));
+            Control.MATCHER, "matcherInLine",
+            Control.ATTENUATOR, "attenuatorDb"));
 
     private RunCsv() {}
 

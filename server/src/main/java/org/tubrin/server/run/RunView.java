@@ -60,7 +60,8 @@ public record RunView(
             List<DialView> dials,
             @Nullable LevelView levels,
             @Nullable BiasView bias,
-            @Nullable MatchView match) {}
+            @Nullable MatchView match,
+            @Nullable ChainClimbView chain) {}
 
     /** What is to be done, and the time for it. */
     public record Doing(
@@ -137,6 +138,7 @@ public record RunView(
             @Nullable String level,
             @Nullable String device,
             @Nullable String path,
+            @Nullable String attenuator,
             List<Control> moved,
             List<Cell> cells,
             @Nullable Figure output,

@@ -2,6 +2,7 @@ package org.tubrin.server.run;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -60,6 +61,7 @@ class RunViewer {
     private final LevelProfiles profiles;
     private final BiasViewer bias;
     private final MatchViewer matches;
+    private final ChainClimbViewer chains;
 
     RunViewer(
             Words words,
@@ -71,7 +73,9 @@ class RunViewer {
             LevelViewer levels,
             LevelProfiles profiles,
             BiasViewer bias,
-            MatchViewer matches) {
+            MatchViewer matches,
+            ChainClimbViewer chains) {
+        this.chains = chains;
         this.matches = matches;
         this.bias = bias;
         this.levels = levels;
@@ -108,7 +112,8 @@ class RunViewer {
                         dials(state, advice),
                         levels.view(state).orElse(null),
                         bias.view(state).orElse(null),
-                        matches.view(state).orElse(null)),
+                        matches.view(state).orElse(null),
+                        chains.view(state).orElse(null)),
                 new RunView.Doing(
                         adviceWords.view(advice, state, clock),
                         clock(state, clock),
@@ -136,14 +141,18 @@ class RunViewer {
     private RunView.About about(RunState state) {
         TuneSetup setup = state.setup();
         boolean ended = state.ending().isPresent();
-        Map<String, Object> names = Map.of(
+        Map<String, Object> names = new HashMap<>(Map.of(
                 "band", words.name(setup.band().name()),
                 "amplifier", setup.amplifier().name(),
                 "termination", setup.termination().name(),
                 "school", words.name(state.school().name()),
                 "exciter", setup.exciter().name(),
                 "mode", words.name(setup.carrier().name()),
-                "step", state.steps().size() + (ended ? 0 : 1));
+                "step", state.steps().size() + (ended ? 0 : 1)));
+        setup.customs()
+                .chain()
+                .ifPresent(plan -> names.put(
+                        "generator", Figures.plain(plan.chain().generator().powerW(), 3)));
         return new RunView.About(
                 words.say(title(setup.stage().kind()), names),
                 words.say(subtitle(setup.stage().kind(), ended), names),
@@ -169,6 +178,7 @@ class RunViewer {
             case ALC -> "run.subtitle.alc";
             case BIAS -> "run.subtitle.bias";
             case MATCHER -> "run.subtitle.matcher";
+            case CHAIN -> "run.subtitle.chain";
         };
         return ended ? key + ".ended" : key;
     }
@@ -180,6 +190,7 @@ class RunViewer {
             case ALC -> "run.title.alc";
             case BIAS -> "run.title.bias";
             case MATCHER -> "run.title.matcher";
+            case CHAIN -> "run.title.chain";
         };
     }
 
@@ -257,6 +268,16 @@ class RunViewer {
                         : exciter.isEmpty() ? carrier : exciter + ", " + carrier,
                 false,
                 exciter));
+        if (setup.stage().kind() == RunKind.CHAIN) {
+            nodes.add(new RunView.Node(
+                    words.name(Control.ATTENUATOR.name()),
+                    state.draft()
+                            .position(Control.ATTENUATOR)
+                            .map(db -> Figures.plain(db, 1) + OHM_GAP + "dB")
+                            .orElse("–"),
+                    false,
+                    ""));
+        }
         setup.pad().ifPresent(pad -> nodes.add(padNode(state, pad, drive)));
         nodes.add(new RunView.Node(setup.amplifier().name(), amplifier(state, phase), false, ""));
         setup.channelFor(ReadingRole.OUTPUT).ifPresent(channel -> nodes.add(meterNode(state, channel)));

@@ -43,6 +43,7 @@ import org.tubrin.core.station.Mode;
  * @param switchPosition of the amplifier's own mode switch; absent to leave it as the record has it
  * @param sound the way of the sound whose level is tried; absent for every other run
  * @param bias the idle current that is set; absent for every other run
+ * @param chain what is driven up; absent for every other run
  * @param firstCeiling plate current not to pass at the first step, in amperes, as typed; absent where none is named
  */
 public record StartRequest(
@@ -65,7 +66,8 @@ public record StartRequest(
         @Nullable Boolean unfiltered,
         @Nullable String switchPosition,
         @Nullable SoundEntry sound,
-        @Nullable BiasEntry bias) {
+        @Nullable BiasEntry bias,
+        @Nullable ChainRequest chain) {
     private static final double PERCENT_OF = 0.01;
 
     /**

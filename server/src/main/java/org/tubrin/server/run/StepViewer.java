@@ -79,6 +79,9 @@ class StepViewer {
                 step.position(Control.POWER_AMPLIFIER)
                         .map(on -> path(on, step.position(Control.MATCHER).orElse(0.0)))
                         .orElse(null),
+                step.position(Control.ATTENUATOR)
+                        .map(db -> Figures.plain(db, 1))
+                        .orElse(null),
                 List.copyOf(step.moved()),
                 cells(state, step, place == state.steps().size()),
                 step.measured(ReadingRole.OUTPUT)

@@ -31,7 +31,9 @@ final class RunPairs {
             ReadingRole.ALC_GAUGE,
             ReadingRole.SENSE_VOLTAGE,
             ReadingRole.DEVICE_CURRENT,
-            ReadingRole.GATE_VOLTAGE);
+            ReadingRole.GATE_VOLTAGE,
+            ReadingRole.GATE_RF,
+            ReadingRole.OUTPUT_VPP);
 
     private final Words words;
 
@@ -79,7 +81,7 @@ final class RunPairs {
             case PLATE, LOAD -> Figures.dial(at);
             case DRIVE, TONE -> Figures.plain(at, 1);
             case LEVEL -> LevelViewer.percent(at);
-            case DEVICE, POWER_AMPLIFIER, MATCHER -> Figures.plain(at, 0);
+            case DEVICE, POWER_AMPLIFIER, MATCHER, ATTENUATOR -> Figures.plain(at, 0);
             case POT -> Figures.plain(at, 2);
         };
     }
@@ -90,7 +92,7 @@ final class RunPairs {
             case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, DEVICE_CURRENT -> ScaleUnit.MA;
             case SENSE_VOLTAGE -> ScaleUnit.MV;
             case SUPPLY_CURRENT -> ScaleUnit.A;
-            case PLATE_VOLTAGE, SUPPLY_VOLTAGE, GATE_VOLTAGE -> ScaleUnit.V;
+            case PLATE_VOLTAGE, SUPPLY_VOLTAGE, GATE_VOLTAGE, GATE_RF, OUTPUT_VPP -> ScaleUnit.V;
             case INPUT_SWR -> ScaleUnit.ONE;
             case HEAT_SINK -> ScaleUnit.C;
             case ALC_GAUGE -> ScaleUnit.MARKS;

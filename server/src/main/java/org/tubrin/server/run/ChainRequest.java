@@ -1,4 +1,4 @@
-package org.tubrin.server.drive;
+package org.tubrin.server.run;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.chain.Chain;
 import org.tubrin.core.chain.ChainPart;
+import org.tubrin.core.chain.ChainPlan;
 import org.tubrin.core.chain.Generator;
 import org.tubrin.core.chain.Power;
 import org.tubrin.core.metering.NumberEntry;
@@ -61,7 +62,8 @@ public record ChainRequest(Generator.Given given, String value, String open, Lis
         }
     }
 
-    Chain chain() {
+    /** Returns the chain; refuses what is mistyped by its field. */
+    public Chain chain() {
         Generator generator = new Generator(
                 given,
                 NumberEntry.parsePlain("value", value, given.least(), given.most(), given.unit()),
@@ -73,11 +75,17 @@ public record ChainRequest(Generator.Given given, String value, String open, Lis
         return new Chain(generator, all);
     }
 
+    /** Returns what is driven up. */
+    public ChainPlan plan() {
+        return new ChainPlan(chain(), wantedW());
+    }
+
     private static double openDb(String field, String text) {
         return NumberEntry.parsePlain(field, text, 0, Power.MOST_OPEN_DB, Unit.DECIBEL);
     }
 
-    double wantedW() {
+    /** Returns the wanted output, in watts. */
+    public double wantedW() {
         return NumberEntry.parsePlain("wanted", wanted, Power.LEAST_W, Power.MOST_W, Unit.WATT);
     }
 }

@@ -1,0 +1,63 @@
+package org.tubrin.core.run;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.chain.ChainClimb;
+import org.tubrin.core.chain.ChainPoint;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.ErrorSource;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Load;
+
+/** The steps of a chain that is driven up, as levels. */
+public final class ChainSteps {
+    /** {@code P = Vpp²/(8·R)}. */
+    private static final double PEAKS = 8;
+
+    private ChainSteps() {}
+
+    /** Returns where the way up stands; empty where it is another kind of run. */
+    public static Optional<ChainClimb> climb(TuneSetup setup, List<Step> steps) {
+        return setup.customs().chain().map(plan -> ChainClimb.of(plan, points(steps)));
+    }
+
+    /** Returns the next setting; empty where there is none, or it is another kind of run. */
+    public static Optional<ChainClimb.Next> next(TuneSetup setup, List<Step> steps) {
+        return climb(setup, steps).flatMap(ChainClimb::next);
+    }
+
+    /** Returns the readings of the steps. */
+    public static List<ChainPoint> points(List<Step> steps) {
+        List<ChainPoint> points = new ArrayList<>();
+        for (Step step : steps) {
+            Optional<Quantity> outputW = outputW(step);
+            if (outputW.isPresent()) {
+                points.add(new ChainPoint(
+                        step.position(Control.ATTENUATOR).orElse(0.0),
+                        outputW.get(),
+                        step.measured(ReadingRole.GATE_VOLTAGE)));
+            }
+        }
+        return points;
+    }
+
+    /** Returns the output that volts from peak to peak over the load tell, with what each look at them leaves open for itself. */
+    public static Optional<Quantity> outputW(Step step) {
+        return step.setup().termination() instanceof Load load
+                ? step.measured(ReadingRole.OUTPUT_VPP)
+                        .map(volts -> volts.times(volts, Unit.WATT).scaled(1 / (PEAKS * load.resistanceColdOhm())))
+                        .map(watt -> watt.with(
+                                new ErrorSource("eye", ReadingRole.OUTPUT_VPP.name(), "at " + watt.value()),
+                                eyeShare(step) * watt.value()))
+                : Optional.empty();
+    }
+
+    private static double eyeShare(Step step) {
+        return Optional.ofNullable(step.readings().get(ReadingRole.OUTPUT_VPP))
+                .filter(reading -> reading.rawValue() > 0)
+                .map(reading -> 2 * reading.spread().orElse(0) / reading.rawValue())
+                .orElse(0.0);
+    }
+}

@@ -1,0 +1,102 @@
+import { useQuery } from '@tanstack/react-query';
+import { ask, type ChainRequest, type Choices, client, type StartRequest } from '../../api';
+import { Sheet } from '../../parts';
+import { Pick } from '../../parts/ui';
+import { StartFoot } from './StartFoot';
+import { loads, named, reads, there, useStart, useTyped } from './useStart';
+
+interface Entry {
+  amplifierId: string;
+  exciterId: string;
+  terminationId: string;
+  scopeId: string;
+  gateId: string;
+  supplyId: string;
+  band: StartRequest['band'];
+  source: StartRequest['source'];
+}
+
+const MEGA = 1e6;
+
+/** Begins the way up of the chain above as a run, where the station has what it takes. */
+export function ChainStart({ chain, named: names }: { chain: ChainRequest; named: Record<string, string> }) {
+  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  if (!choices.data || reads(choices.data, 'OUTPUT_VPP').length === 0 || loads(choices.data).length === 0) return null;
+  if (choices.data.amplifiers.length === 0 || choices.data.exciters.length === 0) return null;
+  return <Start choices={choices.data} chain={chain} names={names} />;
+}
+
+function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
+  const stages = choices.amplifiers.filter((one) => !one.tuned);
+  const amplifierId = there(stages.length > 0 ? stages : choices.amplifiers, typed.amplifierId);
+  const bands = choices.amplifiers.find((one) => one.id === amplifierId)?.bands ?? [];
+  return {
+    amplifierId,
+    exciterId: there(choices.exciters, typed.exciterId),
+    terminationId: there(loads(choices), typed.terminationId),
+    scopeId: there(reads(choices, 'OUTPUT_VPP'), typed.scopeId),
+    gateId: typed.gateId ?? '',
+    supplyId: typed.supplyId ?? '',
+    band: bands.find((one) => one === typed.band) ?? bands[0] ?? 'MHZ_7',
+    source: choices.sources.find((one) => one.code === typed.source)?.code ?? choices.sources[0]?.code ?? 'TYPED',
+  } as Entry;
+}
+
+function Start({ choices, chain, names }: { choices: Choices; chain: ChainRequest; names: Record<string, string> }) {
+  const [typed, keep] = useTyped<Entry>('tubrin.wayUp');
+  const entry = entryOf(choices, typed);
+  const change = (more: Partial<Entry>) => keep({ ...entry, ...more });
+  const start = useStart((runId) => requestOf(choices, entry, chain, runId));
+  const amplifier = choices.amplifiers.find((one) => one.id === entry.amplifierId);
+  const bands = choices.bands.filter((one) => amplifier?.bands.includes(one.band));
+  const pick = (label: string, field: keyof Entry, options: readonly (readonly [string, string])[]) => (
+    <Pick label={label} value={entry[field]} options={options} onPick={(value) => change({ [field]: value })} />
+  );
+  return (
+    <Sheet title="The way up as a run" part="chain-start">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!start.isPending) start.mutate();
+        }}
+      >
+        <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+          {pick('Last stage', 'amplifierId', named(choices.amplifiers))}
+          {pick(
+            'Band',
+            'band',
+            bands.map((one) => [one.band, one.name] as const),
+          )}
+          {pick('Keyed by', 'exciterId', named(choices.exciters))}
+          {pick('Dummy load', 'terminationId', named(loads(choices)))}
+          {pick('Peak to peak by', 'scopeId', named(reads(choices, 'OUTPUT_VPP')))}
+          {pick('Gate DC by', 'gateId', [['', 'not read'], ...named(reads(choices, 'GATE_VOLTAGE'))])}
+          {pick('Supply by', 'supplyId', [['', 'not read'], ...named(reads(choices, 'SUPPLY_CURRENT'))])}
+          {pick(
+            'Readings',
+            'source',
+            choices.sources.map((one) => [one.code, one.name] as const),
+          )}
+        </div>
+        <StartFoot label="Start at 50 dB" start={start} missing={undefined} names={names} />
+      </form>
+    </Sheet>
+  );
+}
+
+function requestOf(choices: Choices, entry: Entry, chain: ChainRequest, runId: string): StartRequest {
+  const band = choices.bands.find((one) => one.band === entry.band);
+  return {
+    runId,
+    amplifierId: entry.amplifierId,
+    exciterId: entry.exciterId,
+    carrier: 'CW',
+    meterIds: [...new Set([entry.scopeId, entry.gateId, entry.supplyId])].filter((id) => id !== ''),
+    terminationId: entry.terminationId,
+    band: entry.band,
+    frequency: band ? ((band.lowestHz + band.highestHz) / (2 * MEGA)).toFixed(3) : '',
+    school: 'CHAIN',
+    source: entry.source,
+    chain,
+  };
+}
