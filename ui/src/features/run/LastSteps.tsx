@@ -18,7 +18,7 @@ interface Props {
   /** What its columns are. */
   label: string;
   /** Those that belong to the one in hand. */
-  belongs?: (step: StepView) => boolean;
+  belongs?: ((step: StepView) => boolean) | undefined;
   /** Where all runs of the kind are seen. */
   all: { to: string; says: string };
 }

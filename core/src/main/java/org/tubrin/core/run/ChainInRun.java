@@ -28,11 +28,6 @@ record ChainInRun() implements UnamplifiedRun {
     }
 
     @Override
-    public Set<Check> closingChecks() {
-        return EnumSet.noneOf(Check.class);
-    }
-
-    @Override
     public double mostGrowthPerDoubling() {
         return 2;
     }
@@ -50,10 +45,5 @@ record ChainInRun() implements UnamplifiedRun {
                         ReadingRole.GATE_VOLTAGE,
                         ReadingRole.SUPPLY_CURRENT)
                 .contains(role);
-    }
-
-    @Override
-    public int deviceCount() {
-        return 1;
     }
 }

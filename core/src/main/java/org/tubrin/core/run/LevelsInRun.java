@@ -27,11 +27,6 @@ record LevelsInRun() implements UnamplifiedRun {
         return EnumSet.of(Check.AMPLIFIER_BYPASSED, Check.SOUND_PATH_SET, Check.SOUND_UNTREATED);
     }
 
-    @Override
-    public Set<Check> closingChecks() {
-        return EnumSet.noneOf(Check.class);
-    }
-
     /** Twice the level is four times the power. */
     @Override
     public double mostGrowthPerDoubling() {
@@ -46,10 +41,5 @@ record LevelsInRun() implements UnamplifiedRun {
     @Override
     public boolean asks(ReadingRole role) {
         return role == ReadingRole.OUTPUT || role == ReadingRole.ALC_GAUGE;
-    }
-
-    @Override
-    public int deviceCount() {
-        return 1;
     }
 }

@@ -45,11 +45,6 @@ record MatcherInRun(Optional<Matcher> matcher) implements UnamplifiedRun {
     }
 
     @Override
-    public Set<Check> closingChecks() {
-        return EnumSet.noneOf(Check.class);
-    }
-
-    @Override
     public double mostGrowthPerDoubling() {
         return 2;
     }
@@ -62,10 +57,5 @@ record MatcherInRun(Optional<Matcher> matcher) implements UnamplifiedRun {
     @Override
     public boolean asks(ReadingRole role) {
         return role == ReadingRole.INPUT_POWER || needed().contains(role);
-    }
-
-    @Override
-    public int deviceCount() {
-        return 1;
     }
 }

@@ -3,6 +3,7 @@ package org.tubrin.core.run;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.tubrin.core.budget.Budget;
 import org.tubrin.core.budget.Room;
 import org.tubrin.core.metering.ReadingRole;
@@ -65,5 +66,15 @@ interface UnamplifiedRun extends RunStage {
     @Override
     default Optional<Double> dissipationPerDeviceW() {
         return Optional.empty();
+    }
+
+    @Override
+    default Set<Check> closingChecks() {
+        return Set.of();
+    }
+
+    @Override
+    default int deviceCount() {
+        return 1;
     }
 }
