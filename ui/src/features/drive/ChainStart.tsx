@@ -12,6 +12,7 @@ interface Entry {
   scopeId: string;
   gateId: string;
   supplyId: string;
+  wattId: string;
   band: StartRequest['band'];
   source: StartRequest['source'];
 }
@@ -37,6 +38,7 @@ function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
     scopeId: there(reads(choices, 'OUTPUT_VPP'), typed.scopeId),
     gateId: typed.gateId ?? '',
     supplyId: typed.supplyId ?? '',
+    wattId: typed.wattId ?? '',
     band: bands.find((one) => one === typed.band) ?? bands[0] ?? 'MHZ_7',
     source: choices.sources.find((one) => one.code === typed.source)?.code ?? choices.sources[0]?.code ?? 'TYPED',
   } as Entry;
@@ -72,6 +74,7 @@ function Start({ choices, chain, names }: { choices: Choices; chain: ChainReques
           {pick('Peak to peak by', 'scopeId', named(reads(choices, 'OUTPUT_VPP')))}
           {pick('Gate DC by', 'gateId', [['', 'not read'], ...named(reads(choices, 'GATE_VOLTAGE'))])}
           {pick('Supply by', 'supplyId', [['', 'not read'], ...named(reads(choices, 'SUPPLY_CURRENT'))])}
+          {pick('Watts by', 'wattId', [['', 'not read'], ...named(reads(choices, 'OUTPUT'))])}
           {pick(
             'Readings',
             'source',
@@ -91,7 +94,7 @@ function requestOf(choices: Choices, entry: Entry, chain: ChainRequest, runId: s
     amplifierId: entry.amplifierId,
     exciterId: entry.exciterId,
     carrier: 'CW',
-    meterIds: [...new Set([entry.scopeId, entry.gateId, entry.supplyId])].filter((id) => id !== ''),
+    meterIds: [...new Set([entry.scopeId, entry.gateId, entry.supplyId, entry.wattId])].filter((id) => id !== ''),
     terminationId: entry.terminationId,
     band: entry.band,
     frequency: band ? ((band.lowestHz + band.highestHz) / (2 * MEGA)).toFixed(3) : '',

@@ -3,7 +3,7 @@ import { Nav, NavItem } from '../../parts/ui';
 /** The ways into Drive. */
 export function DriveTabs() {
   return (
-    <Nav label="Ways to look at the drive" kind="tabs" className="noprint ml-auto">
+    <Nav label="Ways to look at the drive" kind="tabs" className="noprint ml-auto flex-wrap">
       <NavItem kind="tabs" end to="/drive">
         Table
       </NavItem>

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, client, type MatcherPageView } from '../../api';
 import { Answer, Diamond, MatchOrder, Sheet } from '../../parts';
-import { Button, Cell, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
+import { Button, Cell, Fold, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
 import { utc } from '../../quantity';
 import { DriveTabs } from './DriveTabs';
 import { MatcherStart } from './MatcherStart';
@@ -26,6 +26,7 @@ export function MatcherPage() {
           <div className="grid grid-cols-one gap-3.5">
             <Shown view={data} />
             {data.bands.length > 0 && <Bands view={data} />}
+            <SelfTest />
           </div>
           <div className="noprint grid grid-cols-one gap-3.5">
             <MatcherStart suggested={data.rows[0]} amplifier={data.amplifier} />
@@ -115,6 +116,24 @@ function Bands({ view }: { view: MatcherPageView }) {
         </Table>
       </ScrollArea>
     </Sheet>
+  );
+}
+
+/** What tells a matcher's own fault from its reach. */
+function SelfTest() {
+  return (
+    <Fold title="Self-test of a matcher" className="noprint sheet px-4 py-2.5">
+      <ol className="mt-2 list-decimal pl-5">
+        <li>Power amplifier off, a dummy load of 50 Ω, power above the matcher’s minimum.</li>
+        <li>All out: SWR 1.1 or less. More is a bypass or a relay that sticks.</li>
+        <li>
+          Each capacitor in alone, the smallest first: the SWR rises, and further from 1 with each. One that changes
+          nothing does not switch in; one at which next to nothing gets through is shorted.
+        </li>
+        <li>Then each inductor in alone, the same way. On a low band the smallest tell nothing: take a high one.</li>
+        <li>Write down which fail; then the known load of 1 to 3 as a run.</li>
+      </ol>
+    </Fold>
   );
 }
 

@@ -136,6 +136,32 @@ public class ChainApiTest extends ServerTest {
         assertTrue(get("/api/runs?school=CHAIN").text().contains(run.get("id").asString()), "it is in the log");
     }
 
+    /** 100 V over 51.6 Ω are 24 W; the wattmeter says 40. */
+    @Test
+    public void voltsThatAWattmeterContradictsAreSaid() {
+        Map<String, Object> start = start(chain("WATT", "0.1", "50"));
+        start.put("meterIds", List.of(equipmentId("Spyglass"), equipmentId("Fathom")));
+        run = post("/api/runs", start).json();
+        while (!run.get("advice").get("move").asString().equals("KEY_AND_READ")) {
+            does("FOLLOW");
+        }
+        assertTrue(
+                run.get("advice")
+                        .get("sentence")
+                        .asString()
+                        .matches("Key and read: expect 9\\d\\d\u2009mV peak to peak"),
+                run.get("advice").get("sentence").asString());
+        does("KEY");
+        does("READ", "role", "OUTPUT", "text", "40");
+        does("READ", "role", "OUTPUT_VPP", "text", "100");
+        does("READ", "role", "GATE_RF", "text", "1");
+        does("UNKEY");
+        does("FOLLOW");
+        String says = run.at("/chain/says").toString();
+        assertTrue(says.contains("they disagree beyond what both leave open"), says);
+        does("ABANDON");
+    }
+
     @Test
     public void aWayUpWithoutALoadOrWithABadPartIsRefused() {
         Map<String, Object> onTheAir = start(chain("WATT", "0.1", "50"));

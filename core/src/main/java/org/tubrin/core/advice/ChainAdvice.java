@@ -23,6 +23,12 @@ final class ChainAdvice {
                 .orElseThrow();
     }
 
+    /** Where a wattmeter is read as well, its range is wide enough first. */
+    private static Optional<Advice> range(RunState state) {
+        return ChainSteps.expectedW(state.setup(), state.steps(), state.draft())
+                .flatMap(watt -> RangeAdvice.of(state, Optional.of(new Advice.Expectation(0, watt))));
+    }
+
     private static Advice towards(RunState state, ChainClimb.Next next, Instant now) {
         Step draft = state.draft();
         Reason reason = switch (next.because()) {
@@ -35,7 +41,8 @@ final class ChainAdvice {
         boolean isSet = stands.filter(db -> db >= next.attenuationDb()).isPresent()
                 && draft.moved().contains(Control.ATTENUATOR);
         return isSet
-                ? Resting.of(state, now)
+                ? range(state)
+                        .or(() -> Resting.of(state, now))
                         .orElseGet(() ->
                                 Advice.of(new Move.KeyAndRead(draft.driveW().value(), false), reason))
                 : Advice.of(new Move.Turn(Control.ATTENUATOR, stands.orElse(0.0), next.attenuationDb(), 0), reason);

@@ -102,6 +102,15 @@ public record ChainClimb(Optional<Next> next, Optional<End> end) {
         return plan.chain().outputOfW(plan.chain().generator().powerW() * Power.ratio(-attenuationDb));
     }
 
+    /** Returns the output to expect behind so many decibels, in watts: by the gain that was read last, else as the chain is thought to be. */
+    public static double expectedW(ChainPlan plan, List<ChainPoint> points, double attenuationDb) {
+        return points.stream()
+                .filter(ChainClimb::isKnown)
+                .reduce((first, second) -> second)
+                .map(last -> Power.ratio(gainDb(last) - attenuationDb))
+                .orElseGet(() -> predictedW(plan, attenuationDb));
+    }
+
     private static boolean isKnown(ChainPoint point) {
         return point.outputW().value() > 0
                 && point.outputW().standardUncertainty()

@@ -40,6 +40,7 @@ record ChainInRun() implements UnamplifiedRun {
     @Override
     public boolean asks(ReadingRole role) {
         return EnumSet.of(
+                        ReadingRole.OUTPUT,
                         ReadingRole.OUTPUT_VPP,
                         ReadingRole.GATE_RF,
                         ReadingRole.GATE_VOLTAGE,

@@ -54,6 +54,40 @@ public final class ChainSteps {
                 : Optional.empty();
     }
 
+    /** Returns the volts from peak to peak over the load to expect at the setting in hand; empty where it is not set, or another kind of run. */
+    public static Optional<Double> expectedVpp(TuneSetup setup, List<Step> steps, Step draft) {
+        return setup.termination() instanceof Load load
+                ? expectedW(setup, steps, draft).map(watt -> Math.sqrt(PEAKS * load.resistanceColdOhm() * watt))
+                : Optional.empty();
+    }
+
+    /** Returns the output to expect at the setting in hand, in watts; empty where it is not set, or another kind of run. */
+    public static Optional<Double> expectedW(TuneSetup setup, List<Step> steps, Step draft) {
+        return setup.customs()
+                .chain()
+                .flatMap(plan ->
+                        draft.position(Control.ATTENUATOR).map(db -> ChainClimb.expectedW(plan, points(steps), db)));
+    }
+
+    /**
+     * By how much volts from peak to peak tell more watts than the wattmeter.
+     *
+     * @param byVoltsW what the volts tell
+     * @param byMeterW what the wattmeter tells
+     */
+    public record Disagreement(Quantity byVoltsW, Quantity byMeterW) {}
+
+    /** Returns how volts and wattmeter disagree; empty where one was not read, or the 95 % interval of their difference holds zero. */
+    public static Optional<Disagreement> disagreement(Step step) {
+        return outputW(step)
+                .flatMap(byVolts -> step.measured(ReadingRole.OUTPUT)
+                        .filter(byMeter -> {
+                            Quantity difference = byVolts.minus(byMeter);
+                            return Math.abs(difference.value()) > difference.halfWidth95();
+                        })
+                        .map(byMeter -> new Disagreement(byVolts, byMeter)));
+    }
+
     private static double eyeShare(Step step) {
         return Optional.ofNullable(step.readings().get(ReadingRole.OUTPUT_VPP))
                 .filter(reading -> reading.rawValue() > 0)

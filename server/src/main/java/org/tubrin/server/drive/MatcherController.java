@@ -142,7 +142,7 @@ public class MatcherController {
                 input.map(InputMatch::verdict).orElse(null),
                 input.map(viewer::input).orElse(null),
                 tuned.flatMap(MatcherController::tunedAtW)
-                        .map(watt -> Figures.plain(watt, SWR_DECIMALS))
+                        .map(watt -> Figures.plain(watt, 1))
                         .orElse(null),
                 table.flatMap(one -> one.driveFor(wantedW).setW())
                         .map(watt -> Figures.plain(watt, SWR_DECIMALS))

@@ -9,6 +9,7 @@ import org.tubrin.core.chain.ChainClimb;
 import org.tubrin.core.chain.ChainPlan;
 import org.tubrin.core.chain.ChainPoint;
 import org.tubrin.core.chain.Power;
+import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.ChainSteps;
 import org.tubrin.core.run.RunState;
@@ -38,6 +39,11 @@ class ChainClimbViewer {
         ChainSteps.climb(state.setup(), state.steps())
                 .flatMap(ChainClimb::end)
                 .ifPresent(end -> says.add(words.say("chain.climb." + end.name())));
+        state.lastStep()
+                .flatMap(ChainSteps::disagreement)
+                .ifPresent(apart -> says.add(words.say(
+                        "chain.climb.apart",
+                        Map.of("volts", written(apart.byVoltsW()), "meter", written(apart.byMeterW())))));
         if (!points.isEmpty()) {
             ChainClimb.compressionDb(points)
                     .filter(db -> db > 0)
@@ -66,6 +72,13 @@ class ChainClimbViewer {
                         ? Figures.with95(output.scaled(1 / inputW).inDecibels(), 1, "", GAIN_DECIMALS)
                                 .withUncertainty()
                         : "");
+    }
+
+    /** Returns volts as one reads them off a scope. */
+    static String volts(double volts) {
+        return volts < 1
+                ? Figures.plain(volts / ScaleUnit.MV.inUnit(), 0) + THIN + "mV"
+                : Figures.plain(volts, volts < 10 ? 2 : volts < 100 ? 1 : 0) + THIN + "V";
     }
 
     private static double dbm(double watt) {

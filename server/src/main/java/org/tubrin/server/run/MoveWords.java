@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.tubrin.core.advice.Move;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.BiasSteps;
+import org.tubrin.core.run.ChainSteps;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
@@ -131,6 +132,8 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
     public Said keyAndRead(Move.KeyAndRead key) {
         args.put("drive", Figures.plain(key.driveW(), 2));
         args.put("how", key.first() ? "short" : "whole");
+        ChainSteps.expectedVpp(state.setup(), state.steps(), state.draft())
+                .ifPresent(volts -> args.put("expect", ChainClimbViewer.volts(volts)));
         state.draft().position(Control.LEVEL).ifPresent(level -> args.put("level", LevelViewer.percent(level)));
         return said(MoveCode.KEY_AND_READ);
     }

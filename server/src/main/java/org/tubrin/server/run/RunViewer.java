@@ -487,6 +487,9 @@ class RunViewer {
 
     /** What to mind on the air; how far one may move stands for the plain reminder where the twin can say it. */
     private List<String> onAir(RunState state) {
+        if (!state.setup().stage().amplifies()) {
+            return List.of();
+        }
         Optional<String> far = state.ending().isEmpty()
                 ? Optional.empty()
                 : state.lastStep()
