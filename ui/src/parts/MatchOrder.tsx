@@ -10,13 +10,13 @@ const LOOK: Record<Node['stands'], string> = {
   AHEAD: 'border-rule border-dashed text-soft',
 };
 
-function Power({ at, watt }: { at: string; watt: string | undefined }) {
+function Shown({ at, figure, unit }: { at: string; figure: string | undefined; unit?: string }) {
   return (
     <>
       <dt className="text-13 text-soft">{at}</dt>
       <dd className="figure text-18 whitespace-nowrap">
-        {watt ?? <span className="text-soft">–</span>}
-        {watt !== undefined && at !== 'SWR' && <span className="text-13 text-soft">{'\u2009'}W</span>}
+        {figure ?? <span className="text-soft">–</span>}
+        {figure !== undefined && unit && <span className="text-13 text-soft">{`\u2009${unit}`}</span>}
       </dd>
     </>
   );
@@ -38,10 +38,10 @@ export function MatchOrder({ match }: { match: MatchView }) {
             {node.stands === 'REFUSED' && <Diamond />}
           </p>
           <dl className="grid grid-cols-[auto_1fr] items-baseline gap-x-2" data-part="powers">
-            <Power at="set" watt={node.set} />
-            <Power at="in" watt={node.input} />
-            <Power at="out" watt={node.output} />
-            <Power at="SWR" watt={node.swr} />
+            <Shown at="set" figure={node.set} unit="W" />
+            <Shown at="in" figure={node.input} unit="W" />
+            <Shown at="out" figure={node.output} unit="W" />
+            <Shown at="SWR" figure={node.swr} />
           </dl>
           <p className={`text-13 ${node.stands === 'REFUSED' ? 'text-watch' : 'text-soft'}`}>{node.says}</p>
         </li>

@@ -1,5 +1,6 @@
 import { scaleLog } from 'd3-scale';
 import type { Ref } from 'react';
+import { Grid } from './Grid';
 
 export interface BandStair {
   key: string;
@@ -78,14 +79,7 @@ export function BandStairs({ bands, heads, chosen, wantedW, ratedW, driveLimitW,
       <text x={4} y={14} className="fill-soft">
         output, W
       </text>
-      {ticks.map((tick) => (
-        <g key={tick}>
-          <line x1={STAIRS.left} x2={width} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
-          <text x={STAIRS.left - 8} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
-            {tick}
-          </text>
-        </g>
-      ))}
+      <Grid at={ticks} y={y} from={STAIRS.left} to={width} />
       <line x1={STAIRS.left} x2={width} y1={y(wantedW)} y2={y(wantedW)} className="stroke-act" strokeWidth="2" />
       {bands.map((band, index) => (
         <g key={band.key} transform={`translate(${STAIRS.left + index * wide} 0)`}>

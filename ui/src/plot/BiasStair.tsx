@@ -1,5 +1,6 @@
 import { scaleLinear, scalePoint } from 'd3-scale';
 import type { Ref } from 'react';
+import { Grid, signed } from './Grid';
 
 export interface BiasRung {
   device: number;
@@ -69,17 +70,7 @@ export function BiasStair({ unit, decimals, rungs, offPercent, tolerancePercent,
       <text x={4} y={14} className="fill-soft">
         on the meter, {unit}
       </text>
-      {y
-        .ticks(4)
-        .filter((tick) => tick > 0)
-        .map((tick) => (
-          <g key={tick}>
-            <line x1={LEFT} x2={width - RIGHT} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
-            <text x={LEFT - 8} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
-              {tick}
-            </text>
-          </g>
-        ))}
+      <Grid at={y.ticks(4).filter((tick) => tick > 0)} y={y} from={LEFT} to={width - RIGHT} />
       <line x1={LEFT} x2={width - RIGHT} y1={y(0)} y2={y(0)} className="stroke-soft" />
       {rungs.map((rung, index) => {
         const left = x(index) + 8;
@@ -142,14 +133,13 @@ export function BiasStair({ unit, decimals, rungs, offPercent, tolerancePercent,
             height={strip(-tolerancePercent) - strip(tolerancePercent)}
             className="fill-wash"
           />
-          {[-5, 0, 5].map((percent) => (
-            <g key={percent}>
-              <line x1={LEFT} x2={width - RIGHT} y1={strip(percent)} y2={strip(percent)} className="stroke-hair" />
-              <text x={LEFT - 8} y={strip(percent) + 4} textAnchor="end" className="figure fill-soft">
-                {percent > 0 ? `+${percent}` : String(percent).replace('-', '−')}
-              </text>
-            </g>
-          ))}
+          <Grid
+            at={[-5, 0, 5]}
+            y={strip}
+            from={LEFT}
+            to={width - RIGHT}
+            shown={(percent) => (percent > 0 ? `+${percent}` : signed(percent))}
+          />
           {offs.map(({ percent, index }) => {
             const beyond = Math.abs(percent) > STRIP_PERCENT;
             const at = along(index) ?? LEFT;

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { Ref } from 'react';
+import { Grid } from './Grid';
 
 interface Place {
   name: string;
@@ -48,14 +49,7 @@ export function ChainStair({ places, width, drawing }: Props) {
       <text x={4} y={14} className="fill-soft">
         level, dBm
       </text>
-      {y.ticks(6).map((tick) => (
-        <g key={tick}>
-          <line x1={LEFT} x2={width} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
-          <text x={LEFT - 8} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
-            {tick < 0 ? `−${-tick}` : tick}
-          </text>
-        </g>
-      ))}
+      <Grid at={y.ticks(6)} y={y} from={LEFT} to={width} />
       <path
         d={`M${places.map((one, index) => `${x(index)} ${y(one.dbm)}H${x(index + 1)}`).join('L')}`}
         fill="none"

@@ -1,5 +1,6 @@
 import { scaleLinear, scaleLog } from 'd3-scale';
 import type { Ref } from 'react';
+import { Grid } from './Grid';
 
 interface Line {
   key: string;
@@ -71,14 +72,7 @@ export function Course({
       aria-label={label}
       className="block h-auto w-full text-12"
     >
-      {ticks.map((tick) => (
-        <g key={tick}>
-          <line x1={LEFT} x2={width - RIGHT} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
-          <text x={LEFT - 7} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
-            {Number(tick.toPrecision(4))}
-          </text>
-        </g>
-      ))}
+      <Grid at={ticks} y={y} from={LEFT} to={width - RIGHT} shown={(tick) => Number(tick.toPrecision(4))} />
       {x.ticks(8).map((tick) => (
         <text key={tick} x={x(tick)} y={height - 17} textAnchor="middle" className="figure fill-soft">
           {Number(tick.toPrecision(4))}

@@ -1,5 +1,6 @@
 import { scaleLinear, scaleSqrt } from 'd3-scale';
 import type { Ref } from 'react';
+import { Grid } from './Grid';
 
 export interface LevelPoint {
   /** Of the slider, as a share of its way. */
@@ -90,14 +91,7 @@ export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, w
       <text x={4} y={14} className="fill-soft">
         output, W, as its root
       </text>
-      {watts.map((watt) => (
-        <g key={watt}>
-          <line x1={LEFT} x2={width - RIGHT} y1={y(watt)} y2={y(watt)} className="stroke-hair" />
-          <text x={LEFT - 8} y={y(watt) + 4} textAnchor="end" className="figure fill-soft">
-            {watt}
-          </text>
-        </g>
-      ))}
+      <Grid at={watts} y={y} from={LEFT} to={width - RIGHT} />
       <line
         x1={LEFT}
         x2={width - RIGHT}
@@ -152,14 +146,7 @@ export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, w
           <text x={4} y={gaugeTop - 12} className="fill-soft">
             gauge of the exciter, 0 to {gaugeEnd}
           </text>
-          {[0, gaugeEnd / 2, gaugeEnd].map((mark) => (
-            <g key={mark}>
-              <line x1={LEFT} x2={width - RIGHT} y1={g(mark)} y2={g(mark)} className="stroke-hair" />
-              <text x={LEFT - 8} y={g(mark) + 4} textAnchor="end" className="figure fill-soft">
-                {mark}
-              </text>
-            </g>
-          ))}
+          <Grid at={[0, gaugeEnd / 2, gaugeEnd]} y={g} from={LEFT} to={width - RIGHT} />
           {gauge && (
             <>
               <rect

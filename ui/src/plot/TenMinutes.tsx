@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { type Ref, useState } from 'react';
 import { UprightSlider } from '../parts/ui';
 import { apart } from './apart';
+import { Grid } from './Grid';
 
 interface Band {
   box: string;
@@ -76,14 +77,7 @@ export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onR
         data-part="ten-minutes"
       >
         <g>
-          {y.ticks(5).map((tick) => (
-            <g key={tick}>
-              <line x1={LEFT} x2={end} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
-              <text x={LEFT - 7} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
-                {tick}
-              </text>
-            </g>
-          ))}
+          <Grid at={y.ticks(5)} y={y} from={LEFT} to={end} />
           {order.map((band) => {
             const from = below;
             const to = from.map((base, second) => base + (band.currentA[second] ?? 0));

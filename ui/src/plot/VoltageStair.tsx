@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { Ref } from 'react';
+import { Grid } from './Grid';
 
 interface Tread {
   cause: string;
@@ -50,14 +51,7 @@ export function VoltageStair({ treads, beside = [], leastV, leastLabel, width, d
       className="block h-auto w-full text-12"
       data-part="voltage-stair"
     >
-      {y.ticks(5).map((tick) => (
-        <g key={tick}>
-          <line x1={LEFT} x2={width} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
-          <text x={LEFT - 8} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
-            {Number(tick.toFixed(3))}
-          </text>
-        </g>
-      ))}
+      <Grid at={y.ticks(5)} y={y} from={LEFT} to={width} shown={(volts) => Number(volts.toFixed(3))} />
       <line x1={LEFT} x2={width} y1={y(leastV)} y2={y(leastV)} className="stroke-limit" strokeWidth="2" />
       <text x={LEFT + 8} y={y(leastV) + (under ? -6 : 15)} className="fill-limit">
         {leastLabel}

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { Ref } from 'react';
+import { Grid } from './Grid';
 
 interface Level {
   attenuationDb: number;
@@ -27,8 +28,6 @@ const RIGHT = 12;
 const TOP = 24;
 const FOOT = 40;
 const LABELS_APART_PX = 26;
-
-const signed = (value: number) => (value < 0 ? `−${-value}` : `${value}`);
 
 /** A chain's output as a stair over its attenuator: dotted as it is thought to be, ink as it was read, with whiskers. */
 export function WayUp({ wantedDbm, wanted, planned, taken, width, drawing }: Props) {
@@ -63,14 +62,7 @@ export function WayUp({ wantedDbm, wanted, planned, taken, width, drawing }: Pro
       <text x={4} y={14} className="fill-soft">
         output, dBm
       </text>
-      {y.ticks(6).map((tick) => (
-        <g key={tick}>
-          <line x1={LEFT} x2={width - RIGHT} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
-          <text x={LEFT - 8} y={y(tick) + 4} textAnchor="end" className="figure fill-soft">
-            {signed(tick)}
-          </text>
-        </g>
-      ))}
+      <Grid at={y.ticks(6)} y={y} from={LEFT} to={width - RIGHT} />
       <line x1={LEFT} x2={width - RIGHT} y1={y(wantedDbm)} y2={y(wantedDbm)} className="stroke-act" strokeWidth="1.5" />
       <text x={LEFT + 6} y={y(wantedDbm) - 6} className="fill-act">
         wanted {wanted}

@@ -1,25 +1,16 @@
-import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
-import { Link } from 'react-router';
+import { useRef } from 'react';
 import { type AlcView, ask, client } from '../../api';
 import { Answer, Diamond, Sheet } from '../../parts';
-import { Button, Cell, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
+import { Cell, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
 import { LevelStair, SaveDrawing, Sized } from '../../plot';
-import { utc } from '../../quantity';
 import { AlcStart } from './AlcStart';
 import { DriveTabs } from './DriveTabs';
+import { KeptRun } from './KeptRun';
+import { useKept } from './useKept';
 
 /** How far the level into each exciter may go, what its gauge is, and a new run to find out. */
 export function AlcPage() {
-  const [run, setRun] = useState<string>();
-  const view = useQuery({
-    queryKey: ['drive', 'alc', run],
-    queryFn: () => ask(client.GET('/api/drive/alc', { params: { query: run ? { run } : {} } })),
-    placeholderData: (before) => before,
-  });
-  useEffect(() => {
-    document.title = 'ALC · Tubrin';
-  }, []);
+  const { view, pick } = useKept('alc', 'ALC', (query) => ask(client.GET('/api/drive/alc', { params: { query } })));
   return (
     <Answer query={view} what="the levels">
       {(data) => (
@@ -30,7 +21,7 @@ export function AlcPage() {
           </div>
           <div className="grid grid-cols-one gap-3.5">
             <AlcStart suggested={outOfDate(data)} outputMeters={data.outputMeters} />
-            {data.rows.length > 0 && <Profiles view={data} onPick={setRun} />}
+            {data.rows.length > 0 && <Profiles view={data} onPick={pick} />}
           </div>
         </div>
       )}
@@ -156,18 +147,14 @@ function Profiles({ view, onPick }: { view: AlcView; onPick: (run: string) => vo
         <Heads of={['exciter', 'firmware', 'level', 'gauge right']} />
         <tbody>
           {view.rows.map((row) => (
-            <tr key={row.runId} className={row.runId === view.shownRunId ? 'bg-wash' : ''}>
-              <RowHead>
-                <Button kind="link" aria-pressed={row.runId === view.shownRunId} onClick={() => onPick(row.runId)}>
-                  {row.exciter}
-                </Button>
-                <span className="block text-12 text-soft">
-                  {row.mode}, {row.band}
-                </span>
-                <Link className="figure block text-12 underline" to={`/log/${row.runId}`}>
-                  {utc(row.at).slice(0, 10)}
-                </Link>
-              </RowHead>
+            <KeptRun
+              key={row.runId}
+              row={row}
+              shownRunId={view.shownRunId}
+              label={row.exciter}
+              detail={`${row.mode}, ${row.band}`}
+              onPick={onPick}
+            >
               <Cell figure>{row.firmware || '–'}</Cell>
               {row.shut ? (
                 <Cell>
@@ -179,7 +166,7 @@ function Profiles({ view, onPick }: { view: AlcView; onPick: (run: string) => vo
                 <Cell figure>{row.window ?? 'no knee'}</Cell>
               )}
               <Cell>{row.right ?? '–'}</Cell>
-            </tr>
+            </KeptRun>
           ))}
         </tbody>
       </Table>

@@ -1,25 +1,17 @@
-import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
-import { Link } from 'react-router';
+import { useRef } from 'react';
 import { ask, type BiasPageView, client } from '../../api';
 import { Answer, BiasDevices, Sheet } from '../../parts';
-import { Button, Cell, Heads, RowHead, Table } from '../../parts/ui';
+import { Cell, Heads, Table } from '../../parts/ui';
 import { BiasStair, SaveDrawing, Sized } from '../../plot';
 import { utc } from '../../quantity';
 import { BiasStart } from './BiasStart';
 import { DriveTabs } from './DriveTabs';
+import { KeptRun } from './KeptRun';
+import { useKept } from './useKept';
 
 /** Idle currents as they were set, and a new climb to set them. */
 export function BiasPage() {
-  const [run, setRun] = useState<string>();
-  const view = useQuery({
-    queryKey: ['drive', 'bias', run],
-    queryFn: () => ask(client.GET('/api/drive/bias', { params: { query: run ? { run } : {} } })),
-    placeholderData: (before) => before,
-  });
-  useEffect(() => {
-    document.title = 'Bias · Tubrin';
-  }, []);
+  const { view, pick } = useKept('bias', 'Bias', (query) => ask(client.GET('/api/drive/bias', { params: { query } })));
   return (
     <Answer query={view} what="the idle currents">
       {(data) => (
@@ -27,7 +19,7 @@ export function BiasPage() {
           <Picture view={data} />
           <div className="grid grid-cols-one gap-3.5">
             <BiasStart suggested={data.rows[0]?.amplifier} />
-            {data.rows.length > 0 && <Climbs view={data} onPick={setRun} />}
+            {data.rows.length > 0 && <Climbs view={data} onPick={pick} />}
           </div>
         </div>
       )}
@@ -80,21 +72,13 @@ function Climbs({ view, onPick }: { view: BiasPageView; onPick: (run: string) =>
         <Heads of={['amplifier', 'wanted, mA', 'came to']} />
         <tbody>
           {view.rows.map((row) => (
-            <tr key={row.runId} className={row.runId === view.shownRunId ? 'bg-wash' : ''}>
-              <RowHead>
-                <Button kind="link" aria-pressed={row.runId === view.shownRunId} onClick={() => onPick(row.runId)}>
-                  {row.amplifier}
-                </Button>
-                <Link className="figure block text-12 whitespace-nowrap underline" to={`/log/${row.runId}`}>
-                  {utc(row.at).slice(0, 10)}
-                </Link>
-              </RowHead>
+            <KeptRun key={row.runId} row={row} shownRunId={view.shownRunId} label={row.amplifier} onPick={onPick}>
               <Cell figure>
                 {row.devices} × {row.idle}
                 <span className="block font-sans text-12 text-soft">{row.because}</span>
               </Cell>
               <Cell>{row.came}</Cell>
-            </tr>
+            </KeptRun>
           ))}
         </tbody>
       </Table>

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { ask, type Choices, client, type StartRequest } from '../../api';
 import { isRefused, Sheet, Trouble } from '../../parts';
 import { Check, Fold, Pick, Skeleton, TextField } from '../../parts/ui';
+import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { loads, named, reads, there, useStart, useTyped } from './useStart';
 
@@ -156,12 +157,7 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
               options={[['', 'not read'], ...named(reads(choices, 'GATE_VOLTAGE'))]}
               onPick={(gateId) => change({ gateId })}
             />
-            <Pick
-              label="Readings"
-              value={entry.source}
-              options={choices.sources.map((one) => [one.code, one.name] as const)}
-              onPick={(source) => change({ source: source as Entry['source'] })}
-            />
+            <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
             <Pick
               label="Keyed by"
               value={entry.exciterId}

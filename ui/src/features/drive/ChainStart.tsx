@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { ask, type ChainRequest, type Choices, client, type StartRequest } from '../../api';
 import { Sheet } from '../../parts';
 import { Pick } from '../../parts/ui';
+import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { loads, named, reads, there, useStart, useTyped } from './useStart';
 
@@ -75,13 +76,9 @@ function Start({ choices, chain, names }: { choices: Choices; chain: ChainReques
           {pick('Gate DC by', 'gateId', [['', 'not read'], ...named(reads(choices, 'GATE_VOLTAGE'))])}
           {pick('Supply by', 'supplyId', [['', 'not read'], ...named(reads(choices, 'SUPPLY_CURRENT'))])}
           {pick('Watts by', 'wattId', [['', 'not read'], ...named(reads(choices, 'OUTPUT'))])}
-          {pick(
-            'Readings',
-            'source',
-            choices.sources.map((one) => [one.code, one.name] as const),
-          )}
+          <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
-        <StartFoot label="Start at 50 dB" start={start} missing={undefined} names={names} />
+        <StartFoot label="Start the way up" start={start} missing={undefined} names={names} />
       </form>
     </Sheet>
   );

@@ -1,24 +1,17 @@
-import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
 import { ask, client, type MatcherPageView } from '../../api';
 import { Answer, Diamond, MatchOrder, Sheet } from '../../parts';
 import { Button, Cell, Fold, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
 import { utc } from '../../quantity';
 import { DriveTabs } from './DriveTabs';
+import { KeptRun } from './KeptRun';
 import { MatcherStart } from './MatcherStart';
+import { useKept } from './useKept';
 
 /** Matchers as they were tuned, the match at the input of each band, and a new run. */
 export function MatcherPage() {
-  const [run, setRun] = useState<string>();
-  const view = useQuery({
-    queryKey: ['drive', 'matcher', run],
-    queryFn: () => ask(client.GET('/api/drive/matcher', { params: { query: run ? { run } : {} } })),
-    placeholderData: (before) => before,
-  });
-  useEffect(() => {
-    document.title = 'Matcher · Tubrin';
-  }, []);
+  const { view, pick } = useKept('matcher', 'Matcher', (query) =>
+    ask(client.GET('/api/drive/matcher', { params: { query } })),
+  );
   return (
     <Answer query={view} what="the matchers">
       {(data) => (
@@ -30,7 +23,7 @@ export function MatcherPage() {
           </div>
           <div className="noprint grid grid-cols-one gap-3.5">
             <MatcherStart suggested={data.rows[0]} amplifier={data.amplifier} />
-            {data.rows.length > 0 && <Runs view={data} onPick={setRun} />}
+            {data.rows.length > 0 && <Runs view={data} onPick={pick} />}
           </div>
         </div>
       )}
@@ -70,30 +63,20 @@ function Shown({ view }: { view: MatcherPageView }) {
 
 /** Input match by band, and what is by hand at each change of band where no cable of the maker does it. */
 function Bands({ view }: { view: MatcherPageView }) {
+  const title = view.byHand.length > 0 ? 'By hand at each change of band' : 'Input match';
   return (
-    <Sheet
-      title={view.byHand ? `By hand at each change of band: ${view.amplifier}` : `Input match: ${view.amplifier}`}
-      part="match-bands"
-    >
+    <Sheet title={`${title}: ${view.amplifier}`} part="match-bands">
       <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
-        {view.byHand ? (
-          <ol className="list-decimal pl-5">
-            <li>RF off, then the power amplifier off.</li>
-            <li>Band of exciter, amplifier and matcher by hand.</li>
-            <li>Exciter to the watts for tuning. Key: what comes out is no more than what goes in.</li>
-            <li>Matcher in line, until the SWR is 1.5 or less. RF off.</li>
-            <li>Exciter to a tenth, only now the power amplifier on. A short key-down, then up by 3 dB.</li>
-            <li>Keying line before RF, RF off before it lets go. No cable, no ALC: nothing limits but you.</li>
-          </ol>
-        ) : (
-          <p className="text-soft">
-            Amplifying: up to 1.5 is fine, up to 2 acceptable; above, an exciter may fold back.
-          </p>
-        )}
+        <ol className="list-decimal pl-5">
+          {view.byHand.map((point) => (
+            <li key={point}>{point}</li>
+          ))}
+        </ol>
         <Button className="noprint ml-auto" onClick={() => window.print()}>
           Print
         </Button>
       </div>
+      <p className="mt-2 text-13 text-soft">{view.inputs}</p>
       <ScrollArea label="By band">
         <Table caption="By band" quiet tight className="mt-2 text-13">
           <Heads of={['', 'tune at, W', 'SWR matched', 'run at, W', 'SWR amplifying', '']} end />
@@ -144,22 +127,20 @@ function Runs({ view, onPick }: { view: MatcherPageView; onPick: (run: string) =
         <Heads of={['into', 'SWR', 'came to']} />
         <tbody>
           {view.rows.map((row) => (
-            <tr key={row.runId} className={row.runId === view.shownRunId ? 'bg-wash' : ''}>
-              <RowHead>
-                <Button kind="link" aria-pressed={row.runId === view.shownRunId} onClick={() => onPick(row.runId)}>
-                  {row.termination}
-                </Button>
-                <Link className="figure block text-12 whitespace-nowrap underline" to={`/log/${row.runId}`}>
-                  {utc(row.at).slice(0, 10)}
-                </Link>
-                <span className="block text-12 text-soft">{row.band}</span>
-              </RowHead>
+            <KeptRun
+              key={row.runId}
+              row={row}
+              shownRunId={view.shownRunId}
+              label={row.termination}
+              detail={row.band}
+              onPick={onPick}
+            >
               <Cell figure>
                 <span className="block whitespace-nowrap">{row.bypassed ?? '–'}</span>
                 <span className="block whitespace-nowrap">→ {row.matched ?? '–'}</span>
               </Cell>
               <Cell>{row.came}</Cell>
-            </tr>
+            </KeptRun>
           ))}
         </tbody>
       </Table>

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { ask, type Choices, client, type MatcherPageView, type StartRequest } from '../../api';
 import { isRefused, Sheet, Trouble } from '../../parts';
 import { Pick, Skeleton, TextField } from '../../parts/ui';
+import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { named, reads, there, useStart, useTyped } from './useStart';
 
@@ -161,12 +162,7 @@ function Start({ choices, suggested, amplifier: first }: Suggestions & { choices
             options={named(reads(choices, 'OUTPUT'))}
             onPick={(outputId) => change({ outputId })}
           />
-          <Pick
-            label="Readings"
-            value={entry.source}
-            options={choices.sources.map((one) => [one.code, one.name] as const)}
-            onPick={(source) => change({ source: source as Entry['source'] })}
-          />
+          <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
         <StartFoot
           label="Start with the points"

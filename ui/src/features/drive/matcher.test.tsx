@@ -40,7 +40,8 @@ const VIEW: MatcherPageView = {
     says: [],
   },
   amplifier: 'Dinghy 60',
-  byHand: true,
+  byHand: ['RF off.', 'No cable, no ALC: nothing limits but you.'],
+  inputs: 'Up to 1.5 is fine.',
   bands: [
     { band: 'MHZ_7', name: '7 MHz', tuneAt: '3.8', matched: '1.18 ± 0.08' },
     {
@@ -133,7 +134,7 @@ describe('matchers', () => {
   });
 
   it('says what a station lacks, and what it is about where none was tuned', async () => {
-    view = { rows: [], byHand: false, bands: [] };
+    view = { rows: [], byHand: [], inputs: '', bands: [] };
     choices = choicesOf({ ...CHOICES, amplifiers: [CHOICES.amplifiers[0]] });
     show();
     expect(await screen.findByText(/No matcher was tuned yet/)).toBeInTheDocument();

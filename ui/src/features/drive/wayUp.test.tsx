@@ -51,7 +51,7 @@ describe('the way up', () => {
   it('begins with the chain as typed, on the transistors, and names the part that is refused', async () => {
     const user = userEvent.setup();
     const server = show();
-    await user.click(await screen.findByRole('button', { name: 'Start at 50 dB' }));
+    await user.click(await screen.findByRole('button', { name: 'Start the way up' }));
     await waitFor(() => expect(server.sent).toHaveLength(1));
     expect(server.sent[0]).toMatchObject({
       school: 'CHAIN',
@@ -67,7 +67,7 @@ describe('the way up', () => {
   it('is not offered where nothing reads volts from peak to peak', async () => {
     const server = show(choicesOf({ ...CHOICES, meters: [CHOICES.meters[0]] }));
     await waitFor(() => expect(server.asked.some((url) => url.includes('choices'))).toBe(true));
-    expect(screen.queryByRole('button', { name: 'Start at 50 dB' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Start the way up' })).toBeNull();
   });
 
   it('is drawn as thought and as read, and never back', () => {

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Choices } from '../../api';
 import { type Box, Check, Input, Label, OneOf, SomeOf } from '../../parts/ui';
-import { type Choice, suggestion, suits } from './useChoice';
+import { type Choice, isOfOtherRuns, suggestion, suits } from './useChoice';
 
 interface Props {
   choices: Choices;
@@ -172,9 +172,7 @@ function Climb({ choices, choice, change }: Props) {
 
 /** How to decide: what each school does, when it suits, what it costs in heat. */
 function Schools({ choices, choice, change }: Props) {
-  const schools = choices.schools.filter(
-    (one) => !['DRIVE_TABLE', 'ALC', 'BIAS', 'MATCHER', 'CHAIN'].includes(one.code),
-  );
+  const schools = choices.schools.filter((one) => !isOfOtherRuns(one.code));
   const chosen = schools.find((one) => one.code === choice.school);
   const nameOf = (code: string) => choices.schools.find((one) => one.code === code)?.name;
   const suggested = suggestion(choices, choice.amplifierId, choice.band);

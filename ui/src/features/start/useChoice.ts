@@ -86,11 +86,13 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
   };
 }
 
+/** Schools of runs that begin elsewhere: they turn no dials, or follow from the amplifier. */
+const OTHER_RUNS: readonly Choice['school'][] = ['DRIVE_TABLE', 'ALC', 'BIAS', 'MATCHER', 'CHAIN'];
+
+export const isOfOtherRuns = (school: Choice['school']) => OTHER_RUNS.includes(school);
+
 function schoolFor(choices: Choices, wanted: Choice['school'] | undefined, amplifierId: string, band: Choice['band']) {
-  const kept =
-    wanted === 'DRIVE_TABLE' || wanted === 'ALC' || wanted === 'BIAS' || wanted === 'MATCHER' || wanted === 'CHAIN'
-      ? undefined
-      : wanted;
+  const kept = wanted && isOfOtherRuns(wanted) ? undefined : wanted;
   return kept ?? suggestion(choices, amplifierId, band)?.school ?? 'PEAK_THEN_HEAVIER';
 }
 

@@ -97,15 +97,11 @@ public final class Bench implements AutoCloseable {
                     station.band(Instrument.word(text, Band.values()));
                 })
                 .toggle("PANel:OPERate", station::operate, station::operate)
-                .query(
-                        "PANel:MATCher",
-                        () -> station.matcher().filter(MatcherBox::inLine).isPresent() ? "1" : "0")
+                .query("PANel:MATCher", () -> station.matcherInLine() ? "1" : "0")
                 .set("PANel:MATCher", text -> {
-                    boolean in = Instrument.isOn(text);
-                    if (station.matcher().isEmpty()) {
+                    if (!station.matcherInLine(Instrument.isOn(text))) {
                         throw ScpiError.settingsConflict("only the Dinghy has a matcher on this bench");
                     }
-                    station.matcher().get().inLine(in);
                 })
                 .set("PANel:HEATer", text -> station.heater(Instrument.isOn(text)))
                 .number("PANel:HEATer:TIME", station::heaterS)

@@ -40,19 +40,21 @@ public final class MatcherBox {
 
     /** Lets time pass with so much power at its input, in watts, and an SWR behind it. */
     public void pass(double inputW, double swrBehind, double s) {
-        boolean isTuned = tunedForS >= TUNES_FOR_S && Math.abs(tunedFor - swrBehind) < SAME_SWR * swrBehind;
-        if (!isTuned && inLine && inputW >= needsW) {
-            tunedForS = Math.abs(tunedFor - swrBehind) < SAME_SWR * swrBehind ? tunedForS + s : s;
+        boolean isFound = tunedForS >= TUNES_FOR_S && isFor(swrBehind);
+        if (!isFound && inLine && inputW >= needsW) {
+            tunedForS = isFor(swrBehind) ? tunedForS + s : s;
             tunedFor = swrBehind;
         }
     }
 
+    /** Returns whether what it found, or is finding, is for an SWR. */
+    private boolean isFor(double swrBehind) {
+        return Math.abs(tunedFor - swrBehind) < SAME_SWR * swrBehind;
+    }
+
     /** Returns whether it has matched what is behind it, of that SWR. */
     boolean matches(double swrBehind) {
-        return inLine
-                && tunedForS >= TUNES_FOR_S
-                && Math.abs(tunedFor - swrBehind) < SAME_SWR * swrBehind
-                && swrBehind <= reachSwr;
+        return inLine && tunedForS >= TUNES_FOR_S && isFor(swrBehind) && swrBehind <= reachSwr;
     }
 
     /** Returns the SWR in front of it. */

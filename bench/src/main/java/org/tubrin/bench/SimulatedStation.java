@@ -3,6 +3,7 @@ package org.tubrin.bench;
 import java.util.Optional;
 import java.util.Random;
 import org.tubrin.core.device.Construction;
+import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
@@ -245,8 +246,18 @@ public final class SimulatedStation {
         tripped = false;
     }
 
-    /** Returns the matcher of the amplifier; empty where it has none. */
-    synchronized Optional<MatcherBox> matcher() {
+    /** Returns whether the matcher is in line. */
+    synchronized boolean matcherInLine() {
+        return matcher().filter(MatcherBox::inLine).isPresent();
+    }
+
+    /** Puts the matcher in line, or out; returns whether there is one. */
+    synchronized boolean matcherInLine(boolean in) {
+        matcher().ifPresent(one -> one.inLine(in));
+        return matcher().isPresent();
+    }
+
+    private Optional<MatcherBox> matcher() {
         return transistors.flatMap(placed -> placed.stage().matcher());
     }
 
@@ -470,7 +481,7 @@ public final class SimulatedStation {
 
     private double scope(double watt, double ohm) {
         double restless = 1 + SCOPE_RESTLESS * random.nextGaussian();
-        return scopeShare * restless * Math.sqrt(8 * Math.max(0, watt) * ohm);
+        return scopeShare * restless * PowerEntry.voltageV(Math.max(0, watt), ohm, PowerEntry.Form.PP);
     }
 
     private static double digits(double value, double digit) {

@@ -29,6 +29,7 @@ import org.tubrin.core.station.ChartRow;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Mains;
+import org.tubrin.core.station.Matcher;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Stage;
@@ -144,6 +145,23 @@ public final class Sample {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty());
+    }
+
+    /** An amplifier with transistors on 7 MHz, of which nothing more is known. */
+    public static Amplifier transistors(
+            String name, Stage.Transistors stage, double driveLimitW, double ratedOutputW, Optional<Matcher> matcher) {
+        return new Amplifier(
+                name,
+                stage,
+                driveLimitW,
+                ratedOutputW,
+                Optional.empty(),
+                List.of(Band.MHZ_7),
+                List.of(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                matcher);
     }
 
     /** Returns the rows of a table under the test resources; lines that begin with # are its notes. */

@@ -202,7 +202,7 @@ public class DriveJourneyTest extends AtTheStation {
         Operator.chooses(page, "Band", "14 MHz");
         Operator.chooses(page, "Gate DC by", "Plummet at a gate");
         Operator.chooses(page, "Readings", "Simulated bench");
-        page.getByText("Start at 50 dB").click();
+        page.getByText("Start the way up").click();
         operator.awaits("\\?$");
         page.locator("body").evaluate("() => document.activeElement.blur()");
         List<String> told = new ArrayList<>();

@@ -146,6 +146,9 @@ public class WordsTest {
         add(wanted, "level.*", LevelProfile.Lack.values());
         add(wanted, "bias.end.*", BiasEnd.values());
         add(wanted, "bias.short.*", BiasEnd.values());
+        for (int point = 1; point <= 6; point++) {
+            wanted.add("match.byHand." + point);
+        }
         add(wanted, "match.end.*", Matching.End.values());
         add(wanted, "match.short.*", Matching.End.values());
         add(wanted, "match.input.*", InputMatch.Verdict.values());

@@ -117,6 +117,15 @@ public record ChainClimb(Optional<Next> next, Optional<End> end) {
                         < KNOWN_SHARE * point.outputW().value();
     }
 
+    /** Returns the gain from the generator to the load at a key-down, in decibels; empty where nothing came out. */
+    public static Optional<Quantity> gainDb(ChainPlan plan, ChainPoint point) {
+        double inputW = plan.chain().generator().powerW() * Power.ratio(-point.attenuationDb());
+        return Optional.of(point.outputW())
+                .filter(output -> output.value() > 0)
+                .map(output -> output.scaled(1 / inputW).inDecibels());
+    }
+
+    /** The same but for the generator, which does not change. */
     private static double gainDb(ChainPoint point) {
         return Power.decibels(point.outputW().value()) + point.attenuationDb();
     }

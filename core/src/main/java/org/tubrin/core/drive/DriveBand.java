@@ -248,6 +248,11 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
                 lastW * SAME_ROOT);
     }
 
+    /** Returns the highest SWR that was read at the input; empty where none was. */
+    public Optional<Quantity> worstInputSwr() {
+        return rows.stream().flatMap(row -> row.inputSwr().stream()).max(Comparator.comparingDouble(Quantity::value));
+    }
+
     /** Returns whether it is continuous at all that the stage is rated for; empty where that is not known. */
     public Optional<Boolean> isContinuousAtItsRating() {
         double ratedW = setup.stage().mostOutputW().orElse(0.0);

@@ -1,6 +1,7 @@
 package org.tubrin.core.matcher;
 
 import java.util.Optional;
+import org.tubrin.core.tank.Mismatch;
 
 /**
  * What an SWR at an amplifier's input means to the exciter, and the pad that cures it. A pad of {@code a} dB weakens what comes back by
@@ -26,8 +27,9 @@ public record InputMatch(double swr, Verdict verdict, Optional<Integer> padDb) {
         MAY_FOLD_BACK
     }
 
-    /** Returns what an SWR means. */
-    public static InputMatch of(double swr) {
+    /** Returns what an SWR means, as a meter shows it: below 1 there is none. */
+    public static InputMatch of(double shownSwr) {
+        double swr = Math.max(1, shownSwr);
         Verdict verdict =
                 swr <= FINE_SWR ? Verdict.FINE : swr <= ACCEPTABLE_SWR ? Verdict.ACCEPTABLE : Verdict.MAY_FOLD_BACK;
         return new InputMatch(swr, verdict, swr <= FINE_SWR ? Optional.empty() : Optional.of(cureDb(swr)));
@@ -35,15 +37,10 @@ public record InputMatch(double swr, Verdict verdict, Optional<Integer> padDb) {
 
     /** Returns the SWR in front of a pad of so many decibels. */
     public double swrBehind(double decibels) {
-        double reflection = reflection(swr) * Math.pow(TEN, -decibels / TEN);
-        return (1 + reflection) / (1 - reflection);
+        return Mismatch.swrOf(Mismatch.reflectionOf(swr) * Math.pow(TEN, -decibels / TEN));
     }
 
     private static int cureDb(double swr) {
-        return (int) Math.ceil(TEN * Math.log10(reflection(swr) / reflection(FINE_SWR)) - 1e-9);
-    }
-
-    private static double reflection(double swr) {
-        return (swr - 1) / (swr + 1);
+        return (int) Math.ceil(TEN * Math.log10(Mismatch.reflectionOf(swr) / Mismatch.reflectionOf(FINE_SWR)) - 1e-9);
     }
 }

@@ -16,8 +16,8 @@ import org.tubrin.core.quantity.Quantity;
  * @param end how it ended; empty while it goes on
  */
 public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End> end) {
-    /** An SWR with which a matcher has done its work. */
-    public static final double MATCHED_SWR = 1.5;
+    /** An SWR with which a matcher has done its work: what is fine at any input. */
+    public static final double MATCHED_SWR = InputMatch.FINE_SWR;
     /** Bypassed, an output above so many times the input is amplified. */
     public static final double AMPLIFIED = 1.2;
 
@@ -27,6 +27,9 @@ public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End
     private static final double LEAST_GAIN = 4;
     /** A bypassed path that lets less through than this loses more than 1 dB. */
     private static final double LEAST_THROUGH = 0.79;
+
+    /** What an SWR meter shows beyond this share of a known load, it reads wrong. */
+    private static final double MISREAD = 1.15;
 
     private static final int TRIES = 3;
     private static final double UP_3_DB = 2;
@@ -92,6 +95,18 @@ public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End
                 .filter(one -> one.node() == node)
                 .reduce((first, second) -> second)
                 .map(Taken::point);
+    }
+
+    /** Returns the match at the input while amplifying; empty until the last key-down amplified. */
+    public Optional<InputMatch> input() {
+        return end.filter(End.MATCHED::equals)
+                .flatMap(any -> last(Node.FIRST))
+                .map(point -> InputMatch.of(point.swr().value()));
+    }
+
+    /** Returns what the meter shows of a load of a known SWR while nothing is matched, where it reads too high. */
+    public Optional<Quantity> misread(double knownSwr) {
+        return last(Node.PROVE).map(MatchPoint::swr).filter(swr -> swr.value() > MISREAD * knownSwr);
     }
 
     /** Goes through the order, key-down by key-down. */

@@ -56,6 +56,12 @@ public sealed interface PowerEntry {
         return Math.sqrt(watts * ohm) / form.rms;
     }
 
+    /** Returns the power of a voltage in a form across a resistance, in watts: {@code P = Vrms²/R}. */
+    static Quantity watts(Quantity volts, Form form, Quantity ohm) {
+        Quantity rms = volts.scaled(form.rms);
+        return rms.times(rms, Unit.ONE).over(ohm, Unit.WATT);
+    }
+
     /** How a voltage is stated. */
     enum Form {
         PP(1 / (2 * Math.sqrt(2))),
@@ -97,7 +103,7 @@ public sealed interface PowerEntry {
                     Standing.MEASURED,
                     new ErrorSource("scope", "VOLT", ""),
                     standardUncertaintyV * form.rms);
-            return rms.times(rms, Unit.ONE).over(ohm, Unit.WATT);
+            return PowerEntry.watts(rms, Form.RMS, ohm);
         }
     }
 

@@ -5,17 +5,14 @@ import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.chain.ChainClimb;
 import org.tubrin.core.chain.ChainPoint;
+import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Load;
 
 /** The steps of a chain that is driven up, as levels. */
 public final class ChainSteps {
-    /** {@code P = Vpp²/(8·R)}. */
-    private static final double PEAKS = 8;
-
     private ChainSteps() {}
 
     /** Returns where the way up stands; empty where it is another kind of run. */
@@ -47,7 +44,8 @@ public final class ChainSteps {
     public static Optional<Quantity> outputW(Step step) {
         return step.setup().termination() instanceof Load load
                 ? step.measured(ReadingRole.OUTPUT_VPP)
-                        .map(volts -> volts.times(volts, Unit.WATT).scaled(1 / (PEAKS * load.resistanceColdOhm())))
+                        .map(volts -> PowerEntry.watts(
+                                volts, PowerEntry.Form.PP, PowerEntry.measuredOhm(load.resistanceColdOhm())))
                         .map(watt -> watt.with(
                                 new ErrorSource("eye", ReadingRole.OUTPUT_VPP.name(), "at " + watt.value()),
                                 eyeShare(step) * watt.value()))
@@ -57,7 +55,8 @@ public final class ChainSteps {
     /** Returns the volts from peak to peak over the load to expect at the setting in hand; empty where it is not set, or another kind of run. */
     public static Optional<Double> expectedVpp(TuneSetup setup, List<Step> steps, Step draft) {
         return setup.termination() instanceof Load load
-                ? expectedW(setup, steps, draft).map(watt -> Math.sqrt(PEAKS * load.resistanceColdOhm() * watt))
+                ? expectedW(setup, steps, draft)
+                        .map(watt -> PowerEntry.voltageV(watt, load.resistanceColdOhm(), PowerEntry.Form.PP))
                 : Optional.empty();
     }
 

@@ -37,11 +37,7 @@ record MatcherInRun(Optional<Matcher> matcher) implements UnamplifiedRun {
 
     @Override
     public Set<Check> checks() {
-        EnumSet<Check> checks = EnumSet.of(Check.PATH_WIRED, Check.BAND_SWITCH, Check.AMPLIFIER_BYPASSED);
-        if (matcher.filter(Matcher::switchesByHand).isPresent()) {
-            checks.add(Check.KEYED_BEFORE_RF);
-        }
-        return checks;
+        return matcher.filter(Matcher::switchesByHand).isPresent() ? Set.of(Check.KEYED_BEFORE_RF) : Set.of();
     }
 
     @Override

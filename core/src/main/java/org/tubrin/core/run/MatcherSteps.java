@@ -2,6 +2,7 @@ package org.tubrin.core.run;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.tubrin.core.matcher.MatchPoint;
 import org.tubrin.core.matcher.MatchTerms;
 import org.tubrin.core.matcher.Matching;
@@ -30,6 +31,17 @@ public final class MatcherSteps {
         return termination instanceof Load load
                 ? Optional.of(load.swr()).filter(swr -> swr > Matching.MATCHED_SWR)
                 : Optional.empty();
+    }
+
+    /** Returns what the exciter was set to for the last key-down of a kind, in watts: each step is one of them. */
+    public static Optional<Double> setW(TuneSetup setup, List<Step> steps, NextMatch.Node node) {
+        List<Matching.Taken> taken = matching(setup, steps).map(Matching::taken).orElse(List.of());
+        return IntStream.range(0, taken.size())
+                .filter(i -> taken.get(i).node() == node)
+                .boxed()
+                .reduce((first, second) -> second)
+                .flatMap(last -> steps.get(last).position(Control.DRIVE))
+                .map(setup::exciterOfW);
     }
 
     private static Optional<MatchTerms> terms(TuneSetup setup) {

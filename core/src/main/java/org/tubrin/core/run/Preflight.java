@@ -49,9 +49,7 @@ public final class Preflight {
             points.add(Check.PAD_IN_LINE);
         }
         points.addAll(List.of(Check.BAND_SWITCH, Check.AMPLIFIER_BYPASSED));
-        if (setup.stage().checks().contains(Check.KEYED_BEFORE_RF)) {
-            points.add(Check.KEYED_BEFORE_RF);
-        }
+        points.addAll(setup.stage().checks());
         if (isRangeSetByHand(setup)) {
             points.add(Check.METER_RANGE);
         }

@@ -65,7 +65,10 @@ public enum School {
 
     /** Returns whether it turns dials. */
     private boolean hasDials() {
-        return this != DRIVE_TABLE && this != ALC && this != BIAS && this != MATCHER && this != CHAIN;
+        return switch (this) {
+            case PEAK_THEN_HEAVIER, DIP_AND_LOAD, GRID_TARGET, MAKERS_CHART, TUNE_WHERE_YOU_RUN, PULSED -> true;
+            case DRIVE_TABLE, ALC, BIAS, MATCHER, CHAIN -> false;
+        };
     }
 
     /** Returns the schools by which a stage can be tuned. */

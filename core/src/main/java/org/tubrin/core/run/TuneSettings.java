@@ -1,6 +1,7 @@
 package org.tubrin.core.run;
 
 import org.tubrin.core.device.Construction;
+import org.tubrin.core.matcher.InputMatch;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
@@ -82,7 +83,8 @@ public record TuneSettings(
                 return 1.0 / 8;
             }
         });
-        return new TuneSettings(first, 2, 5, 10, 5, 0.030, 1.3, 1, 0.5, 0.40, 0.75, 0.45, 0.15, 2, 0.5, 1);
+        return new TuneSettings(
+                first, 2, 5, 10, 5, 0.030, 1.3, 1, 0.5, 0.40, 0.75, 0.45, 0.15, InputMatch.ACCEPTABLE_SWR, 0.5, 1);
     }
 
     /** Returns what is customary for levels into an exciter: a few watts need little rest, as long as they worked. */

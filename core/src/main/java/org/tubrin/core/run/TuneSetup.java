@@ -119,7 +119,7 @@ public record TuneSetup(
                     new Allowed.OneOf(List.of("CW", "RTTY", "FM", "AM"))));
         }
         double leastDriveW = pad.map(one -> one.outputW(exciter.powerMinW())).orElse(exciter.powerMinW());
-        if (!isAlc && !isBias && !isChain && leastDriveW > amplifier.driveLimitW()) {
+        if (stage.amplifies() && leastDriveW > amplifier.driveLimitW()) {
             problems.add(new Problem(
                     ProblemCode.BEYOND_EXCITER,
                     "exciter",

@@ -17,8 +17,17 @@ public final class Mismatch {
 
     /** Returns the standing-wave ratio on a 50 Ω line, 1 or more, for a load in ohms. */
     public static double swr(double ohm, double reactanceOhm) {
-        double rho = Math.sqrt(reflectedShare(ohm, reactanceOhm));
-        return (1 + rho) / (1 - rho);
+        return swrOf(Math.sqrt(reflectedShare(ohm, reactanceOhm)));
+    }
+
+    /** Returns the standing-wave ratio of a reflection of a size, 0 to below 1: {@code (1 + |Γ|)/(1 − |Γ|)}. */
+    public static double swrOf(double reflection) {
+        return (1 + reflection) / (1 - reflection);
+    }
+
+    /** Returns the size of the reflection of a standing-wave ratio, 1 or more: {@code (SWR − 1)/(SWR + 1)}. */
+    public static double reflectionOf(double swr) {
+        return (swr - 1) / (swr + 1);
     }
 
     /**

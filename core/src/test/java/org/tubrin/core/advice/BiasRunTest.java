@@ -92,18 +92,7 @@ public class BiasRunTest {
     }
 
     private static Amplifier ketch() {
-        return new Amplifier(
-                "Ketch",
-                new Stage.Transistors(50, 24),
-                14,
-                600,
-                Optional.empty(),
-                List.of(Band.MHZ_7),
-                List.of(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty());
+        return Sample.transistors("Ketch", new Stage.Transistors(50, 24), 14, 600, Optional.empty());
     }
 
     private static BiasPlan plan(boolean sensed, boolean isNewBoard) {

@@ -64,18 +64,7 @@ public class ChainRunTest {
     private Instant now = Instant.parse("2026-11-28T19:00:00Z");
 
     private void begin() {
-        Amplifier ketch = new Amplifier(
-                "Ketch",
-                new Stage.Transistors(50, 24),
-                14,
-                600,
-                Optional.empty(),
-                List.of(Band.MHZ_7),
-                List.of(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty());
+        Amplifier ketch = Sample.transistors("Ketch", new Stage.Transistors(50, 24), 14, 600, Optional.empty());
         ChainPlan plan = new ChainPlan(
                 new Chain(
                         new Generator(Generator.Given.WATT, 10, 0.2),

@@ -62,18 +62,7 @@ public class MatcherRunTest {
     private double tunedWithW;
 
     private static Amplifier dinghy(Optional<Matcher> matcher) {
-        return new Amplifier(
-                "Dinghy 60",
-                new Stage.Transistors(13.8, 12),
-                7,
-                60,
-                Optional.empty(),
-                List.of(Band.MHZ_7),
-                List.of(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                matcher);
+        return Sample.transistors("Dinghy 60", new Stage.Transistors(13.8, 12), 7, 60, matcher);
     }
 
     private static TuneSetup setup(Optional<Matcher> matcher, Exciter exciter, Termination into, Optional<Pad> pad) {

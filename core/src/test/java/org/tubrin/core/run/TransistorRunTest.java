@@ -28,18 +28,8 @@ import org.tubrin.core.station.Stage;
 public class TransistorRunTest {
     private static final Instant NOW = Instant.parse("2026-11-27T19:00:00Z");
 
-    private static final Amplifier DINGHY = new Amplifier(
-            "Dinghy 60",
-            new Stage.Transistors(13.8, 10),
-            5,
-            60,
-            Optional.empty(),
-            List.of(Band.MHZ_7),
-            List.of(),
-            Optional.empty(),
-            Optional.empty(),
-            Optional.empty(),
-            Optional.empty());
+    private static final Amplifier DINGHY =
+            Sample.transistors("Dinghy 60", new Stage.Transistors(13.8, 10), 5, 60, Optional.empty());
 
     private static final Meter SHUNT = new Meter(
             "Shunt",

@@ -234,8 +234,8 @@ class DemoLoader implements ApplicationRunner {
                 pick(byName, "Skiff 10", Exciter.class),
                 List.of(pick(byName, "Leadline", Meter.class), pick(byName, "Leadline behind", Meter.class)));
         List<DemoMatcher.Try> tries = List.of(
-                new DemoMatcher.Try(pick(byName, "Trestle 150", Termination.class), 3, false),
-                new DemoMatcher.Try(pick(byName, "Yardarm", Termination.class), 1.7, true));
+                new DemoMatcher.Try(pick(byName, "Trestle 150", Termination.class), 3.86, false),
+                new DemoMatcher.Try(pick(byName, "Yardarm", Termination.class), 2, true));
         for (int i = 0; i < tries.size(); i++) {
             Instant start = now.minus(Duration.ofDays(12)).plus(Duration.ofMinutes(20L * i));
             store.begin(UUID.randomUUID(), UUID.randomUUID(), matcher.events(tries.get(i), start));

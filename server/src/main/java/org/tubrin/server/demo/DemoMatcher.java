@@ -36,17 +36,15 @@ record DemoMatcher(Station station, Amplifier amplifier, Exciter exciter, List<M
     private static final double THROUGH = 0.94;
     private static final double MATCHED = 1.18;
     private static final double AMPLIFYING = 1.14;
-    /** What the meter's diodes add at little power. */
-    private static final double AT_LITTLE_POWER_W = 0.3;
 
     /**
      * One run.
      *
      * @param into an antenna, or a known load
-     * @param swr of it
+     * @param bypassedSwr what the meter shows of it at little power, which is too much
      * @param leftOn whether the power amplifier was on when it began
      */
-    record Try(Termination into, double swr, boolean leftOn) {}
+    record Try(Termination into, double bypassedSwr, boolean leftOn) {}
 
     /** Returns the events of a run, finished. */
     List<Recorded> events(Try one, Instant start) {
@@ -91,7 +89,7 @@ record DemoMatcher(Station station, Amplifier amplifier, Exciter exciter, List<M
     private static void key(DemoPlayer player, Try one, boolean isOn, RunState state) {
         double driveW = state.draft().position(Control.DRIVE).orElseThrow();
         boolean isMatched = state.draft().position(Control.MATCHER).orElse(0.0) > 0;
-        double swr = isMatched ? MATCHED : 1 + (one.swr() - 1) * (1 + AT_LITTLE_POWER_W / driveW);
+        double swr = isMatched ? MATCHED : one.bypassedSwr();
         player.does(new RunEvent.Keyed());
         player.waits(KEY_DOWN);
         player.reads(ReadingRole.INPUT_POWER, Figures.fixed(driveW, 2));

@@ -11,6 +11,7 @@ import org.tubrin.core.chain.PadChoice;
 import org.tubrin.core.chain.Power;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Levels;
 import org.tubrin.server.words.Words;
 
 /** Puts chains and pads into words. */
@@ -31,7 +32,7 @@ class ChainViewer {
         Chain.Setting first = way.get(0);
         Chain.Setting last = way.get(way.size() - 1);
         Generator generator = chain.generator();
-        String wanted = written(wantedW);
+        String wanted = Levels.watts(wantedW);
         return new ChainViews.ChainView(
                 words.say("chain.title", Map.of("db", Figures.plain(first.attenuationDb(), 0))),
                 words.say(
@@ -39,7 +40,7 @@ class ChainViewer {
                         Map.of(
                                 "wanted", wanted,
                                 "db", Figures.plain(last.attenuationDb(), 0),
-                                "output", written(last.outputW()))),
+                                "output", Levels.watts(last.outputW()))),
                 most.end(),
                 chain.nodes().stream().flatMap(node -> beyond(node).stream()).toList(),
                 new ChainViews.NodeView(
@@ -47,7 +48,7 @@ class ChainViewer {
                         Power.dbm(generator.powerW()),
                         null,
                         dbm(generator.powerW(), generator.openDb()),
-                        written(generator.powerW()),
+                        Levels.watts(generator.powerW()),
                         null,
                         null,
                         null),
@@ -55,10 +56,10 @@ class ChainViewer {
                 way.stream()
                         .map(setting -> new ChainViews.SettingView(
                                 Figures.plain(setting.attenuationDb(), 0),
-                                written(setting.inputW()),
-                                volts(setting.inputW()),
-                                written(setting.outputW()),
-                                volts(setting.outputW())))
+                                Levels.watts(setting.inputW()),
+                                Levels.volts(Power.peakToPeakV(setting.inputW())),
+                                Levels.watts(setting.outputW()),
+                                Levels.volts(Power.peakToPeakV(setting.outputW()))))
                         .toList());
     }
 
@@ -69,8 +70,8 @@ class ChainViewer {
                         "chain.beyond",
                         Map.of(
                                 "part", node.part().name(),
-                                "input", written(node.inputW()),
-                                "most", written(node.part().mostInputW().orElseThrow()),
+                                "input", Levels.watts(node.inputW()),
+                                "most", Levels.watts(node.part().mostInputW().orElseThrow()),
                                 "db", Figures.fixed(db, 1))));
     }
 
@@ -83,10 +84,10 @@ class ChainViewer {
                 Power.dbm(node.outputW()),
                 part.mostInputW().map(Power::dbm).orElse(null),
                 dbm(node.outputW(), node.openDb()),
-                written(node.outputW()),
+                Levels.watts(node.outputW()),
                 (change > 0 ? "+" : "") + Figures.fixed(change, 1),
                 node.compressionDb() > TELLING_DB ? Figures.fixed(node.compressionDb(), 1) : null,
-                heatW > 0 ? written(heatW) : null);
+                heatW > 0 ? Levels.watts(heatW) : null);
     }
 
     ChainViews.PadsView pads(PadRequest request) {
@@ -106,7 +107,7 @@ class ChainViewer {
                                 best.map(pad -> Figures.plain(pad.attenuationDb(), 1))
                                         .orElse("none"),
                                 "set",
-                                best.map(pad -> written(pad.setW())).orElse(""))),
+                                best.map(pad -> Levels.watts(pad.setW())).orElse(""))),
                 Figures.fixed(PadChoice.exactDb(exciterW, wantedW), 1),
                 pads.stream().map(pad -> pad(pad, exciterW)).toList(),
                 measured.map(db -> Figures.with95(db, 1, "", 2).withUncertainty())
@@ -121,14 +122,14 @@ class ChainViewer {
         return new ChainViews.PadView(
                 Figures.plain(pad.attenuationDb(), 2),
                 pad.reaches(exciterW),
-                written(pad.setW()),
-                written(pad.heatW()),
-                written(pad.keyedHeatW()),
-                written(pad.keyedDriveW()),
+                Levels.watts(pad.setW()),
+                Levels.watts(pad.heatW()),
+                Levels.watts(pad.keyedHeatW()),
+                Levels.watts(pad.keyedDriveW()),
                 words.say(
                         "pads.mistake." + key,
                         Map.of(
-                                "drive", written(pad.keyedDriveW()),
+                                "drive", Levels.watts(pad.keyedDriveW()),
                                 "wanted", Figures.fixed(Math.abs(pad.keyedOverWantedDb()), 1),
                                 "over", Figures.fixed(Math.abs(over.orElse(0.0)), 1))),
                 !"within".equals(key));
@@ -137,22 +138,5 @@ class ChainViewer {
     private static String dbm(double watt, double openDb) {
         String level = Figures.fixed(Power.dbm(watt), 1);
         return openDb > 0 ? level + THIN + "±" + THIN + Figures.fixed(openDb, 1) : level;
-    }
-
-    /** Returns a power as one reads it: in W, mW or µW, with three figures. */
-    private static String written(double watt) {
-        if (watt < 1e-3) {
-            return three(watt * 1e6) + THIN + "µW";
-        }
-        return watt < 1 ? three(watt * 1e3) + THIN + "mW" : three(watt) + THIN + "W";
-    }
-
-    private static String volts(double watt) {
-        double volts = Power.peakToPeakV(watt);
-        return volts < 1 ? three(volts * 1e3) + THIN + "mV" : three(volts) + THIN + "V";
-    }
-
-    private static String three(double value) {
-        return Figures.plain(value, value < 10 ? 2 : value < 100 ? 1 : 0);
     }
 }

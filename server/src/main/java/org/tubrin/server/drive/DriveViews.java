@@ -176,7 +176,8 @@ public final class DriveViews {
      * Matchers that were tuned, the newest first, one of them whole.
      *
      * @param amplifier whose bands follow; absent where none has a matcher
-     * @param byHand whether band, keying and level are by hand there
+     * @param byHand what is to be done by hand there at each change of band; empty where the maker's cable does it
+     * @param inputs what a match at an input means
      * @param bands what is known of each
      */
     record MatcherPageView(
@@ -184,7 +185,8 @@ public final class DriveViews {
             @Nullable UUID shownRunId,
             @Nullable MatchView shown,
             @Nullable String amplifier,
-            boolean byHand,
+            List<String> byHand,
+            String inputs,
             List<MatcherBand> bands) {}
 
     /** One matcher that was tuned: the SWR bypassed and matched, and how it ended. */

@@ -1,11 +1,11 @@
 package org.tubrin.server.drive;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -20,6 +20,7 @@ import org.tubrin.core.matcher.Matching;
 import org.tubrin.core.matcher.NextMatch.Node;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.MatcherSteps;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Matcher;
@@ -34,7 +35,9 @@ import org.tubrin.server.words.Words;
 @RequestMapping("/api/drive/matcher")
 public class MatcherController {
     private static final double MEGAHERTZ = 1e6;
-    private static final int SWR_DECIMALS = 2;
+    private static final int WATT_DECIMALS = 2;
+    /** How many points the catalogue has of what is by hand. */
+    private static final int BY_HAND = 6;
 
     private final MatchRecords records;
     private final MatchViewer viewer;
@@ -64,10 +67,8 @@ public class MatcherController {
                 shown.map(MatchRecords.Kept::runId).orElse(null),
                 shown.flatMap(one -> viewer.view(one.run())).orElse(null),
                 amplifier.map(Amplifier::name).orElse(null),
-                amplifier
-                        .flatMap(Amplifier::matcher)
-                        .filter(Matcher::switchesByHand)
-                        .isPresent(),
+                amplifier.flatMap(Amplifier::matcher).map(this::byHand).orElse(List.of()),
+                words.say("match.inputs", MatchViewer.limits()),
                 amplifier.map(one -> bands(one, all)).orElse(List.of()));
     }
 
@@ -106,6 +107,15 @@ public class MatcherController {
                 words.say("match.short." + matching.end().map(Enum::name).orElse("GOING")));
     }
 
+    /** Returns what is to be done by hand at each change of band; nothing where the maker's cable does it. */
+    private List<String> byHand(Matcher matcher) {
+        return matcher.switchesByHand()
+                ? IntStream.rangeClosed(1, BY_HAND)
+                        .mapToObj(point -> words.say("match.byHand." + point, MatchViewer.limits()))
+                        .toList()
+                : List.of();
+    }
+
     private List<DriveViews.MatcherBand> bands(Amplifier amplifier, List<MatchRecords.Kept> all) {
         Map<Band, DriveTables.Measured> measured =
                 tables.of(amplifier.name(), amplifier.bands()).newest(DriveKind.CARRIER);
@@ -127,9 +137,9 @@ public class MatcherController {
 
     private DriveViews.MatcherBand band(
             Amplifier amplifier, Band band, Optional<DriveBand> table, Optional<MatchRecords.Kept> tuned) {
-        Optional<Quantity> amplifying = table.flatMap(MatcherController::worstSwr)
+        Optional<Quantity> amplifying = table.flatMap(DriveBand::worstInputSwr)
                 .or(() -> tuned.flatMap(one -> one.matching().last(Node.FIRST)).map(MatchPoint::swr));
-        Optional<InputMatch> input = amplifying.map(swr -> InputMatch.of(Math.max(1, swr.value())));
+        Optional<InputMatch> input = amplifying.map(swr -> InputMatch.of(swr.value()));
         double wantedW = DriveFor.usualOutputW(amplifier, DriveKind.CARRIER);
         return new DriveViews.MatcherBand(
                 band,
@@ -141,23 +151,12 @@ public class MatcherController {
                 amplifying.map(MatchViewer::swr).orElse(null),
                 input.map(InputMatch::verdict).orElse(null),
                 input.map(viewer::input).orElse(null),
-                tuned.flatMap(MatcherController::tunedAtW)
-                        .map(watt -> Figures.plain(watt, 1))
+                tuned.flatMap(one ->
+                                MatcherSteps.setW(one.run().setup(), one.run().steps(), Node.TUNE))
+                        .map(watt -> Figures.plain(watt, WATT_DECIMALS))
                         .orElse(null),
                 table.flatMap(one -> one.driveFor(wantedW).setW())
-                        .map(watt -> Figures.plain(watt, SWR_DECIMALS))
+                        .map(watt -> Figures.plain(watt, WATT_DECIMALS))
                         .orElse(null));
-    }
-
-    private static Optional<Double> tunedAtW(MatchRecords.Kept kept) {
-        return kept.matching()
-                .last(Node.TUNE)
-                .map(point -> kept.run().setup().exciterOfW(point.inputW().value()));
-    }
-
-    private static Optional<Quantity> worstSwr(DriveBand table) {
-        return table.rows().stream()
-                .flatMap(row -> row.inputSwr().stream())
-                .max(Comparator.comparingDouble(Quantity::value));
     }
 }

@@ -48,9 +48,6 @@ public class BenchLink implements SmartLifecycle {
         this.hosts = hosts;
     }
 
-    /** The most that its attenuator takes, in decibels. */
-    public static final double MOST_PAD_DB = 60;
-
     /** What the panels of the bench show. */
     public record Panel(
             boolean keyed,

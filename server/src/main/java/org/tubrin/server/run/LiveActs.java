@@ -20,6 +20,7 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.run.Admission;
+import org.tubrin.core.run.ChainSteps;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.MatcherSteps;
 import org.tubrin.core.run.ReadingSource;
@@ -210,11 +211,13 @@ class LiveActs {
             bench.detector(setup.readsPeaks());
             bench.pulse(dutyFactor(setup, setup.school()));
             bench.pad(setup.pad().map(Pad::attenuationDb).orElse(0.0));
-            // The generator stands where it is to; what is behind it is turned up from the most that there is.
-            setup.customs().chain().ifPresent(plan -> {
-                bench.turn(Control.ATTENUATOR, BenchLink.MOST_PAD_DB);
-                bench.turn(Control.DRIVE, plan.chain().generator().powerW());
-            });
+            // A bench whose attenuator or generator does not go so far refuses before the run begins.
+            ChainSteps.next(setup, begun.steps())
+                    .ifPresent(first -> bench.turn(Control.ATTENUATOR, first.attenuationDb()));
+            setup.customs()
+                    .chain()
+                    .ifPresent(plan ->
+                            bench.turn(Control.DRIVE, plan.chain().generator().powerW()));
             range(setup, begun.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
         }
     }

@@ -11,7 +11,6 @@ import org.tubrin.core.matcher.Matching;
 import org.tubrin.core.matcher.NextMatch;
 import org.tubrin.core.matcher.NextMatch.Node;
 import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.run.Control;
 import org.tubrin.core.run.MatcherSteps;
 import org.tubrin.core.run.RunState;
 import org.tubrin.server.words.Figures;
@@ -22,8 +21,6 @@ import org.tubrin.server.words.Words;
 public class MatchViewer {
     private static final int SWR_DECIMALS = 2;
     private static final int WATT_DECIMALS = 2;
-    /** A reading of a known load that is off by more is worth a word. */
-    private static final double MISREAD = 1.15;
 
     private final Words words;
 
@@ -44,7 +41,7 @@ public class MatchViewer {
                 order.add(node(state, matching, node));
             }
         }
-        Optional<InputMatch> input = input(matching);
+        Optional<InputMatch> input = matching.input();
         return new MatchView(order, input.map(InputMatch::verdict).orElse(null), says(state, matching, input));
     }
 
@@ -56,25 +53,14 @@ public class MatchViewer {
                 node,
                 words.say("match.node." + node.name()),
                 stands,
-                setW(state, matching, node)
-                        .or(() -> now.map(NextMatch::driveW))
-                        .map(driveW -> Figures.plain(state.setup().exciterOfW(driveW), WATT_DECIMALS))
+                MatcherSteps.setW(state.setup(), state.steps(), node)
+                        .or(() -> now.map(next -> state.setup().exciterOfW(next.driveW())))
+                        .map(setW -> Figures.plain(setW, WATT_DECIMALS))
                         .orElse(null),
                 read.map(point -> watts(point.inputW())).orElse(null),
                 read.map(point -> watts(point.outputW())).orElse(null),
                 read.map(point -> swr(point.swr())).orElse(null),
                 words.say("match." + stands.name() + "." + node.name()));
-    }
-
-    /** Returns what was set for the last key-down of a kind: each step is one of them. */
-    private static Optional<Double> setW(RunState state, Matching matching, Node node) {
-        Optional<Double> setW = Optional.empty();
-        for (int i = 0; i < matching.taken().size(); i++) {
-            if (matching.taken().get(i).node() == node) {
-                setW = state.steps().get(i).position(Control.DRIVE);
-            }
-        }
-        return setW;
     }
 
     private static MatchView.Stands stands(Matching matching, Node node, boolean isRead) {
@@ -96,9 +82,7 @@ public class MatchViewer {
         List<String> says = new ArrayList<>();
         matching.end().ifPresent(end -> says.add(words.say("match.end." + end.name())));
         MatcherSteps.knownSwr(state.setup().termination())
-                .ifPresent(known -> matching.last(Node.PROVE)
-                        .map(MatchPoint::swr)
-                        .filter(swr -> swr.value() > MISREAD * known)
+                .ifPresent(known -> matching.misread(known)
                         .ifPresent(swr -> says.add(words.say(
                                 "match.misread",
                                 Map.of(
@@ -108,12 +92,13 @@ public class MatchViewer {
         return says;
     }
 
-    /** Returns the match at the input while amplifying; empty until the last key-down amplified. */
-    public static Optional<InputMatch> input(Matching matching) {
-        return matching.end()
-                .filter(Matching.End.MATCHED::equals)
-                .flatMap(end -> matching.last(Node.FIRST))
-                .map(point -> InputMatch.of(Math.max(1, point.swr().value())));
+    /** Returns the limits that sentences about matches name. */
+    public static Map<String, Object> limits() {
+        return Map.of(
+                "fine",
+                Figures.plain(InputMatch.FINE_SWR, 1),
+                "acceptable",
+                Figures.plain(InputMatch.ACCEPTABLE_SWR, 1));
     }
 
     /** Returns what a match at the input means, with the pad that cures it. */

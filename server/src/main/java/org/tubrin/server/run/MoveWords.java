@@ -14,6 +14,7 @@ import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RunState;
 import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Levels;
 import org.tubrin.server.words.Words;
 
 /** Says each move: its sentence, and what the page needs of it beside that. */
@@ -133,7 +134,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
         args.put("drive", Figures.plain(key.driveW(), 2));
         args.put("how", key.first() ? "short" : "whole");
         ChainSteps.expectedVpp(state.setup(), state.steps(), state.draft())
-                .ifPresent(volts -> args.put("expect", ChainClimbViewer.volts(volts)));
+                .ifPresent(volts -> args.put("expect", Levels.volts(volts)));
         state.draft().position(Control.LEVEL).ifPresent(level -> args.put("level", LevelViewer.percent(level)));
         return said(MoveCode.KEY_AND_READ);
     }
