@@ -9,6 +9,8 @@ export default defineConfig({
   server: { proxy: { '/api': { target: 'http://127.0.0.1:8373', changeOrigin: false } } },
   test: {
     environment: 'jsdom',
+    // One document for all files: each test leaves it as it found it, and making a new one for each file takes longer than the tests.
+    isolate: false,
     // A machine that is busy elsewhere fails no test.
     testTimeout: 60_000,
     setupFiles: ['src/testSetup.ts'],
