@@ -72,6 +72,7 @@ export type {
   Row,
   RunSummary,
   RunView,
+  ScopeView,
   SeriesView,
   SignView,
   StartRequest,
@@ -82,6 +83,7 @@ export type {
   SweepView,
   Trial,
   TwinSignal,
+  WaveformPageView,
 } from './schema';
 
 import type { operations } from './schema';

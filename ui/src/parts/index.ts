@@ -1,6 +1,7 @@
 export { BiasDevices } from './BiasDevices';
 export { FileButton } from './FileButton';
 export { Kbd } from './Kbd';
+export { LookOrder } from './LookOrder';
 export { MatchOrder } from './MatchOrder';
 export { Answer, FirstThing, isRefused, Refused, Trouble } from './Messages';
 export { Diamond, LimitBar } from './marks';

@@ -15,6 +15,7 @@ export { Sized } from './Sized';
 export { Stair, type StairColumn } from './Stair';
 export { saveCsv, saveJson, savePng, saveSvg } from './saveChart';
 export { TenMinutes } from './TenMinutes';
+export { TraceShown } from './TraceShown';
 export { Trend } from './Trend';
 export { VoltageStair } from './VoltageStair';
 export { WayUp } from './WayUp';

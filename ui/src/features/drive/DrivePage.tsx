@@ -12,6 +12,7 @@ import { Guard } from './Guard';
 import { MatcherPage } from './MatcherPage';
 import { SweepSheet } from './SweepSheet';
 import { TableSheet } from './TableSheet';
+import { WaveformPage } from './WaveformPage';
 
 const KEY = 'tubrin.drive';
 
@@ -55,12 +56,13 @@ async function tables(amplifier: string | undefined, kind: DriveView['kind'], wa
   }
 }
 
-/** Drive: the tables of the bands with their guard, the levels into the exciters, and idle currents. */
+/** Drive: the tables of the bands with their guard, chain, matcher, levels into the exciters, idle currents, waveforms. */
 export function DrivePage() {
   const { tab } = useParams();
   if (tab === 'alc') return <AlcPage />;
   if (tab === 'matcher') return <MatcherPage />;
   if (tab === 'chain') return <ChainPage />;
+  if (tab === 'waveform') return <WaveformPage />;
   return tab === 'bias' ? <BiasPage /> : <TablePage />;
 }
 

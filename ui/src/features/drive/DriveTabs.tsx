@@ -25,6 +25,9 @@ export function DriveTabs() {
       <NavItem kind="tabs" end to="/drive/bias">
         Bias
       </NavItem>
+      <NavItem kind="tabs" end to="/drive/waveform">
+        Waveform
+      </NavItem>
     </Nav>
   );
 }

@@ -14,6 +14,7 @@ const WHERE: Partial<Record<RunSummary['school'], string>> = {
   BIAS: 'with the currents',
   MATCHER: 'with the matchers',
   CHAIN: 'in the log',
+  WAVEFORM: 'with the waveforms',
 };
 
 const ended = (run: RunSummary) => (run.ending === 'ABANDONED' ? 'left' : (WHERE[run.school] ?? 'on the card'));

@@ -20,6 +20,11 @@ const KEPT: Record<RunView['kind'], { says: (view: RunView) => string; to: strin
     see: 'See the matchers',
   },
   CHAIN: { says: (view) => `The way up of ${view.amplifier} is kept.`, to: '/log', see: 'See the log' },
+  WAVEFORM: {
+    says: (view) => `The waveform of ${view.amplifier} is kept.`,
+    to: '/drive/waveform',
+    see: 'See the waveforms',
+  },
   ALC: { says: (view) => `The level of ${view.exciter} is kept.`, to: '/drive/alc', see: 'See the levels' },
 };
 
@@ -31,6 +36,7 @@ const ANOTHER: Record<RunView['kind'], { to: string; says: string }> = {
   BIAS: { to: '/drive/bias', says: 'Set other idle currents' },
   MATCHER: { to: '/drive/matcher', says: 'Tune it again' },
   CHAIN: { to: '/drive/chain', says: 'Drive it up again' },
+  WAVEFORM: { to: '/drive/waveform', says: 'Look again' },
 };
 
 /** How the run was made. */

@@ -35,6 +35,7 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
     'HOLD',
     'ENTER_READINGS',
     'ENTER_POSITION',
+    'TELL_SHAPE',
     'SETTLE_DOUBT',
   ].includes(advice.move);
   // What is turned, or left alone, is watched: the meter in large.

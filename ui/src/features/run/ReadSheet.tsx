@@ -21,15 +21,17 @@ interface Props {
   data: ReadSignal;
   mayEnter: boolean;
   run: Run;
+  /** Whether the waveform is said by eye here. */
+  byEye?: boolean;
 }
 
 /** What an analyser and a scope show of the signal, entered and judged. */
-export function ReadSheet({ data, mayEnter, run }: Props) {
+export function ReadSheet({ data, mayEnter, run, byEye = true }: Props) {
   const [reference, setReference] = useState<'tone' | 'pep'>('tone');
   const toPep = reference === 'pep';
   return (
     <section aria-label="As read" className="mt-4 border-t border-rule pt-3" data-part="as-read">
-      <h2 className="text-18">As read on an analyser and a scope</h2>
+      <h2 className="text-18">{byEye ? 'As read on an analyser and a scope' : 'As read on an analyser'}</h2>
       {data.judgement && <p className="head text-18">{data.judgement}</p>}
       <p className="mb-2 text-soft">
         {mayEnter
@@ -57,7 +59,7 @@ export function ReadSheet({ data, mayEnter, run }: Props) {
           <ReadTable data={data} />
         </div>
         <div>
-          <Waveforms data={data} mayEnter={mayEnter} run={run} />
+          {byEye && <Waveforms data={data} mayEnter={mayEnter} run={run} />}
           {data.curve && (
             <div className="mt-2 grid grid-cols-2 gap-3">
               <Envelope input={data.curve.drive} output={data.curve.output} read />

@@ -22,6 +22,8 @@ import { NextMove } from './NextMove';
 import { Pot } from './Pot';
 import { RoomLeft } from './RoomLeft';
 import { RunFoot } from './RunFoot';
+import { ScopeSays } from './ScopeSays';
+import { ScopeSheet } from './ScopeSheet';
 import { Signs } from './Signs';
 import { StepSheet } from './StepSheet';
 import { tabOf } from './Tabs';
@@ -143,6 +145,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
             <>
               {view.kind === 'ALC' && <LevelSheet view={view} run={run} readOnly={ended} />}
               {view.kind === 'CHAIN' && <ChainSheet view={view} run={run} readOnly={ended} />}
+              {view.kind === 'WAVEFORM' && <ScopeSheet view={view} run={run} readOnly={ended} />}
               {view.kind === 'MATCHER' && <MatchSheet view={view} run={run} readOnly={ended} />}
               {view.kind === 'BIAS' && <BiasSheet view={view} run={run} readOnly={ended} />}
               {isClimb && tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
@@ -166,6 +169,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           {!beforePower && <Signs view={view} />}
           {!beforePower && view.kind === 'ALC' && <LevelSays view={view} />}
           {!beforePower && view.kind === 'CHAIN' && <ChainSays view={view} />}
+          {!beforePower && view.kind === 'WAVEFORM' && <ScopeSays view={view} run={run} />}
           {!beforePower && view.kind === 'MATCHER' && <MatchSays view={view} />}
           {!beforePower && view.kind === 'BIAS' && <BiasSays view={view} />}
           {!beforePower && isClimb && <RoomLeft view={view} />}

@@ -52,6 +52,7 @@ const FIGURES_OF: Record<RunView['kind'], FigureRow[]> = {
   BIAS: [],
   MATCHER: [],
   CHAIN: [],
+  WAVEFORM: [],
 };
 
 type RunControl = StepView['moved'][number];
@@ -155,6 +156,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
           {view.kind === 'CHAIN' && setting('ATTENUATOR', 'Attenuator', 'dB', (step) => step.attenuator)}
           {view.kind !== 'BIAS' &&
             view.kind !== 'CHAIN' &&
+            view.kind !== 'WAVEFORM' &&
             setting(
               'DRIVE',
               view.kind === 'ALC' ? 'Set power' : 'Drive',
@@ -162,6 +164,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
               (step) => step.drive,
               (index) => <span className="text-soft">{view.drivesW[index]}</span>,
             )}
+          {view.kind === 'WAVEFORM' && row('LOOK', 'Look', '', (step) => step.path)}
           {view.kind === 'MATCHER' && row('POWER_AMPLIFIER', 'PA, matcher', '', (step) => step.path)}
           {view.kind === 'ALC' && setting('TONE', 'Tone', 'Hz', (step) => step.tone)}
           {view.kind === 'ALC' && setting('LEVEL', 'Level', '', (step) => step.level)}

@@ -109,6 +109,7 @@ const WHAT: Partial<Record<RunSummary['school'], string>> = {
   BIAS: 'idle current,',
   MATCHER: 'matcher,',
   CHAIN: 'way up,',
+  WAVEFORM: 'waveform,',
 };
 
 function GoOn({ run }: { run: RunSummary }) {

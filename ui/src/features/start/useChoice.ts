@@ -87,7 +87,7 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
 }
 
 /** Schools of runs that begin elsewhere: they turn no dials, or follow from the amplifier. */
-const OTHER_RUNS: readonly Choice['school'][] = ['DRIVE_TABLE', 'ALC', 'BIAS', 'MATCHER', 'CHAIN'];
+const OTHER_RUNS: readonly Choice['school'][] = ['DRIVE_TABLE', 'ALC', 'BIAS', 'MATCHER', 'CHAIN', 'WAVEFORM'];
 
 export const isOfOtherRuns = (school: Choice['school']) => OTHER_RUNS.includes(school);
 

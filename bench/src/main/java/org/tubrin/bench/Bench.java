@@ -64,6 +64,7 @@ public final class Bench implements AutoCloseable {
                 .toggle("OUTPut:STATe", station::keyed, station::key)
                 .level("SOURce:POWer", 0.1, 100, station::exciterW, station::exciterW)
                 .toggle("SOURce:SOUNd", station::sounding, station::sounding)
+                .toggle("SOURce:TONes", station::tones, station::tones)
                 .level("SOURce:LEVel", LevelPoint.LEAST_LEVEL, 1, station::level, station::level)
                 .level("SOURce:TONE", SoundPath.LOWEST_HZ, SoundPath.HIGHEST_HZ, station::toneHz, station::toneHz)
                 .number("MEASure:ALC", station::gauge)
@@ -225,6 +226,7 @@ public final class Bench implements AutoCloseable {
     }
 
     private Instrument driveMeters() {
+        ScopeTap scope = station.scope();
         return new Instrument("drive meters")
                 .number("MEASure:POWer", () -> station.shows(station.inputPower))
                 .number("MEASure:OUTPut", () -> station.shows(station.smallOutput))
@@ -236,7 +238,11 @@ public final class Bench implements AutoCloseable {
                 .number("MEASure:DEVice", station::deviceA)
                 .number("MEASure:GATE", station::gateV)
                 .number("MEASure:GATE:RF", station::gateRfV)
-                .number("MEASure:VPP", station::outputVpp);
+                .number("MEASure:VPP", station::outputVpp)
+                .level("WAVeform:SPAN", 1e-4, 1, scope::spanS, scope::spanS)
+                .query("WAVeform:DATA", station::sweep)
+                .level("INPut:PROBe", 0.5, 2, scope::probeShare, scope::probeShare)
+                .level("PANel:HUM", 0, 0.5, scope::humShare, scope::humShare);
     }
 
     @Override

@@ -1,7 +1,9 @@
 package org.tubrin.bench;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.DoubleUnaryOperator;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.run.SeenSign;
@@ -10,6 +12,7 @@ import org.tubrin.core.station.Stage;
 import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
+import org.tubrin.core.twin.Linearity;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.TubePoint;
@@ -38,6 +41,9 @@ public final class SimulatedStation {
     private static final double GATE_TURNS = 0.5;
     private static final double SCOPE_SHARE = 0.015;
     private static final double SCOPE_RESTLESS = 0.002;
+    /** Average of two equal tones, as a share of their peak envelope power. */
+    private static final double TONES_SHARE = 0.5;
+
     private static final double LOAD_PLAY_MARKS = 0.02;
     private static final Warming LOAD_WARMING = new Warming(0.52, 1800);
 
@@ -78,6 +84,8 @@ public final class SimulatedStation {
     private double toneHz = 1500;
     private boolean gateFollows;
     private double nowW;
+    private boolean tones;
+    private final ScopeTap scope;
     private final double scopeShare;
     /** An update forgot the level for sound: nothing comes out until it is set anew. */
     private boolean levelForgotten;
@@ -121,6 +129,7 @@ public final class SimulatedStation {
         stageVoltage = new Pointer(60, 0.005, 0.05, random);
         stageCurrent = new Pointer(30, 0.01, 0.05, random);
         smallOutput = new Pointer(80, 0.01, 0.08, random);
+        scope = new ScopeTap(random);
         scopeShare = 1 + SCOPE_SHARE * (2 * random.nextDouble() - 1);
     }
 
@@ -173,7 +182,7 @@ public final class SimulatedStation {
         exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(exciterW) : 1.2;
         double back = Mismatch.reflectedShare(loadOhm(), reactanceOhm());
         // Pulses are faster than any pointer: it shows their average; what holds peaks sees them.
-        double shown = held ? 1 : dutyFactor;
+        double shown = held ? 1 : dutyFactor * (tones ? TONES_SHARE : 1);
         output.follow(shown * outputW / (1 - back), s);
         nowW = outputW;
         smallOutput.follow(shown * outputW / (1 - back), s);
@@ -481,7 +490,65 @@ public final class SimulatedStation {
 
     private double scope(double watt, double ohm) {
         double restless = 1 + SCOPE_RESTLESS * random.nextGaussian();
-        return scopeShare * restless * PowerEntry.voltageV(Math.max(0, watt), ohm, PowerEntry.Form.PP);
+        return scopeShare
+                * scope.probeShare()
+                * restless
+                * PowerEntry.voltageV(Math.max(0, watt), ohm, PowerEntry.Form.PP);
+    }
+
+    /** Lets the exciter send two equal tones whose peaks have the power that it is set to, or a carrier. */
+    synchronized void tones(boolean on) {
+        tones = on;
+    }
+
+    synchronized boolean tones() {
+        return tones;
+    }
+
+    /** Returns the scope over the load and at the input. */
+    ScopeTap scope() {
+        return scope;
+    }
+
+    /** Returns one sweep of the scope. */
+    synchronized String sweep() {
+        return scope.sweep(
+                new ScopeTap.Signal(inputW(), keyed ? nowW : 0, loadOhm(), tones, amplitude()),
+                scopeShare * scope.probeShare());
+    }
+
+    /** Returns what comes out at an amplitude of the drive, both as shares; the supply stands still over a beat. */
+    private DoubleUnaryOperator amplitude() {
+        double driveW = driveW();
+        if (!operate || tripped || biasing || !keyed) {
+            return DoubleUnaryOperator.identity();
+        }
+        if (transistors.isPresent()) {
+            TransistorAmplifier stage = transistors.get().stage();
+            return share -> Math.sqrt(stage.at(band, frequencyHz, driveW * share * share, loadOhm(), reactanceOhm())
+                    .outputW());
+        }
+        Setting setting =
+                new Setting(band, frequencyHz, driveW, plate.behind(), load.behind(), loadOhm(), reactanceOhm());
+        return Linearity.of(truth.twin(), setting) instanceof Outcome.Settled<Linearity> settled
+                ? along(settled.point().curve())
+                : DoubleUnaryOperator.identity();
+    }
+
+    private static DoubleUnaryOperator along(List<Linearity.Sample> curve) {
+        return share -> {
+            double before = 0;
+            double beforeV = 0;
+            for (Linearity.Sample sample : curve) {
+                if (sample.driveAmplitude() >= share) {
+                    double part = (share - before) / (sample.driveAmplitude() - before);
+                    return beforeV + part * (sample.outputPeakV() - beforeV);
+                }
+                before = sample.driveAmplitude();
+                beforeV = sample.outputPeakV();
+            }
+            return beforeV;
+        };
     }
 
     private static double digits(double value, double digit) {

@@ -22,7 +22,18 @@ public class RoomsTest {
 
     /** What a run stands on. */
     private static final String[] BELOW_RUNS = {
-        "quantity", "metering", "device", "tank", "station", "twin", "budget", "alc", "bias", "matcher", "chain"
+        "quantity",
+        "metering",
+        "device",
+        "tank",
+        "station",
+        "twin",
+        "budget",
+        "alc",
+        "bias",
+        "matcher",
+        "chain",
+        "scope"
     };
 
     private static final Map<String, List<String>> MAY_IMPORT = Map.ofEntries(
@@ -43,6 +54,7 @@ public class RoomsTest {
             entry("alc", "quantity"),
             entry("chain", "quantity", "metering", "twin"),
             entry("bias", "quantity"),
+            entry("scope", "quantity", "twin"),
             entry("matcher", "quantity", "tank", "station"),
             entry("card", "quantity", "metering", "tank", "station", "twin", "run"),
             entry("trend", "quantity", "metering", "station", "budget", "run"));

@@ -52,7 +52,10 @@ import org.tubrin.core.run.Doubt;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
-import org.tubrin.core.run.Waveform;
+import org.tubrin.core.scope.Look;
+import org.tubrin.core.scope.ScopeCheck;
+import org.tubrin.core.scope.Trapezoid;
+import org.tubrin.core.scope.Waveform;
 import org.tubrin.core.signs.Evidence;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.station.Band;
@@ -109,6 +112,14 @@ public class WordsTest {
         add(wanted, "signal.*", Linearity.Grade.values());
         add(wanted, "waveform.*", Waveform.values());
         add(wanted, "waveform.*.meaning", Waveform.values());
+        add(wanted, "trapezoid.*", Trapezoid.values());
+        add(wanted, "trapezoid.*.meaning", Trapezoid.values());
+        add(wanted, "look.*", Look.values());
+        add(wanted, "move.TURN.LOOK.*", Look.values());
+        add(wanted, "scope.end.*", ScopeCheck.End.values());
+        for (ClimbEnd end : List.of(ClimbEnd.SIGNAL_CLEAN, ClimbEnd.SIGNAL_NOT_CLEAN, ClimbEnd.VOLTS_APART)) {
+            wanted.add("wave.cameTo." + end);
+        }
         add(wanted, "average.*", ModeAverage.Kind.values());
         add(wanted, "ground.*", GroundMap.Figure.values());
         add(wanted, "map.reading.*", LoadSense.values());

@@ -173,6 +173,11 @@ final class Novice {
         }
 
         @Override
+        public Boolean tellShape(Move.TellShape tellShape) {
+            throw new IllegalArgumentException("a climb looks at no scope: " + tellShape);
+        }
+
+        @Override
         public Boolean enterPosition(Move.EnterPosition enterPosition) {
             does(new RunEvent.DialMoved(enterPosition.control(), "", shack.shown(enterPosition.control())));
             return false;

@@ -89,7 +89,7 @@ final class Shack {
             case DRIVE -> driveW = to;
             case PLATE -> plate.turn(to);
             case LOAD -> load.turn(to);
-            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR ->
+            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK ->
                 throw new IllegalArgumentException("a climb has no " + control);
         }
         settle();
@@ -100,7 +100,7 @@ final class Shack {
             case DRIVE -> driveW;
             case PLATE -> plate.shown();
             case LOAD -> load.shown();
-            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR ->
+            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK ->
                 throw new IllegalArgumentException("a climb has no " + control);
         };
     }

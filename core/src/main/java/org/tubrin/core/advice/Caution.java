@@ -14,5 +14,7 @@ public enum Caution {
     BEGINS_HIGH,
     MAKER_WINS,
     /** A pot that is up when the supply comes on takes its device. */
-    POTS_BEFORE_POWER
+    POTS_BEFORE_POWER,
+    /** What is too much for a probe or an input. */
+    SCOPE_VOLTS
 }

@@ -118,6 +118,11 @@ public final class Following implements Move.Cases<List<RunEvent>> {
     }
 
     @Override
+    public List<RunEvent> tellShape(Move.TellShape tellShape) {
+        return OTHERWISE;
+    }
+
+    @Override
     public List<RunEvent> enterPosition(Move.EnterPosition enterPosition) {
         return OTHERWISE;
     }

@@ -8,6 +8,7 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Doubt;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.School;
+import org.tubrin.core.scope.Look;
 
 /** What to do next: one act of one hand. */
 public sealed interface Move {
@@ -49,6 +50,8 @@ public sealed interface Move {
         T settleDoubt(SettleDoubt settleDoubt);
 
         T enterPosition(EnterPosition enterPosition);
+
+        T tellShape(TellShape tellShape);
 
         T workThrough(WorkThrough workThrough);
 
@@ -217,6 +220,14 @@ public sealed interface Move {
         @Override
         public <T> T in(Cases<T> cases) {
             return cases.settleDoubt(this);
+        }
+    }
+
+    /** Say what a scope shows: take its trace over, or say it by eye. */
+    record TellShape(Look look) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.tellShape(this);
         }
     }
 

@@ -29,6 +29,7 @@ public final class NextMove {
                     case BIAS -> BiasAdvice.keyUp(state);
                     case MATCHER -> MatcherAdvice.of(state, now);
                     case CHAIN -> ChainAdvice.of(state, now);
+                    case WAVEFORM -> ScopeAdvice.of(state, now);
                 };
             case CLOSING ->
                 Advice.of(
@@ -41,6 +42,7 @@ public final class NextMove {
                             case BIAS -> Reason.KEEP_BIAS;
                             case MATCHER -> Reason.KEEP_MATCH;
                             case CHAIN -> Reason.KEEP_CHAIN;
+                            case WAVEFORM -> Reason.KEEP_WAVEFORM;
                             case TUNE_UP, DRIVE_TABLE -> Reason.KEEP_FOR_NEXT_TIME;
                         });
             case FINISHED, ABANDONED -> Advice.of(new Move.Done(), Reason.RUN_OVER);
@@ -59,6 +61,7 @@ public final class NextMove {
                     case BIAS -> BiasAdvice.keyDown(state, now);
                     case MATCHER -> MatcherAdvice.keyDown(state, clock);
                     case CHAIN -> Advice.of(new Move.ReadOff(clock.aimS()), Reason.CHAIN_READ);
+                    case WAVEFORM -> ScopeAdvice.keyDown(state, clock);
                 };
     }
 
@@ -78,6 +81,7 @@ public final class NextMove {
                 yield first;
             }
             case POTS_AT_MINIMUM -> List.of(Caution.POTS_BEFORE_POWER);
+            case SCOPE_AT_LOAD -> List.of(Caution.SCOPE_VOLTS);
             case COVERS_ON, RESTING_SEEN -> List.of(Caution.HIGH_VOLTAGE);
             case BAND_SWITCH -> List.of(Caution.BAND_SWITCH_UNKEYED);
             case BYPASS_LOW_POWER, MATCHED_IN_BYPASS -> List.of(Caution.RF_EXPOSURE);
@@ -96,6 +100,8 @@ public final class NextMove {
                     SUPPLY_LIMITED,
                     IDLE_SET,
                     NO_DRIVE,
+                    SCOPE_GROUNDED,
+                    READY_AS_USED,
                     METER_RANGE,
                     AIR_MOVING,
                     BYPASS_PROVEN,

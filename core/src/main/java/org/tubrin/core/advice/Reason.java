@@ -142,6 +142,18 @@ public enum Reason {
     CHAIN_READ(Rule.CHAIN),
     CHAIN_IS_READ(Rule.CHAIN),
     KEEP_CHAIN(Rule.CHAIN),
+    WAVE_EXCITER_CARRIER(Rule.WAVEFORM),
+    WAVE_EXCITER_TONES(Rule.WAVEFORM),
+    WAVE_AMPLIFIER_CARRIER(Rule.WAVEFORM),
+    WAVE_AMPLIFIER_RIPPLE(Rule.WAVEFORM),
+    WAVE_AMPLIFIER_TONES(Rule.WAVEFORM),
+    WAVE_APART(Rule.WAVEFORM),
+    WAVE_EXCITER(Rule.WAVEFORM),
+    WAVE_VOLTS(Rule.WAVEFORM),
+    WAVE_BEAT(Rule.WAVEFORM),
+    WAVE_RIPPLE(Rule.WAVEFORM),
+    WAVE_IS_SEEN(Rule.WAVEFORM),
+    KEEP_WAVEFORM(Rule.WAVEFORM),
     KNOB_FIRST(Rule.SIGNS);
 
     private final Rule rule;
@@ -176,6 +188,7 @@ public enum Reason {
         BIAS,
         MATCHER,
         CHAIN,
+        WAVEFORM,
         LICENCE
     }
 }

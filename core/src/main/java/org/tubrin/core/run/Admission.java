@@ -17,6 +17,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.scope.Look;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.tank.Dial;
 
@@ -143,6 +144,7 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
                 new Likely(0, setup.customs().bias().map(BiasPlan::potTurns).orElse(0.0));
             case POWER_AMPLIFIER, MATCHER -> new Likely(0, 1);
             case ATTENUATOR -> new Likely(0, Chain.MOST_ATTENUATION_DB);
+            case LOOK -> new Likely(1, Look.values().length);
             case PLATE, LOAD -> throw new IllegalArgumentException("a dial of its own: " + control);
         };
     }
@@ -189,6 +191,9 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
             List<String> wanted = new ArrayList<>();
             state.draft().missing().forEach(role -> wanted.add(role.name()));
             state.draft().unset().forEach(control -> wanted.add(control.name()));
+            if (!state.draft().isSeen()) {
+                wanted.add("WAVEFORM");
+            }
             problems.add(new Problem(ProblemCode.STEP_INCOMPLETE, "event", "StepRecorded", new Allowed.OneOf(wanted)));
         }
         return problems;
@@ -216,7 +221,23 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
 
     @Override
     public List<Problem> waveformSeen(RunEvent.WaveformSeen seen) {
-        return afterAStep("WaveformSeen");
+        return setup.stage().kind() == RunKind.WAVEFORM ? TAKEN : afterAStep("WaveformSeen");
+    }
+
+    @Override
+    public List<Problem> trapezoidSeen(RunEvent.TrapezoidSeen seen) {
+        return ofAScope("TrapezoidSeen");
+    }
+
+    @Override
+    public List<Problem> traceTaken(RunEvent.TraceTaken taken) {
+        return ofAScope("TraceTaken");
+    }
+
+    private List<Problem> ofAScope(String event) {
+        return setup.stage().kind() == RunKind.WAVEFORM
+                ? TAKEN
+                : List.of(problem(ProblemCode.MALFORMED, "event", event));
     }
 
     @Override

@@ -22,6 +22,12 @@ public enum Check {
     /** Each stage draws its idle current. */
     IDLE_SET(Moment.COLD),
     NO_DRIVE(Moment.COLD),
+    /** The scope's tap is at the load and stands the volts to come. */
+    SCOPE_AT_LOAD(Moment.COLD),
+    /** Its ground is at the load's connector, with ferrites on both poles. */
+    SCOPE_GROUNDED(Moment.COLD),
+    /** Dials and drive stand as they are used; tubes are warm. */
+    READY_AS_USED(Moment.COLD),
     COVERS_ON(Moment.COLD),
     PATH_WIRED(Moment.COLD),
     PAD_IN_LINE(Moment.COLD),

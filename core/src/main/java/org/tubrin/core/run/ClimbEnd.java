@@ -10,6 +10,7 @@ import org.tubrin.core.chain.ChainClimb;
 import org.tubrin.core.matcher.Matching;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.scope.ScopeCheck;
 
 /** Why the climb goes no higher. */
 public enum ClimbEnd {
@@ -66,6 +67,10 @@ public enum ClimbEnd {
     GATE_MOVES,
     /** More came out than the step explains. */
     TAKES_OFF,
+    SIGNAL_CLEAN,
+    SIGNAL_NOT_CLEAN,
+    /** Volts over the load and a wattmeter disagree beyond both. */
+    VOLTS_APART,
     /** The drive was not raised from one step to the next. */
     STAYED,
     /** The last step was taken as such. */
@@ -119,6 +124,15 @@ public enum ClimbEnd {
             case GENERATOR -> GENERATOR_FULL;
             case GATE_MOVES -> GATE_MOVES;
             case TAKES_OFF -> TAKES_OFF;
+        });
+    }
+
+    /** Returns why a scope is looked at no further, where that is so. */
+    static Optional<ClimbEnd> ofScope(TuneSetup setup, List<Step> steps) {
+        return ScopeSteps.check(setup, steps).flatMap(ScopeCheck::end).map(end -> switch (end) {
+            case CLEAN -> SIGNAL_CLEAN;
+            case NOT_CLEAN -> SIGNAL_NOT_CLEAN;
+            case VOLTS_APART -> VOLTS_APART;
         });
     }
 

@@ -21,7 +21,9 @@ public enum Control {
     /** Whether the matcher is in line: 0 or 1. */
     MATCHER(Unit.ONE),
     /** Attenuator behind a generator, in decibels. */
-    ATTENUATOR(Unit.DECIBEL);
+    ATTENUATOR(Unit.DECIBEL),
+    /** What a scope is looked at for, by the place of a look, from 1. */
+    LOOK(Unit.ONE);
 
     private final Unit unit;
 

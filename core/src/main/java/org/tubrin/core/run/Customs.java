@@ -8,6 +8,7 @@ import org.tubrin.core.chain.ChainPlan;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.scope.ScopePlan;
 
 /**
  * What an operator chooses about how a school is followed.
@@ -22,6 +23,7 @@ import org.tubrin.core.quantity.Unit;
  * @param unfiltered true where no filter stood between amplifier and wattmeter, which then counts harmonics; absent where one did
  * @param bias what a bias climb sets; absent but for one
  * @param chain what is driven up; absent but for a chain
+ * @param scope what a waveform check expects; absent but for one
  * @param sound the way of the sound into the exciter; absent but for a run by levels
  * @param dutyFactor share of the time that a pulse is on, 0.05 to 1
  */
@@ -34,6 +36,7 @@ public record Customs(
         Optional<SoundPath> sound,
         Optional<BiasPlan> bias,
         Optional<ChainPlan> chain,
+        Optional<ScopePlan> scope,
         double plateTargetShare,
         double gridLeastShare,
         double gridMostShare,
@@ -43,6 +46,7 @@ public record Customs(
     public static final Customs CUSTOMARY = new Customs(
             Optional.empty(),
             List.of(),
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
@@ -69,6 +73,7 @@ public record Customs(
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 CUSTOMARY.plateTargetShare,
                 CUSTOMARY.gridLeastShare,
                 CUSTOMARY.gridMostShare,
@@ -77,35 +82,54 @@ public record Customs(
 
     /** Returns what is customary, with the way of the sound. */
     public static Customs of(SoundPath sound) {
-        return CUSTOMARY.with(Optional.empty(), Optional.of(sound), Optional.empty(), Optional.empty());
+        return CUSTOMARY.about(Optional.of(sound), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     /** Returns what is customary, with what a bias climb sets. */
     public static Customs of(BiasPlan bias) {
-        return CUSTOMARY.with(Optional.empty(), Optional.empty(), Optional.of(bias), Optional.empty());
+        return CUSTOMARY.about(Optional.empty(), Optional.of(bias), Optional.empty(), Optional.empty());
     }
 
     /** Returns what is customary, with what is driven up. */
     public static Customs of(ChainPlan chain) {
-        return CUSTOMARY.with(Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(chain));
+        return CUSTOMARY.about(Optional.empty(), Optional.empty(), Optional.of(chain), Optional.empty());
     }
 
-    /** Returns the same without a filter between amplifier and wattmeter. */
-    public Customs withoutFilter() {
-        return with(Optional.of(true), sound, bias, chain);
+    /** Returns what is customary, with what a waveform check expects. */
+    public static Customs of(ScopePlan scope) {
+        return CUSTOMARY.about(Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(scope));
     }
 
-    private Customs with(
-            Optional<Boolean> noFilter, Optional<SoundPath> path, Optional<BiasPlan> plan, Optional<ChainPlan> way) {
+    private Customs about(
+            Optional<SoundPath> path, Optional<BiasPlan> idle, Optional<ChainPlan> way, Optional<ScopePlan> looks) {
         return new Customs(
                 rungs,
                 ownDrivesW,
                 firstCeilingA,
                 wantedOutputW,
-                noFilter,
+                unfiltered,
                 path,
-                plan,
+                idle,
                 way,
+                looks,
+                plateTargetShare,
+                gridLeastShare,
+                gridMostShare,
+                dutyFactor);
+    }
+
+    /** Returns the same without a filter between amplifier and wattmeter. */
+    public Customs withoutFilter() {
+        return new Customs(
+                rungs,
+                ownDrivesW,
+                firstCeilingA,
+                wantedOutputW,
+                Optional.of(true),
+                sound,
+                bias,
+                chain,
+                scope,
                 plateTargetShare,
                 gridLeastShare,
                 gridMostShare,

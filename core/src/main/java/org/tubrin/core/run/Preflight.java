@@ -22,6 +22,7 @@ public final class Preflight {
             case ALC -> withSound(setup);
             case BIAS, CHAIN -> withPots(setup);
             case MATCHER -> withMatcher(setup);
+            case WAVEFORM -> withScope(setup);
             case TUNE_UP, DRIVE_TABLE -> withAmplifier(setup);
         };
     }
@@ -38,6 +39,18 @@ public final class Preflight {
     private static List<Check> withPots(TuneSetup setup) {
         EnumSet<Check> points = EnumSet.of(Check.LOAD_IN_LINE);
         points.addAll(setup.stage().checks());
+        return List.copyOf(points);
+    }
+
+    private static List<Check> withScope(TuneSetup setup) {
+        EnumSet<Check> points = EnumSet.of(Check.LOAD_IN_LINE);
+        points.addAll(setup.stage().checks());
+        if (setup.pad().isPresent()) {
+            points.add(Check.PAD_IN_LINE);
+        }
+        if (isRangeSetByHand(setup)) {
+            points.add(Check.METER_RANGE);
+        }
         return List.copyOf(points);
     }
 

@@ -13,6 +13,11 @@ import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.scope.Sight;
+import org.tubrin.core.scope.Waveform;
 import org.tubrin.core.twin.Products;
 import org.tubrin.core.twin.TransistorPoint;
 
@@ -82,18 +87,6 @@ public final class Replay implements RunEvent.Cases<Step> {
                             channel.range(ranges.getOrDefault(role, "")).isEmpty())
                     .ifPresent(channel -> ranges.put(role, startingRange(role, channel, firstOutputW)));
         }
-    }
-
-    private Step withSetup(Step step) {
-        return new Step(
-                setup,
-                step.school(),
-                step.kind(),
-                step.positions(),
-                step.moved(),
-                step.readings(),
-                step.confirmed(),
-                step.keyDowns());
     }
 
     /** Returns the state after all the events; the first must be the start, the sequence without gaps. */
@@ -209,18 +202,27 @@ public final class Replay implements RunEvent.Cases<Step> {
         turned.addAll(draft.moved());
         movedSinceSign.add(moved.control());
         return new Step(
-                setup, school, draft.kind(), positions, turned, draft.readings(), draft.confirmed(), draft.keyDowns());
+                setup,
+                school,
+                draft.kind(),
+                positions,
+                turned,
+                draft.readings(),
+                draft.confirmed(),
+                draft.sight(),
+                draft.keyDowns());
     }
 
     @Override
     public Step triedAgain(RunEvent.TriedAgain again) {
         openSign = Optional.empty();
-        return new Step(setup, school, draft.kind(), draft.positions(), draft.moved(), Map.of(), Set.of(), 0);
+        return new Step(
+                setup, school, draft.kind(), draft.positions(), draft.moved(), Map.of(), Set.of(), Sight.NOTHING, 0);
     }
 
     @Override
     public Step finishBegun(RunEvent.FinishBegun begun) {
-        return withKind(draft, Step.Kind.FINISH);
+        return draft.with(school, Step.Kind.FINISH);
     }
 
     @Override
@@ -265,7 +267,17 @@ public final class Replay implements RunEvent.Cases<Step> {
     @Override
     public Step waveformSeen(RunEvent.WaveformSeen looked) {
         waveform = Optional.of(looked.waveform());
-        return draft;
+        return draft.with(draft.sight().with(looked.waveform()));
+    }
+
+    @Override
+    public Step trapezoidSeen(RunEvent.TrapezoidSeen looked) {
+        return draft.with(draft.sight().with(looked.trapezoid()));
+    }
+
+    @Override
+    public Step traceTaken(RunEvent.TraceTaken taken) {
+        return draft.with(draft.sight().with(taken.trace()));
     }
 
     @Override
@@ -285,9 +297,9 @@ public final class Replay implements RunEvent.Cases<Step> {
     public Step meterCorrected(RunEvent.MeterCorrected corrected) {
         setup = setup.withMeter(corrected.meter());
         setRanges();
-        steps.replaceAll(this::withSetup);
+        steps.replaceAll(step -> step.with(setup));
         correctedMeters.add(corrected.meter().name());
-        return withSetup(draft);
+        return draft.with(setup);
     }
 
     @Override
@@ -331,7 +343,8 @@ public final class Replay implements RunEvent.Cases<Step> {
     private double powerInHandW() {
         double driveW = draft.driveW().value();
         return draft.measured(ReadingRole.OUTPUT)
-                .or(() -> ChainSteps.outputW(draft))
+                .or(() -> LoadVolts.outputW(draft))
+                .or(() -> ScopeSteps.expectedW(draft).map(watt -> Quantity.exact(watt, Unit.WATT, Standing.ASSUMED)))
                 .or(() -> steps.isEmpty()
                         ? Optional.empty()
                         : steps.get(steps.size() - 1).measured(ReadingRole.OUTPUT))
@@ -354,30 +367,27 @@ public final class Replay implements RunEvent.Cases<Step> {
     }
 
     private Step with(Map<ReadingRole, Reading> readings, Set<ReadingRole> confirmed, int keyed) {
-        return new Step(setup, school, draft.kind(), draft.positions(), draft.moved(), readings, confirmed, keyed);
+        return new Step(
+                setup,
+                school,
+                draft.kind(),
+                draft.positions(),
+                draft.moved(),
+                readings,
+                confirmed,
+                draft.sight(),
+                keyed);
     }
 
     private Step emptyDraft(Map<Control, Double> positions) {
-        return new Step(setup, school, Step.Kind.CLIMB, positions, Set.of(), Map.of(), Set.of(), 0);
+        return new Step(setup, school, Step.Kind.CLIMB, positions, Set.of(), Map.of(), Set.of(), Sight.NOTHING, 0);
     }
 
     private Step withKind(Step step) {
         boolean last = step.kind() == Step.Kind.FINISH
                 || (setup.stage().amplifies()
                         && RunState.climbEnd(setup, steps, trips).isPresent());
-        return withKind(step, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
-    }
-
-    private Step withKind(Step step, Step.Kind kind) {
-        return new Step(
-                setup,
-                school,
-                kind,
-                step.positions(),
-                step.moved(),
-                step.readings(),
-                step.confirmed(),
-                step.keyDowns());
+        return step.with(school, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
     }
 
     private RunState state() {

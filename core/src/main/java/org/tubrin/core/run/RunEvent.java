@@ -5,6 +5,9 @@ import java.util.stream.Stream;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.scope.Trace;
+import org.tubrin.core.scope.Trapezoid;
+import org.tubrin.core.scope.Waveform;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.twin.Products;
 
@@ -49,6 +52,10 @@ public sealed interface RunEvent {
         T productsRead(ProductsRead productsRead);
 
         T waveformSeen(WaveformSeen waveformSeen);
+
+        T trapezoidSeen(TrapezoidSeen trapezoidSeen);
+
+        T traceTaken(TraceTaken traceTaken);
 
         T schoolChosen(SchoolChosen schoolChosen);
 
@@ -226,6 +233,22 @@ public sealed interface RunEvent {
         @Override
         public <T> T in(Cases<T> cases) {
             return cases.waveformSeen(this);
+        }
+    }
+
+    /** What the output over the drive looks like on a scope. */
+    record TrapezoidSeen(Trapezoid trapezoid) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.trapezoidSeen(this);
+        }
+    }
+
+    /** What a scope shows was taken over. */
+    record TraceTaken(Trace trace) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.traceTaken(this);
         }
     }
 

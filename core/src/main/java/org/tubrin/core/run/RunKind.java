@@ -13,5 +13,7 @@ public enum RunKind {
     /** A matcher is tuned past the power amplifier, which comes on last. */
     MATCHER,
     /** A chain is driven up from a great attenuation. */
-    CHAIN
+    CHAIN,
+    /** A scope is looked at: the exciter alone, then through the amplifier. */
+    WAVEFORM
 }

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.scope.Waveform;
 import org.tubrin.core.twin.Products;
 
 /**
@@ -236,6 +237,7 @@ public record RunState(
             case BIAS -> ClimbEnd.ofBias(setup, steps);
             case MATCHER -> ClimbEnd.ofMatching(setup, steps);
             case CHAIN -> ClimbEnd.ofChain(setup, steps);
+            case WAVEFORM -> ClimbEnd.ofScope(setup, steps);
         };
     }
 

@@ -27,7 +27,9 @@ public enum School {
     /** No dials: the matcher's order, from the proof that nothing amplifies to the first key-down that does. */
     MATCHER(Aim.OUTPUT, Rungs.DOUBLING, false, false),
     /** No dials: an attenuator behind the generator, from 50 dB down. */
-    CHAIN(Aim.OUTPUT, Rungs.DOUBLING, false, false);
+    CHAIN(Aim.OUTPUT, Rungs.DOUBLING, false, false),
+    /** No dials: what a scope over the load shows, the exciter first. */
+    WAVEFORM(Aim.OUTPUT, Rungs.DOUBLING, false, false);
 
     /** What PLATE is turned for. */
     public enum Aim {
@@ -67,7 +69,7 @@ public enum School {
     private boolean hasDials() {
         return switch (this) {
             case PEAK_THEN_HEAVIER, DIP_AND_LOAD, GRID_TARGET, MAKERS_CHART, TUNE_WHERE_YOU_RUN, PULSED -> true;
-            case DRIVE_TABLE, ALC, BIAS, MATCHER, CHAIN -> false;
+            case DRIVE_TABLE, ALC, BIAS, MATCHER, CHAIN, WAVEFORM -> false;
         };
     }
 

@@ -17,6 +17,8 @@ import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.scope.Look;
+import org.tubrin.core.scope.Sight;
 
 /**
  * One step of drive: in hand, or done.
@@ -28,6 +30,7 @@ import org.tubrin.core.quantity.Unit;
  * @param moved what was set since the step began
  * @param readings what was read, by role, the last one of each
  * @param confirmed roles whose reading the operator was asked about, and kept
+ * @param sight what was seen of a waveform
  * @param keyDowns how often the key was down since the step began or was tried again
  */
 public record Step(
@@ -38,6 +41,7 @@ public record Step(
         Set<Control> moved,
         Map<ReadingRole, Reading> readings,
         Set<ReadingRole> confirmed,
+        Sight sight,
         int keyDowns) {
 
     /** From this share of it on a drive is the highest. */
@@ -63,6 +67,21 @@ public record Step(
         EnumMap<K, V> copy = new EnumMap<>(keys);
         copy.putAll(map);
         return Collections.unmodifiableMap(copy);
+    }
+
+    /** Returns the same with what else was seen. */
+    Step with(Sight seen) {
+        return new Step(setup, school, kind, positions, moved, readings, confirmed, seen, keyDowns);
+    }
+
+    /** Returns the same of a setup whose records were corrected. */
+    Step with(TuneSetup corrected) {
+        return new Step(corrected, school, kind, positions, moved, readings, confirmed, sight, keyDowns);
+    }
+
+    /** Returns the same by another school, for another purpose. */
+    Step with(School by, Kind of) {
+        return new Step(setup, by, of, positions, moved, readings, confirmed, sight, keyDowns);
     }
 
     /** Returns where a control stands. */
@@ -164,8 +183,18 @@ public record Step(
                 .toList();
     }
 
-    /** Returns whether it can be recorded: all readings are there, and drive and dials are known. */
+    /** Returns what a scope is looked at for; empty where it was not said, or in another kind of run. */
+    Optional<Look> look() {
+        return position(Control.LOOK).map(Look::at);
+    }
+
+    /** Returns whether what was seen tells what it is looked at for. */
+    boolean isSeen() {
+        return look().filter(look -> !sight.tells(look)).isEmpty();
+    }
+
+    /** Returns whether it can be recorded: all readings are there, drive and dials are known, and what it is looked at for was seen. */
     public boolean isComplete() {
-        return missing().isEmpty() && unset().isEmpty();
+        return missing().isEmpty() && unset().isEmpty() && isSeen();
     }
 }

@@ -37,7 +37,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
         return switch (control) {
             case PLATE -> Optional.of(tubes.plate());
             case LOAD -> Optional.of(tubes.load());
-            case DRIVE, TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR -> Optional.empty();
+            case DRIVE, TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK -> Optional.empty();
         };
     }
 

@@ -70,6 +70,7 @@ public record TuneSetup(
         boolean isBias = school == School.BIAS;
         boolean isMatcher = school == School.MATCHER;
         boolean isChain = school == School.CHAIN;
+        boolean isScope = school == School.WAVEFORM;
         RunStage stage = inRun(amplifier, carrier, school, practice, source);
         if (!isAlc && !amplifier.bands().contains(band)) {
             problems.add(new Problem(
@@ -107,7 +108,10 @@ public record TuneSetup(
         if (isChain && practice.flatMap(Customs::chain).isEmpty()) {
             problems.add(new Problem(ProblemCode.MISSING, "practice.chain", "", new Allowed.Nothing()));
         }
-        if ((isAlc || isBias || isChain) && !(termination instanceof Load)) {
+        if (isScope && practice.flatMap(Customs::scope).isEmpty()) {
+            problems.add(new Problem(ProblemCode.MISSING, "practice.scope", "", new Allowed.Nothing()));
+        }
+        if ((isAlc || isBias || isChain || isScope) && !(termination instanceof Load)) {
             problems.add(new Problem(
                     ProblemCode.NEEDS_DUMMY_LOAD, "termination", termination.name(), new Allowed.Nothing()));
         }
@@ -242,6 +246,7 @@ public record TuneSetup(
             case ALC -> new LevelsInRun();
             case MATCHER -> new MatcherInRun(amplifier.matcher());
             case CHAIN -> new ChainInRun();
+            case WAVEFORM -> new ScopeInRun(practice.flatMap(Customs::scope));
             case BIAS ->
                 new BiasInRun(
                         practice.flatMap(Customs::bias),

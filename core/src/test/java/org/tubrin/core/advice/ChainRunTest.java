@@ -24,6 +24,7 @@ import org.tubrin.core.run.ChainSteps;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Customs;
+import org.tubrin.core.run.LoadVolts;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.Replay;
@@ -135,7 +136,7 @@ public class ChainRunTest {
         assertEquals(state().reached(), Optional.of(ClimbEnd.WANTED));
         assertEquals(state().lastStep().orElseThrow().position(Control.ATTENUATOR), Optional.of(3.0));
         assertTrue(state().steps().stream()
-                .allMatch(step -> ChainSteps.disagreement(step).isEmpty()));
+                .allMatch(step -> LoadVolts.disagreement(step).isEmpty()));
     }
 
     @DataProvider
@@ -151,7 +152,7 @@ public class ChainRunTest {
         does(new RunEvent.Keyed());
         reads(ReadingRole.OUTPUT_VPP, 100);
         reads(ReadingRole.OUTPUT, byMeterW);
-        assertEquals(ChainSteps.disagreement(state().draft()).isPresent(), apart);
-        assertEquals(ChainSteps.outputW(state().draft()).orElseThrow().value(), 24.2, 0.05);
+        assertEquals(LoadVolts.disagreement(state().draft()).isPresent(), apart);
+        assertEquals(LoadVolts.outputW(state().draft()).orElseThrow().value(), 24.2, 0.05);
     }
 }

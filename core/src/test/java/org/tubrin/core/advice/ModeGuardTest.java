@@ -12,7 +12,7 @@ import org.tubrin.core.run.Check;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.SignalPath;
 import org.tubrin.core.run.TuneSetup;
-import org.tubrin.core.run.Waveform;
+import org.tubrin.core.scope.Waveform;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;

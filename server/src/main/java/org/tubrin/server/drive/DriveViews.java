@@ -12,6 +12,7 @@ import org.tubrin.core.station.Band;
 import org.tubrin.server.run.BiasView;
 import org.tubrin.server.run.LevelView;
 import org.tubrin.server.run.MatchView;
+import org.tubrin.server.run.ScopeView;
 
 /** The drive tables of an amplifier as the page sees them. */
 public final class DriveViews {
@@ -171,6 +172,15 @@ public final class DriveViews {
 
     /** One bias climb: idle current wanted in mA, and how it ended. */
     record BiasRow(UUID runId, String amplifier, int devices, String idle, String because, Instant at, String came) {}
+
+    /** Waveform checks, the newest first, one of them whole. */
+    record WaveformPageView(
+            List<WaveformRow> rows,
+            @Nullable UUID shownRunId,
+            @Nullable ScopeView shown) {}
+
+    /** One waveform check, what it came to, and whether that is clean. */
+    record WaveformRow(UUID runId, String amplifier, String band, Instant at, String came, boolean clean) {}
 
     /**
      * Matchers that were tuned, the newest first, one of them whole.

@@ -2,9 +2,11 @@ package org.tubrin.server.feed;
 
 import java.io.IOException;
 import java.net.InetSocketAddress;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -16,6 +18,8 @@ import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.scope.Look;
+import org.tubrin.core.scope.Trace;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.tank.ImpedancePoint;
 
@@ -31,12 +35,18 @@ public class BenchLink implements SmartLifecycle {
     private static final int AMPLIFIER = 2;
     private static final int WATTMETER = 3;
     private static final int SUPPLY = 6;
+    private static final int SCOPE = 7;
+    /** Three beats of its tones. */
+    private static final double SPAN_S = 3e-3;
+    /** Five periods of twice the mains, or six. */
+    private static final double SLOW_SPAN_S = 0.05;
+
     private static final int TIMEOUT_MS = 1000;
     private static final long POLL_MS = 50;
     private static final long AWAY_MS = 500;
 
     private final Hosts hosts;
-    private final Line[] lines = new Line[SUPPLY + 1];
+    private final Line[] lines = new Line[SCOPE + 1];
     private volatile Optional<Panel> panel = Optional.empty();
     /** When the key was first seen down, by {@link System#nanoTime}; meaningless while it is up. */
     private volatile long keyedSinceNs;
@@ -110,9 +120,42 @@ public class BenchLink implements SmartLifecycle {
             case POT -> set(AMPLIFIER, "PAN:BIAS:POT " + number(to));
             case ATTENUATOR -> pad(to);
             case POWER_AMPLIFIER -> operate(to > 0);
+            case LOOK -> look(Look.at(to));
             case MATCHER -> set(AMPLIFIER, "PAN:MATC " + onOff(to > 0));
         }
         show(look());
+    }
+
+    private void look(Look look) {
+        operate(look.amplifies());
+        tones(look.hasTones());
+        set(SCOPE, "WAV:SPAN " + number(look.shows() == Look.Shows.RIPPLE ? SLOW_SPAN_S : SPAN_S));
+    }
+
+    /** Lets its exciter send two equal tones, or a carrier. */
+    public void tones(boolean on) {
+        set(EXCITER, "SOUR:TON " + onOff(on));
+    }
+
+    /** Returns one sweep of its scope; empty where it is away or says no trace. */
+    public synchronized Optional<Trace> sweep() {
+        try {
+            double[] said = Stream.of(line(SCOPE).ask("WAV:DATA?", TIMEOUT_MS).split(",", -1))
+                    .mapToDouble(Double::parseDouble)
+                    .toArray();
+            List<Double> low = new ArrayList<>();
+            List<Double> high = new ArrayList<>();
+            List<Double> drive = new ArrayList<>();
+            for (int i = 1; i + 2 < said.length; i += 3) {
+                low.add(Math.min(said[i], said[i + 1]));
+                high.add(Math.max(said[i], said[i + 1]));
+                drive.add(said[i + 2]);
+            }
+            return Optional.of(new Trace(said[0], low, high, drive));
+        } catch (IOException | NumberFormatException | Refused e) {
+            drop(SCOPE);
+            return Optional.empty();
+        }
     }
 
     /** Sets the band switch, which must not be turned keyed. */

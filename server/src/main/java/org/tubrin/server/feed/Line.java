@@ -9,7 +9,9 @@ import java.nio.charset.StandardCharsets;
 
 /** One connection to an instrument: a line out, a line back. One thread. */
 final class Line implements AutoCloseable {
-    private static final int LONGEST_ANSWER = 512;
+    /** A whole sweep of a scope is a few thousand characters. */
+    private static final int LONGEST_ANSWER = 16_384;
+
     private final Socket socket;
 
     private Line(Socket socket) {

@@ -8,7 +8,8 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.SignalPath;
-import org.tubrin.core.run.Waveform;
+import org.tubrin.core.scope.Trapezoid;
+import org.tubrin.core.scope.Waveform;
 
 /**
  * Something that the operator did.
@@ -21,10 +22,11 @@ import org.tubrin.core.run.Waveform;
  * @param control for SET
  * @param sign for SIGN
  * @param text as typed: for READ and SET a number, for RANGE the range, for NOTE and ABANDON words, for WARM the minutes
- *     that the heaters have been on
+ *     that the heaters have been on, for TRACE time, output and drive of a scope, a line each
  * @param confirmed for READ: the operator was asked whether it is so
  * @param products for PRODUCTS
  * @param waveform for WAVEFORM
+ * @param trapezoid for TRAPEZOID
  * @param school for SCHOOL
  * @param conditions for CONDITIONS
  * @param meterId for CORRECT
@@ -41,6 +43,7 @@ public record ActRequest(
         @Nullable Boolean confirmed,
         @Nullable ProductsEntry products,
         @Nullable Waveform waveform,
+        @Nullable Trapezoid trapezoid,
         @Nullable School school,
         @Nullable ConditionsEntry conditions,
         @Nullable UUID meterId) {
@@ -48,7 +51,41 @@ public record ActRequest(
     /** Returns an act that says nothing more. */
     static ActRequest of(UUID clientId, long expectedSequence, Act act) {
         return new ActRequest(
-                clientId, expectedSequence, act, null, null, null, null, null, null, null, null, null, null, null);
+                clientId,
+                expectedSequence,
+                act,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null);
+    }
+
+    /** Returns the act that takes a trace. */
+    static ActRequest trace(UUID clientId, long expectedSequence, String text) {
+        return new ActRequest(
+                clientId,
+                expectedSequence,
+                Act.TRACE,
+                null,
+                null,
+                null,
+                null,
+                text,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null);
     }
 
     /**
@@ -95,6 +132,10 @@ public record ActRequest(
         SIGN,
         PRODUCTS,
         WAVEFORM,
+        /** What the output over the drive looks like. */
+        TRAPEZOID,
+        /** A trace as a scope saved it. */
+        TRACE,
         SCHOOL,
         CONDITIONS,
         NOTE,

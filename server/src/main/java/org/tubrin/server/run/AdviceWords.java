@@ -19,6 +19,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.BiasSteps;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Ladder;
+import org.tubrin.core.run.LoadVolts;
 import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
@@ -27,6 +28,7 @@ import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
 import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Levels;
 import org.tubrin.server.words.Words;
 
 /** Puts advice, points and signs into words. */
@@ -102,6 +104,7 @@ class AdviceWords {
             case BIAS -> ".bias";
             case MATCHER -> ".matcher";
             case CHAIN -> ".chain";
+            case WAVEFORM -> ".wave";
         };
     }
 
@@ -118,6 +121,10 @@ class AdviceWords {
             args.put("program", path.program());
             args.put("device", path.device());
             args.put("volume", path.systemVolume().map(LevelViewer::percent).orElse("none"));
+        });
+        setup.customs().scope().ifPresent(plan -> {
+            LoadVolts.ofW(setup, plan.outputW()).ifPresent(volts -> args.put("outputVpp", Levels.volts(volts)));
+            args.put("planDrive", Levels.watts(plan.driveW()));
         });
         setup.customs().bias().ifPresent(plan -> {
             args.put("sensed", plan.sense().isPresent() ? "yes" : "no");

@@ -11,6 +11,7 @@ import org.tubrin.core.chain.ChainPoint;
 import org.tubrin.core.chain.Power;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.ChainSteps;
+import org.tubrin.core.run.LoadVolts;
 import org.tubrin.core.run.RunState;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Levels;
@@ -39,9 +40,9 @@ class ChainClimbViewer {
                 .flatMap(ChainClimb::end)
                 .ifPresent(end -> says.add(words.say("chain.climb." + end.name())));
         state.lastStep()
-                .flatMap(ChainSteps::disagreement)
+                .flatMap(LoadVolts::disagreement)
                 .ifPresent(apart -> says.add(words.say(
-                        "chain.climb.apart",
+                        "volts.apart",
                         Map.of("volts", Levels.watts(apart.byVoltsW()), "meter", Levels.watts(apart.byMeterW())))));
         if (!points.isEmpty()) {
             ChainClimb.compressionDb(points)

@@ -69,6 +69,9 @@ class LiveActs {
             });
         }
         int controls = events.size();
+        if (onBench(state) && state.setup().stage().kind() == RunKind.WAVEFORM) {
+            bench.sweep().map(RunEvent.TraceTaken::new).ifPresent(events::add);
+        }
         if (state.setup().readings() != ReadingSource.TYPED) {
             for (ReadingRole role : ReadingRole.values()) {
                 reading(state, role).ifPresent(events::add);
@@ -90,7 +93,7 @@ class LiveActs {
             case LEVEL -> Optional.of(panel.level());
             case POT -> Optional.of(panel.pot());
             case ATTENUATOR -> Optional.of(panel.padDb());
-            case DEVICE, POWER_AMPLIFIER, MATCHER -> Optional.empty();
+            case DEVICE, POWER_AMPLIFIER, MATCHER, LOOK -> Optional.empty();
         };
     }
 
@@ -201,6 +204,7 @@ class LiveActs {
                 bench.operate(setup.stage().kind() != RunKind.ALC);
             }
             bench.sounding(setup.stage().kind() == RunKind.ALC);
+            bench.tones(false);
             bench.biasing(setup.stage().kind() == RunKind.BIAS);
             // A bench with fewer transistors refuses before the run begins.
             setup.customs().bias().ifPresent(plan -> bench.turn(Control.DEVICE, plan.deviceCount()));
@@ -218,6 +222,7 @@ class LiveActs {
                     .chain()
                     .ifPresent(plan ->
                             bench.turn(Control.DRIVE, plan.chain().generator().powerW()));
+            setup.customs().scope().ifPresent(plan -> bench.turn(Control.DRIVE, setup.exciterOfW(plan.driveW())));
             range(setup, begun.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
         }
     }
@@ -345,6 +350,16 @@ class LiveActs {
 
         @Override
         public Runnable waveformSeen(RunEvent.WaveformSeen waveformSeen) {
+            return LiveActs::nothing;
+        }
+
+        @Override
+        public Runnable trapezoidSeen(RunEvent.TrapezoidSeen trapezoidSeen) {
+            return LiveActs::nothing;
+        }
+
+        @Override
+        public Runnable traceTaken(RunEvent.TraceTaken traceTaken) {
             return LiveActs::nothing;
         }
 

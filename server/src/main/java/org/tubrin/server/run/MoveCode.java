@@ -19,6 +19,7 @@ public enum MoveCode {
     UNKEY,
     ENTER_READINGS,
     SETTLE_DOUBT,
+    TELL_SHAPE,
     ENTER_POSITION,
     WORK_THROUGH,
     RECORD_STEP,

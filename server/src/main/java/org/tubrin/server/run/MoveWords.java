@@ -12,7 +12,10 @@ import org.tubrin.core.run.ChainSteps;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.LoadVolts;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.ScopeSteps;
+import org.tubrin.core.scope.Look;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Levels;
 import org.tubrin.server.words.Words;
@@ -134,6 +137,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
         args.put("drive", Figures.plain(key.driveW(), 2));
         args.put("how", key.first() ? "short" : "whole");
         ChainSteps.expectedVpp(state.setup(), state.steps(), state.draft())
+                .or(() -> ScopeSteps.expectedW(state.draft()).flatMap(watt -> LoadVolts.ofW(state.setup(), watt)))
                 .ifPresent(volts -> args.put("expect", Levels.volts(volts)));
         state.draft().position(Control.LEVEL).ifPresent(level -> args.put("level", LevelViewer.percent(level)));
         return said(MoveCode.KEY_AND_READ);
@@ -188,6 +192,12 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
     }
 
     @Override
+    public Said tellShape(Move.TellShape tell) {
+        args.put("shows", tell.look().shows().name());
+        return said(MoveCode.TELL_SHAPE);
+    }
+
+    @Override
     public Said enterPosition(Move.EnterPosition enter) {
         args.put("control", words.name(enter.control().name()));
         return said(MoveCode.ENTER_POSITION);
@@ -234,6 +244,9 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
             args.put("from", Figures.plain(turn.from(), 1));
             args.put("to", Figures.plain(turn.to(), 1));
             return turn.from() > 0 ? "move.TURN.ATTENUATOR" : "move.TURN.ATTENUATOR.first";
+        }
+        if (turn.control() == Control.LOOK) {
+            return "move.TURN.LOOK." + Look.at(turn.to()).name();
         }
         if (turn.control() == Control.DEVICE) {
             args.put("device", Long.toString(Math.round(turn.to())));

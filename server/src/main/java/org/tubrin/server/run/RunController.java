@@ -96,6 +96,12 @@ public class RunController {
         return runs.act(id, request);
     }
 
+    /** Takes a trace as a scope saved it; the same act as the others, but longer. */
+    @PostMapping("/runs/{id}/trace")
+    RunView trace(@PathVariable UUID id, @RequestBody TraceRequest request) {
+        return runs.act(id, ActRequest.trace(request.clientId(), request.expectedSequence(), request.text()));
+    }
+
     @GetMapping(value = "/runs/{id}/steps.csv", produces = Csv.TYPE)
     ResponseEntity<String> csv(@PathVariable UUID id) {
         return RunCsv.of(runs.view(id), store.events(id));

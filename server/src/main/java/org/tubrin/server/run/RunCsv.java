@@ -22,17 +22,18 @@ import org.tubrin.server.web.Csv;
 /** Writes the steps of a run as a table: one row a step, in the core's units, raw and worth side by side. */
 final class RunCsv {
     /** What a control is called at the head of its column. */
-    private static final Map<Control, String> CONTROLS = new EnumMap<>(Map.of(
-            Control.DRIVE, "driveW",
-            Control.PLATE, "plateMark",
-            Control.LOAD, "loadMark",
-            Control.TONE, "toneHz",
-            Control.LEVEL, "levelShare",
-            Control.DEVICE, "device",
-            Control.POT, "potTurns",
-            Control.POWER_AMPLIFIER, "powerAmplifierOn",
-            Control.MATCHER, "matcherInLine",
-            Control.ATTENUATOR, "attenuatorDb"));
+    private static final Map<Control, String> CONTROLS = new EnumMap<>(Map.ofEntries(
+            Map.entry(Control.DRIVE, "driveW"),
+            Map.entry(Control.PLATE, "plateMark"),
+            Map.entry(Control.LOAD, "loadMark"),
+            Map.entry(Control.TONE, "toneHz"),
+            Map.entry(Control.LEVEL, "levelShare"),
+            Map.entry(Control.DEVICE, "device"),
+            Map.entry(Control.POT, "potTurns"),
+            Map.entry(Control.POWER_AMPLIFIER, "powerAmplifierOn"),
+            Map.entry(Control.MATCHER, "matcherInLine"),
+            Map.entry(Control.ATTENUATOR, "attenuatorDb"),
+            Map.entry(Control.LOOK, "look")));
 
     private RunCsv() {}
 

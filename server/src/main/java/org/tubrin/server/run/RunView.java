@@ -61,7 +61,8 @@ public record RunView(
             @Nullable LevelView levels,
             @Nullable BiasView bias,
             @Nullable MatchView match,
-            @Nullable ChainClimbView chain) {}
+            @Nullable ChainClimbView chain,
+            @Nullable ScopeView scope) {}
 
     /** What is to be done, and the time for it. */
     public record Doing(

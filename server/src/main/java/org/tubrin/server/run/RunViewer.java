@@ -31,6 +31,7 @@ import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.ScopeSteps;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.signs.Signs;
@@ -42,6 +43,7 @@ import org.tubrin.core.tank.Dial;
 import org.tubrin.server.card.ReachWords;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Levels;
 import org.tubrin.server.words.Words;
 
 /** Makes the one view of a run from its state at a moment. */
@@ -62,6 +64,7 @@ class RunViewer {
     private final BiasViewer bias;
     private final MatchViewer matches;
     private final ChainClimbViewer chains;
+    private final ScopeViewer scopes;
 
     RunViewer(
             Words words,
@@ -74,8 +77,10 @@ class RunViewer {
             LevelProfiles profiles,
             BiasViewer bias,
             MatchViewer matches,
-            ChainClimbViewer chains) {
+            ChainClimbViewer chains,
+            ScopeViewer scopes) {
         this.chains = chains;
+        this.scopes = scopes;
         this.matches = matches;
         this.bias = bias;
         this.levels = levels;
@@ -113,7 +118,8 @@ class RunViewer {
                         levels.view(state).orElse(null),
                         bias.view(state).orElse(null),
                         matches.view(state).orElse(null),
-                        chains.view(state).orElse(null)),
+                        chains.view(state).orElse(null),
+                        scopes.view(state).orElse(null)),
                 new RunView.Doing(
                         adviceWords.view(advice, state, clock),
                         clock(state, clock),
@@ -153,6 +159,10 @@ class RunViewer {
                 .chain()
                 .ifPresent(plan -> names.put(
                         "generator", Figures.plain(plan.chain().generator().powerW(), 3)));
+        setup.customs().scope().ifPresent(plan -> {
+            names.put("drive", Levels.watts(plan.driveW()));
+            names.put("output", Levels.watts(plan.outputW()));
+        });
         return new RunView.About(
                 words.say(title(setup.stage().kind()), names),
                 words.say(subtitle(setup.stage().kind(), ended), names),
@@ -179,6 +189,7 @@ class RunViewer {
             case BIAS -> "run.subtitle.bias";
             case MATCHER -> "run.subtitle.matcher";
             case CHAIN -> "run.subtitle.chain";
+            case WAVEFORM -> "run.subtitle.wave";
         };
         return ended ? key + ".ended" : key;
     }
@@ -191,6 +202,7 @@ class RunViewer {
             case BIAS -> "run.title.bias";
             case MATCHER -> "run.title.matcher";
             case CHAIN -> "run.title.chain";
+            case WAVEFORM -> "run.title.wave";
         };
     }
 
@@ -320,6 +332,9 @@ class RunViewer {
         }
         if (state.setup().stage().kind() == RunKind.MATCHER
                 && state.draft().position(Control.POWER_AMPLIFIER).orElse(0.0) <= 0) {
+            return "bypassed";
+        }
+        if (ScopeSteps.look(state.draft()).filter(look -> !look.amplifies()).isPresent()) {
             return "bypassed";
         }
         return switch (phase) {

@@ -210,6 +210,7 @@ public class Runs {
                 Optional.ofNullable(request.padId()).map(id -> equipment(id, Pad.class, "pad")),
                 switch (request.school()) {
                     case ALC -> sound(request, exciter);
+                    case WAVEFORM -> Optional.ofNullable(request.scope()).map(entry -> Customs.of(entry.plan()));
                     case CHAIN -> Optional.ofNullable(request.chain()).map(entry -> Customs.of(entry.plan()));
                     case BIAS -> Optional.ofNullable(request.bias()).map(entry -> Customs.of(entry.plan()));
                     case PEAK_THEN_HEAVIER,

@@ -17,6 +17,7 @@ import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
+import org.tubrin.core.scope.ScopePlan;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;
@@ -44,6 +45,7 @@ import org.tubrin.core.station.Mode;
  * @param sound the way of the sound whose level is tried; absent for every other run
  * @param bias the idle current that is set; absent for every other run
  * @param chain what is driven up; absent for every other run
+ * @param scope what a waveform check expects; absent for every other run
  * @param firstCeiling plate current not to pass at the first step, in amperes, as typed; absent where none is named
  */
 public record StartRequest(
@@ -67,7 +69,8 @@ public record StartRequest(
         @Nullable String switchPosition,
         @Nullable SoundEntry sound,
         @Nullable BiasEntry bias,
-        @Nullable ChainRequest chain) {
+        @Nullable ChainRequest chain,
+        @Nullable ScopeEntry scope) {
     private static final double PERCENT_OF = 0.01;
 
     /**
@@ -112,6 +115,22 @@ public record StartRequest(
 
         private static double tone(String field, String text) {
             return NumberEntry.parsePlain(field, text, SoundPath.LOWEST_HZ, SoundPath.HIGHEST_HZ, Unit.HERTZ);
+        }
+    }
+
+    /**
+     * What a waveform check expects, as typed, in watts.
+     *
+     * @param drive what the exciter sends at its peaks
+     * @param output what the amplifier is to bring
+     */
+    public record ScopeEntry(String drive, String output) {
+        ScopePlan plan() {
+            return new ScopePlan(
+                    NumberEntry.parsePlain(
+                            "scope.drive", drive, ScopePlan.LEAST_DRIVE_W, ScopePlan.MOST_DRIVE_W, Unit.WATT),
+                    NumberEntry.parsePlain(
+                            "scope.output", output, ScopePlan.LEAST_OUTPUT_W, ScopePlan.MOST_OUTPUT_W, Unit.WATT));
         }
     }
 

@@ -20,6 +20,7 @@ import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Growth;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.ScopeSteps;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.signs.Signs;
@@ -78,6 +79,7 @@ class StepViewer {
                         .orElse(null),
                 step.position(Control.POWER_AMPLIFIER)
                         .map(on -> path(on, step.position(Control.MATCHER).orElse(0.0)))
+                        .or(() -> ScopeSteps.look(step).map(look -> words.say("look." + look.name())))
                         .orElse(null),
                 step.position(Control.ATTENUATOR)
                         .map(db -> Figures.plain(db, 1))

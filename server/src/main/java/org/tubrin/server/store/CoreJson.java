@@ -240,6 +240,8 @@ public class CoreJson {
         @JsonSubTypes.Type(value = RunEvent.SignSeen.class, name = "signSeen"),
         @JsonSubTypes.Type(value = RunEvent.ProductsRead.class, name = "productsRead"),
         @JsonSubTypes.Type(value = RunEvent.WaveformSeen.class, name = "waveformSeen"),
+        @JsonSubTypes.Type(value = RunEvent.TrapezoidSeen.class, name = "trapezoidSeen"),
+        @JsonSubTypes.Type(value = RunEvent.TraceTaken.class, name = "traceTaken"),
         @JsonSubTypes.Type(value = RunEvent.SchoolChosen.class, name = "schoolChosen"),
         @JsonSubTypes.Type(value = RunEvent.ConditionsNoted.class, name = "conditionsNoted"),
         @JsonSubTypes.Type(value = RunEvent.Note.class, name = "note"),

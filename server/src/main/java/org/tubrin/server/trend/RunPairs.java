@@ -81,7 +81,7 @@ final class RunPairs {
             case PLATE, LOAD -> Figures.dial(at);
             case DRIVE, TONE -> Figures.plain(at, 1);
             case LEVEL -> LevelViewer.percent(at);
-            case DEVICE, POWER_AMPLIFIER, MATCHER, ATTENUATOR -> Figures.plain(at, 0);
+            case DEVICE, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK -> Figures.plain(at, 0);
             case POT -> Figures.plain(at, 2);
         };
     }

@@ -8,7 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.SignalPath;
-import org.tubrin.core.run.Waveform;
+import org.tubrin.core.scope.Waveform;
 import org.tubrin.core.twin.Linearity;
 import org.tubrin.core.twin.ModeAverage;
 import org.tubrin.core.twin.Products;

@@ -3,7 +3,7 @@ package org.tubrin.server.twin;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.tubrin.core.run.Waveform;
+import org.tubrin.core.scope.Waveform;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.twin.DataSheet;
 import org.tubrin.core.twin.SheetFit;

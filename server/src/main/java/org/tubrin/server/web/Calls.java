@@ -32,6 +32,9 @@ public class Calls extends OncePerRequestFilter {
     private static final Set<String> LOOPBACK = Set.of("127.0.0.1", "localhost", "[::1]");
     private static final long MOST_BYTES = 256 * 1024;
     /** A backup of many years of runs; it is read part by part. */
+    /** A scope saves its samples as text. */
+    private static final long MOST_TRACE_BYTES = 4L * 1024 * 1024;
+
     private static final long MOST_BACKUP_BYTES = 16L * 1024 * 1024 * 1024;
 
     private final ProblemReply reply;
@@ -78,12 +81,19 @@ public class Calls extends OncePerRequestFilter {
             reply.send(response, 400, "badAddress", fault.get());
             return;
         }
-        long most = request.getRequestURI().startsWith("/api/backup") ? MOST_BACKUP_BYTES : MOST_BYTES;
+        long most = mostBytes(request.getRequestURI());
         if (request.getContentLengthLong() > most) {
             reply.send(response, 413, "tooLarge", request.getContentLengthLong() + " > " + most);
             return;
         }
         chain.doFilter(writes ? new Bounded(request, most) : request, response);
+    }
+
+    private static long mostBytes(String path) {
+        if (path.startsWith("/api/backup")) {
+            return MOST_BACKUP_BYTES;
+        }
+        return path.startsWith("/api/runs/") && path.endsWith("/trace") ? MOST_TRACE_BYTES : MOST_BYTES;
     }
 
     private static boolean isLoopback(@Nullable String host) {

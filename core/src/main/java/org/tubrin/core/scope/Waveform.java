@@ -1,6 +1,6 @@
-package org.tubrin.core.run;
+package org.tubrin.core.scope;
 
-/** What the envelope or trapezoid of two tones or speech looks like. */
+/** What the envelope of two tones or speech looks like. */
 public enum Waveform {
     CLEAN,
     /** Over-drive, light loading, a sagging supply. */

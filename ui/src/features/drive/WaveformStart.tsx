@@ -1,0 +1,148 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { ask, type Choices, client, type StartRequest } from '../../api';
+import { isRefused, Sheet, Trouble } from '../../parts';
+import { Pick, Skeleton, TextField } from '../../parts/ui';
+import { SourcePick } from './SourcePick';
+import { StartFoot } from './StartFoot';
+import { loads, named, reads, there, useStart, useTyped } from './useStart';
+
+interface Entry {
+  amplifierId: string;
+  exciterId: string;
+  padId: string;
+  terminationId: string;
+  scopeId: string;
+  wattId: string;
+  band: StartRequest['band'];
+  drive: string;
+  output: string;
+  source: StartRequest['source'];
+}
+
+const MEGA = 1e6;
+
+/** What the fields are called on the form. */
+const NAMES: Record<string, string> = {
+  'scope.drive': 'Drive',
+  'scope.output': 'Output',
+  bench: 'Simulated bench',
+  exciter: 'Exciter',
+};
+
+/** Begins a look at the waveform of what was looked at last. */
+export function WaveformStart() {
+  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
+  if (!choices.data) return <Skeleton what="the station" />;
+  return <Start choices={choices.data} />;
+}
+
+function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
+  const amplifierId = there(choices.amplifiers, typed.amplifierId);
+  const bands = choices.amplifiers.find((one) => one.id === amplifierId)?.bands ?? [];
+  return {
+    amplifierId,
+    exciterId: there(choices.exciters, typed.exciterId),
+    padId: choices.pads.find((one) => one.id === typed.padId)?.id ?? '',
+    terminationId: there(loads(choices), typed.terminationId),
+    scopeId: there(reads(choices, 'OUTPUT_VPP'), typed.scopeId),
+    wattId: typed.wattId ?? reads(choices, 'OUTPUT')[0]?.id ?? '',
+    band: bands.find((one) => one === typed.band) ?? bands.find((one) => one === 'MHZ_7') ?? bands[0] ?? 'MHZ_7',
+    drive: typed.drive ?? '',
+    output: typed.output ?? '',
+    source: choices.sources.find((one) => one.code === typed.source)?.code ?? choices.sources[0]?.code ?? 'TYPED',
+  } as Entry;
+}
+
+function missing(entry: Entry): string | undefined {
+  const both = entry.drive.trim() === '' && entry.output.trim() === '';
+  if (both) return 'Drive and output are still missing.';
+  if (entry.drive.trim() === '') return 'The drive is still missing.';
+  return entry.output.trim() === '' ? 'The output is still missing.' : undefined;
+}
+
+function Start({ choices }: { choices: Choices }) {
+  const [typed, keep] = useTyped<Entry>('tubrin.waveform');
+  const entry = entryOf(choices, typed);
+  const change = (more: Partial<Entry>) => keep({ ...entry, ...more });
+  const start = useStart((runId) => requestOf(choices, entry, runId));
+  const amplifier = choices.amplifiers.find((one) => one.id === entry.amplifierId);
+  if (!amplifier || !entry.exciterId || !entry.terminationId || !entry.scopeId) {
+    return (
+      <Sheet title="Next move" accent>
+        <p className="head text-22 leading-head">Describe the scope first</p>
+        <p className="mt-2 text-soft">
+          It needs a meter that reads volts over the load from peak to peak, a dummy load, an exciter and an amplifier.{' '}
+          <Link className="text-act underline" to="/station">
+            Go to Station
+          </Link>
+        </p>
+      </Sheet>
+    );
+  }
+  const bands = choices.bands.filter((one) => amplifier.bands.includes(one.band));
+  const pick = (label: string, field: keyof Entry, options: readonly (readonly [string, string])[]) => (
+    <Pick label={label} value={entry[field]} options={options} onPick={(value) => change({ [field]: value })} />
+  );
+  const watt = (label: string, field: 'drive' | 'output') => (
+    <TextField
+      label={label}
+      value={entry[field]}
+      number
+      className="w-full"
+      invalid={isRefused(start.error, `scope.${field}`)}
+      onChange={(value) => change({ [field]: value })}
+    />
+  );
+  return (
+    <Sheet title="Next move" accent part="waveform-start">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!start.isPending) start.mutate();
+        }}
+      >
+        <p className="head text-22 leading-head">Look at the waveform of {amplifier.name}</p>
+        <p className="mt-1 text-soft">
+          Five short looks, the exciter alone first. The volts to expect stand before each.
+        </p>
+        <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
+          {pick('Amplifier', 'amplifierId', named(choices.amplifiers))}
+          {pick(
+            'Band',
+            'band',
+            bands.map((one) => [one.band, one.name] as const),
+          )}
+          {watt('Drive at its peaks, W', 'drive')}
+          {watt('Output to expect, W', 'output')}
+          {pick('Exciter', 'exciterId', named(choices.exciters))}
+          {pick('Pad behind it', 'padId', [['', 'none'], ...named(choices.pads)])}
+          {pick('Dummy load', 'terminationId', named(loads(choices)))}
+          {pick('Scope', 'scopeId', named(reads(choices, 'OUTPUT_VPP')))}
+          {pick('Watts by', 'wattId', [['', 'not read'], ...named(reads(choices, 'OUTPUT'))])}
+          <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
+        </div>
+        <StartFoot label="Start with the points" start={start} missing={missing(entry)} names={NAMES} />
+      </form>
+    </Sheet>
+  );
+}
+
+function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest {
+  const band = choices.bands.find((one) => one.band === entry.band);
+  return {
+    runId,
+    amplifierId: entry.amplifierId,
+    exciterId: entry.exciterId,
+    carrier: 'CW',
+    meterIds: [...new Set([entry.scopeId, entry.wattId])].filter((id) => id !== ''),
+    terminationId: entry.terminationId,
+    band: entry.band,
+    frequency: band ? ((band.lowestHz + band.highestHz) / (2 * MEGA)).toFixed(3) : '',
+    school: 'WAVEFORM',
+    source: entry.source,
+    scope: { drive: entry.drive, output: entry.output },
+    ...(entry.padId ? { padId: entry.padId } : {}),
+  };
+}

@@ -1,0 +1,90 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { ask, client, type RunView, type ScopeView } from '../../api';
+import { FileButton, Refused, Sheet } from '../../parts';
+import { ToggleGroup } from '../../parts/ui';
+import type { Run } from './useRun';
+
+type Envelope = ScopeView['envelopes'][number]['code'];
+type OverDrive = ScopeView['trapezoids'][number]['code'];
+
+/** What is seen of a carrier on a slow time base by eye. */
+const OF_A_CARRIER = ['CLEAN', 'HAIR'];
+
+/** What is seen by eye or brought as a file where a look asks for it, and what follows from all looks. */
+export function ScopeSays({ view, run }: { view: RunView; run: Run }) {
+  const scope = view.scope;
+  if (!scope) return null;
+  const asked = view.advice.move === 'TELL_SHAPE' ? scope.looks.find((look) => look.next) : undefined;
+  return (
+    <>
+      {asked && <Tell scope={scope} look={asked} view={view} run={run} />}
+      {scope.says.length > 0 && (
+        <Sheet title="What follows" part="scope-says">
+          {scope.says.map((sentence) => (
+            <p key={sentence} className="mb-1.5">
+              {sentence}
+            </p>
+          ))}
+        </Sheet>
+      )}
+    </>
+  );
+}
+
+interface Told {
+  scope: ScopeView;
+  look: ScopeView['looks'][number];
+  view: RunView;
+  run: Run;
+}
+
+function Tell({ scope, look, view, run }: Told) {
+  const isCarrier = look.look === 'AMPLIFIER_RIPPLE';
+  const envelopes = scope.envelopes.filter((one) => !isCarrier || OF_A_CARRIER.includes(one.code));
+  return (
+    <Sheet title={isCarrier ? 'The carrier, by eye' : 'The envelope, by eye'} part="scope-tell">
+      <ToggleGroup
+        label={isCarrier ? 'The carrier' : 'The envelope'}
+        options={envelopes.map(({ code, name }) => [code, name] as const)}
+        value={undefined}
+        onPick={(code) => run.act({ act: 'WAVEFORM', waveform: code as Envelope })}
+      />
+      {!isCarrier && (
+        <>
+          <p className="mt-3 mb-1 text-13 text-soft">Output over drive, where both channels are on</p>
+          <ToggleGroup
+            label="Output over drive"
+            options={scope.trapezoids.map(({ code, name }) => [code, name] as const)}
+            value={undefined}
+            onPick={(code) => run.act({ act: 'TRAPEZOID', trapezoid: code as OverDrive })}
+          />
+        </>
+      )}
+      <FromFile view={view} />
+    </Sheet>
+  );
+}
+
+/** A trace as a scope saves it. */
+function FromFile({ view }: { view: RunView }) {
+  const queries = useQueryClient();
+  const take = useMutation({
+    mutationFn: async (file: File) =>
+      ask(
+        client.POST('/api/runs/{id}/trace', {
+          params: { path: { id: view.id } },
+          body: { clientId: crypto.randomUUID(), expectedSequence: view.sequence, text: await file.text() },
+        }),
+      ),
+    onSuccess: (taken) => queries.setQueryData(['run', view.id], taken),
+  });
+  return (
+    <div className="mt-3 border-t border-hair pt-2">
+      <p className="mb-1.5 text-13 text-soft">
+        Or the scope’s own file: a line a sample, seconds, volts over the load, volts at the input.
+      </p>
+      <FileButton label="Bring a trace in, CSV" accept=".csv,.txt,text/csv,text/plain" onFile={take.mutate} />
+      {take.error && <Refused error={take.error} />}
+    </div>
+  );
+}

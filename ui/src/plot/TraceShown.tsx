@@ -1,0 +1,87 @@
+import { scaleLinear } from 'd3-scale';
+import type { ScopeView } from '../api';
+import { Grid } from './Grid';
+
+type Trace = NonNullable<ScopeView['shows']>['trace'];
+
+const HEIGHT = 190;
+const LEFT = 52;
+const PAD = 10;
+const SIDE_SHARE = 0.42;
+const GAP = 40;
+const TICKS = 4;
+const MILLI = 1e3;
+
+/** What a scope showed: output over time, and beside it output over drive where both were taken. */
+export function TraceShown({ trace, name, width }: { trace: Trace; name: string; width: number }) {
+  const most = Math.max(1e-9, ...trace.highV, ...trace.lowV.map((volt) => -volt));
+  const y = scaleLinear([-most, most], [HEIGHT - PAD, PAD]).nice(TICKS);
+  const hasDrive = trace.driveV.length > 0;
+  const timeEnd = hasDrive ? width * (1 - SIDE_SHARE) - GAP : width - PAD;
+  const x = scaleLinear([0, Math.max(1, trace.highV.length - 1)], [LEFT, timeEnd]);
+  const at = (volts: number[]) => volts.map((volt, i) => `${x(i).toFixed(1)} ${y(volt).toFixed(1)}`);
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${HEIGHT + 24}`}
+      role="img"
+      aria-label={`Trace: ${name}`}
+      className="block w-full text-12"
+    >
+      <Grid at={y.ticks(TICKS)} y={y} from={LEFT} to={timeEnd} />
+      <path
+        d={`M${at(trace.highV).join('L')}L${at(trace.lowV).reverse().join('L')}Z`}
+        className="fill-hair stroke-ink"
+        strokeWidth="1.5"
+      />
+      <text x={LEFT} y={HEIGHT + 16} className="fill-soft">
+        V over time, {(trace.spanS * MILLI).toPrecision(2)} ms across
+      </text>
+      {hasDrive && <OverDrive trace={trace} y={y} from={timeEnd + GAP} to={width - PAD} />}
+    </svg>
+  );
+}
+
+interface Side {
+  trace: Trace;
+  y: (volt: number) => number;
+  from: number;
+  to: number;
+}
+
+/** Each column's output, up and down, over the drive of its time; straight sides are clean. */
+function OverDrive({ trace, y, from, to }: Side) {
+  const mostV = Math.max(1e-9, ...trace.driveV);
+  const x = scaleLinear([0, mostV], [from, to]);
+  const points = trace.driveV.map((drive, i) => ({ drive, high: trace.highV[i] ?? 0, low: trace.lowV[i] ?? 0 }));
+  const low = points.filter((one) => one.drive > 0.25 * mostV && one.drive < 0.5 * mostV);
+  const slope =
+    low.reduce((sum, one) => sum + (one.high - one.low) / 2, 0) / low.reduce((sum, one) => sum + one.drive, 1e-9);
+  return (
+    <g>
+      <line x1={from} x2={to} y1={y(0)} y2={y(0)} className="stroke-rule" />
+      {low.length > 0 &&
+        [1, -1].map((side) => (
+          <line
+            key={side}
+            x1={x(0)}
+            y1={y(0)}
+            x2={x(mostV)}
+            y2={y(side * slope * mostV)}
+            className="stroke-soft"
+            strokeDasharray="2 4"
+            strokeWidth="1.5"
+          />
+        ))}
+      {points.map((one, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place in time
+        <g key={i} className="fill-ink">
+          <circle cx={x(one.drive)} cy={y(one.high)} r="1.4" />
+          <circle cx={x(one.drive)} cy={y(one.low)} r="1.4" />
+        </g>
+      ))}
+      <text x={from} y={HEIGHT + 16} className="fill-soft">
+        V over drive; dotted: straight
+      </text>
+    </g>
+  );
+}
