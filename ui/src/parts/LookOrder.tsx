@@ -27,8 +27,8 @@ export function LookOrder({ scope }: { scope: ScopeView }) {
           <dl className="grid grid-cols-[auto_1fr] items-baseline gap-x-2 text-13">
             <Row term="expect" figure={look.expected} />
             <Row term="read" figure={look.read} />
-            {look.byMeter && !look.name.includes('tones') && <Row term="by volts" figure={look.byVolts} />}
-            {look.byMeter && <Row term="by meter" figure={look.byMeter} />}
+            {!look.tones && look.byMeter && <Row term="that is" figure={look.byVolts} />}
+            {look.byMeter && <Row term={look.tones ? 'average' : 'meter'} figure={look.byMeter} />}
           </dl>
           {look.found.map((sentence) => (
             <p key={sentence} className={`text-13 ${look.clean === false ? 'text-watch' : 'text-soft'}`}>
@@ -45,7 +45,7 @@ function Row({ term, figure }: { term: string; figure: string | undefined }) {
   return (
     <>
       <dt className="text-soft">{term}</dt>
-      <dd className="figure text-14">{figure ?? <span className="text-soft">–</span>}</dd>
+      <dd className="figure whitespace-nowrap">{figure ?? <span className="text-soft">–</span>}</dd>
     </>
   );
 }

@@ -15,7 +15,7 @@ const MILLI = 1e3;
 /** What a scope showed: output over time, and beside it output over drive where both were taken. */
 export function TraceShown({ trace, name, width }: { trace: Trace; name: string; width: number }) {
   const most = Math.max(1e-9, ...trace.highV, ...trace.lowV.map((volt) => -volt));
-  const y = scaleLinear([-most, most], [HEIGHT - PAD, PAD]).nice(TICKS);
+  const y = scaleLinear([-most, most], [HEIGHT - PAD, PAD]);
   const hasDrive = trace.driveV.length > 0;
   const timeEnd = hasDrive ? width * (1 - SIDE_SHARE) - GAP : width - PAD;
   const x = scaleLinear([0, Math.max(1, trace.highV.length - 1)], [LEFT, timeEnd]);

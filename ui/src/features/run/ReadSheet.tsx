@@ -30,7 +30,7 @@ export function ReadSheet({ data, mayEnter, run, byEye = true }: Props) {
   const [reference, setReference] = useState<'tone' | 'pep'>('tone');
   const toPep = reference === 'pep';
   return (
-    <section aria-label="As read" className="mt-4 border-t border-rule pt-3" data-part="as-read">
+    <section aria-label="As read" className={byEye ? 'mt-4 border-t border-rule pt-3' : 'pt-2.5'} data-part="as-read">
       <h2 className="text-18">{byEye ? 'As read on an analyser and a scope' : 'As read on an analyser'}</h2>
       {data.judgement && <p className="head text-18">{data.judgement}</p>}
       <p className="mb-2 text-soft">

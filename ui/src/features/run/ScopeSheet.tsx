@@ -38,10 +38,12 @@ function Analyser({ view, run }: { view: RunView; run: Run }) {
     queryFn: () => ask(client.GET('/api/runs/{id}/signal', { params: { path: { id: view.id } } })),
     placeholderData: keepPreviousData,
   });
-  if (!signal.data || view.steps.length === 0) return null;
+  const read = signal.data?.read;
+  const isEmpty = read && read.exciter.length === 0 && read.amplifier.length === 0;
+  if (!signal.data || !read || view.steps.length === 0 || (isEmpty && !signal.data.mayEnter)) return null;
   return (
     <section aria-label="Products" className="sheet px-4 pb-2.5">
-      <ReadSheet data={signal.data.read} mayEnter={signal.data.mayEnter} run={run} byEye={false} />
+      <ReadSheet data={read} mayEnter={signal.data.mayEnter} run={run} byEye={false} />
     </section>
   );
 }

@@ -15,7 +15,7 @@ import java.util.Set;
 /** Serves one instrument on a port of loopback: lines of ASCII ended by LF, several clients at once. */
 final class ScpiServer implements AutoCloseable {
     private static final int LONGEST_LINE = 512;
-    private static final int MOST_CLIENTS = 16;
+    private static final int MOST_CLIENTS = 32;
     private static final long SLOW_MS = 3000;
 
     private final Instrument instrument;

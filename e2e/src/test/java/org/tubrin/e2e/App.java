@@ -6,6 +6,7 @@ import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -122,6 +123,20 @@ final class App implements AutoCloseable {
             }
         } catch (InterruptedException | ExecutionException | TimeoutException e) {
             throw new IllegalStateException("./start did not come up:\n" + String.join("\n", said), e);
+        }
+    }
+
+    /** Says a command to an instrument of the bench, by its place from 0, and waits until it is taken. */
+    void tellBench(int instrument, String command) {
+        try (Socket socket = new Socket(InetAddress.getLoopbackAddress(), benchPort + instrument)) {
+            socket.getOutputStream().write((command + ";SYST:ERR?\n").getBytes(StandardCharsets.US_ASCII));
+            String said = new BufferedReader(new InputStreamReader(socket.getInputStream(), StandardCharsets.US_ASCII))
+                    .readLine();
+            if (!said.startsWith("0,")) {
+                throw new IllegalArgumentException(command + ": " + said);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 

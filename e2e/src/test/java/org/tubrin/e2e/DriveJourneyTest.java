@@ -23,6 +23,9 @@ import org.tubrin.core.station.Band;
 
 /** Drive tables on the simulated bench through the packaged application in a real browser. */
 public class DriveJourneyTest extends AtTheStation {
+    /** Its place among the instruments of the bench. */
+    private static final int SCOPE = 6;
+
     /** What ./start hides behind the bench's meters. */
     private static final long SEED = 7;
 
@@ -183,6 +186,56 @@ public class DriveJourneyTest extends AtTheStation {
     }
 
     /** From 60 dB through the bench's attenuator into the Ketch, to 100 W by the scope, by keys. */
+    /** A probe that shows 1.3 times the volts: found by the wattmeter, put right, looked at again; then five looks to the end. */
+    @Test
+    public void voltsThatAWattmeterContradictsAreLookedAtAgainOnTheBench() {
+        operator.abandonsWhatIsGoing();
+        Page page = operator.page;
+        app.tellBench(SCOPE, "INP:PROB 1.3");
+        page.navigate("/drive/waveform");
+        Operator.chooses(page, "Amplifier", "Ketch 600");
+        typesInto("Drive at its peaks, W", "6");
+        typesInto("Output to expect, W", "330");
+        Operator.chooses(page, "Readings", "Simulated bench");
+        page.getByText("Start with the points").click();
+        operator.awaits("\\?$");
+        page.locator("body").evaluate("() => document.activeElement.blur()");
+        List<String> told = new ArrayList<>();
+        while (!operator.sentence().startsWith("Keep the waveform")) {
+            String said = operator.sentence();
+            told.add(said);
+            assertTrue(told.size() < 200, told.toString());
+            if (said.startsWith("Key and look")) {
+                if (page.getByText("Volts and wattmeter disagree").isVisible()) {
+                    assertThat(page.locator("[data-part=look-AMPLIFIER_CARRIER]"))
+                            .hasClass(Pattern.compile("border-watch"));
+                    app.tellBench(SCOPE, "INP:PROB 1");
+                }
+                operator.presses("Space");
+                page.waitForTimeout(2000);
+                operator.presses("r");
+                page.waitForTimeout(400);
+                operator.presses("Space");
+            } else if (!said.startsWith("Rest")) {
+                operator.presses("Enter");
+            }
+            page.waitForTimeout(250);
+        }
+        assertEquals(
+                told.stream()
+                        .filter(said -> said.equals("Key and look: expect 369\u2009V peak to peak"))
+                        .count(),
+                4,
+                "one of the three looks through the amplifier twice: " + told);
+        operator.presses("Enter");
+        page.getByText("The waveform of Ketch 600 is kept.").waitFor();
+        page.getByText("See the waveforms").click();
+        assertThat(page.locator("[data-part=looks]")).containsText("Output over drive: straight.");
+        assertThat(page.getByText("Clean: what goes in comes out.")).isVisible();
+        assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("Trace: Amplifier, two tones")))
+                .isVisible();
+    }
+
     @Test
     public void aChainIsDrivenUpOnTheBench() {
         operator.abandonsWhatIsGoing();

@@ -111,7 +111,7 @@ public class WaveformApiTest extends ServerTest {
         JsonNode last = run.at("/scope/looks/4");
         assertFalse(last.get("clean").asBoolean());
         assertTrue(
-                last.at("/found/0").asString().startsWith("Envelope: flat tops. Third-order products at \u2212"),
+                last.at("/found/0").asString().startsWith("Envelope: flat tops. Third-order products 1"),
                 last.toString());
         assertTrue(last.at("/found/1").asString().contains("bent in at the wide end"), last.toString());
         assertTrue(

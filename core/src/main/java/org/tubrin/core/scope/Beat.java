@@ -9,6 +9,9 @@ package org.tubrin.core.scope;
 final class Beat {
     private Beat() {}
 
+    /** A trace tells no products below this: its noise and its steps have as many. */
+    static final double FLOOR_DB = -40;
+
     /** Returns the drive of the k-th of n amplitudes, the peak 1. */
     static double drive(int k, int n) {
         return Math.cos(angle(k, n));
@@ -18,10 +21,10 @@ final class Beat {
         return (n - k - 0.5) * Math.PI / (2 * n);
     }
 
-    /** Returns products of an odd order below one tone, in decibels, negative; of outputs by rising drive. */
+    /** Returns products of an odd order below one tone, in decibels, from {@link #FLOOR_DB} to 0; of outputs by rising drive. */
     static double productsDb(double[] rising, int order) {
-        double least = 1e-6;
-        return 20 * Math.log10(Math.max(least, Math.abs(harmonic(rising, order) / harmonic(rising, 1))));
+        double share = Math.abs(harmonic(rising, order) / harmonic(rising, 1));
+        return Math.max(FLOOR_DB, 20 * Math.log10(share));
     }
 
     private static double harmonic(double[] rising, int order) {

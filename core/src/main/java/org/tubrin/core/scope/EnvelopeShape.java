@@ -10,13 +10,16 @@ import org.tubrin.core.twin.Linearity;
  * What the envelope of two equal tones says of all that they went through.
  *
  * @param peakToPeakV at the peak of the envelope, in volts
- * @param thirdDb third-order products below one tone, in decibels, by the amplitude alone; negative
+ * @param thirdDb third-order products below one tone, in decibels, by the amplitude alone; −40 for that or less
  * @param fifthDb fifth-order ones
  * @param compressionDb gain at the peak below the greatest
  * @param found what is wrong with it, the gravest first; empty where it is clean
  */
 public record EnvelopeShape(
         double peakToPeakV, double thirdDb, double fifthDb, double compressionDb, List<Waveform> found) {
+    /** What a trace tells no products below, in decibels. */
+    public static final double FLOOR_DB = Beat.FLOOR_DB;
+
     /** Gain lost at the peak that the eye sees as a flat top, where products are high as well. */
     private static final double FLAT_DB = 1;
 

@@ -126,6 +126,7 @@ class DemoLoader implements ApplicationRunner {
         climbs += levels(station, byName, climb, now);
         climbs += currents(station, byName, climb, now);
         climbs += matchers(station, byName, now);
+        climbs += waveforms(station, byName, now);
         LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
     }
 
@@ -241,6 +242,24 @@ class DemoLoader implements ApplicationRunner {
             store.begin(UUID.randomUUID(), UUID.randomUUID(), matcher.events(tries.get(i), start));
         }
         return tries.size();
+    }
+
+    /** Two tones through Brigantine: first loaded too lightly, then as it should be. */
+    private int waveforms(Station station, Map<String, Equipment> byName, Instant now) {
+        DemoScope scope = new DemoScope(
+                json,
+                station,
+                pick(byName, "Brigantine", Amplifier.class),
+                pick(byName, "Halyard 100", Exciter.class),
+                List.of(pick(byName, "Fathom", Meter.class), pick(byName, "Spyglass", Meter.class)),
+                pick(byName, "Ballast 1000", Termination.class));
+        JsonNode showed = json.readTree(resource("/demo/waveforms.json"));
+        List<String> loadings = List.of("light", "heavy");
+        for (int i = 0; i < loadings.size(); i++) {
+            Instant start = now.minus(Duration.ofDays(8)).plus(Duration.ofMinutes(25L * i));
+            store.begin(UUID.randomUUID(), UUID.randomUUID(), scope.events(showed.get(loadings.get(i)), start));
+        }
+        return loadings.size();
     }
 
     private Equipment whole(Equipment equipment, JsonNode tree) {

@@ -26,6 +26,7 @@ public record ScopeView(
     /**
      * One look: the last that was taken of it.
      *
+     * @param tones whether two tones are sent, of which a wattmeter shows the average
      * @param expected volts from peak to peak, with their unit
      * @param read the same as read, with its interval; absent before
      * @param byVolts the watts that those tell, with their interval
@@ -38,6 +39,7 @@ public record ScopeView(
     public record LookView(
             Look look,
             String name,
+            boolean tones,
             @Nullable String expected,
             @Nullable String read,
             @Nullable String byVolts,

@@ -68,6 +68,7 @@ public class ScopeViewer {
         return new ScopeView.LookView(
                 look,
                 words.say("look." + look),
+                look.hasTones(),
                 LoadVolts.ofW(setup, plan.expectedW(look)).map(Levels::volts).orElse(null),
                 taken.flatMap(step -> step.measured(ReadingRole.OUTPUT_VPP))
                         .map(volts -> Figures.with95(volts, ScaleUnit.V.inUnit(), "V", 1)
@@ -132,16 +133,21 @@ public class ScopeViewer {
                 "scope.envelope",
                 Map.of(
                         "found", names("waveform.", shape.found(), Waveform.CLEAN),
-                        "third", Figures.fixed(shape.thirdDb(), 0))));
+                        "third", below(shape.thirdDb()))));
         sight.trace()
                 .flatMap(TrapezoidShape::of)
                 .map(over -> words.say(
                         "scope.trapezoid",
                         Map.of(
                                 "found", names("trapezoid.", over.found(), Trapezoid.STRAIGHT),
-                                "third", Figures.fixed(over.thirdDb(), 0))))
+                                "third", below(over.thirdDb()))))
                 .ifPresent(found::add);
         return found;
+    }
+
+    private String below(double db) {
+        return words.say(
+                db <= EnvelopeShape.FLOOR_DB ? "scope.belowFloor" : "scope.below", Map.of("db", Figures.fixed(-db, 0)));
     }
 
     private List<String> byEye(Sight sight) {
