@@ -34,7 +34,7 @@ export function TraceShown({ trace, name, width }: { trace: Trace; name: string;
         strokeWidth="1.5"
       />
       <text x={LEFT} y={HEIGHT + 16} className="fill-soft">
-        V over time, {(trace.spanS * MILLI).toPrecision(2)} ms across
+        V, {(trace.spanS * MILLI).toPrecision(2)} ms across
       </text>
       {hasDrive && <OverDrive trace={trace} y={y} from={timeEnd + GAP} to={width - PAD} />}
     </svg>
@@ -80,7 +80,7 @@ function OverDrive({ trace, y, from, to }: Side) {
         </g>
       ))}
       <text x={from} y={HEIGHT + 16} className="fill-soft">
-        V over drive; dotted: straight
+        V over drive
       </text>
     </g>
   );

@@ -19,7 +19,7 @@ export function WaveformPage() {
         <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
           <Shown view={data} />
           <div className="noprint grid grid-cols-one gap-3.5">
-            <WaveformStart />
+            <WaveformStart suggested={data.rows[0]?.amplifier} />
             {data.rows.length > 0 && <Runs view={data} onPick={pick} />}
           </div>
         </div>

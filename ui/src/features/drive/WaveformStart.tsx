@@ -30,12 +30,12 @@ const NAMES: Record<string, string> = {
   exciter: 'Exciter',
 };
 
-/** Begins a look at the waveform of what was looked at last. */
-export function WaveformStart() {
+/** Begins a look at the waveform, of the amplifier that was looked at last where nothing else is chosen. */
+export function WaveformStart({ suggested }: { suggested: string | undefined }) {
   const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
   if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
   if (!choices.data) return <Skeleton what="the station" />;
-  return <Start choices={choices.data} />;
+  return <Start choices={choices.data} suggested={suggested} />;
 }
 
 function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
@@ -62,9 +62,12 @@ function missing(entry: Entry): string | undefined {
   return entry.output.trim() === '' ? 'The output is still missing.' : undefined;
 }
 
-function Start({ choices }: { choices: Choices }) {
+function Start({ choices, suggested }: { choices: Choices; suggested: string | undefined }) {
   const [typed, keep] = useTyped<Entry>('tubrin.waveform');
-  const entry = entryOf(choices, typed);
+  const entry = entryOf(choices, {
+    amplifierId: choices.amplifiers.find((one) => one.name === suggested)?.id,
+    ...typed,
+  });
   const change = (more: Partial<Entry>) => keep({ ...entry, ...more });
   const start = useStart((runId) => requestOf(choices, entry, runId));
   const amplifier = choices.amplifiers.find((one) => one.id === entry.amplifierId);

@@ -21,7 +21,7 @@ type Kind = NonNullable<VariantProps<typeof look>['kind']>;
 
 const LISTS: Record<Kind, string> = {
   bar: 'flex self-stretch gap-5 max-phone:gap-4',
-  tabs: 'flex gap-4',
+  tabs: 'flex flex-wrap gap-x-4',
   list: 'grid',
 };
 

@@ -91,6 +91,9 @@ public class AccessibilityTest {
             page.locator("[data-part=bias-stair]").waitFor();
             page.getByText("Pots, gate, load, readings").click();
             check(page, "idle currents");
+            page.navigate("/drive/waveform");
+            page.locator("[data-part=looks]").waitFor();
+            check(page, "waveforms");
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             check(page, "trends");
