@@ -79,7 +79,8 @@ export function BandRows({ band, amplifierId, kind }: Props) {
       <p className="mt-1 text-13 text-soft">
         {band.compression && <>1 dB of compression at {band.compression}. </>}
         {band.sink && <>Heat sink {band.sink}. </>}
-        {band.continuous && <>{band.continuous}.</>}
+        {band.continuous && <>{band.continuous}. </>}
+        {band.held && <>{band.held}.</>}
       </p>
     </Sheet>
   );

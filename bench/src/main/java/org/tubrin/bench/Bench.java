@@ -134,6 +134,7 @@ public final class Bench implements AutoCloseable {
                 .level("PANel:BIAS:DEVice", 0, DEVICES, station::device, number -> station.device((int) number))
                 .level("PANel:BIAS:POT", 0, SkerryPoint.KETCH_BIAS.potTurns(), station::pot, station::pot)
                 .set("PANel:BIAS:MOUNt", text -> station.badlyMounted((int) Instrument.within(text, 0, DEVICES)))
+                .level("PANel:ALC", 0, 2000, station::pullsBackW, station::pullsBackW)
                 .set("PANel:GATE:FOLLow", text -> station.gateFollows(Instrument.isOn(text)))
                 .query("PANel:ALL", this::all);
     }

@@ -39,6 +39,8 @@ public final class SimulatedStation {
     private static final double GATE_V = 3.36;
     private static final double GATE_FOLLOWS_V = 0.6;
     private static final double GATE_TURNS = 0.5;
+    private static final double PULL_S = 0.1;
+    private static final double LEAST_PULLED = 0.01;
     private static final double SCOPE_SHARE = 0.015;
     private static final double SCOPE_RESTLESS = 0.002;
     /** Average of two equal tones, as a share of their peak envelope power. */
@@ -85,6 +87,8 @@ public final class SimulatedStation {
     private boolean gateFollows;
     private double nowW;
     private boolean tones;
+    private double pullsBackW;
+    private double pulledShare = 1;
     private final ScopeTap scope;
     private final double scopeShare;
     /** An update forgot the level for sound: nothing comes out until it is set anew. */
@@ -185,6 +189,7 @@ public final class SimulatedStation {
         double shown = held ? 1 : dutyFactor * (tones ? TONES_SHARE : 1);
         output.follow(shown * outputW / (1 - back), s);
         nowW = outputW;
+        pull(outputW, s);
         smallOutput.follow(shown * outputW / (1 - back), s);
         reflected.follow(shown * outputW * back / (1 - back), s);
         double restA = plateA > 0 ? tubes().restingPlateCurrentA() : 0;
@@ -366,10 +371,27 @@ public final class SimulatedStation {
         return padDb;
     }
 
+    /** Lets the amplifier pull the exciter back over its line from an output on, in watts; 0 for never. */
+    synchronized void pullsBackW(double watt) {
+        pullsBackW = watt;
+        pulledShare = 1;
+    }
+
+    synchronized double pullsBackW() {
+        return pullsBackW;
+    }
+
+    /** Lets the line act: quickly down, and up again where the output allows. */
+    private void pull(double outputW, double s) {
+        boolean acts = pullsBackW > 0 && keyed && operate;
+        double over = acts ? Math.max(-1, Math.min(1, outputW / pullsBackW - 1)) : -1;
+        pulledShare = Math.max(LEAST_PULLED, Math.min(1, pulledShare * (1 - over * Math.min(1, s / PULL_S))));
+    }
+
     /** Returns what really reaches the amplifier. */
     private double driveW() {
         double lossDb = padDb > 0 ? padDb + truth.padErrorDb() : 0;
-        double sentW = sounding ? soundedW() : exciterW * truth.driveShare();
+        double sentW = sounding ? soundedW() : pulledShare * exciterW * truth.driveShare();
         return sentW * Math.pow(10, -lossDb / 10);
     }
 

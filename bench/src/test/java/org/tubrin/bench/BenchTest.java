@@ -293,6 +293,23 @@ public class BenchTest {
         assertEquals(10 * Math.log10(bare / padded), 10, 1.2);
     }
 
+    /** 12 W bring some 540 W; with the line at 200 W the exciter is pulled back to what brings that. */
+    @Test
+    public void theAmplifiersLinePullsTheExciterBack() {
+        SimulatedStation station = new SimulatedStation(7, 60);
+        station.place("KETCH", SkerryPoint.KETCH);
+        station.exciterW(12);
+        station.pullsBackW(200);
+        station.key(true);
+        station.pass(3);
+        assertEquals(station.shows(station.inputPower), 3.7, 0.8);
+        double watt = Math.pow(station.outputVpp(), 2) / 8 / station.loadOhm();
+        assertEquals(watt, 200, 12);
+        station.pullsBackW(0);
+        station.pass(2);
+        assertTrue(station.shows(station.inputPower) > 11, "let go, it gives what is set");
+    }
+
     /** Returns what the wattmeter shows with the amplifier in standby. */
     private static double straightThrough(SimulatedStation station) {
         station.key(true);

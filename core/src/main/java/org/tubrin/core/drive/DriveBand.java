@@ -14,6 +14,7 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.HeldBack;
 import org.tubrin.core.run.NextRow;
 import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
@@ -139,6 +140,29 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
         double high = DECIBELS_PER_E * (greatest - Math.log(at[2] / at[3]));
         double share = (COMPRESSION_DB - low) / (high - low);
         return at[0] * Math.pow(at[2] / at[0], Math.max(0, Math.min(1, share)));
+    }
+
+    /**
+     * Where an exciter that is set higher gives no more.
+     *
+     * @param outputW there
+     * @param mayFoldBack whether it may be the exciter itself, at a match that is not acceptable; else the amplifier's line does it
+     */
+    public record Held(Quantity outputW, boolean mayFoldBack) {}
+
+    /** Returns where the exciter is held back first; empty where it never was. */
+    public Optional<Held> heldBack() {
+        for (int i = 1; i < rows.size(); i++) {
+            DriveRow before = rows.get(i - 1);
+            DriveRow row = rows.get(i);
+            if (HeldBack.between(before.setW(), before.driveW(), row.setW(), row.driveW())) {
+                boolean mayFoldBack = row.inputSwr()
+                        .filter(swr -> swr.value() > setup.settings().inputSwrHigh())
+                        .isPresent();
+                return Optional.of(new Held(row.outputW(), mayFoldBack));
+            }
+        }
+        return Optional.empty();
     }
 
     /** Returns the lowest drive at which it tripped on what the drive does. */

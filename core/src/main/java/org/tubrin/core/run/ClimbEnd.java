@@ -24,6 +24,8 @@ public enum ClimbEnd {
     RATED,
     /** More drive made the protection act. */
     TRIPPED,
+    /** Set higher, the exciter gives no more. */
+    HELD_BACK,
     /** The wanted output is there. */
     WANTED,
     /** More drive would pass a limit, by what was read and the twin. */

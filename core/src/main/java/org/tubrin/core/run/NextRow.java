@@ -53,6 +53,9 @@ public record NextRow(double driveW, Because because) {
         if (isThere(setup, steps)) {
             return Optional.of(ClimbEnd.WANTED);
         }
+        if (steps.size() > 1 && HeldBack.between(steps.get(steps.size() - 2), last)) {
+            return Optional.of(ClimbEnd.HELD_BACK);
+        }
         NextRow next = next(setup, steps, trips);
         if (next.because == Because.WANTED) {
             return Optional.empty();

@@ -77,6 +77,9 @@ public class DriveTableTest {
     /** What the output is of what it should be. */
     private double outputShare = 1;
 
+    /** What reaches the input at most, in watts. */
+    private double mostW = 100;
+
     private Mode mode = Mode.CW;
     private boolean filtered = true;
 
@@ -105,6 +108,7 @@ public class DriveTableTest {
     @BeforeMethod
     public void theExciterShowsWhatItGives() {
         shown = 1;
+        mostW = 100;
         outputShare = 1;
         leastW = 1;
         mode = Mode.CW;
@@ -149,8 +153,9 @@ public class DriveTableTest {
                     does(new RunEvent.Unkeyed());
                     does(new RunEvent.SignSeen(SeenSign.TRIP_INPUT));
                 } else {
-                    reads(ReadingRole.INPUT_POWER, shown * key.driveW(), "Lead", "20 W");
-                    double output = outputShare * outputW(band, shown * key.driveW());
+                    double driveW = Math.min(mostW, shown * key.driveW());
+                    reads(ReadingRole.INPUT_POWER, driveW, "Lead", "20 W");
+                    double output = outputShare * outputW(band, driveW);
                     reads(ReadingRole.OUTPUT, output, "Fathom", state().ranges().get(ReadingRole.OUTPUT));
                     does(new RunEvent.Unkeyed());
                 }
@@ -234,6 +239,26 @@ public class DriveTableTest {
         assertTrue(table.driveFor(80).driveW().isPresent());
         // The first key-down after it is a short one at a quarter.
         assertTrue(table.rows().get(0).driveW().value() < 2);
+    }
+
+    /** From 4 W on the input stays where it is, whatever is set: the table ends there, and says from which output on. */
+    @Test
+    public void anExciterThatIsHeldBackEndsTheTable() {
+        mostW = 4.2;
+        List<Double> set = new ArrayList<>();
+        climbs(Band.MHZ_18, Optional.empty(), 100, key -> set.add(key.driveW()));
+        assertEquals(state().reached(), Optional.of(ClimbEnd.HELD_BACK), "set " + set);
+        assertEquals(set, List.of(1.8, 3.6, 7.2), "7.2 W that bring 4.2 W are the last");
+        DriveBand.Held held = table().heldBack().orElseThrow();
+        assertEquals(held.outputW().value(), outputW(Band.MHZ_18, 4.2), 1);
+        assertFalse(held.mayFoldBack());
+    }
+
+    @Test
+    public void anExciterThatIsFreeIsNot() {
+        shown = 1.05;
+        climbs(Band.MHZ_18, Optional.empty(), 100);
+        assertTrue(table().heldBack().isEmpty());
     }
 
     private static DriveRow row(double driveW, double outputW, Optional<Double> heatW) {

@@ -54,6 +54,7 @@ class DriveViewer {
                     null,
                     null,
                     null,
+                    null,
                     null);
         }
         DriveBand table = measured.get().table();
@@ -79,7 +80,16 @@ class DriveViewer {
                 last.flatMap(DriveRow::inputSwr).map(DriveViewer::swr).orElse(null),
                 table.compressionW().map(output -> watts(output) + THIN + "W").orElse(null),
                 sink(table, wantedW),
-                continuous(table));
+                continuous(table),
+                held(table));
+    }
+
+    private @Nullable String held(DriveBand table) {
+        return table.heldBack()
+                .map(held -> words.say(
+                        "drive.held",
+                        Map.of("output", watts(held.outputW()), "by", held.mayFoldBack() ? "match" : "line")))
+                .orElse(null);
     }
 
     private @Nullable String sink(DriveBand table, double wantedW) {

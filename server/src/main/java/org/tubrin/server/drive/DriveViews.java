@@ -85,6 +85,7 @@ public final class DriveViews {
      * @param compression output at 1 dB of compression
      * @param sink where the heat sink ends at the wanted output
      * @param continuous the output up to which it stays below its limit
+     * @param held from which output on the exciter is held back, and by what
      */
     public record BandView(
             Band band,
@@ -100,7 +101,8 @@ public final class DriveViews {
             @Nullable String swr,
             @Nullable String compression,
             @Nullable String sink,
-            @Nullable String continuous) {}
+            @Nullable String continuous,
+            @Nullable String held) {}
 
     /** One key-down. */
     public record DriveRowView(
