@@ -14,7 +14,10 @@ const OF_A_CARRIER = ['CLEAN', 'HAIR'];
 export function ScopeSays({ view, run }: { view: RunView; run: Run }) {
   const scope = view.scope;
   if (!scope) return null;
-  const asked = view.advice.move === 'TELL_SHAPE' ? scope.looks.find((look) => look.next) : undefined;
+  const look = scope.looks.find((one) => one.next);
+  // Until it is recorded, what was said may be said otherwise; a trace says it by itself.
+  const isTold = scope.envelope !== undefined || scope.trapezoid !== undefined;
+  const asked = view.advice.move === 'TELL_SHAPE' || isTold ? look : undefined;
   return (
     <>
       {asked && <Tell scope={scope} look={asked} view={view} run={run} />}
@@ -46,7 +49,7 @@ function Tell({ scope, look, view, run }: Told) {
       <ToggleGroup
         label={isCarrier ? 'The carrier' : 'The envelope'}
         options={envelopes.map(({ code, name }) => [code, name] as const)}
-        value={undefined}
+        value={scope.envelope}
         onPick={(code) => run.act({ act: 'WAVEFORM', waveform: code as Envelope })}
       />
       {!isCarrier && (
@@ -55,7 +58,7 @@ function Tell({ scope, look, view, run }: Told) {
           <ToggleGroup
             label="Output over drive"
             options={scope.trapezoids.map(({ code, name }) => [code, name] as const)}
-            value={undefined}
+            value={scope.trapezoid}
             onPick={(code) => run.act({ act: 'TRAPEZOID', trapezoid: code as OverDrive })}
           />
         </>

@@ -25,6 +25,8 @@ export function ToggleGroup({ label, value, onPick, options, className }: Props)
         <Primitive.Item
           key={code}
           value={code}
+          // After a click the keys belong to the page again: Enter follows the next move.
+          onClick={(event) => event.detail > 0 && event.currentTarget.blur()}
           className="min-h-8 cursor-pointer rounded-3 border border-rule px-3 hover:bg-wash data-[state=on]:border-act data-[state=on]:bg-wash data-[state=on]:font-semibold"
         >
           {words}

@@ -98,7 +98,7 @@ public class WaveformApiTest extends ServerTest {
         Reply bad = brings("0.1,5\n0.2,x\n");
         assertEquals(bad.status(), 422, bad.text());
         assertEquals(bad.json().at("/problems/0/field").asString(), "trace.line.2");
-        Reply few = brings("0.1,5\n0.2,6\n");
+        Reply few = brings("t;V\n0,1;5\n0,2;6\n");
         assertEquals(few.json().at("/problems/0/field").asString(), "trace.samples");
         assertEquals(few.json().at("/problems/0/found").asString(), "2");
         Reply taken = brings(file(0.7));
@@ -117,6 +117,10 @@ public class WaveformApiTest extends ServerTest {
         assertTrue(
                 run.at("/scope/says/0").asString().startsWith("Not clean"),
                 run.at("/scope").toString());
+        assertTrue(
+                run.at("/scope/says").toString().contains("less drive"),
+                run.at("/scope/says").toString());
+        assertFalse(run.at("/scope/says").toString().contains("PLATE"), "Ketch has no dials");
         JsonNode page = get("/api/drive/waveform").json();
         assertEquals(page.at("/rows/0/came").asString(), "not clean");
         assertEquals(page.at("/shown/shows/trace/highV").size(), 200);

@@ -115,6 +115,11 @@ public class WordsTest {
         add(wanted, "trapezoid.*", Trapezoid.values());
         add(wanted, "trapezoid.*.meaning", Trapezoid.values());
         add(wanted, "look.*", Look.values());
+        wanted.addAll(List.of(
+                "waveform.FLAT_TOP.meaning.exciter",
+                "waveform.FLAT_TOP.meaning.untuned",
+                "waveform.CROSSOVER.meaning.exciter",
+                "trapezoid.BENT_AT_TOP.meaning.untuned"));
         add(wanted, "move.TURN.LOOK.*", Look.values());
         add(wanted, "scope.end.*", ScopeCheck.End.values());
         for (ClimbEnd end : List.of(ClimbEnd.SIGNAL_CLEAN, ClimbEnd.SIGNAL_NOT_CLEAN, ClimbEnd.VOLTS_APART)) {

@@ -12,6 +12,8 @@ import org.tubrin.core.scope.Waveform;
  *
  * @param looks all of them, in their order
  * @param shows what the trace in hand, or the last one, shows; absent before one was taken
+ * @param envelope as said by eye of the look in hand
+ * @param trapezoid the same of the output over the drive
  * @param says what follows, one sentence each
  * @param envelopes what may be said of an envelope by eye
  * @param trapezoids what may be said of the output over the drive by eye
@@ -19,6 +21,8 @@ import org.tubrin.core.scope.Waveform;
 public record ScopeView(
         List<LookView> looks,
         @Nullable TraceView shows,
+        @Nullable Waveform envelope,
+        @Nullable Trapezoid trapezoid,
         List<String> says,
         List<EnvelopeChoice> envelopes,
         List<TrapezoidChoice> trapezoids) {

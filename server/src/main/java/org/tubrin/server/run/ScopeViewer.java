@@ -25,6 +25,7 @@ import org.tubrin.core.scope.Trace;
 import org.tubrin.core.scope.Trapezoid;
 import org.tubrin.core.scope.TrapezoidShape;
 import org.tubrin.core.scope.Waveform;
+import org.tubrin.core.station.Stage;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Levels;
 import org.tubrin.server.words.Words;
@@ -50,6 +51,8 @@ public class ScopeViewer {
         return new ScopeView(
                 Stream.of(Look.values()).map(look -> look(plan, look, state)).toList(),
                 shown(state).orElse(null),
+                state.draft().sight().waveform().orElse(null),
+                state.draft().sight().trapezoid().orElse(null),
                 says(state),
                 Stream.of(Waveform.values())
                         .map(code -> new ScopeView.EnvelopeChoice(code, words.say("waveform." + code)))
@@ -177,14 +180,22 @@ public class ScopeViewer {
         for (Look look : Look.values()) {
             last(look, steps).ifPresent(step -> {
                 ScopeSteps.disagreement(step).ifPresent(apart -> says.add(apart(apart)));
-                step.sight().envelope().forEach(code -> says.add(words.say("waveform." + code + ".meaning")));
-                step.sight().overDrive().forEach(code -> says.add(words.say("trapezoid." + code + ".meaning")));
+                step.sight().envelope().forEach(code -> says.add(meaning("waveform." + code, look, step)));
+                step.sight().overDrive().forEach(code -> says.add(meaning("trapezoid." + code, look, step)));
                 if (look.shows() == Look.Shows.RIPPLE && step.sight().breathes()) {
                     says.add(words.say("scope.breathes"));
                 }
             });
         }
         return List.copyOf(says);
+    }
+
+    /** What is to be done about it is another thing in an exciter, and in an amplifier without dials. */
+    private String meaning(String code, Look look, Step step) {
+        boolean hasDials = step.setup().amplifier().stage() instanceof Stage.Tubes;
+        String key = code + ".meaning";
+        String other = key + (look.amplifies() ? hasDials ? "" : ".untuned" : ".exciter");
+        return words.say(words.has(other) ? other : key);
     }
 
     private String apart(LoadVolts.Disagreement apart) {

@@ -15,7 +15,10 @@ import org.tubrin.core.scope.Trace;
 final class TraceText {
     static final int MOST_SAMPLES = 50_000;
     private static final int CHANNELS = 3;
-    private static final Pattern PARTED = Pattern.compile("[;,\\s]+");
+    /** Where a semicolon or a tab parts the figures a comma may stand for the decimal point. */
+    private static final Pattern PARTED = Pattern.compile("[;\\t]\\s*");
+
+    private static final Pattern PARTED_BY_COMMA = Pattern.compile("[,\\s]+");
     private static final Pattern NUMBERS = Pattern.compile("[-+.\\d].*");
 
     private TraceText() {}
@@ -46,7 +49,8 @@ final class TraceText {
     }
 
     private static double[] sample(String line, int number) {
-        String[] parts = PARTED.split(line, -1);
+        Pattern parted = PARTED.matcher(line).find() ? PARTED : PARTED_BY_COMMA;
+        String[] parts = parted.split(line, -1);
         String field = "trace.line." + number;
         if (parts.length < 2 || parts.length > CHANNELS) {
             throw new Refused(new Problem(ProblemCode.MALFORMED, field, line, new Allowed.Nothing()));
