@@ -129,12 +129,14 @@ public class WaveformApiTest extends ServerTest {
                 .contains("look"));
     }
 
-    /** 250 V where 200 V belong to the 97 W beside them are 151 W: beyond what a scope and a wattmeter leave open. */
+    /** 250 V where 170 V belong to the 70 W beside them are 151 W: beyond what a scope and a wattmeter leave open. */
     @Test
     public void voltsAndWattmeterThatDisagreeAreSaidAndLookedAtAgain() throws InterruptedException {
-        run = post("/api/runs", look("97", "97")).json();
+        Map<String, Object> brigantine = look("70", "900");
+        brigantine.put("amplifierId", equipmentId("Brigantine"));
+        run = post("/api/runs", brigantine).json();
         until("KEY_AND_READ");
-        looks("250", "97");
+        looks("250", "70");
         until("KEY_AND_READ");
         assertTrue(
                 run.at("/advice/why").asString().startsWith("Volts and wattmeter disagree"),
@@ -150,6 +152,15 @@ public class WaveformApiTest extends ServerTest {
         Reply refused = post("/api/runs", look("0", "97"));
         assertEquals(refused.status(), 422);
         assertEquals(refused.json().at("/problems/0/field").asString(), "scope.drive");
+        Reply tooMuch = post("/api/runs", look("60", "97"));
+        assertEquals(tooMuch.json().at("/problems/0/field").asString(), "scope.drive");
+        assertTrue(tooMuch.text().contains("1 to 14 W"), "what Ketch takes: " + tooMuch.text());
+        assertEquals(
+                post("/api/runs", look("12", "4000"))
+                        .json()
+                        .at("/problems/0/field")
+                        .asString(),
+                "scope.output");
         Map<String, Object> without = look("12", "97");
         without.remove("scope");
         assertEquals(post("/api/runs", without).status(), 422);

@@ -9,10 +9,12 @@ import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.scope.ScopePlan;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
@@ -322,12 +324,13 @@ public record TuneSetup(
 
     /**
      * Returns the same; fails with {@link Refused} where exciter and pad give no less than the amplifier takes in the run's mode, or
-     * do not bring what its matcher needs. Runs from before rows of AM were told apart may have that.
+     * do not bring what its matcher needs, or where a waveform check would drive it beyond its limits. Runs from before rows of AM were told apart may have that.
      */
     public TuneSetup withinDrive() {
         if (stage().amplifies() && leastDriveW() > driveLimitW()) {
             throw beyond(driveLimitW());
         }
+        customs().scope().ifPresent(this::withinScope);
         if (stage().kind() == RunKind.MATCHER) {
             double matcherW = amplifier.matcher().orElseThrow().leastW();
             if (leastDriveW() > FIRST_SHARE * driveLimitW()) {
@@ -343,6 +346,18 @@ public record TuneSetup(
             }
         }
         return this;
+    }
+
+    private void withinScope(ScopePlan plan) {
+        new Checks()
+                .range(
+                        "scope.drive",
+                        plan.driveW(),
+                        leastDriveW(),
+                        Math.min(amplifier.driveLimitW(), mostDriveW()),
+                        Unit.WATT)
+                .range("scope.output", plan.outputW(), ScopePlan.LEAST_OUTPUT_W, licenceW(), Unit.WATT)
+                .done();
     }
 
     private Refused beyond(double mostW) {
