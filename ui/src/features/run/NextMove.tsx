@@ -24,7 +24,7 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
   const keyed = view.clock.phase === 'KEY_DOWN';
   const live = useOver();
   const over = keyed ? live : undefined;
-  const toKey = advice.move === 'KEY_AND_PEAK' || advice.move === 'KEY_AND_READ' || advice.move === 'REST' || keyed;
+  const toKey = keyed || ['KEY_AND_PEAK', 'KEY_AND_READ', 'REST', 'TELL_SHAPE'].includes(advice.move);
   const toRead = [
     'KEY_AND_PEAK',
     'PEAK_AND_READ',
@@ -35,7 +35,6 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
     'HOLD',
     'ENTER_READINGS',
     'ENTER_POSITION',
-    'TELL_SHAPE',
     'SETTLE_DOUBT',
   ].includes(advice.move);
   // What is turned, or left alone, is watched: the meter in large.

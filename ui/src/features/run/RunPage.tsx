@@ -89,7 +89,10 @@ function Running({ run, view }: { run: Run; view: RunView }) {
     if (view.advice.button) run.act({ act: 'FOLLOW' });
     // With the key up meters have nothing to say yet.
     else if (
-      !(isLive && ['REST', 'KEY_AND_PEAK', 'KEY_AND_READ', 'WAIT_FOR_WARMTH', 'HOLD'].includes(view.advice.move))
+      !(
+        isLive &&
+        ['REST', 'KEY_AND_PEAK', 'KEY_AND_READ', 'TELL_SHAPE', 'WAIT_FOR_WARMTH', 'HOLD'].includes(view.advice.move)
+      )
     )
       read();
   };

@@ -14,12 +14,12 @@ public final class Screenshots {
         this.folder = folder;
     }
 
-    /** Takes all; the argument is the folder. */
+    /** Takes all; the arguments are the folder, and {@code still} to leave out those of a climb on the bench, which take their time. */
     public static void main(String[] arguments) {
         Screenshots screenshots = new Screenshots(Path.of(arguments[0]));
         int code = 0;
         try {
-            screenshots.takeAll();
+            screenshots.takeAll(arguments.length > 1 && arguments[1].equals("still"));
             System.out.println(screenshots.taken + " pictures");
         } catch (RuntimeException e) {
             e.printStackTrace();
@@ -61,7 +61,7 @@ public final class Screenshots {
         }
     }
 
-    private void takeAll() {
+    private void takeAll(boolean still) {
         try (App app = App.fresh("screenshots", true);
                 Operator day = new Operator(app.url());
                 Operator lamp = new Operator(app.url(), ColorScheme.DARK)) {
@@ -114,6 +114,9 @@ public final class Screenshots {
             AccessibilityTest.fillsSheet(page);
             page.locator("[data-part=fit-rows]").scrollIntoViewIfNeeded();
             shoot(page, "twin");
+            if (still) {
+                return;
+            }
             climbsOnTheBench(day);
             shoot(page, "live-day");
             for (String view : List.of("map", "signal")) {
