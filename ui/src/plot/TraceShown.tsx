@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { ScopeView } from '../api';
 import { Grid } from './Grid';
 
-type Trace = NonNullable<ScopeView['shows']>['trace'];
+type Shows = NonNullable<ScopeView['shows']>;
 
 const HEIGHT = 190;
 const LEFT = 52;
@@ -13,7 +13,8 @@ const TICKS = 4;
 const MILLI = 1e3;
 
 /** What a scope showed: output over time, and beside it output over drive where both were taken. */
-export function TraceShown({ trace, name, width }: { trace: Trace; name: string; width: number }) {
+export function TraceShown({ shows, width }: { shows: Shows; width: number }) {
+  const { trace, name, straightV } = shows;
   const most = Math.max(1e-9, ...trace.highV, ...trace.lowV.map((volt) => -volt));
   const y = scaleLinear([-most, most], [HEIGHT - PAD, PAD]);
   const hasDrive = trace.driveV.length > 0;
@@ -36,37 +37,35 @@ export function TraceShown({ trace, name, width }: { trace: Trace; name: string;
       <text x={LEFT} y={HEIGHT + 16} className="fill-soft">
         V, {(trace.spanS * MILLI).toPrecision(2)} ms across
       </text>
-      {hasDrive && <OverDrive trace={trace} y={y} from={timeEnd + GAP} to={width - PAD} />}
+      {hasDrive && <OverDrive trace={trace} straightV={straightV} y={y} from={timeEnd + GAP} to={width - PAD} />}
     </svg>
   );
 }
 
 interface Side {
-  trace: Trace;
+  trace: Shows['trace'];
+  straightV: number | undefined;
   y: (volt: number) => number;
   from: number;
   to: number;
 }
 
 /** Each column's output, up and down, over the drive of its time; straight sides are clean. */
-function OverDrive({ trace, y, from, to }: Side) {
+function OverDrive({ trace, straightV, y, from, to }: Side) {
   const mostV = Math.max(1e-9, ...trace.driveV);
   const x = scaleLinear([0, mostV], [from, to]);
   const points = trace.driveV.map((drive, i) => ({ drive, high: trace.highV[i] ?? 0, low: trace.lowV[i] ?? 0 }));
-  const low = points.filter((one) => one.drive > 0.25 * mostV && one.drive < 0.5 * mostV);
-  const slope =
-    low.reduce((sum, one) => sum + (one.high - one.low) / 2, 0) / low.reduce((sum, one) => sum + one.drive, 1e-9);
   return (
     <g>
       <line x1={from} x2={to} y1={y(0)} y2={y(0)} className="stroke-rule" />
-      {low.length > 0 &&
+      {straightV !== undefined &&
         [1, -1].map((side) => (
           <line
             key={side}
             x1={x(0)}
             y1={y(0)}
             x2={x(mostV)}
-            y2={y(side * slope * mostV)}
+            y2={y(side * straightV)}
             className="stroke-soft"
             strokeDasharray="2 4"
             strokeWidth="1.5"

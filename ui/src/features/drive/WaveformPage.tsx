@@ -45,7 +45,7 @@ function Shown({ view }: { view: WaveformPageView }) {
       {view.shown ? (
         <>
           <LookOrder scope={view.shown} />
-          {shows && <Sized>{(width) => <TraceShown trace={shows.trace} name={shows.name} width={width} />}</Sized>}
+          {shows && <Sized>{(width) => <TraceShown shows={shows} width={width} />}</Sized>}
           {view.shown.says.map((sentence) => (
             <p key={sentence}>{sentence}</p>
           ))}

@@ -52,6 +52,7 @@ const VIEW: WaveformPageView = {
     shows: {
       look: 'AMPLIFIER_TONES',
       name: 'Amplifier, two tones',
+      straightV: 110,
       trace: {
         spanS: 0.003,
         lowV: envelope.map((volt) => -volt),
@@ -117,6 +118,7 @@ describe('waveforms', () => {
   it('draws each column of the trace over time, and over the drive of its time', async () => {
     show();
     const trace = await screen.findByRole('img', { name: 'Trace: Amplifier, two tones' });
+    expect(trace.querySelectorAll('line[stroke-dasharray]')).toHaveLength(2);
     expect(trace.querySelectorAll('circle')).toHaveLength(2 * envelope.length);
     expect(trace.querySelector('path')?.getAttribute('d')?.match(/L/g)).toHaveLength(2 * envelope.length - 1);
   });

@@ -7,9 +7,6 @@ import type { Run } from './useRun';
 type Envelope = ScopeView['envelopes'][number]['code'];
 type OverDrive = ScopeView['trapezoids'][number]['code'];
 
-/** What is seen of a carrier on a slow time base by eye. */
-const OF_A_CARRIER = ['CLEAN', 'HAIR'];
-
 /** What is seen by eye or brought as a file where a look asks for it, and what follows from all looks. */
 export function ScopeSays({ view, run }: { view: RunView; run: Run }) {
   const scope = view.scope;
@@ -42,17 +39,16 @@ interface Told {
 }
 
 function Tell({ scope, look, view, run }: Told) {
-  const isCarrier = look.look === 'AMPLIFIER_RIPPLE';
-  const envelopes = scope.envelopes.filter((one) => !isCarrier || OF_A_CARRIER.includes(one.code));
+  const isCarrier = !look.tones;
   return (
     <Sheet title={isCarrier ? 'The carrier, by eye' : 'The envelope, by eye'} part="scope-tell">
       <ToggleGroup
         label={isCarrier ? 'The carrier' : 'The envelope'}
-        options={envelopes.map(({ code, name }) => [code, name] as const)}
+        options={scope.envelopes.map(({ code, name }) => [code, name] as const)}
         value={scope.envelope}
         onPick={(code) => run.act({ act: 'WAVEFORM', waveform: code as Envelope })}
       />
-      {!isCarrier && (
+      {scope.trapezoids.length > 0 && (
         <>
           <p className="mt-3 mb-1 text-13 text-soft">Output over drive, where both channels are on</p>
           <ToggleGroup

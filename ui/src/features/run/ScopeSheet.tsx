@@ -21,7 +21,7 @@ export function ScopeSheet({ view, run, readOnly }: { view: RunView; run: Run; r
           scope && (
             <div className="grid gap-2 pt-1 pb-3">
               <LookOrder scope={scope} />
-              {scope.shows && <TraceShown trace={scope.shows.trace} name={scope.shows.name} width={width} />}
+              {scope.shows && <TraceShown shows={scope.shows} width={width} />}
             </div>
           )
         }

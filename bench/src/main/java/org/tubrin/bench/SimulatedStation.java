@@ -4,8 +4,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.function.DoubleUnaryOperator;
+import java.util.stream.DoubleStream;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.metering.PowerEntry;
+import org.tubrin.core.quantity.MonotoneCubic;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
@@ -558,19 +560,11 @@ public final class SimulatedStation {
     }
 
     private static DoubleUnaryOperator along(List<Linearity.Sample> curve) {
-        return share -> {
-            double before = 0;
-            double beforeV = 0;
-            for (Linearity.Sample sample : curve) {
-                if (sample.driveAmplitude() >= share) {
-                    double part = (share - before) / (sample.driveAmplitude() - before);
-                    return beforeV + part * (sample.outputPeakV() - beforeV);
-                }
-                before = sample.driveAmplitude();
-                beforeV = sample.outputPeakV();
-            }
-            return beforeV;
-        };
+        return new MonotoneCubic(
+                DoubleStream.concat(DoubleStream.of(0), curve.stream().mapToDouble(Linearity.Sample::driveAmplitude))
+                        .toArray(),
+                DoubleStream.concat(DoubleStream.of(0), curve.stream().mapToDouble(Linearity.Sample::outputPeakV))
+                        .toArray())::at;
     }
 
     private static double digits(double value, double digit) {

@@ -131,6 +131,20 @@ public final class Sample {
                 Optional.empty());
     }
 
+    /** A scope over the load that knows 2 %, and a wattmeter that knows 2 % of its scale. */
+    public static final Meter SCOPE_AND_WATTMETER = new Meter(
+            "Scope and wattmeter",
+            List.of(
+                    new Channel(
+                            ReadingRole.OUTPUT_VPP,
+                            ScaleUnit.V,
+                            List.of(range("1 kV", 1000)),
+                            new Accuracy.OfReading(0.02, 0.001),
+                            Indication.AVERAGE,
+                            1,
+                            Optional.empty()),
+                    channel(ReadingRole.OUTPUT, ScaleUnit.W, 0.02, range("150 W", 150), range("1.5 kW", 1500))));
+
     /** Returns Brigantine with another sense of LOAD. */
     public static Amplifier brigantine(LoadSense sense) {
         return new Amplifier(

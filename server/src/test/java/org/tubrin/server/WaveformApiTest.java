@@ -106,6 +106,7 @@ public class WaveformApiTest extends ServerTest {
         run = taken.json();
         assertEquals(run.get("sequence").asLong(), before + 1, "what was refused left nothing");
         assertEquals(run.at("/scope/shows/trace/lowV").size(), 200);
+        assertEquals(run.at("/scope/shows/straightV").asDouble(), 200, 8, "unclipped, 30 V in would bring 200 V");
         until("FINISHED", "DONE");
         assertEquals(run.get("phase").asString(), "FINISHED");
         JsonNode last = run.at("/scope/looks/4");

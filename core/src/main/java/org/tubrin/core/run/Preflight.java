@@ -19,17 +19,19 @@ public final class Preflight {
     /** Returns the points to ask before this run's climb, in their order; what the records already answer is left out. */
     public static List<Check> of(TuneSetup setup) {
         return switch (setup.stage().kind()) {
-            case ALC -> withSound(setup);
+            case ALC, WAVEFORM -> withLoad(setup);
             case BIAS, CHAIN -> withPots(setup);
             case MATCHER -> withMatcher(setup);
-            case WAVEFORM -> withScope(setup);
             case TUNE_UP, DRIVE_TABLE -> withAmplifier(setup);
         };
     }
 
-    private static List<Check> withSound(TuneSetup setup) {
+    private static List<Check> withLoad(TuneSetup setup) {
         EnumSet<Check> points = EnumSet.of(Check.LOAD_IN_LINE);
         points.addAll(setup.stage().checks());
+        if (setup.pad().isPresent()) {
+            points.add(Check.PAD_IN_LINE);
+        }
         if (isRangeSetByHand(setup)) {
             points.add(Check.METER_RANGE);
         }
@@ -39,18 +41,6 @@ public final class Preflight {
     private static List<Check> withPots(TuneSetup setup) {
         EnumSet<Check> points = EnumSet.of(Check.LOAD_IN_LINE);
         points.addAll(setup.stage().checks());
-        return List.copyOf(points);
-    }
-
-    private static List<Check> withScope(TuneSetup setup) {
-        EnumSet<Check> points = EnumSet.of(Check.LOAD_IN_LINE);
-        points.addAll(setup.stage().checks());
-        if (setup.pad().isPresent()) {
-            points.add(Check.PAD_IN_LINE);
-        }
-        if (isRangeSetByHand(setup)) {
-            points.add(Check.METER_RANGE);
-        }
         return List.copyOf(points);
     }
 

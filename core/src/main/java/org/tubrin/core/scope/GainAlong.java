@@ -4,9 +4,10 @@ package org.tubrin.core.scope;
  * Gain along the drive of two tones: where it is lost.
  *
  * @param compressionDb gain at the peak below the greatest, in decibels, 0 or more
+ * @param straight output over drive on the lower part, past the tip: what a straight amplifier would keep to
  * @param tipDb gain near no drive below the greatest, in decibels, 0 or more
  */
-record GainAlong(double compressionDb, double tipDb) {
+record GainAlong(double straight, double compressionDb, double tipDb) {
     /** Windows of drive, as shares of its peak; the first is the tip, the last the peak. */
     private static final double[][] WINDOWS = {
         {0.08, 0.25}, {0.3, 0.45}, {0.45, 0.6}, {0.6, 0.75}, {0.75, 0.9}, {0.96, 1.0}
@@ -31,7 +32,7 @@ record GainAlong(double compressionDb, double tipDb) {
             gains[i] = in > 0 ? out / in : 0;
             greatest = Math.max(greatest, gains[i]);
         }
-        return new GainAlong(below(greatest, gains[WINDOWS.length - 1]), below(greatest, gains[0]));
+        return new GainAlong(gains[1], below(greatest, gains[WINDOWS.length - 1]), below(greatest, gains[0]));
     }
 
     private static double below(double greatest, double gain) {

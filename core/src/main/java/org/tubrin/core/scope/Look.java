@@ -1,5 +1,6 @@
 package org.tubrin.core.scope;
 
+import java.util.List;
 import java.util.stream.Stream;
 
 /** What is looked at over the load, in this order: first the exciter, so that what follows is the amplifier's own doing. */
@@ -45,6 +46,16 @@ public enum Look {
     /** Returns whether two tones are sent. */
     public boolean hasTones() {
         return shows == Shows.BEAT;
+    }
+
+    /** Returns what may be said of it by eye: a carrier is clean, or has hair. */
+    public List<Waveform> waveforms() {
+        return shows == Shows.BEAT ? List.of(Waveform.values()) : List.of(Waveform.CLEAN, Waveform.HAIR);
+    }
+
+    /** Returns what may be said of its output over the drive; nothing of a carrier, whose drive stands still. */
+    public List<Trapezoid> trapezoids() {
+        return hasTones() ? List.of(Trapezoid.values()) : List.of();
     }
 
     /** Returns its place, from 1: where {@link #at} finds it. */

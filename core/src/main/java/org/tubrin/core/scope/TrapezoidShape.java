@@ -11,12 +11,14 @@ import org.tubrin.core.twin.Linearity;
 /**
  * What the output over the drive says of the amplifier alone, however the exciter treats its tones.
  *
+ * @param straightV peak volts at the greatest drive, were the output straight as on its lower part
  * @param thirdDb third-order products that it adds, below one tone, in decibels; negative
  * @param compressionDb gain at the peak below the greatest
  * @param splitShare by how much more comes out while the drive rises than while it falls, as a share
  * @param found what is wrong with it, the gravest first; empty where it is straight
  */
-public record TrapezoidShape(double thirdDb, double compressionDb, double splitShare, List<Trapezoid> found) {
+public record TrapezoidShape(
+        double straightV, double thirdDb, double compressionDb, double splitShare, List<Trapezoid> found) {
     private static final double BENT_DB = 1;
     private static final double TIP_DB = 2.5;
     private static final double SPLIT_SHARE = 0.05;
@@ -51,7 +53,8 @@ public record TrapezoidShape(double thirdDb, double compressionDb, double splitS
         if (Math.abs(splitShare) > SPLIT_SHARE) {
             found.add(Trapezoid.SPLIT);
         }
-        return Optional.of(new TrapezoidShape(thirdDb, gain.compressionDb(), splitShare, found));
+        return Optional.of(new TrapezoidShape(
+                gain.straight() * Trace.peak(drive), thirdDb, gain.compressionDb(), splitShare, found));
     }
 
     /** Returns the output at the drives of a pure beat, by straight lines between what was taken. */

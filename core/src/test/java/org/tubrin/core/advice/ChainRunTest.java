@@ -14,12 +14,8 @@ import org.tubrin.core.chain.Chain;
 import org.tubrin.core.chain.ChainPart;
 import org.tubrin.core.chain.ChainPlan;
 import org.tubrin.core.chain.Generator;
-import org.tubrin.core.metering.Accuracy;
-import org.tubrin.core.metering.Channel;
-import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.run.ChainSteps;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
@@ -35,7 +31,6 @@ import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
-import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Stage;
 
@@ -43,24 +38,6 @@ import org.tubrin.core.station.Stage;
 public class ChainRunTest {
     private static final double OHM = 51.6;
     private static final double TRUE_GAIN = 50;
-    private static final Meter METERS = new Meter(
-            "Scope and meter",
-            List.of(
-                    new Channel(
-                            ReadingRole.OUTPUT_VPP,
-                            ScaleUnit.V,
-                            List.of(Sample.range("1 kV", 1000)),
-                            new Accuracy.OfReading(0.02, 0.001),
-                            Indication.AVERAGE,
-                            1,
-                            Optional.empty()),
-                    Sample.channel(
-                            ReadingRole.OUTPUT,
-                            ScaleUnit.W,
-                            0.02,
-                            Sample.range("150 W", 150),
-                            Sample.range("1.5 kW", 1500))));
-
     private final List<Recorded> events = new ArrayList<>();
     private Instant now = Instant.parse("2026-11-28T19:00:00Z");
 
@@ -78,7 +55,7 @@ public class ChainRunTest {
                 ketch,
                 Sample.HALYARD,
                 Mode.CW,
-                List.of(METERS),
+                List.of(Sample.SCOPE_AND_WATTMETER),
                 Sample.BALLAST,
                 Band.MHZ_7,
                 7.1e6,
@@ -101,7 +78,8 @@ public class ChainRunTest {
     private void reads(ReadingRole role, double value) {
         String range = state().ranges().get(role);
         does(new RunEvent.ReadingTaken(
-                new Reading(role, String.format("%.4f", value), value, "Scope and meter", range), true));
+                new Reading(role, String.format("%.4f", value), value, Sample.SCOPE_AND_WATTMETER.name(), range),
+                true));
     }
 
     /** 17 dB of gain, not the 20 of the record: 300 W are reached at 2 dB, in the wide range from 150 W on. */

@@ -12,12 +12,8 @@ import java.util.function.DoubleUnaryOperator;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
-import org.tubrin.core.metering.Accuracy;
-import org.tubrin.core.metering.Channel;
-import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Customs;
@@ -37,7 +33,6 @@ import org.tubrin.core.scope.Traces;
 import org.tubrin.core.scope.Waveform;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
-import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Stage;
 
@@ -46,24 +41,6 @@ public class ScopeRunTest {
     private static final double OHM = 51.6;
     private static final double DRIVE_W = 12;
     private static final double OUTPUT_W = 500;
-    private static final Meter METERS = new Meter(
-            "Scope and meter",
-            List.of(
-                    new Channel(
-                            ReadingRole.OUTPUT_VPP,
-                            ScaleUnit.V,
-                            List.of(Sample.range("1 kV", 1000)),
-                            new Accuracy.OfReading(0.02, 0.001),
-                            Indication.AVERAGE,
-                            1,
-                            Optional.empty()),
-                    Sample.channel(
-                            ReadingRole.OUTPUT,
-                            ScaleUnit.W,
-                            0.02,
-                            Sample.range("150 W", 150),
-                            Sample.range("1.5 kW", 1500))));
-
     private final List<Recorded> events = new ArrayList<>();
     private final List<Look> looked = new ArrayList<>();
     private Instant now = Instant.parse("2026-11-28T19:00:00Z");
@@ -88,7 +65,7 @@ public class ScopeRunTest {
                 ketch,
                 Sample.HALYARD,
                 Mode.CW,
-                List.of(METERS),
+                List.of(Sample.SCOPE_AND_WATTMETER),
                 Sample.BALLAST,
                 Band.MHZ_7,
                 7.1e6,
@@ -111,7 +88,8 @@ public class ScopeRunTest {
     private void reads(ReadingRole role, double value) {
         String range = state().ranges().get(role);
         does(new RunEvent.ReadingTaken(
-                new Reading(role, String.format("%.4f", value), value, "Scope and meter", range), true));
+                new Reading(role, String.format("%.4f", value), value, Sample.SCOPE_AND_WATTMETER.name(), range),
+                true));
     }
 
     /** Does what the next move says until the end; says what is seen by its trace, or by eye. */

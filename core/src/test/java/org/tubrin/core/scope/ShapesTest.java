@@ -72,6 +72,7 @@ public class ShapesTest {
         TrapezoidShape shape = TrapezoidShape.of(byAmplifier).orElseThrow();
         assertEquals(shape.found(), List.of(Trapezoid.BENT_AT_TOP));
         assertEquals(shape.thirdDb(), clippedThirdDb(0.7), 1.5);
+        assertEquals(shape.straightV(), 100, 2, "what an amplifier that does not clip would bring");
     }
 
     @Test(dataProvider = "seeds")

@@ -22,7 +22,7 @@ import org.tubrin.core.scope.Waveform;
  * @param control for SET
  * @param sign for SIGN
  * @param text as typed: for READ and SET a number, for RANGE the range, for NOTE and ABANDON words, for WARM the minutes
- *     that the heaters have been on, for TRACE time, output and drive of a scope, a line each
+ *     that the heaters have been on
  * @param confirmed for READ: the operator was asked whether it is so
  * @param products for PRODUCTS
  * @param waveform for WAVEFORM
@@ -47,46 +47,6 @@ public record ActRequest(
         @Nullable School school,
         @Nullable ConditionsEntry conditions,
         @Nullable UUID meterId) {
-
-    /** Returns an act that says nothing more. */
-    static ActRequest of(UUID clientId, long expectedSequence, Act act) {
-        return new ActRequest(
-                clientId,
-                expectedSequence,
-                act,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null);
-    }
-
-    /** Returns the act that takes a trace. */
-    static ActRequest trace(UUID clientId, long expectedSequence, String text) {
-        return new ActRequest(
-                clientId,
-                expectedSequence,
-                Act.TRACE,
-                null,
-                null,
-                null,
-                null,
-                text,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null);
-    }
 
     /**
      * What the run is made under, as typed; each may be left away.
@@ -134,8 +94,6 @@ public record ActRequest(
         WAVEFORM,
         /** What the output over the drive looks like. */
         TRAPEZOID,
-        /** A trace as a scope saved it. */
-        TRACE,
         SCHOOL,
         CONDITIONS,
         NOTE,

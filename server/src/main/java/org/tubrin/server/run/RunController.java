@@ -96,10 +96,10 @@ public class RunController {
         return runs.act(id, request);
     }
 
-    /** Takes a trace as a scope saved it; the same act as the others, but longer. */
+    /** Takes a trace as a scope saved it, which is longer than any act. */
     @PostMapping("/runs/{id}/trace")
     RunView trace(@PathVariable UUID id, @RequestBody TraceRequest request) {
-        return runs.act(id, ActRequest.trace(request.clientId(), request.expectedSequence(), request.text()));
+        return runs.trace(id, request);
     }
 
     @GetMapping(value = "/runs/{id}/steps.csv", produces = Csv.TYPE)

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.BiFunction;
 import org.springframework.stereotype.Service;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import org.tubrin.core.metering.NumberEntry;
@@ -106,17 +107,35 @@ public class Runs {
 
     /** Takes an act; one of the same id that was taken before changes nothing. */
     public RunView act(UUID runId, ActRequest request) {
+        return take(
+                runId,
+                request.clientId(),
+                request.expectedSequence(),
+                (state, now) -> Acts.events(state, request, now, live, id -> equipment(id, Meter.class, "meterId")));
+    }
+
+    /** Takes a trace as a scope saved it; one of the same id that was taken before changes nothing. */
+    public RunView trace(UUID runId, TraceRequest request) {
+        return take(
+                runId,
+                request.clientId(),
+                request.expectedSequence(),
+                (state, now) -> List.of(new RunEvent.TraceTaken(TraceText.parse(request.text()))));
+    }
+
+    private RunView take(
+            UUID runId, UUID clientId, long expectedSequence, BiFunction<RunState, Instant, List<RunEvent>> done) {
         List<Recorded> events = new ArrayList<>(store.events(runId));
         RunState state = Replay.of(events);
-        if (store.hasClient(runId, request.clientId())) {
+        if (store.hasClient(runId, clientId)) {
             return viewer.view(runId, state, clock.instant());
         }
-        if (state.sequence() != request.expectedSequence()) {
+        if (state.sequence() != expectedSequence) {
             throw new Stale(runId.toString());
         }
         Instant now = clock.instant().isAfter(state.lastAt()) ? clock.instant() : state.lastAt();
         List<Recorded> added = new ArrayList<>();
-        for (RunEvent event : Acts.events(state, request, now, live, id -> equipment(id, Meter.class, "meterId"))) {
+        for (RunEvent event : done.apply(state, now)) {
             List<Problem> refusals = Admission.refusals(state, event, now);
             if (!refusals.isEmpty()) {
                 throw new Refused(refusals);
@@ -128,10 +147,10 @@ public class Runs {
         }
         if (!added.isEmpty()) {
             try {
-                store.append(runId, request.clientId(), added, state);
+                store.append(runId, clientId, added, state);
             } catch (Stale overtaken) {
                 // The same act may have come twice at a time: then the other one has taken it.
-                if (store.hasClient(runId, request.clientId())) {
+                if (store.hasClient(runId, clientId)) {
                     return view(runId);
                 }
                 throw overtaken;
@@ -157,9 +176,8 @@ public class Runs {
                 if (!state.isKeyed() || state.setup().readings() != ReadingSource.BENCH) {
                     return;
                 }
-                ActRequest request = ActRequest.of(UUID.randomUUID(), state.sequence(), ActRequest.Act.UNKEY);
                 try {
-                    act(runId, request);
+                    take(runId, UUID.randomUUID(), state.sequence(), (at, now) -> List.of(new RunEvent.Unkeyed()));
                     return;
                 } catch (Stale overtaken) {
                     // Something else came between; once more from where it stands now.

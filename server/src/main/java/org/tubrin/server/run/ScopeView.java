@@ -15,8 +15,8 @@ import org.tubrin.core.scope.Waveform;
  * @param envelope as said by eye of the look in hand
  * @param trapezoid the same of the output over the drive
  * @param says what follows, one sentence each
- * @param envelopes what may be said of an envelope by eye
- * @param trapezoids what may be said of the output over the drive by eye
+ * @param envelopes what may be said by eye of the envelope of the look in hand
+ * @param trapezoids what may be said by eye of its output over the drive; nothing of a carrier
  */
 public record ScopeView(
         List<LookView> looks,
@@ -53,8 +53,9 @@ public record ScopeView(
             @Nullable Boolean clean,
             boolean next) {}
 
-    /** A trace, and what it is of. */
-    public record TraceView(Look look, String name, Trace trace) {}
+    /** A trace, what it is of, and the peak volts that a straight amplifier would have brought at its greatest drive. */
+    public record TraceView(
+            Look look, String name, Trace trace, @Nullable Double straightV) {}
 
     /** An envelope by eye. */
     public record EnvelopeChoice(Waveform code, String name) {}

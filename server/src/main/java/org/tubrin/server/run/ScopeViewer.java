@@ -3,6 +3,7 @@ package org.tubrin.server.run;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -48,16 +49,19 @@ public class ScopeViewer {
     }
 
     private ScopeView view(ScopePlan plan, RunState state) {
+        Optional<Look> look = ScopeSteps.look(state.draft());
         return new ScopeView(
-                Stream.of(Look.values()).map(look -> look(plan, look, state)).toList(),
+                Stream.of(Look.values()).map(one -> look(plan, one, state)).toList(),
                 shown(state).orElse(null),
                 state.draft().sight().waveform().orElse(null),
                 state.draft().sight().trapezoid().orElse(null),
                 says(state),
-                Stream.of(Waveform.values())
+                look.stream()
+                        .flatMap(one -> one.waveforms().stream())
                         .map(code -> new ScopeView.EnvelopeChoice(code, words.say("waveform." + code)))
                         .toList(),
-                Stream.of(Trapezoid.values())
+                look.stream()
+                        .flatMap(one -> one.trapezoids().stream())
                         .map(code -> new ScopeView.TrapezoidChoice(code, words.say("trapezoid." + code)))
                         .toList());
     }
@@ -162,11 +166,11 @@ public class ScopeViewer {
 
     private String names(String prefix, List<? extends Enum<?>> found, Enum<?> none) {
         return found.isEmpty()
-                ? words.say(prefix + none.name()).toLowerCase(java.util.Locale.ROOT)
+                ? words.say(prefix + none.name()).toLowerCase(Locale.ROOT)
                 : String.join(
                         ", ",
                         found.stream()
-                                .map(code -> words.say(prefix + code.name()).toLowerCase(java.util.Locale.ROOT))
+                                .map(code -> words.say(prefix + code.name()).toLowerCase(Locale.ROOT))
                                 .toList());
     }
 
@@ -213,6 +217,10 @@ public class ScopeViewer {
 
     private ScopeView.TraceView shown(Step step, Trace trace) {
         Look look = ScopeSteps.look(step).orElse(Look.EXCITER_CARRIER);
-        return new ScopeView.TraceView(look, words.say("look." + look), trace);
+        return new ScopeView.TraceView(
+                look,
+                words.say("look." + look),
+                trace,
+                TrapezoidShape.of(trace).map(TrapezoidShape::straightV).orElse(null));
     }
 }
