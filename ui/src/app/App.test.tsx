@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react';
+import { render, screen, waitForElementToBeRemoved } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -17,7 +17,7 @@ describe('the page', () => {
   beforeEach(() => {
     answers = {
       '/api/station': () => json({ revision: 1, station: { name: 'Skerry Point' } }),
-      '/api/bench': () => json({ present: false }),
+      '/api/bench': () => json({ named: false }),
       '/api/cards': () => json([]),
       '/api/runs': () => json(BROKEN),
     };
@@ -74,5 +74,14 @@ describe('the page', () => {
     answers['/api/cards'] = () => json([]);
     await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
     expect(await screen.findByText('No card yet')).toBeVisible();
+  });
+
+  it('says within a second that the bench is keyed, also after it was away for a moment', async () => {
+    const looks = [{ named: true }, { named: true, keyedForS: 3.2 }];
+    answers['/api/bench'] = () => json(looks.length > 1 ? looks.shift() : looks[0]);
+    open('/cards');
+    expect(await screen.findByText(/^keyed 3 s/, {}, { timeout: 1900 })).toBeVisible();
+    answers['/api/bench'] = () => json({ named: true });
+    await waitForElementToBeRemoved(() => screen.queryByText(/^keyed/), { timeout: 1900 });
   });
 });

@@ -5,7 +5,6 @@ import { Diamond, useKeyUp, useNow } from '../parts';
 import { Button } from '../parts/ui';
 
 const LOOK_MS = 1000;
-const LOOK_FOR_BENCH_MS = 15_000;
 
 /** Says on every page that the simulated bench is keyed, for how long, and lets its key go. */
 export function KeyedSign() {
@@ -13,7 +12,8 @@ export function KeyedSign() {
   const key = useQuery({
     queryKey: ['bench'],
     queryFn: () => ask(client.GET('/api/bench')),
-    refetchInterval: (current) => (current.state.data?.present ? LOOK_MS : LOOK_FOR_BENCH_MS),
+    // A bench that is away for a moment is looked at as often: its key may be down when it is back.
+    refetchInterval: (current) => (current.state.data?.named === false ? false : LOOK_MS),
     retry: false,
   });
   const runId = useMatch('/tune/:runId/*')?.params.runId;

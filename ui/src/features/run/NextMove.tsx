@@ -10,6 +10,7 @@ interface Props {
   view: RunView;
   run: Run;
   follow: () => void;
+  unkey: () => void;
   read: () => void;
   /** Goes to the first empty entry. */
   type: () => void;
@@ -18,10 +19,10 @@ interface Props {
 }
 
 /** The one big sentence: what to do next, why, and the button that says it is done. */
-export function NextMove({ view, run, follow, read, type, keep }: Props) {
+export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) {
   const isLive = view.source !== 'TYPED';
   const advice = view.advice;
-  const keyed = view.clock.phase === 'KEY_DOWN';
+  const keyed = run.keyed;
   const live = useOver();
   const over = keyed ? live : undefined;
   const toKey = keyed || ['KEY_AND_PEAK', 'KEY_AND_READ', 'REST', 'TELL_SHAPE'].includes(advice.move);
@@ -83,7 +84,7 @@ export function NextMove({ view, run, follow, read, type, keep }: Props) {
           <Button
             kind={(keyed || !advice.button) && !toWatch ? 'main' : 'plain'}
             hotkey="Space"
-            onClick={() => run.act({ act: keyed ? 'UNKEY' : 'KEY' })}
+            onClick={() => (keyed ? unkey() : run.act({ act: 'KEY' }))}
           >
             {keyed ? 'Key up' : 'Key down'}
           </Button>

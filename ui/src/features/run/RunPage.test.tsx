@@ -83,6 +83,24 @@ describe('the run', () => {
     expect(server.acts[1]?.expectedSequence).toBe(run.sequence + 1);
   });
 
+  it('goes by the key as it was pressed, not as it was answered', async () => {
+    let reply: (response: Response) => void = () => undefined;
+    server.answer = () => new Promise((resolve) => (reply = resolve));
+    await userEvent.keyboard(' ');
+    expect(await screen.findByRole('button', { name: /Key up/ })).toBeVisible();
+    await userEvent.keyboard(' ');
+    expect(screen.queryByRole('button', { name: /Key up/ })).not.toBeInTheDocument();
+    await userEvent.keyboard(' ');
+    expect(screen.getByRole('button', { name: /Key up/ })).toBeVisible();
+    const keyed = { ...run.clock, phase: 'KEY_DOWN' as const };
+    const up = { ...run.clock, phase: 'RESTING' as const };
+    for (const [at, clock] of [keyed, up, keyed].entries()) {
+      await waitFor(() => expect(server.acts).toHaveLength(at + 1));
+      await act(async () => reply(json(200, { ...run, clock, sequence: run.sequence + at + 1 })));
+    }
+    expect(kinds()).toEqual(['KEY', 'UNKEY', 'KEY']);
+  });
+
   it('sends a reading as it was typed, from the first empty row on', async () => {
     await userEvent.keyboard('r');
     expect(screen.getByLabelText('Output, W')).toHaveFocus();

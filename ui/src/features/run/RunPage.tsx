@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useRef } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { RunView } from '../../api';
@@ -62,15 +63,23 @@ function Running({ run, view }: { run: Run; view: RunView }) {
   const unkey = useUnkey(view, run);
   const navigate = useNavigate();
   const tab = tabOf(useParams().tab);
+  const isLive = view.source !== 'TYPED';
+  const onBench = view.source === 'BENCH';
   const isClimb = view.kind === 'TUNE_UP' || view.kind === 'DRIVE_TABLE';
 
   useEffect(() => {
     document.title = ended ? `${view.title} · Tubrin` : `${view.advice.sentence} · Tubrin`;
   }, [ended, view.title, view.advice.sentence]);
 
+  const { phase } = view.clock;
+  const queries = useQueryClient();
+  useEffect(() => {
+    // The sign that stands on every page follows what was keyed here at once.
+    if (onBench && phase) void queries.invalidateQueries({ queryKey: ['bench'] });
+  }, [onBench, phase, queries]);
+
   const doubtful = view.draft.cells.find((cell) => cell.question);
   const keep = doubtful && (() => run.act({ act: 'READ', role: doubtful.role, text: doubtful.shown, confirmed: true }));
-  const isLive = view.source !== 'TYPED';
   const type = () => {
     const entries = [...(page.current?.querySelectorAll<HTMLInputElement>('input[data-entry]') ?? [])];
     // What was refused comes first, then what the next move asks for: nothing typed may land in another row.
@@ -132,7 +141,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
         },
   );
 
-  useKeyUp(view.clock.phase === 'KEY_DOWN', view.source === 'BENCH', unkey);
+  useKeyUp(run.keyed, onBench, unkey);
 
   return (
     <div ref={page}>
@@ -167,7 +176,9 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           {ended && <Learning view={view} />}
         </div>
         <div className="grid grid-cols-one gap-3.5 max-wide:order-first">
-          {!ended && <NextMove view={view} run={run} follow={follow} read={read} type={type} keep={keep} />}
+          {!ended && (
+            <NextMove view={view} run={run} follow={follow} unkey={unkey} read={read} type={type} keep={keep} />
+          )}
           {!ended && <TripReset view={view} />}
           {!beforePower && <Signs view={view} />}
           {!beforePower && view.kind === 'ALC' && <LevelSays view={view} />}

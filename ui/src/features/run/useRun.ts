@@ -105,11 +105,15 @@ export function useRun(runId: string) {
 
   /** Server's clock less the browser's, in ms. */
   const skewMs = query.data ? Date.parse(query.data.now) - query.dataUpdatedAt : 0;
+  const keying = sending.pending.findLast((one) => one.act === 'KEY' || one.act === 'UNKEY');
+  const keyedInView = query.data?.clock.phase === 'KEY_DOWN';
   return {
     view: query.data,
     error: query.error,
     retry: () => void query.refetch(),
     act,
+    /** Whether the key is down, by what was pressed last, answered or not. */
+    keyed: keying ? keying.act === 'KEY' : keyedInView,
     skewMs,
     fieldProblems: sending.problems,
     /** Fields whose entry is on its way. */

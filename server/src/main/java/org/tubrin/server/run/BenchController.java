@@ -23,7 +23,7 @@ public class BenchController {
 
     @GetMapping
     BenchKey key() {
-        return new BenchKey(bench.panel().isPresent(), bench.keyedForS().orElse(null));
+        return new BenchKey(bench.isNamed(), bench.keyedForS().orElse(null));
     }
 
     /** Lets the key go; {@code noted} where the caller notes it in the run by itself. */

@@ -2,5 +2,8 @@ package org.tubrin.server.run;
 
 import org.jspecify.annotations.Nullable;
 
-/** Whether a bench answers, and for how long its key has been down; absent while it is up. */
-public record BenchKey(boolean present, @Nullable Double keyedForS) {}
+/**
+ * Whether a bench was named when the application started, and for how long its key has been down; absent while it is up or the
+ * bench away.
+ */
+public record BenchKey(boolean named, @Nullable Double keyedForS) {}
