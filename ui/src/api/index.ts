@@ -68,6 +68,8 @@ export type {
   RangeChoice,
   ReadSignal,
   Report,
+  ResonancePageView,
+  ResonanceView,
   RoomView,
   Row,
   RunSummary,
@@ -83,6 +85,8 @@ export type {
   SweepView,
   Trial,
   TwinSignal,
+  VoltsPageView,
+  VoltsView,
   WaveformPageView,
 } from './schema';
 

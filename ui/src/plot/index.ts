@@ -18,4 +18,6 @@ export { TenMinutes } from './TenMinutes';
 export { TraceShown } from './TraceShown';
 export { Trend } from './Trend';
 export { VoltageStair } from './VoltageStair';
+export { VoltsCourse } from './VoltsCourse';
+export { Wander } from './Wander';
 export { WayUp } from './WayUp';

@@ -56,7 +56,8 @@ export function BiasStart({ suggested }: { suggested: string | undefined }) {
   return <Start choices={choices.data} suggested={suggested} />;
 }
 
-const withTransistors = (choices: Choices) => choices.amplifiers.filter((one) => !one.tuned);
+const withTransistors = (choices: Choices) =>
+  choices.amplifiers.filter((one) => !one.tuned && one.moduleCount === undefined);
 
 function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
   return {

@@ -29,7 +29,7 @@ export function ChainStart({ chain, named: names }: { chain: ChainRequest; named
 }
 
 function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
-  const stages = choices.amplifiers.filter((one) => !one.tuned);
+  const stages = choices.amplifiers.filter((one) => !one.tuned && one.moduleCount === undefined);
   const amplifierId = there(stages.length > 0 ? stages : choices.amplifiers, typed.amplifierId);
   const bands = choices.amplifiers.find((one) => one.id === amplifierId)?.bands ?? [];
   return {

@@ -10,8 +10,10 @@ import { BiasPage } from './BiasPage';
 import { ChainPage } from './ChainPage';
 import { Guard } from './Guard';
 import { MatcherPage } from './MatcherPage';
+import { ResonancePage } from './ResonancePage';
 import { SweepSheet } from './SweepSheet';
 import { TableSheet } from './TableSheet';
+import { VoltsPage } from './VoltsPage';
 import { WaveformPage } from './WaveformPage';
 
 const KEY = 'tubrin.drive';
@@ -56,13 +58,15 @@ async function tables(amplifier: string | undefined, kind: DriveView['kind'], wa
   }
 }
 
-/** Drive: the tables of the bands with their guard, chain, matcher, levels into the exciters, idle currents, waveforms. */
+/** Drive: the tables of the bands with their guard, chain, matcher, levels into the exciters, idle currents, waveforms, what switches, what drifts. */
 export function DrivePage() {
   const { tab } = useParams();
   if (tab === 'alc') return <AlcPage />;
   if (tab === 'matcher') return <MatcherPage />;
   if (tab === 'chain') return <ChainPage />;
   if (tab === 'waveform') return <WaveformPage />;
+  if (tab === 'volts') return <VoltsPage />;
+  if (tab === 'resonance') return <ResonancePage />;
   return tab === 'bias' ? <BiasPage /> : <TablePage />;
 }
 

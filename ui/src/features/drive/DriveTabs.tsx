@@ -28,6 +28,12 @@ export function DriveTabs() {
       <NavItem kind="tabs" end to="/drive/waveform">
         Waveform
       </NavItem>
+      <NavItem kind="tabs" end to="/drive/volts">
+        Supply volts
+      </NavItem>
+      <NavItem kind="tabs" end to="/drive/resonance">
+        Resonance
+      </NavItem>
     </Nav>
   );
 }

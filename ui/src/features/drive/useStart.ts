@@ -42,6 +42,14 @@ export const reads = (choices: Choices, role: string) => choices.meters.filter((
 export const there = (all: { id: string }[], id: string | undefined) =>
   all.find((one) => one.id === id)?.id ?? all[0]?.id ?? '';
 
+const MEGA = 1e6;
+
+/** Returns the middle of a band in MHz, to the next kilohertz. */
+export function middle(choices: Choices, band: string): string {
+  const limits = choices.bands.find((one) => one.band === band);
+  return limits ? ((limits.lowestHz + limits.highestHz) / (2 * MEGA)).toFixed(4) : '';
+}
+
 /** Returns the dummy loads. */
 export const loads = (choices: Choices) => choices.terminations.filter((one) => one.bands.length === 0);
 

@@ -6,7 +6,6 @@ import { Answer, FirstThing } from '../../parts';
 import { Button, Cell, Checkbox, Head, Nav, NavItem, Pick, Table, TextField } from '../../parts/ui';
 import { utc } from '../../quantity';
 
-/** How a run ended: its row is on the card, or without dials in the drive table. */
 /** Where what a run told is kept. */
 const WHERE: Partial<Record<RunSummary['school'], string>> = {
   DRIVE_TABLE: 'in the table',
@@ -15,6 +14,8 @@ const WHERE: Partial<Record<RunSummary['school'], string>> = {
   MATCHER: 'with the matchers',
   CHAIN: 'in the log',
   WAVEFORM: 'with the waveforms',
+  SUPPLY_TABLE: 'with the supply volts',
+  RESONANCE: 'with the antennas',
 };
 
 const ended = (run: RunSummary) => (run.ending === 'ABANDONED' ? 'left' : (WHERE[run.school] ?? 'on the card'));

@@ -25,6 +25,16 @@ const KEPT: Record<RunView['kind'], { says: (view: RunView) => string; to: strin
     to: '/drive/waveform',
     see: 'See the waveforms',
   },
+  SUPPLY_TABLE: {
+    says: (view) => `Which voltage brings which output of ${view.amplifier} is kept.`,
+    to: '/drive/volts',
+    see: 'See the table',
+  },
+  RESONANCE: {
+    says: (view) => `The day of ${view.termination} is kept.`,
+    to: '/drive/resonance',
+    see: 'See the antennas',
+  },
   ALC: { says: (view) => `The level of ${view.exciter} is kept.`, to: '/drive/alc', see: 'See the levels' },
 };
 
@@ -37,6 +47,8 @@ const ANOTHER: Record<RunView['kind'], { to: string; says: string }> = {
   MATCHER: { to: '/drive/matcher', says: 'Tune it again' },
   CHAIN: { to: '/drive/chain', says: 'Drive it up again' },
   WAVEFORM: { to: '/drive/waveform', says: 'Look again' },
+  SUPPLY_TABLE: { to: '/drive/volts', says: 'Set it again' },
+  RESONANCE: { to: '/drive/resonance', says: 'Watch it again' },
 };
 
 /** How the run was made. */

@@ -54,7 +54,10 @@ export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number;
             {beyond ? 'Key up' : clock.phase === 'RESTING' && !resting ? 'Rested' : TITLES[clock.phase]}
           </h2>
           {clock.phase === 'KEY_DOWN' && view.kind === 'BIAS' && <p>No RF flows: the current says when it goes up.</p>}
-          {clock.phase === 'KEY_DOWN' && view.kind !== 'BIAS' && (
+          {clock.phase === 'KEY_DOWN' && view.kind === 'RESONANCE' && (
+            <p>As long as you send, {seconds(clock.stopS)} at most.</p>
+          )}
+          {clock.phase === 'KEY_DOWN' && view.kind !== 'BIAS' && view.kind !== 'RESONANCE' && (
             <p>
               {seconds(clock.aimS)} aimed for, {seconds(clock.stopS)} at most.
             </p>

@@ -25,7 +25,7 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
   const keyed = run.keyed;
   const live = useOver();
   const over = keyed ? live : undefined;
-  const toKey = keyed || ['KEY_AND_PEAK', 'KEY_AND_READ', 'REST', 'TELL_SHAPE'].includes(advice.move);
+  const toKey = keyed || ['KEY_AND_PEAK', 'KEY_AND_READ', 'REST', 'TELL_SHAPE', 'LEAVE_ALONE'].includes(advice.move);
   const toRead = [
     'KEY_AND_PEAK',
     'PEAK_AND_READ',
@@ -39,7 +39,7 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
     'SETTLE_DOUBT',
   ].includes(advice.move);
   // What is turned, or left alone, is watched: the meter in large.
-  const toWatch = advice.move === 'ADJUST' || advice.move === 'TURN_DOWN' || advice.move === 'HOLD';
+  const toWatch = ['ADJUST', 'TURN_DOWN', 'HOLD'].includes(advice.move) || (keyed && view.kind === 'RESONANCE');
   return (
     <Sheet title="Next move" accent part="next-move" aside={<span className="text-12 text-soft">{advice.rule}</span>}>
       <div role={over ? 'alert' : 'status'} aria-live={over ? 'assertive' : 'polite'}>
@@ -120,11 +120,13 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
   );
 }
 
-/** What the meter of an idle current shows now, to be read from where the pots are. */
+/** What the meter that is watched shows now, to be read from where pots or motor are. */
 function Watched({ view }: { view: RunView }) {
   const sense = useLiveReading('SENSE_VOLTAGE');
   const feed = useLiveReading('DEVICE_CURRENT');
-  const live = sense ?? feed;
+  const phase = useLiveReading('PHASE');
+  const volts = useLiveReading('LINE_VOLTAGE');
+  const live = sense ?? feed ?? phase ?? volts;
   if (!live?.shown) return null;
   return (
     <p className="figure mt-1 text-27" data-part="watched">

@@ -92,6 +92,9 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
         <Button type="submit" disabled={note.trim() === ''}>
           Keep note
         </Button>
+        {view.kind === 'RESONANCE' && view.steps.length > 0 && (
+          <Button onClick={() => act({ act: 'FINISH' })}>End the watch and keep it</Button>
+        )}
         <Confirm
           title={isTuned(view) ? 'End this run without a card row?' : 'Leave this run?'}
           says={`What was read stays in the log.${isTuned(view) ? ' No dials are written to the card.' : ''}`}

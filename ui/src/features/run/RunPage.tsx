@@ -21,6 +21,8 @@ import { MatchSays } from './MatchSays';
 import { MatchSheet } from './MatchSheet';
 import { NextMove } from './NextMove';
 import { Pot } from './Pot';
+import { ResonanceSays } from './ResonanceSays';
+import { ResonanceSheet } from './ResonanceSheet';
 import { RoomLeft } from './RoomLeft';
 import { RunFoot } from './RunFoot';
 import { ScopeSays } from './ScopeSays';
@@ -34,6 +36,7 @@ import { LiveContext, useLiveStream } from './useLive';
 import { usePot } from './usePot';
 import { type Run, useRun } from './useRun';
 import { useUnkey } from './useUnkey';
+import { VoltsSheet } from './VoltsSheet';
 
 const MapSheet = lazy(() => import('./map/MapSheet'));
 const PowerSheet = lazy(() => import('./PowerSheet'));
@@ -100,7 +103,9 @@ function Running({ run, view }: { run: Run; view: RunView }) {
     else if (
       !(
         isLive &&
-        ['REST', 'KEY_AND_PEAK', 'KEY_AND_READ', 'TELL_SHAPE', 'WAIT_FOR_WARMTH', 'HOLD'].includes(view.advice.move)
+        ['REST', 'KEY_AND_PEAK', 'KEY_AND_READ', 'TELL_SHAPE', 'WAIT_FOR_WARMTH', 'HOLD', 'LEAVE_ALONE'].includes(
+          view.advice.move,
+        )
       )
     )
       read();
@@ -158,6 +163,8 @@ function Running({ run, view }: { run: Run; view: RunView }) {
               {view.kind === 'ALC' && <LevelSheet view={view} run={run} readOnly={ended} />}
               {view.kind === 'CHAIN' && <ChainSheet view={view} run={run} readOnly={ended} />}
               {view.kind === 'WAVEFORM' && <ScopeSheet view={view} run={run} readOnly={ended} />}
+              {view.kind === 'SUPPLY_TABLE' && <VoltsSheet view={view} run={run} readOnly={ended} />}
+              {view.kind === 'RESONANCE' && <ResonanceSheet view={view} run={run} readOnly={ended} />}
               {view.kind === 'MATCHER' && <MatchSheet view={view} run={run} readOnly={ended} />}
               {view.kind === 'BIAS' && <BiasSheet view={view} run={run} readOnly={ended} />}
               {isClimb && tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
@@ -184,9 +191,10 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           {!beforePower && view.kind === 'ALC' && <LevelSays view={view} />}
           {!beforePower && view.kind === 'CHAIN' && <ChainSays view={view} />}
           {!beforePower && view.kind === 'WAVEFORM' && <ScopeSays view={view} run={run} />}
+          {!beforePower && view.kind === 'RESONANCE' && <ResonanceSays view={view} run={run} readOnly={ended} />}
           {!beforePower && view.kind === 'MATCHER' && <MatchSays view={view} />}
           {!beforePower && view.kind === 'BIAS' && <BiasSays view={view} />}
-          {!beforePower && isClimb && <RoomLeft view={view} />}
+          {!beforePower && (isClimb || view.kind === 'SUPPLY_TABLE') && <RoomLeft view={view} />}
           {!ended && !beforePower && <KeyClock view={view} skewMs={run.skewMs} act={run.act} />}
         </div>
       </div>

@@ -53,6 +53,8 @@ const FIGURES_OF: Record<RunView['kind'], FigureRow[]> = {
   MATCHER: [],
   CHAIN: [],
   WAVEFORM: [],
+  SUPPLY_TABLE: UNTUNED_FIGURES.filter((figure) => figure.name !== 'growth'),
+  RESONANCE: [],
 };
 
 type RunControl = StepView['moved'][number];
@@ -157,6 +159,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
           {view.kind !== 'BIAS' &&
             view.kind !== 'CHAIN' &&
             view.kind !== 'WAVEFORM' &&
+            view.kind !== 'RESONANCE' &&
             setting(
               'DRIVE',
               view.kind === 'ALC' ? 'Set power' : 'Drive',
@@ -164,6 +167,9 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
               (step) => step.drive,
               (index) => <span className="text-soft">{view.drivesW[index]}</span>,
             )}
+          {view.kind === 'RESONANCE' && setting('MOTOR', 'Motor', 'steps', (step) => step.motor)}
+          {view.volts && view.volts.moduleCount > 1 && setting('MODULES', 'Modules', '', (step) => step.modules)}
+          {view.kind === 'SUPPLY_TABLE' && setting('SUPPLY', 'Supply', 'V', (step) => step.supply)}
           {view.kind === 'WAVEFORM' && row('LOOK', 'Look', '', (step) => step.path)}
           {view.kind === 'MATCHER' && row('POWER_AMPLIFIER', 'PA, matcher', '', (step) => step.path)}
           {view.kind === 'ALC' && setting('TONE', 'Tone', 'Hz', (step) => step.tone)}

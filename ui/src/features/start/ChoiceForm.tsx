@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Choices } from '../../api';
 import { type Box, Check, Input, Label, OneOf, SomeOf } from '../../parts/ui';
-import { type Choice, isOfOtherRuns, suggestion, suits } from './useChoice';
+import { type Choice, climbing, isOfOtherRuns, suggestion, suits } from './useChoice';
 
 interface Props {
   choices: Choices;
@@ -21,7 +21,7 @@ export function ChoiceForm({ choices, choice, change }: Props) {
       <h1 className="mb-2 text-22">What to tune</h1>
       <Line
         label="Amplifier"
-        options={choices.amplifiers.map(box)}
+        options={climbing(choices).map(box)}
         chosen={[choice.amplifierId]}
         onPick={(amplifierId) => change({ amplifierId })}
       />

@@ -7,7 +7,7 @@ import { Button } from '../../parts/ui';
 import { ago } from '../../quantity';
 import { ChoiceForm } from './ChoiceForm';
 import { LastRow } from './LastRow';
-import { fromAddress, remember, useChoice } from './useChoice';
+import { climbing, fromAddress, remember, useChoice } from './useChoice';
 
 export function StartPage() {
   const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
@@ -27,12 +27,12 @@ export function StartPage() {
 function whatIsMissing(choices: Choices): string[] {
   const missing: string[] = [];
   if (!choices.stationDescribed) missing.push('the station, with its licence limit');
-  if (choices.amplifiers.length === 0) missing.push('an amplifier');
+  if (climbing(choices).length === 0) missing.push('an amplifier');
   if (choices.exciters.length === 0) missing.push('the exciter that drives it');
   if (choices.terminations.length === 0) missing.push('a dummy load');
   const reads = choices.meters.flatMap((meter) => meter.reads);
   if (!reads.includes('OUTPUT')) missing.push('a meter that reads output');
-  const onlyTubes = choices.amplifiers.every((one) => one.tuned);
+  const onlyTubes = climbing(choices).every((one) => one.tuned);
   if (onlyTubes && !reads.includes('PLATE_CURRENT')) missing.push('a meter that reads plate current');
   return missing;
 }
@@ -110,6 +110,8 @@ const WHAT: Partial<Record<RunSummary['school'], string>> = {
   MATCHER: 'matcher,',
   CHAIN: 'way up,',
   WAVEFORM: 'waveform,',
+  SUPPLY_TABLE: 'by supply volts,',
+  RESONANCE: 'resonance,',
 };
 
 function GoOn({ run }: { run: RunSummary }) {

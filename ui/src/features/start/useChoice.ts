@@ -41,13 +41,16 @@ export function remember(choice: Choice): void {
   localStorage.setItem(KEY, JSON.stringify(choice));
 }
 
+/** Returns the amplifiers that are brought up by drive; what switches is brought up by its supply, under Drive. */
+export const climbing = (choices: Choices) => choices.amplifiers.filter((one) => one.moduleCount === undefined);
+
 /** Returns the choice made complete: what was chosen where it is still there, else the first that fits. */
 export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
   const pick = (list: { id: string }[], id: string | undefined) =>
     (list.find((one) => one.id === id) ?? list[0])?.id ?? '';
   // The amplifier of the last run first, then those that have a meter of their own name.
   const rank = (name: string) => 2 * Number(name === choices.lastAmplifier) + Number(isRead(choices, name));
-  const amplifiers = [...choices.amplifiers].sort((a, b) => rank(b.name) - rank(a.name));
+  const amplifiers = [...climbing(choices)].sort((a, b) => rank(b.name) - rank(a.name));
   const amplifierId = pick(amplifiers, wanted.amplifierId);
   const amplifier = choices.amplifiers.find((one) => one.id === amplifierId);
   const bands = amplifier?.bands ?? [];
@@ -87,7 +90,16 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
 }
 
 /** Schools of runs that begin elsewhere: they turn no dials, or follow from the amplifier. */
-const OTHER_RUNS: readonly Choice['school'][] = ['DRIVE_TABLE', 'ALC', 'BIAS', 'MATCHER', 'CHAIN', 'WAVEFORM'];
+const OTHER_RUNS: readonly Choice['school'][] = [
+  'DRIVE_TABLE',
+  'ALC',
+  'BIAS',
+  'MATCHER',
+  'CHAIN',
+  'WAVEFORM',
+  'SUPPLY_TABLE',
+  'RESONANCE',
+];
 
 export const isOfOtherRuns = (school: Choice['school']) => OTHER_RUNS.includes(school);
 
@@ -100,7 +112,17 @@ function schoolFor(choices: Choices, wanted: Choice['school'] | undefined, ampli
 const OF_TUBES = ['PLATE_CURRENT', 'GRID_CURRENT', 'SCREEN_CURRENT', 'PLATE_VOLTAGE'];
 const OF_TRANSISTORS = ['INPUT_POWER', 'INPUT_SWR', 'SUPPLY_CURRENT', 'SUPPLY_VOLTAGE', 'HEAT_SINK'];
 /** What is read without a climb: the exciter's sound, idle currents. */
-const OF_OTHER_RUNS = ['ALC_GAUGE', 'SENSE_VOLTAGE', 'DEVICE_CURRENT', 'GATE_VOLTAGE', 'GATE_RF', 'OUTPUT_VPP'];
+const OF_OTHER_RUNS = [
+  'ALC_GAUGE',
+  'SENSE_VOLTAGE',
+  'DEVICE_CURRENT',
+  'GATE_VOLTAGE',
+  'GATE_RF',
+  'OUTPUT_VPP',
+  'PHASE',
+  'LINE_VOLTAGE',
+  'LINE_CURRENT',
+];
 
 /** Whether a meter has anything to say of an amplifier of that kind. */
 export const suits = (meter: Choices['meters'][number], tuned: boolean) =>

@@ -36,6 +36,9 @@ const ROLES: Option[] = [
   ['GATE_VOLTAGE', 'gate voltage'],
   ['GATE_RF', 'gate RF, peak to peak'],
   ['OUTPUT_VPP', 'output, peak to peak'],
+  ['PHASE', 'phase, in divisions from its middle'],
+  ['LINE_VOLTAGE', 'line volts'],
+  ['LINE_CURRENT', 'line amperes'],
 ];
 
 const MARKS: Option[] = [['MARKS', 'marks, bars or dB of its own']];
@@ -60,9 +63,9 @@ const DEGREES: Option[] = [['C', '°C']];
 function scalesOf(role: string): Option[] {
   if (role === 'OUTPUT' || role === 'REFLECTED' || role === 'INPUT_POWER') return WATTS;
   if (role === 'HEAT_SINK') return DEGREES;
-  if (role === 'ALC_GAUGE') return MARKS;
+  if (role === 'ALC_GAUGE' || role === 'PHASE') return MARKS;
   if (role.endsWith('CURRENT')) return AMPERES;
-  return role.endsWith('VOLTAGE') ? VOLTS : RATIOS;
+  return role.endsWith('VOLTAGE') || role === 'GATE_RF' || role === 'OUTPUT_VPP' ? VOLTS : RATIOS;
 }
 
 const name: Spec = { type: 'text', path: 'name', label: 'Name' };
@@ -149,6 +152,19 @@ const STAGE: Spec = {
       fields: [
         number('supplyVoltageDcV', 'Supply voltage', 'V'),
         number('supplyCurrentLimitA', 'Supply current, at most', 'A'),
+      ],
+    },
+    {
+      kind: 'switching',
+      label: 'transistors that switch: the supply sets the power',
+      fresh: { kind: 'switching', moduleCount: 1 },
+      fields: [
+        number('driveW', 'Drive that it wants', 'W'),
+        number('leastSupplyDcV', 'Supply voltage, at least', 'V'),
+        number('mostSupplyDcV', 'Supply voltage, at most', 'V'),
+        number('supplyCurrentLimitA', 'Supply current, at most', 'A'),
+        number('moduleCount', 'Modules', ''),
+        number('sinkKPerW', 'Heat sink, rise', 'K/W', { optional: true, hint: 'leave empty where unknown' }),
       ],
     },
   ],

@@ -6,9 +6,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Timer;
 import java.util.TimerTask;
+import java.util.function.Consumer;
+import java.util.function.ToDoubleFunction;
 import org.tubrin.core.alc.LevelPoint;
 import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.station.Band;
+import org.tubrin.core.station.Stage;
 import org.tubrin.core.tank.ImpedancePoint;
 
 /** The instruments of the simulated station, on ports in a row, and the clock that moves it. */
@@ -17,6 +20,8 @@ public final class Bench implements AutoCloseable {
     public static final int INSTRUMENTS = 7;
 
     private static final int DEVICES = SkerryPoint.KETCH_BIAS.deviceCount();
+    private static final Stage.Switching STAGE = SkerryPoint.LUGGER;
+    private static final double MOTOR_STEPS = 10_000;
     private static final int TICK_MS = 20;
     private final SimulatedStation station;
     private final List<ScpiServer> servers = new ArrayList<>();
@@ -117,6 +122,7 @@ public final class Bench implements AutoCloseable {
                         case BARQUE -> station.place(SkerryPoint.BARQUE);
                         case KETCH -> station.place(placed.name(), SkerryPoint.KETCH);
                         case DINGHY -> station.place(placed.name(), SkerryPoint.DINGHY);
+                        case LUGGER -> station.placeSwitching();
                     }
                 })
                 .level("ROUTe:PAD", 0, 60, station::padDb, station::padDb)
@@ -136,7 +142,47 @@ public final class Bench implements AutoCloseable {
                 .set("PANel:BIAS:MOUNt", text -> station.badlyMounted((int) Instrument.within(text, 0, DEVICES)))
                 .level("PANel:ALC", 0, 2000, station::pullsBackW, station::pullsBackW)
                 .set("PANel:GATE:FOLLow", text -> station.gateFollows(Instrument.isOn(text)))
+                .level("PANel:SUPPly", STAGE.leastSupplyDcV(), STAGE.mostSupplyDcV(), this::supplyV, this::supplyV)
+                .level("PANel:MODules", 1, STAGE.moduleCount(), this::modules, this::modules)
+                .set("ROUTe:ANTenna:DRIFt", text -> station.drifts(Instrument.isOn(text)))
+                .level(
+                        "PANel:MOTor",
+                        -MOTOR_STEPS,
+                        MOTOR_STEPS,
+                        () -> of(DriftingAntenna::motor),
+                        steps -> wire(one -> one.motor(steps)))
+                .level(
+                        "WEATher:RAIN",
+                        -1e5,
+                        1e5,
+                        () -> of(DriftingAntenna::rain),
+                        hertz -> wire(one -> one.rain(hertz)))
+                .level("WEATher:WIND", 0, 1000, () -> of(DriftingAntenna::wind), hertz -> wire(one -> one.wind(hertz)))
                 .query("PANel:ALL", this::all);
+    }
+
+    private double supplyV() {
+        return station.switching().map(SwitchingAmplifier::supplyV).orElse(0.0);
+    }
+
+    private void supplyV(double volts) {
+        station.switching().ifPresent(stage -> stage.supplyV(volts));
+    }
+
+    private double modules() {
+        return station.switching().map(SwitchingAmplifier::modules).orElse(0);
+    }
+
+    private void modules(double count) {
+        station.switching().ifPresent(stage -> stage.modules((int) count));
+    }
+
+    private double of(ToDoubleFunction<DriftingAntenna> figure) {
+        return station.drifting().stream().mapToDouble(figure).findFirst().orElse(0);
+    }
+
+    private void wire(Consumer<DriftingAntenna> does) {
+        station.drifting().ifPresent(does);
     }
 
     /** Returns what an antenna shows, from its resistance and reactance in ohms, parted by a comma. */
@@ -152,7 +198,8 @@ public final class Bench implements AutoCloseable {
         BRIGANTINE,
         BARQUE,
         KETCH,
-        DINGHY
+        DINGHY,
+        LUGGER
     }
 
     private enum Cable {
@@ -180,7 +227,10 @@ public final class Bench implements AutoCloseable {
                 Double.toString(station.level()),
                 Integer.toString(station.device()),
                 Double.toString(station.pot()),
-                Double.toString(station.padDb()));
+                Double.toString(station.padDb()),
+                Double.toString(supplyV()),
+                Double.toString(modules()),
+                Double.toString(of(DriftingAntenna::motor)));
     }
 
     private Instrument wattmeter() {
@@ -240,6 +290,9 @@ public final class Bench implements AutoCloseable {
                 .number("MEASure:GATE", station::gateV)
                 .number("MEASure:GATE:RF", station::gateRfV)
                 .number("MEASure:VPP", station::outputVpp)
+                .number("MEASure:PHASe", station::phaseDivisions)
+                .number("MEASure:LINE:VOLTage", station::lineV)
+                .number("MEASure:LINE:CURRent", station::lineA)
                 .level("WAVeform:SPAN", 1e-4, 1, scope::spanS, scope::spanS)
                 .query("WAVeform:DATA", station::sweep)
                 .level("INPut:PROBe", 0.5, 2, scope::probeShare, scope::probeShare)

@@ -48,6 +48,8 @@ public final class SimulatedStation {
     /** Average of two equal tones, as a share of their peak envelope power. */
     private static final double TONES_SHARE = 0.5;
 
+    private static final double DEGREES_PER_DIVISION = 10;
+
     private static final double LOAD_PLAY_MARKS = 0.02;
     private static final Warming LOAD_WARMING = new Warming(0.52, 1800);
 
@@ -77,6 +79,8 @@ public final class SimulatedStation {
     private Feeder feeder = Feeder.CAPSTAN;
     private boolean held;
     private Optional<Placed> transistors = Optional.empty();
+    private Optional<SwitchingAmplifier> switching = Optional.empty();
+    private Optional<DriftingAntenna> drifting = Optional.empty();
     private BenchExciter exciter = BenchExciter.HALYARD;
     private String firmware = BenchExciter.HALYARD.firmware();
     private LevelControl levelControl;
@@ -152,7 +156,8 @@ public final class SimulatedStation {
     private void slice(double s) {
         heaterS = heater ? heaterS + s * warmUpSpeed : 0;
         keyedS = keyed ? keyedS + s : 0;
-        if (keyedS > LONGEST_KEY_DOWN_S && !biasing) {
+        // A transmission on a low band lasts minutes.
+        if (keyedS > LONGEST_KEY_DOWN_S && !biasing && switching.isEmpty()) {
             keyed = false;
         }
         double outputW = 0;
@@ -160,7 +165,8 @@ public final class SimulatedStation {
         double gridA = 0;
         double screenA = 0;
         double volts = truth.twin().constants().supplyOpenV();
-        boolean driven = keyed && operate && !tripped && !biasing && transistors.isEmpty();
+        boolean driven = keyed && operate && !tripped && !biasing && hasTubes();
+        drifting.ifPresent(wire -> wire.pass(s, warmUpSpeed));
         double emission = Warming.emission(heaterS, tubes().tube().warmUpS());
         if (driven && emission > 0.01) {
             Setting setting =
@@ -178,13 +184,16 @@ public final class SimulatedStation {
             board.pass(keyed, s * warmUpSpeed);
         } else if (transistors.isPresent()) {
             outputW = pass(transistors.get().stage(), s);
+        } else if (switching.isPresent()) {
+            outputW = pass(switching.get(), s);
         } else if (keyed && !tripped) {
             outputW = driveW();
         }
         if (transistors.isEmpty()) {
             inputPower.follow(keyed && !biasing ? driveW() : 0, s);
         }
-        loadRiseK = LOAD_WARMING.riseK(loadRiseK, loadOpen || antenna.isPresent() ? 0 : dutyFactor * outputW, s);
+        loadRiseK = LOAD_WARMING.riseK(
+                loadRiseK, loadOpen || antenna.isPresent() || drifting.isPresent() ? 0 : dutyFactor * outputW, s);
         exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(exciterW) : 1.2;
         double back = Mismatch.reflectedShare(loadOhm(), reactanceOhm());
         // Pulses are faster than any pointer: it shows their average; what holds peaks sees them.
@@ -216,6 +225,59 @@ public final class SimulatedStation {
         return tripped ? 0 : shown.outputW();
     }
 
+    /** Lets an amplifier that switches go on, with its meters; returns its output. */
+    private double pass(SwitchingAmplifier stage, double s) {
+        stage.pass(keyed && operate ? driveW() : 0, loadOhm(), reactanceOhm(), s);
+        tripped = stage.tripped();
+        heatSink.follow(stage.sinkC(), s);
+        stageVoltage.follow(stage.terminalV(), s);
+        stageCurrent.follow(stage.supplyA(), s);
+        return operate ? stage.outputW() : keyed ? driveW() : 0;
+    }
+
+    private boolean hasTubes() {
+        return transistors.isEmpty() && switching.isEmpty();
+    }
+
+    /** Returns the stage that switches; empty while another amplifier is on the bench. */
+    synchronized Optional<SwitchingAmplifier> switching() {
+        return switching;
+    }
+
+    /** Puts the amplifier that switches on the bench, its supply at its lowest voltage. */
+    synchronized void placeSwitching() {
+        transistors = Optional.empty();
+        switching = Optional.of(new SwitchingAmplifier(SkerryPoint.LUGGER, SkerryPoint.LUGGER_W, seed));
+        keyed = false;
+        tripped = false;
+    }
+
+    /** Puts the antenna that drifts in place of the load, its motor where it was; the load again. */
+    synchronized void drifts(boolean on) {
+        drifting = on ? Optional.of(new DriftingAntenna(seed)) : Optional.empty();
+        keyed = false;
+    }
+
+    /** Returns the antenna that drifts; empty while another end is in its place. */
+    synchronized Optional<DriftingAntenna> drifting() {
+        return drifting;
+    }
+
+    /** Returns what a phase meter in the line shows, in divisions of 10 degrees. */
+    synchronized double phaseDivisions() {
+        return keyed && nowW > 0 ? Math.toDegrees(Math.atan2(reactanceOhm(), loadOhm())) / DEGREES_PER_DIVISION : 0;
+    }
+
+    /** Returns the volts of the line, root mean square. */
+    synchronized double lineV() {
+        return lineA() * Math.hypot(loadOhm(), reactanceOhm());
+    }
+
+    /** Returns the amperes in it. */
+    synchronized double lineA() {
+        return keyed ? Math.sqrt(Math.max(0, nowW) / loadOhm()) : 0;
+    }
+
     private Stage.Tubes tubes() {
         return record.tubes();
     }
@@ -226,11 +288,19 @@ public final class SimulatedStation {
     }
 
     private double reactanceOhm() {
-        return loadOpen ? 0 : antenna.map(ImpedancePoint::reactanceOhm).orElse(0.0);
+        if (loadOpen) {
+            return 0;
+        }
+        return drifting.map(wire -> wire.reactanceOhm(frequencyHz))
+                .or(() -> antenna.map(ImpedancePoint::reactanceOhm))
+                .orElse(0.0);
     }
 
     /** Returns the resistance at the cable's end: the load's at its temperature, an antenna's, or that of a broken cable. */
     public synchronized double loadOhm() {
+        if (drifting.isPresent() && !loadOpen) {
+            return drifting.get().ohm();
+        }
         if (antenna.isPresent() && !loadOpen) {
             return antenna.get().ohm();
         }
@@ -245,6 +315,7 @@ public final class SimulatedStation {
     /** Puts an amplifier on the bench, cold dials in the middle, heaters on from now. */
     synchronized void place(TubeTwin amplifier) {
         transistors = Optional.empty();
+        switching = Optional.empty();
         record = amplifier;
         truth = Truth.of(amplifier, seed);
         plate = knob(tubes().plate(), PLATE_PLAY_MARKS);
@@ -257,6 +328,7 @@ public final class SimulatedStation {
 
     /** Puts an amplifier with transistors on the bench. */
     synchronized void place(String name, TransistorAmplifier.Model amplifier) {
+        switching = Optional.empty();
         transistors = Optional.of(new Placed(name, new TransistorAmplifier(amplifier, seed)));
         keyed = false;
         tripped = false;
@@ -279,7 +351,9 @@ public final class SimulatedStation {
 
     /** Returns on what the protection acted; empty where it did not, or is that of tubes. */
     synchronized Optional<SeenSign> trip() {
-        return transistors.flatMap(placed -> placed.stage().trip());
+        return switching.isPresent() && tripped
+                ? Optional.of(SeenSign.TRIP_REFLECTED)
+                : transistors.flatMap(placed -> placed.stage().trip());
     }
 
     private static Knob knob(Dial dial, double playMarks) {
@@ -299,6 +373,9 @@ public final class SimulatedStation {
     }
 
     synchronized String amplifierName() {
+        if (switching.isPresent()) {
+            return "LUGGER";
+        }
         if (transistors.isPresent()) {
             return transistors.get().name();
         }
@@ -544,7 +621,7 @@ public final class SimulatedStation {
     /** Returns what comes out at an amplitude of the drive, both as shares; the supply stands still over a beat. */
     private DoubleUnaryOperator amplitude() {
         double driveW = driveW();
-        if (!operate || tripped || biasing || !keyed) {
+        if (!operate || tripped || biasing || !keyed || switching.isPresent()) {
             return DoubleUnaryOperator.identity();
         }
         if (transistors.isPresent()) {
@@ -633,6 +710,7 @@ public final class SimulatedStation {
         tripped = false;
         keyed = false;
         transistors.ifPresent(placed -> placed.stage().reset());
+        switching.ifPresent(SwitchingAmplifier::reset);
     }
 
     synchronized void loadOpen(boolean open) {

@@ -85,6 +85,12 @@ public final class SkerryPoint {
                             new TankBand(Band.MHZ_7, 4.7375e-6, 231, 22 * PICO, 182 * PICO, 1, 0),
                             new TankBand(Band.MHZ_14, 2.1286e-6, 240, 0, 0, 1, 0))));
 
+    /** Transistors that switch, for the lowest bands. */
+    public static final Stage.Switching LUGGER = new Stage.Switching(2, 12, 48, 12, 3, Optional.of(0.6));
+
+    /** What it is rated for, in watts. */
+    public static final double LUGGER_W = 300;
+
     /** Transistors at 50 V. */
     public static final TransistorAmplifier.Model KETCH = new TransistorAmplifier.Model(
             new TwinConstants.Broadband(

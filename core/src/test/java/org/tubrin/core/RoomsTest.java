@@ -33,7 +33,9 @@ public class RoomsTest {
         "bias",
         "matcher",
         "chain",
-        "scope"
+        "scope",
+        "resonance",
+        "switching"
     };
 
     private static final Map<String, List<String>> MAY_IMPORT = Map.ofEntries(
@@ -56,6 +58,8 @@ public class RoomsTest {
             entry("bias", "quantity"),
             entry("scope", "quantity", "twin"),
             entry("matcher", "quantity", "tank", "station"),
+            entry("resonance", "quantity", "metering"),
+            entry("switching", "quantity"),
             entry("card", "quantity", "metering", "tank", "station", "twin", "run"),
             entry("trend", "quantity", "metering", "station", "budget", "run"));
 

@@ -45,6 +45,9 @@ import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.resonance.NextAct;
+import org.tubrin.core.resonance.Weather;
+import org.tubrin.core.resonance.Witness;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
@@ -110,6 +113,16 @@ public class WordsTest {
         add(wanted, "name.*", ReadingSource.values());
         add(wanted, "sourceOf.*", ReadingSource.values());
         add(wanted, "signal.*", Linearity.Grade.values());
+        add(wanted, "weather.*", Weather.values());
+        add(wanted, "resonance.unit.*", Witness.values());
+        add(wanted, "resonance.alarm.*", Witness.values());
+        for (NextAct.Because because :
+                List.of(NextAct.Because.STUCK, NextAct.Because.FAR, NextAct.Because.RESISTANCE)) {
+            wanted.add("resonance.stopped." + because);
+        }
+        for (String came : List.of("IN_TUNE", "STOPPED", "OFF", "NOTHING")) {
+            wanted.add("resonance.came." + came);
+        }
         add(wanted, "waveform.*", Waveform.values());
         add(wanted, "waveform.*.meaning", Waveform.values());
         add(wanted, "trapezoid.*", Trapezoid.values());
@@ -124,6 +137,10 @@ public class WordsTest {
         add(wanted, "scope.end.*", ScopeCheck.End.values());
         for (ClimbEnd end : List.of(ClimbEnd.SIGNAL_CLEAN, ClimbEnd.SIGNAL_NOT_CLEAN, ClimbEnd.VOLTS_APART)) {
             wanted.add("wave.cameTo." + end);
+        }
+        for (ClimbEnd end : List.of(
+                ClimbEnd.WANTED, ClimbEnd.RATED, ClimbEnd.LICENCE, ClimbEnd.LIMIT_NEAR, ClimbEnd.SUPPLY_AT_TOP)) {
+            wanted.add("volts.cameTo." + end);
         }
         add(wanted, "average.*", ModeAverage.Kind.values());
         add(wanted, "ground.*", GroundMap.Figure.values());

@@ -153,6 +153,11 @@ final class Novice {
         }
 
         @Override
+        public Boolean leaveAlone(Move.LeaveAlone leaveAlone) {
+            throw new IllegalStateException("not of a stage with dials: " + leaveAlone);
+        }
+
+        @Override
         public Boolean unkey(Move.Unkey unkey) {
             shack.pass(1);
             return true;

@@ -56,8 +56,17 @@ final class Plain {
 
     private List<Double> drives() {
         return switch (school) {
-            case PEAK_THEN_HEAVIER, PULSED, GRID_TARGET, DRIVE_TABLE, ALC, BIAS, MATCHER, CHAIN, WAVEFORM ->
-                List.of(topW / 16, topW / 8, topW / 4, topW / 2, topW);
+            case PEAK_THEN_HEAVIER,
+                    PULSED,
+                    GRID_TARGET,
+                    DRIVE_TABLE,
+                    ALC,
+                    BIAS,
+                    MATCHER,
+                    CHAIN,
+                    WAVEFORM,
+                    SUPPLY_TABLE,
+                    RESONANCE -> List.of(topW / 16, topW / 8, topW / 4, topW / 2, topW);
             case DIP_AND_LOAD -> List.of(topW / 4, topW / 2, topW);
             case TUNE_WHERE_YOU_RUN -> List.of(topW / 9, topW / 3, topW);
             case MAKERS_CHART -> List.of(topW / 16, topW);

@@ -89,7 +89,7 @@ final class Shack {
             case DRIVE -> driveW = to;
             case PLATE -> plate.turn(to);
             case LOAD -> load.turn(to);
-            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK ->
+            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, SUPPLY, MODULES, MOTOR ->
                 throw new IllegalArgumentException("a climb has no " + control);
         }
         settle();
@@ -100,7 +100,7 @@ final class Shack {
             case DRIVE -> driveW;
             case PLATE -> plate.shown();
             case LOAD -> load.shown();
-            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK ->
+            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, SUPPLY, MODULES, MOTOR ->
                 throw new IllegalArgumentException("a climb has no " + control);
         };
     }
@@ -178,7 +178,10 @@ final class Shack {
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> 0;
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> 0;
         };
     }
 

@@ -11,6 +11,7 @@ import org.tubrin.core.signs.Sign;
  * @param reason why
  * @param beginsFinish whether the step in hand is the last one once it is done
  * @param strikesReadings whether the readings of the step in hand no longer hold once it is done
+ * @param recordsStep whether the step in hand is recorded as it is done
  * @param expect output to expect of the step, where it can be said
  * @param cautions dangers at this place
  * @param forDriveW drive that a turn of LOAD is meant for, in watts; absent where it is the drive in hand
@@ -21,6 +22,7 @@ public record Advice(
         Reason reason,
         boolean beginsFinish,
         boolean strikesReadings,
+        boolean recordsStep,
         Optional<Expectation> expect,
         List<Caution> cautions,
         Optional<Double> forDriveW,
@@ -32,7 +34,15 @@ public record Advice(
 
     static Advice of(Move move, Reason reason, Caution... cautions) {
         return new Advice(
-                move, reason, false, false, Optional.empty(), List.of(cautions), Optional.empty(), Optional.empty());
+                move,
+                reason,
+                false,
+                false,
+                false,
+                Optional.empty(),
+                List.of(cautions),
+                Optional.empty(),
+                Optional.empty());
     }
 
     static Advice striking(Move move, Reason reason, Caution... cautions) {
@@ -40,19 +50,34 @@ public record Advice(
     }
 
     private Advice with(boolean finishes, boolean strikes) {
-        return new Advice(move, reason, finishes, strikes, expect, cautions, forDriveW, about);
+        return new Advice(move, reason, finishes, strikes, recordsStep, expect, cautions, forDriveW, about);
     }
 
     Advice expecting(Optional<Expectation> expectation) {
-        return new Advice(move, reason, beginsFinish, strikesReadings, expectation, cautions, forDriveW, about);
+        return new Advice(
+                move, reason, beginsFinish, strikesReadings, recordsStep, expectation, cautions, forDriveW, about);
     }
 
     Advice about(Sign.Code sign) {
-        return new Advice(move, reason, beginsFinish, strikesReadings, expect, cautions, forDriveW, Optional.of(sign));
+        return new Advice(
+                move,
+                reason,
+                beginsFinish,
+                strikesReadings,
+                recordsStep,
+                expect,
+                cautions,
+                forDriveW,
+                Optional.of(sign));
     }
 
     Advice meantFor(double driveW) {
-        return new Advice(move, reason, beginsFinish, strikesReadings, expect, cautions, Optional.of(driveW), about);
+        return new Advice(
+                move, reason, beginsFinish, strikesReadings, recordsStep, expect, cautions, Optional.of(driveW), about);
+    }
+
+    Advice recording() {
+        return new Advice(move, reason, beginsFinish, strikesReadings, true, expect, cautions, forDriveW, about);
     }
 
     Advice beginningFinish() {

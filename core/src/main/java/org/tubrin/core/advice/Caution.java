@@ -16,5 +16,7 @@ public enum Caution {
     /** A pot that is up when the supply comes on takes its device. */
     POTS_BEFORE_POWER,
     /** What is too much for a probe or an input. */
-    SCOPE_VOLTS
+    SCOPE_VOLTS,
+    /** At the far end of a loaded antenna stand thousands of volts. */
+    ANTENNA_VOLTS
 }

@@ -20,6 +20,9 @@ public final class Following implements Move.Cases<List<RunEvent>> {
     /** Returns the events of an advice that was followed; empty where the move is done by other means. */
     public static List<RunEvent> events(Advice advice, Instant now) {
         List<RunEvent> events = new ArrayList<>();
+        if (advice.recordsStep()) {
+            events.add(new RunEvent.StepRecorded());
+        }
         if (advice.strikesReadings()) {
             events.add(new RunEvent.TriedAgain());
         }
@@ -99,6 +102,11 @@ public final class Following implements Move.Cases<List<RunEvent>> {
 
     @Override
     public List<RunEvent> hold(Move.Hold hold) {
+        return OTHERWISE;
+    }
+
+    @Override
+    public List<RunEvent> leaveAlone(Move.LeaveAlone leaveAlone) {
         return OTHERWISE;
     }
 

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.run.KeyDown;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.station.Load;
@@ -34,6 +35,8 @@ public record KeyClock(
 
     /** The longest key-down without RF, in seconds. */
     private static final double WITHOUT_RF_S = 7200;
+    /** A transmission lasts minutes; the law asks for a call sign now and then. */
+    private static final double TRANSMISSION_S = 600;
 
     /** What goes on. */
     public enum Phase {
@@ -65,7 +68,7 @@ public record KeyClock(
         TuneSettings settings = state.setup().settings();
         List<KeyDown> keyDowns = state.keyDowns();
         if (state.setup().stage().staysKeyed()) {
-            return withoutRf(state);
+            return untilUnkeyed(state);
         }
         if (keyDowns.isEmpty()) {
             Optional<Heat> cold = thermal(state).map(thermal -> heat(state, thermal, 0, now));
@@ -102,13 +105,14 @@ public record KeyClock(
                 phase, up, settings.keyDownAimS(), settings.keyDownStopS(), restS, keyDownS, heat, plateHeat);
     }
 
-    /** Without RF nothing but the current itself says when the key goes up. */
-    private static KeyClock withoutRf(RunState state) {
+    /** Without RF nothing but the current itself says when the key goes up; on the air the transmission does. */
+    private static KeyClock untilUnkeyed(RunState state) {
+        double longestS = state.setup().stage().kind() == RunKind.BIAS ? WITHOUT_RF_S : TRANSMISSION_S;
         Phase phase = state.isKeyed() ? Phase.KEY_DOWN : state.keyDowns().isEmpty() ? Phase.IDLE : Phase.READY;
         Instant since = state.keyDowns().isEmpty()
                 ? state.startedAt()
                 : state.keyDowns().get(state.keyDowns().size() - 1).from();
-        return new KeyClock(phase, since, WITHOUT_RF_S, WITHOUT_RF_S, 0, 0, Optional.empty(), 0);
+        return new KeyClock(phase, since, longestS, longestS, 0, 0, Optional.empty(), 0);
     }
 
     private static double coolingS(RunState state, KeyDown last, Instant up) {

@@ -43,6 +43,8 @@ public sealed interface Move {
 
         T hold(Hold hold);
 
+        T leaveAlone(LeaveAlone leaveAlone);
+
         T unkey(Unkey unkey);
 
         T enterReadings(EnterReadings enterReadings);
@@ -192,6 +194,18 @@ public sealed interface Move {
         @Override
         public <T> T in(Cases<T> cases) {
             return cases.hold(this);
+        }
+    }
+
+    /**
+     * The antenna is in tune: its motor is left alone.
+     *
+     * @param leftS until it is looked at again, in seconds
+     */
+    record LeaveAlone(double leftS) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.leaveAlone(this);
         }
     }
 

@@ -30,6 +30,8 @@ public final class NextMove {
                     case MATCHER -> MatcherAdvice.of(state, now);
                     case CHAIN -> ChainAdvice.of(state, now);
                     case WAVEFORM -> ScopeAdvice.of(state, now);
+                    case SUPPLY_TABLE -> SupplyAdvice.of(state, now);
+                    case RESONANCE -> ResonanceAdvice.keyUp(state, now);
                 };
             case CLOSING ->
                 Advice.of(
@@ -43,6 +45,8 @@ public final class NextMove {
                             case MATCHER -> Reason.KEEP_MATCH;
                             case CHAIN -> Reason.KEEP_CHAIN;
                             case WAVEFORM -> Reason.KEEP_WAVEFORM;
+                            case SUPPLY_TABLE -> Reason.KEEP_SUPPLY;
+                            case RESONANCE -> Reason.KEEP_RESONANCE;
                             case TUNE_UP, DRIVE_TABLE -> Reason.KEEP_FOR_NEXT_TIME;
                         });
             case FINISHED, ABANDONED -> Advice.of(new Move.Done(), Reason.RUN_OVER);
@@ -62,6 +66,8 @@ public final class NextMove {
                     case MATCHER -> MatcherAdvice.keyDown(state, clock);
                     case CHAIN -> Advice.of(new Move.ReadOff(clock.aimS()), Reason.CHAIN_READ);
                     case WAVEFORM -> ScopeAdvice.keyDown(state, clock);
+                    case SUPPLY_TABLE -> Advice.of(new Move.ReadOff(clock.aimS()), Reason.SUPPLY_READ);
+                    case RESONANCE -> ResonanceAdvice.keyDown(state, now);
                 };
     }
 
@@ -82,6 +88,7 @@ public final class NextMove {
             }
             case POTS_AT_MINIMUM -> List.of(Caution.POTS_BEFORE_POWER);
             case SCOPE_AT_LOAD -> List.of(Caution.SCOPE_VOLTS);
+            case NOBODY_AT_ANTENNA -> List.of(Caution.ANTENNA_VOLTS, Caution.RF_EXPOSURE);
             case COVERS_ON, RESTING_SEEN -> List.of(Caution.HIGH_VOLTAGE);
             case BAND_SWITCH -> List.of(Caution.BAND_SWITCH_UNKEYED);
             case BYPASS_LOW_POWER, MATCHED_IN_BYPASS -> List.of(Caution.RF_EXPOSURE);
@@ -100,6 +107,9 @@ public final class NextMove {
                     SUPPLY_LIMITED,
                     IDLE_SET,
                     NO_DRIVE,
+                    SUPPLY_TURNED_DOWN,
+                    METERS_AGREE,
+                    MOTOR_TURNS,
                     SCOPE_GROUNDED,
                     READY_AS_USED,
                     METER_RANGE,

@@ -78,6 +78,15 @@ public record Budget(
 
     /** Returns the budget of one step of a stage with transistors: all that goes in and does not come out is heat. */
     public static Budget of(Map<ReadingRole, Quantity> readings, Quantity driveW, Stage.Transistors transistors) {
+        return bySupply(readings, driveW, Optional.of(transistors.supplyVoltageDcV()));
+    }
+
+    /** Returns the budget of one step of a stage that switches: its supply's voltage is set, so nothing sags. */
+    public static Budget of(Map<ReadingRole, Quantity> readings, Quantity driveW) {
+        return bySupply(readings, driveW, Optional.empty());
+    }
+
+    private static Budget bySupply(Map<ReadingRole, Quantity> readings, Quantity driveW, Optional<Double> nominalDcV) {
         Optional<Quantity> output = positive(readings, ReadingRole.OUTPUT);
         Optional<Quantity> voltage = positive(readings, ReadingRole.SUPPLY_VOLTAGE);
         Optional<Quantity> input = both(
@@ -91,7 +100,7 @@ public record Budget(
                 both(input, outputOrNone, (in, out) -> in.minus(out)),
                 both(input, outputOrNone, (in, out) -> in.plus(driveW).minus(out)),
                 gainDb(output, driveW),
-                voltage.map(volts -> sag(volts, transistors.supplyVoltageDcV())),
+                voltage.flatMap(volts -> nominalDcV.map(nominal -> sag(volts, nominal))),
                 Optional.empty());
     }
 

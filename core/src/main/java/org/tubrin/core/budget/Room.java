@@ -58,11 +58,23 @@ public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict
             double ratedOutputW,
             Optional<TwinConstants> constants) {
         List<Room> rooms = new ArrayList<>();
-        add(rooms, LimitKind.RATED_OUTPUT, readings, ReadingRole.OUTPUT, ratedOutputW);
-        add(rooms, LimitKind.SUPPLY_CURRENT, readings, ReadingRole.SUPPLY_CURRENT, transistors.supplyCurrentLimitA());
+        rooms.addAll(of(readings, transistors.supplyCurrentLimitA(), ratedOutputW));
         if (constants.orElse(null) instanceof TwinConstants.Broadband twin) {
             add(rooms, LimitKind.HEAT_SINK, readings, ReadingRole.HEAT_SINK, twin.foldBackC());
         }
+        return List.copyOf(rooms);
+    }
+
+    /**
+     * Returns the room to what a stage on a direct-current supply is rated for, and to the current that it may draw.
+     *
+     * @param supplyCurrentLimitA in amperes
+     * @param ratedOutputW in watts
+     */
+    public static List<Room> of(Map<ReadingRole, Quantity> readings, double supplyCurrentLimitA, double ratedOutputW) {
+        List<Room> rooms = new ArrayList<>();
+        add(rooms, LimitKind.RATED_OUTPUT, readings, ReadingRole.OUTPUT, ratedOutputW);
+        add(rooms, LimitKind.SUPPLY_CURRENT, readings, ReadingRole.SUPPLY_CURRENT, supplyCurrentLimitA);
         return List.copyOf(rooms);
     }
 

@@ -129,7 +129,10 @@ public final class Expected {
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> VOLTAGE_SHARE;
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> VOLTAGE_SHARE;
         };
     }
 

@@ -289,7 +289,10 @@ final class RunFit {
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> 0;
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> 0;
         };
     }
 

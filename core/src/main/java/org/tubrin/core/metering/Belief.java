@@ -47,7 +47,10 @@ public record Belief(double value, List<Candidate> ranked) {
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> List.of();
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> List.of();
         };
     }
 

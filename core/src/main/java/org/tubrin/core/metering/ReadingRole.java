@@ -27,7 +27,13 @@ public enum ReadingRole {
     /** Drive at a gate, from peak to peak. */
     GATE_RF(Unit.VOLT),
     /** Volts over the load, from peak to peak. */
-    OUTPUT_VPP(Unit.VOLT);
+    OUTPUT_VPP(Unit.VOLT),
+    /** Phase between volts and amperes of a line, in the divisions of its meter to either side of the middle. */
+    PHASE(Unit.MARK),
+    /** Volts on a line, or marks of a meter that was scaled to agree. */
+    LINE_VOLTAGE(Unit.VOLT),
+    /** Amperes in it, or marks of the other meter. */
+    LINE_CURRENT(Unit.AMPERE);
 
     private final Unit unit;
 
@@ -40,8 +46,8 @@ public enum ReadingRole {
         return unit;
     }
 
-    /** Returns whether the value may be negative: screen current runs either way, all others do not. */
+    /** Returns whether the value may be negative: screen current runs either way, and phase has two sides. */
     public boolean mayBeNegative() {
-        return this == SCREEN_CURRENT;
+        return this == SCREEN_CURRENT || this == PHASE;
     }
 }

@@ -23,5 +23,7 @@ public enum Because {
     /** The window ends above where it begins. */
     LEAST_SHARE,
     /** A chart's place lies on the amplifier's own dial. */
-    OWN_DIAL
+    OWN_DIAL,
+    /** What switches has one drive, which exciter and pad are to give. */
+    FIXED_DRIVE
 }

@@ -46,6 +46,8 @@ public enum ProblemCode {
     NEEDS_DUMMY_LOAD,
     /** It is about transistors, and the amplifier has none. */
     NEEDS_TRANSISTORS,
+    /** It is about what an antenna does. */
+    NEEDS_ANTENNA,
     /** The amplifier's record has no matcher. */
     NEEDS_MATCHER,
     /** Exciter and pad bring less than the matcher needs. */

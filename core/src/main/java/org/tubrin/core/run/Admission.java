@@ -145,6 +145,8 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
             case POWER_AMPLIFIER, MATCHER -> new Likely(0, 1);
             case ATTENUATOR -> new Likely(0, Chain.MOST_ATTENUATION_DB);
             case LOOK -> new Likely(1, Look.values().length);
+            case SUPPLY, MODULES -> SupplySteps.within(setup, control);
+            case MOTOR -> new Likely(-ResonanceSteps.MOST_STEPS, ResonanceSteps.MOST_STEPS);
             case PLATE, LOAD -> throw new IllegalArgumentException("a dial of its own: " + control);
         };
     }
@@ -265,6 +267,13 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
                         "sign",
                         signSeen.sign().name(),
                         new Allowed.OneOf(known.stream().map(SeenSign::name).toList())));
+    }
+
+    @Override
+    public List<Problem> weatherNoted(RunEvent.WeatherNoted noted) {
+        return setup.stage().kind() == RunKind.RESONANCE
+                ? TAKEN
+                : List.of(problem(ProblemCode.MALFORMED, "event", "WeatherNoted"));
     }
 
     @Override

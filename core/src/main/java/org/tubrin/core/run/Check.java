@@ -22,6 +22,14 @@ public enum Check {
     /** Each stage draws its idle current. */
     IDLE_SET(Moment.COLD),
     NO_DRIVE(Moment.COLD),
+    /** The supply stands at its lowest voltage. */
+    SUPPLY_TURNED_DOWN(Moment.COLD),
+    /** Nobody can touch antenna, coil or motor. */
+    NOBODY_AT_ANTENNA(Moment.COLD),
+    /** Into the load the phase meter stands in its middle, or volts and amperes agree. */
+    METERS_AGREE(Moment.COLD),
+    /** The motor turns both ways, and stops at its ends. */
+    MOTOR_TURNS(Moment.COLD),
     /** The scope's tap is at the load and stands the volts to come. */
     SCOPE_AT_LOAD(Moment.COLD),
     /** Its ground is at the load's connector, with ferrites on both poles. */

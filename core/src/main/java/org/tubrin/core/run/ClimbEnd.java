@@ -73,6 +73,8 @@ public enum ClimbEnd {
     SIGNAL_NOT_CLEAN,
     /** Volts over the load and a wattmeter disagree beyond both. */
     VOLTS_APART,
+    /** The supply stands at the highest voltage that the stage takes. */
+    SUPPLY_AT_TOP,
     /** The drive was not raised from one step to the next. */
     STAYED,
     /** The last step was taken as such. */
@@ -135,6 +137,16 @@ public enum ClimbEnd {
             case CLEAN -> SIGNAL_CLEAN;
             case NOT_CLEAN -> SIGNAL_NOT_CLEAN;
             case VOLTS_APART -> VOLTS_APART;
+        });
+    }
+
+    /** Returns why the supply of a stage that switches is set no higher, where that is so. */
+    static Optional<ClimbEnd> ofSupply(TuneSetup setup, List<Step> steps) {
+        return SupplySteps.end(setup, steps).map(end -> switch (end) {
+            case WANTED -> WANTED;
+            case RATED -> setup.mostOutputW() < setup.licenceW() ? RATED : LICENCE;
+            case CURRENT -> LIMIT_NEAR;
+            case TOP -> SUPPLY_AT_TOP;
         });
     }
 

@@ -23,7 +23,13 @@ public enum Control {
     /** Attenuator behind a generator, in decibels. */
     ATTENUATOR(Unit.DECIBEL),
     /** What a scope is looked at for, by the place of a look, from 1. */
-    LOOK(Unit.ONE);
+    LOOK(Unit.ONE),
+    /** Voltage of the supply of a stage that switches. */
+    SUPPLY(Unit.VOLT),
+    /** How many of its modules are switched in. */
+    MODULES(Unit.ONE),
+    /** Motor of an antenna, in short steps from where it stood at first. */
+    MOTOR(Unit.ONE);
 
     private final Unit unit;
 

@@ -8,7 +8,9 @@ import org.tubrin.core.chain.ChainPlan;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.resonance.ResonancePlan;
 import org.tubrin.core.scope.ScopePlan;
+import org.tubrin.core.station.Stage;
 
 /**
  * What an operator chooses about how a school is followed.
@@ -24,6 +26,8 @@ import org.tubrin.core.scope.ScopePlan;
  * @param bias what a bias climb sets; absent but for one
  * @param chain what is driven up; absent but for a chain
  * @param scope what a waveform check expects; absent but for one
+ * @param resonance what an antenna is watched by; absent but for a watch
+ * @param modules how many modules of a stage that switches are in, from 1; absent for all
  * @param sound the way of the sound into the exciter; absent but for a run by levels
  * @param dutyFactor share of the time that a pulse is on, 0.05 to 1
  */
@@ -37,6 +41,8 @@ public record Customs(
         Optional<BiasPlan> bias,
         Optional<ChainPlan> chain,
         Optional<ScopePlan> scope,
+        Optional<ResonancePlan> resonance,
+        Optional<Integer> modules,
         double plateTargetShare,
         double gridLeastShare,
         double gridMostShare,
@@ -46,6 +52,8 @@ public record Customs(
     public static final Customs CUSTOMARY = new Customs(
             Optional.empty(),
             List.of(),
+            Optional.empty(),
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
@@ -74,6 +82,8 @@ public record Customs(
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
                 CUSTOMARY.plateTargetShare,
                 CUSTOMARY.gridLeastShare,
                 CUSTOMARY.gridMostShare,
@@ -82,26 +92,60 @@ public record Customs(
 
     /** Returns what is customary, with the way of the sound. */
     public static Customs of(SoundPath sound) {
-        return CUSTOMARY.about(Optional.of(sound), Optional.empty(), Optional.empty(), Optional.empty());
+        return CUSTOMARY.about(
+                Optional.of(sound), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     /** Returns what is customary, with what a bias climb sets. */
     public static Customs of(BiasPlan bias) {
-        return CUSTOMARY.about(Optional.empty(), Optional.of(bias), Optional.empty(), Optional.empty());
+        return CUSTOMARY.about(
+                Optional.empty(), Optional.of(bias), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     /** Returns what is customary, with what is driven up. */
     public static Customs of(ChainPlan chain) {
-        return CUSTOMARY.about(Optional.empty(), Optional.empty(), Optional.of(chain), Optional.empty());
+        return CUSTOMARY.about(
+                Optional.empty(), Optional.empty(), Optional.of(chain), Optional.empty(), Optional.empty());
     }
 
     /** Returns what is customary, with what a waveform check expects. */
     public static Customs of(ScopePlan scope) {
-        return CUSTOMARY.about(Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(scope));
+        return CUSTOMARY.about(
+                Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(scope), Optional.empty());
+    }
+
+    /** Returns what is customary, with what an antenna is watched by. */
+    public static Customs of(ResonancePlan resonance) {
+        return CUSTOMARY.about(
+                Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(resonance));
+    }
+
+    /** Returns the same for a number of modules. */
+    public Customs withModules(int count) {
+        return new Customs(
+                rungs,
+                ownDrivesW,
+                firstCeilingA,
+                wantedOutputW,
+                unfiltered,
+                sound,
+                bias,
+                chain,
+                scope,
+                resonance,
+                Optional.of(count),
+                plateTargetShare,
+                gridLeastShare,
+                gridMostShare,
+                dutyFactor);
     }
 
     private Customs about(
-            Optional<SoundPath> path, Optional<BiasPlan> idle, Optional<ChainPlan> way, Optional<ScopePlan> looks) {
+            Optional<SoundPath> path,
+            Optional<BiasPlan> idle,
+            Optional<ChainPlan> way,
+            Optional<ScopePlan> looks,
+            Optional<ResonancePlan> watched) {
         return new Customs(
                 rungs,
                 ownDrivesW,
@@ -112,6 +156,8 @@ public record Customs(
                 idle,
                 way,
                 looks,
+                watched,
+                modules,
                 plateTargetShare,
                 gridLeastShare,
                 gridMostShare,
@@ -130,6 +176,8 @@ public record Customs(
                 bias,
                 chain,
                 scope,
+                resonance,
+                modules,
                 plateTargetShare,
                 gridLeastShare,
                 gridMostShare,
@@ -149,6 +197,7 @@ public record Customs(
             checks.range("ownDrivesW." + i, ownDrivesW.get(i), 0.01, 500, Unit.WATT);
         }
         wantedOutputW.ifPresent(wanted -> checks.range("wantedOutputW", wanted, 0.1, 1e4, Unit.WATT));
+        modules.ifPresent(count -> checks.range("modules", count, 1, Stage.Switching.MOST_MODULES, Unit.ONE));
         firstCeilingA.ifPresent(ceiling -> checks.range("firstCeilingA", ceiling, 1e-3, 20, Unit.AMPERE));
         checks.done();
     }

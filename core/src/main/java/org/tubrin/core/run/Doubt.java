@@ -72,7 +72,10 @@ public enum Doubt {
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> step.setup().stage().likely(role);
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> step.setup().stage().likely(role);
         };
     }
 }

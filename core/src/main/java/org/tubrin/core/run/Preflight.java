@@ -22,6 +22,8 @@ public final class Preflight {
             case ALC, WAVEFORM -> withLoad(setup);
             case BIAS, CHAIN -> withPots(setup);
             case MATCHER -> withMatcher(setup);
+            case RESONANCE -> List.copyOf(setup.stage().checks());
+            case SUPPLY_TABLE -> withSupply(setup);
             case TUNE_UP, DRIVE_TABLE -> withAmplifier(setup);
         };
     }
@@ -41,6 +43,19 @@ public final class Preflight {
     private static List<Check> withPots(TuneSetup setup) {
         EnumSet<Check> points = EnumSet.of(Check.LOAD_IN_LINE);
         points.addAll(setup.stage().checks());
+        return List.copyOf(points);
+    }
+
+    private static List<Check> withSupply(TuneSetup setup) {
+        EnumSet<Check> points = EnumSet.of(Check.LIMITS_READ, Check.PATH_WIRED, Check.BAND_SWITCH);
+        points.addAll(setup.stage().checks());
+        points.add(setup.termination() instanceof Load ? Check.LOAD_IN_LINE : Check.FREQUENCY_CLEAR);
+        if (setup.pad().isPresent()) {
+            points.add(Check.PAD_IN_LINE);
+        }
+        if (isRangeSetByHand(setup)) {
+            points.add(Check.METER_RANGE);
+        }
         return List.copyOf(points);
     }
 

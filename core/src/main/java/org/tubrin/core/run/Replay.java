@@ -47,6 +47,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     private final Map<SignalPath, Products> products = new EnumMap<>(SignalPath.class);
     private Optional<Waveform> waveform = Optional.empty();
     private Conditions conditions = Conditions.NONE;
+    private final List<WeatherAt> weather = new ArrayList<>();
     private final List<SeenSign> seen = new ArrayList<>();
     private final List<Trip> trips = new ArrayList<>();
     private RunState.@Nullable Ending ending;
@@ -181,7 +182,18 @@ public final class Replay implements RunEvent.Cases<Step> {
             confirmed.remove(role);
         }
         powersAreOld = draft.keyDowns() > 0;
-        return with(readings, confirmed, draft.keyDowns());
+        return new Step(
+                setup,
+                school,
+                draft.kind(),
+                draft.positions(),
+                draft.moved(),
+                readings,
+                confirmed,
+                draft.sight(),
+                draft.keyDowns(),
+                Optional.of(lastAt),
+                keyDowns.size());
     }
 
     @Override
@@ -210,14 +222,26 @@ public final class Replay implements RunEvent.Cases<Step> {
                 draft.readings(),
                 draft.confirmed(),
                 draft.sight(),
-                draft.keyDowns());
+                draft.keyDowns(),
+                draft.readAt(),
+                draft.keyDown());
     }
 
     @Override
     public Step triedAgain(RunEvent.TriedAgain again) {
         openSign = Optional.empty();
         return new Step(
-                setup, school, draft.kind(), draft.positions(), draft.moved(), Map.of(), Set.of(), Sight.NOTHING, 0);
+                setup,
+                school,
+                draft.kind(),
+                draft.positions(),
+                draft.moved(),
+                Map.of(),
+                Set.of(),
+                Sight.NOTHING,
+                0,
+                Optional.empty(),
+                0);
     }
 
     @Override
@@ -278,6 +302,12 @@ public final class Replay implements RunEvent.Cases<Step> {
     @Override
     public Step traceTaken(RunEvent.TraceTaken taken) {
         return draft.with(draft.sight().with(taken.trace()));
+    }
+
+    @Override
+    public Step weatherNoted(RunEvent.WeatherNoted noted) {
+        weather.add(new WeatherAt(lastAt, noted.weather()));
+        return draft;
     }
 
     @Override
@@ -376,11 +406,24 @@ public final class Replay implements RunEvent.Cases<Step> {
                 readings,
                 confirmed,
                 draft.sight(),
-                keyed);
+                keyed,
+                draft.readAt(),
+                draft.keyDown());
     }
 
     private Step emptyDraft(Map<Control, Double> positions) {
-        return new Step(setup, school, Step.Kind.CLIMB, positions, Set.of(), Map.of(), Set.of(), Sight.NOTHING, 0);
+        return new Step(
+                setup,
+                school,
+                Step.Kind.CLIMB,
+                positions,
+                Set.of(),
+                Map.of(),
+                Set.of(),
+                Sight.NOTHING,
+                0,
+                Optional.empty(),
+                0);
     }
 
     private Step withKind(Step step) {
@@ -411,6 +454,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 products,
                 waveform,
                 conditions,
+                weather,
                 seen,
                 trips,
                 correctedMeters,

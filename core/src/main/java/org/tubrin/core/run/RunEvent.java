@@ -5,6 +5,7 @@ import java.util.stream.Stream;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.resonance.Weather;
 import org.tubrin.core.scope.Trace;
 import org.tubrin.core.scope.Trapezoid;
 import org.tubrin.core.scope.Waveform;
@@ -58,6 +59,8 @@ public sealed interface RunEvent {
         T traceTaken(TraceTaken traceTaken);
 
         T schoolChosen(SchoolChosen schoolChosen);
+
+        T weatherNoted(WeatherNoted weatherNoted);
 
         T conditionsNoted(ConditionsNoted conditionsNoted);
 
@@ -257,6 +260,14 @@ public sealed interface RunEvent {
         @Override
         public <T> T in(Cases<T> cases) {
             return cases.schoolChosen(this);
+        }
+    }
+
+    /** The weather changed. */
+    record WeatherNoted(Weather weather) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.weatherNoted(this);
         }
     }
 

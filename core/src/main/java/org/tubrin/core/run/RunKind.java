@@ -15,5 +15,9 @@ public enum RunKind {
     /** A chain is driven up from a great attenuation. */
     CHAIN,
     /** A scope is looked at: the exciter alone, then through the amplifier. */
-    WAVEFORM
+    WAVEFORM,
+    /** What each voltage of its supply brings of a stage that switches. */
+    SUPPLY_TABLE,
+    /** An antenna that drifts is kept in resonance. */
+    RESONANCE
 }

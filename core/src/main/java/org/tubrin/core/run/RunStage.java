@@ -26,9 +26,9 @@ public interface RunStage {
         return true;
     }
 
-    /** Returns whether the key stays down from step to step, since no RF flows. */
+    /** Returns whether the key may stay down from step to step: no RF flows, or it is a transmission on the air. */
     default boolean staysKeyed() {
-        return kind() == RunKind.BIAS;
+        return kind() == RunKind.BIAS || kind() == RunKind.RESONANCE;
     }
 
     /** Returns what the operator can set, in the order of asking. */

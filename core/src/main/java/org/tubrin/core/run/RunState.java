@@ -35,6 +35,7 @@ import org.tubrin.core.twin.Products;
  * @param products two-tone products as read last, by what the signal went through
  * @param waveform what the waveform looked like last
  * @param conditions what it is made under
+ * @param weather what it was, from when on
  * @param seen signs that the operator saw in its course, in their order
  * @param trips when the protection acted, and at which drive
  * @param corrected meters whose records were corrected in its course, by name
@@ -61,6 +62,7 @@ public record RunState(
         Map<SignalPath, Products> products,
         Optional<Waveform> waveform,
         Conditions conditions,
+        List<WeatherAt> weather,
         List<SeenSign> seen,
         List<Trip> trips,
         List<String> corrected,
@@ -94,6 +96,7 @@ public record RunState(
         keyDowns = List.copyOf(keyDowns);
         movedSinceSign = Set.copyOf(movedSinceSign);
         products = Map.copyOf(products);
+        weather = List.copyOf(weather);
         seen = List.copyOf(seen);
         trips = List.copyOf(trips);
         notes = List.copyOf(notes);
@@ -238,6 +241,8 @@ public record RunState(
             case MATCHER -> ClimbEnd.ofMatching(setup, steps);
             case CHAIN -> ClimbEnd.ofChain(setup, steps);
             case WAVEFORM -> ClimbEnd.ofScope(setup, steps);
+            case SUPPLY_TABLE -> ClimbEnd.ofSupply(setup, steps);
+            case RESONANCE -> Optional.empty();
         };
     }
 

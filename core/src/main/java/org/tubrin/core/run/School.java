@@ -29,7 +29,11 @@ public enum School {
     /** No dials: an attenuator behind the generator, from 50 dB down. */
     CHAIN(Aim.OUTPUT, Rungs.DOUBLING, false, false),
     /** No dials: what a scope over the load shows, the exciter first. */
-    WAVEFORM(Aim.OUTPUT, Rungs.DOUBLING, false, false);
+    WAVEFORM(Aim.OUTPUT, Rungs.DOUBLING, false, false),
+    /** No dials, and the drive is fixed: the supply's voltage in steps of 3 dB of output at most. */
+    SUPPLY_TABLE(Aim.OUTPUT, Rungs.DOUBLING, false, false),
+    /** No dials: short steps of an antenna's motor, until the sign turns. */
+    RESONANCE(Aim.OUTPUT, Rungs.DOUBLING, false, false);
 
     /** What PLATE is turned for. */
     public enum Aim {
@@ -62,6 +66,11 @@ public enum School {
             public Boolean transistors(Stage.Transistors transistors) {
                 return School.this == DRIVE_TABLE;
             }
+
+            @Override
+            public Boolean switching(Stage.Switching switching) {
+                return School.this == SUPPLY_TABLE;
+            }
         });
     }
 
@@ -69,7 +78,7 @@ public enum School {
     private boolean hasDials() {
         return switch (this) {
             case PEAK_THEN_HEAVIER, DIP_AND_LOAD, GRID_TARGET, MAKERS_CHART, TUNE_WHERE_YOU_RUN, PULSED -> true;
-            case DRIVE_TABLE, ALC, BIAS, MATCHER, CHAIN, WAVEFORM -> false;
+            case DRIVE_TABLE, ALC, BIAS, MATCHER, CHAIN, WAVEFORM, SUPPLY_TABLE, RESONANCE -> false;
         };
     }
 

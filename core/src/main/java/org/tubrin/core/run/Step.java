@@ -1,5 +1,6 @@
 package org.tubrin.core.run;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
@@ -32,6 +33,8 @@ import org.tubrin.core.scope.Sight;
  * @param confirmed roles whose reading the operator was asked about, and kept
  * @param sight what was seen of a waveform
  * @param keyDowns how often the key was down since the step began or was tried again
+ * @param readAt when it was read last; empty before
+ * @param keyDown number of the run's key-down in which that was, from 1; 0 before
  */
 public record Step(
         TuneSetup setup,
@@ -42,7 +45,9 @@ public record Step(
         Map<ReadingRole, Reading> readings,
         Set<ReadingRole> confirmed,
         Sight sight,
-        int keyDowns) {
+        int keyDowns,
+        Optional<Instant> readAt,
+        int keyDown) {
 
     /** From this share of it on a drive is the highest. */
     private static final double TOP_SHARE = 0.98;
@@ -71,17 +76,18 @@ public record Step(
 
     /** Returns the same with what else was seen. */
     Step with(Sight seen) {
-        return new Step(setup, school, kind, positions, moved, readings, confirmed, seen, keyDowns);
+        return new Step(setup, school, kind, positions, moved, readings, confirmed, seen, keyDowns, readAt, keyDown);
     }
 
     /** Returns the same of a setup whose records were corrected. */
     Step with(TuneSetup corrected) {
-        return new Step(corrected, school, kind, positions, moved, readings, confirmed, sight, keyDowns);
+        return new Step(
+                corrected, school, kind, positions, moved, readings, confirmed, sight, keyDowns, readAt, keyDown);
     }
 
     /** Returns the same by another school, for another purpose. */
     Step with(School by, Kind of) {
-        return new Step(setup, by, of, positions, moved, readings, confirmed, sight, keyDowns);
+        return new Step(setup, by, of, positions, moved, readings, confirmed, sight, keyDowns, readAt, keyDown);
     }
 
     /** Returns where a control stands. */

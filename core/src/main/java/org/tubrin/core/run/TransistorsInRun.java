@@ -95,7 +95,10 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, doub
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> false;
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> false;
         };
     }
 

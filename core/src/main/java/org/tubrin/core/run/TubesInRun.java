@@ -37,7 +37,8 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
         return switch (control) {
             case PLATE -> Optional.of(tubes.plate());
             case LOAD -> Optional.of(tubes.load());
-            case DRIVE, TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK -> Optional.empty();
+            case DRIVE, TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, SUPPLY, MODULES, MOTOR ->
+                Optional.empty();
         };
     }
 
@@ -108,7 +109,10 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> false;
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> false;
         };
     }
 
@@ -131,7 +135,10 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> Optional.empty();
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> Optional.empty();
         };
     }
 
@@ -158,7 +165,10 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> Optional.empty();
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> Optional.empty();
         };
     }
 
@@ -183,7 +193,10 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> shown;
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> shown;
         };
     }
 

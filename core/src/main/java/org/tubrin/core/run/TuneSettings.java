@@ -21,7 +21,7 @@ import org.tubrin.core.station.Stage;
  * @param finishMarks LOAD beyond the peak at the end, 0.1 to 2 marks
  * @param lightGridRatio {@code Ig/Ip} above which the coupling is too light, 0.05 to 2
  * @param efficiencyHigh efficiency above which a meter lies, 0.5 to 1
- * @param efficiencyLow efficiency at full drive below which something is wrong, 0.1 to 0.7
+ * @param efficiencyLow efficiency at full drive below which something is wrong, 0.1 to 0.9
  * @param sagHigh sag above which the supply or the line is weak, 0.02 to 0.5
  * @param inputSwrHigh input SWR above which an exciter may fold back, 1 to 5
  * @param wideDutyFraction output of wide-duty modes as a share, 0.1 to 1
@@ -45,6 +45,8 @@ public record TuneSettings(
         double wideDutyFraction,
         double warmUpSpeed) {
     private static final double LEVEL_REST_S = 1;
+    private static final double SWITCHING_LEAST = 0.80;
+    private static final double SWITCHING_MOST = 0.95;
 
     public TuneSettings {
         new Checks()
@@ -59,7 +61,7 @@ public record TuneSettings(
                 .range("finishMarks", finishMarks, 0.1, 2, Unit.MARK)
                 .range("lightGridRatio", lightGridRatio, 0.05, 2, Unit.ONE)
                 .range("efficiencyHigh", efficiencyHigh, 0.5, 1, Unit.ONE)
-                .range("efficiencyLow", efficiencyLow, 0.1, 0.7, Unit.ONE)
+                .range("efficiencyLow", efficiencyLow, 0.1, 0.9, Unit.ONE)
                 .range("sagHigh", sagHigh, 0.02, 0.5, Unit.ONE)
                 .range("inputSwrHigh", inputSwrHigh, 1, 5, Unit.ONE)
                 .range("wideDutyFraction", wideDutyFraction, 0.1, 1, Unit.ONE)
@@ -69,7 +71,7 @@ public record TuneSettings(
 
     /**
      * Returns what is customary for a stage: triodes start at a sixteenth of full drive, tetrodes at a sixty-fourth, transistors
-     * at an eighth: four key-downs of 3 dB.
+     * at an eighth: four key-downs of 3 dB. What switches has a drive of its own, and an efficiency of 80 to 95 %.
      */
     public static TuneSettings customaryFor(Stage stage) {
         double first = stage.in(new Stage.Cases<>() {
@@ -82,9 +84,30 @@ public record TuneSettings(
             public Double transistors(Stage.Transistors transistors) {
                 return 1.0 / 8;
             }
+
+            @Override
+            public Double switching(Stage.Switching switching) {
+                return 1.0;
+            }
         });
+        boolean switches = stage instanceof Stage.Switching;
         return new TuneSettings(
-                first, 2, 5, 10, 5, 0.030, 1.3, 1, 0.5, 0.40, 0.75, 0.45, 0.15, InputMatch.ACCEPTABLE_SWR, 0.5, 1);
+                first,
+                2,
+                5,
+                10,
+                5,
+                0.030,
+                1.3,
+                1,
+                0.5,
+                0.40,
+                switches ? SWITCHING_MOST : 0.75,
+                switches ? SWITCHING_LEAST : 0.45,
+                0.15,
+                InputMatch.ACCEPTABLE_SWR,
+                0.5,
+                1);
     }
 
     /** Returns what is customary for levels into an exciter: a few watts need little rest, as long as they worked. */

@@ -9,6 +9,7 @@ import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Allowed;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
@@ -73,6 +74,7 @@ public record TuneSetup(
         boolean isMatcher = school == School.MATCHER;
         boolean isChain = school == School.CHAIN;
         boolean isScope = school == School.WAVEFORM;
+        boolean isResonance = school == School.RESONANCE;
         RunStage stage = inRun(amplifier, carrier, school, practice, source);
         if (!isAlc && !amplifier.bands().contains(band)) {
             problems.add(new Problem(
@@ -112,6 +114,13 @@ public record TuneSetup(
         }
         if (isScope && practice.flatMap(Customs::scope).isEmpty()) {
             problems.add(new Problem(ProblemCode.MISSING, "practice.scope", "", new Allowed.Nothing()));
+        }
+        if (isResonance && practice.flatMap(Customs::resonance).isEmpty()) {
+            problems.add(new Problem(ProblemCode.MISSING, "practice.resonance", "", new Allowed.Nothing()));
+        }
+        if (isResonance && !(termination instanceof Antenna)) {
+            problems.add(
+                    new Problem(ProblemCode.NEEDS_ANTENNA, "termination", termination.name(), new Allowed.Nothing()));
         }
         if ((isAlc || isBias || isChain || isScope) && !(termination instanceof Load)) {
             problems.add(new Problem(
@@ -249,16 +258,23 @@ public record TuneSetup(
             case MATCHER -> new MatcherInRun(amplifier.matcher());
             case CHAIN -> new ChainInRun();
             case WAVEFORM -> new ScopeInRun(practice.flatMap(Customs::scope));
+            case RESONANCE -> new ResonanceInRun(practice.flatMap(Customs::resonance));
             case BIAS ->
                 new BiasInRun(
                         practice.flatMap(Customs::bias),
                         source.filter(ReadingSource.BENCH::equals).isPresent());
-            case PEAK_THEN_HEAVIER, DIP_AND_LOAD, GRID_TARGET, MAKERS_CHART, TUNE_WHERE_YOU_RUN, PULSED, DRIVE_TABLE ->
-                inRun(amplifier, carrier);
+            case PEAK_THEN_HEAVIER,
+                    DIP_AND_LOAD,
+                    GRID_TARGET,
+                    MAKERS_CHART,
+                    TUNE_WHERE_YOU_RUN,
+                    PULSED,
+                    DRIVE_TABLE,
+                    SUPPLY_TABLE -> inRun(amplifier, carrier, practice);
         };
     }
 
-    private static RunStage inRun(Amplifier amplifier, Mode carrier) {
+    private static RunStage inRun(Amplifier amplifier, Mode carrier, Optional<Customs> practice) {
         return amplifier.stage().in(new Stage.Cases<>() {
             @Override
             public RunStage tubes(Stage.Tubes tubes) {
@@ -268,6 +284,12 @@ public record TuneSetup(
             @Override
             public RunStage transistors(Stage.Transistors transistors) {
                 return new TransistorsInRun(transistors, amplifier, carrier.carrierShare());
+            }
+
+            @Override
+            public RunStage switching(Stage.Switching switching) {
+                int modules = practice.flatMap(Customs::modules).orElse(switching.moduleCount());
+                return new SwitchingInRun(switching, amplifier, modules);
             }
         });
     }
@@ -331,6 +353,9 @@ public record TuneSetup(
             throw beyond(driveLimitW());
         }
         customs().scope().ifPresent(this::withinScope);
+        if (stage().kind() == RunKind.SUPPLY_TABLE) {
+            withinSupply((Stage.Switching) amplifier.stage());
+        }
         if (stage().kind() == RunKind.MATCHER) {
             double matcherW = amplifier.matcher().orElseThrow().leastW();
             if (leastDriveW() > FIRST_SHARE * driveLimitW()) {
@@ -358,6 +383,14 @@ public record TuneSetup(
                         Unit.WATT)
                 .range("scope.output", plan.outputW(), ScopePlan.LEAST_OUTPUT_W, licenceW(), Unit.WATT)
                 .done();
+    }
+
+    /** Its fixed drive must be one that exciter and pad give, and its modules must be there. */
+    private void withinSupply(Stage.Switching switching) {
+        Checks checks = new Checks()
+                .range("exciter", switching.driveW(), leastDriveW(), mostDriveW(), Unit.WATT, Because.FIXED_DRIVE);
+        customs().modules().ifPresent(count -> checks.range("modules", count, 1, switching.moduleCount(), Unit.ONE));
+        checks.done();
     }
 
     private Refused beyond(double mostW) {

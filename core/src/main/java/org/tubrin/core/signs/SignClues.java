@@ -9,6 +9,7 @@ import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RecordTwin;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.signs.Evidence.Basis;
 import org.tubrin.core.signs.Evidence.Figure;
@@ -188,8 +189,9 @@ final class SignClues {
     static Optional<Evidence> poorAtFullDrive(StepFacts facts) {
         return facts.budget
                 .efficiency()
-                // Transistors far below saturation are poor as a matter of course.
-                .filter(efficiency -> facts.isFullDrive() && facts.setup.stage().isTuned())
+                // Transistors of class AB far below saturation are poor as a matter of course; what switches never is.
+                .filter(efficiency -> facts.setup.stage().kind() == RunKind.SUPPLY_TABLE
+                        || (facts.isFullDrive() && facts.setup.stage().isTuned()))
                 .map(efficiency -> new Evidence(
                         Figure.EFFICIENCY, efficiency, facts.setup.settings().efficiencyLow(), false, Basis.PRACTICE));
     }

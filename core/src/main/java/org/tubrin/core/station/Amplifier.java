@@ -11,7 +11,7 @@ import org.tubrin.core.quantity.Unit;
  * A linear amplifier by its maker's sheet.
  *
  * @param name what it is called
- * @param stage tubes or transistors
+ * @param stage tubes, transistors, or transistors that switch
  * @param driveLimitW highest drive, 0.01 to 500 W
  * @param ratedOutputW output that the maker claims at that drive, 1 to 10 000 W
  * @param relayTimeS what its T/R relay needs, 0 to 1 s; absent where unknown
@@ -67,7 +67,7 @@ public record Amplifier(
             }
         }
         boolean switched = modeSwitch.isPresent();
-        if (switched && stage instanceof Stage.Transistors) {
+        if (switched && !(stage instanceof Stage.Tubes)) {
             checks.oneOf("modeSwitch", modeSwitch.get().at(), List.of());
         } else if (switched && stage instanceof Stage.Tubes tubes) {
             double restDcV = modeSwitch.get().restDcV();
@@ -79,17 +79,34 @@ public record Amplifier(
                     Unit.VOLT,
                     Because.SWITCH_POSITION);
         }
-        twin.ifPresent(constants -> checks.oneOf("twin.kind", constants.kind(), List.of(kindFor(stage))));
+        if (stage instanceof Stage.Switching switching) {
+            checks.range("stage.driveW", switching.driveW(), 0.01, driveLimitW, Unit.WATT);
+        }
+        twin.ifPresent(constants -> checks.oneOf("twin.kind", constants.kind(), kindsFor(stage)));
         checks.done();
     }
 
-    private static String kindFor(Stage stage) {
-        if (stage instanceof Stage.Tubes tubes) {
-            return tubes.tube().construction() == Construction.TRIODE
-                    ? TwinConstants.CathodeDriven.KIND
-                    : TwinConstants.GridDriven.KIND;
-        }
-        return TwinConstants.Broadband.KIND;
+    private static List<String> kindsFor(Stage stage) {
+        return stage.in(new Stage.Cases<>() {
+            @Override
+            public List<String> tubes(Stage.Tubes tubes) {
+                return List.of(
+                        tubes.tube().construction() == Construction.TRIODE
+                                ? TwinConstants.CathodeDriven.KIND
+                                : TwinConstants.GridDriven.KIND);
+            }
+
+            @Override
+            public List<String> transistors(Stage.Transistors transistors) {
+                return List.of(TwinConstants.Broadband.KIND);
+            }
+
+            /** What its rows tell is law enough. */
+            @Override
+            public List<String> switching(Stage.Switching switching) {
+                return List.of();
+            }
+        });
     }
 
     /** Returns the same with a twin. */

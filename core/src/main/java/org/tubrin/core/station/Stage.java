@@ -1,7 +1,9 @@
 package org.tubrin.core.station;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.tubrin.core.device.Tube;
+import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.tank.Dial;
@@ -15,6 +17,8 @@ public sealed interface Stage {
         T tubes(Tubes tubes);
 
         T transistors(Transistors transistors);
+
+        T switching(Switching switching);
     }
 
     /** Returns the answer of the case that this is. */
@@ -116,6 +120,43 @@ public sealed interface Stage {
         @Override
         public <T> T in(Cases<T> cases) {
             return cases.transistors(this);
+        }
+    }
+
+    /**
+     * Transistors that switch: the drive is fixed, the supply's voltage sets the power, and there are no dials.
+     *
+     * @param driveW what it is driven with, 0.01 to 500 W
+     * @param leastSupplyDcV lowest supply voltage at which it works, 1 to 400 V
+     * @param mostSupplyDcV highest, above that, to 400 V
+     * @param supplyCurrentLimitA 0.1 to 200 A
+     * @param moduleCount modules that can be switched in, 1 to 16
+     * @param sinkKPerW rise of its heat sink at rest per watt of heat, 0.01 to 10 K/W; absent where unknown
+     */
+    record Switching(
+            double driveW,
+            double leastSupplyDcV,
+            double mostSupplyDcV,
+            double supplyCurrentLimitA,
+            int moduleCount,
+            Optional<Double> sinkKPerW)
+            implements Stage {
+        public static final int MOST_MODULES = 16;
+
+        public Switching {
+            Checks checks = new Checks()
+                    .range("driveW", driveW, 0.01, 500, Unit.WATT)
+                    .range("leastSupplyDcV", leastSupplyDcV, 1, 400, Unit.VOLT)
+                    .range("mostSupplyDcV", mostSupplyDcV, leastSupplyDcV, 400, Unit.VOLT, Because.LOWEST_VOLTAGE)
+                    .range("supplyCurrentLimitA", supplyCurrentLimitA, 0.1, 200, Unit.AMPERE)
+                    .range("moduleCount", moduleCount, 1, MOST_MODULES, Unit.ONE);
+            sinkKPerW.ifPresent(rise -> checks.range("sinkKPerW", rise, 0.01, 10, Unit.ONE));
+            checks.done();
+        }
+
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.switching(this);
         }
     }
 }

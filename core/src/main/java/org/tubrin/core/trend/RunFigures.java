@@ -103,6 +103,12 @@ public record RunFigures(
             public Double transistors(Stage.Transistors transistors) {
                 return scale(step, ReadingRole.SUPPLY_VOLTAGE) / transistors.supplyVoltageDcV();
             }
+
+            /** Its supply is set, and does not sag. */
+            @Override
+            public Double switching(Stage.Switching switching) {
+                return scale(step, ReadingRole.SUPPLY_VOLTAGE) / switching.mostSupplyDcV();
+            }
         });
     }
 

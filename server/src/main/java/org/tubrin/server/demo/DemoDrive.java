@@ -143,7 +143,10 @@ final class DemoDrive {
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
                     GATE_RF,
-                    OUTPUT_VPP -> throw new IllegalStateException("not of transistors: " + role);
+                    OUTPUT_VPP,
+                    PHASE,
+                    LINE_VOLTAGE,
+                    LINE_CURRENT -> throw new IllegalStateException("not of transistors: " + role);
         };
     }
 }

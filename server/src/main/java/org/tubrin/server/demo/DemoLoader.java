@@ -127,6 +127,7 @@ class DemoLoader implements ApplicationRunner {
         climbs += currents(station, byName, climb, now);
         climbs += matchers(station, byName, now);
         climbs += waveforms(station, byName, now);
+        climbs += lowBand(station, byName, now);
         LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
     }
 
@@ -260,6 +261,27 @@ class DemoLoader implements ApplicationRunner {
             store.begin(UUID.randomUUID(), UUID.randomUUID(), scope.events(showed.get(loadings.get(i)), start));
         }
         return loadings.size();
+    }
+
+    /** Power by supply volts with three modules and with two; a day of rain at the antenna. */
+    private int lowBand(Station station, Map<String, Equipment> byName, Instant now) {
+        DemoLowBand low = new DemoLowBand(
+                station, pick(byName, "Lugger 300", Amplifier.class), pick(byName, "Halyard 100", Exciter.class));
+        List<Meter> meters =
+                List.of(pick(byName, "Fathom", Meter.class), pick(byName, "Lugger 300 panel", Meter.class));
+        Termination load = pick(byName, "Ballast 1000", Termination.class);
+        for (int modules : List.of(3, 2)) {
+            Instant start = now.minus(Duration.ofDays(6)).minus(Duration.ofMinutes(40L * modules));
+            store.begin(UUID.randomUUID(), UUID.randomUUID(), low.table(modules, meters, load, start));
+        }
+        store.begin(
+                UUID.randomUUID(),
+                UUID.randomUUID(),
+                low.day(
+                        pick(byName, "Vane", Meter.class),
+                        pick(byName, "Mizzen", Termination.class),
+                        now.minus(Duration.ofDays(5)).minus(Duration.ofHours(11))));
+        return 3;
     }
 
     private Equipment whole(Equipment equipment, JsonNode tree) {

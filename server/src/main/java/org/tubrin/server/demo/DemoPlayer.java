@@ -40,7 +40,8 @@ final class DemoPlayer {
     void reads(ReadingRole role, String text) {
         RunState state = state();
         Channel channel = state.setup().channelFor(role).orElseThrow();
-        double value = Double.parseDouble(text) * channel.scaleUnit().inUnit();
+        double value = Double.parseDouble(text.replace('\u2212', '-'))
+                * channel.scaleUnit().inUnit();
         String meter = state.setup().meterFor(role).orElseThrow().name();
         String range = state.ranges().getOrDefault(role, "");
         does(new RunEvent.ReadingTaken(new Reading(role, text, value, meter, range), false));

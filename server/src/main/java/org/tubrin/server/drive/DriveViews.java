@@ -12,7 +12,9 @@ import org.tubrin.core.station.Band;
 import org.tubrin.server.run.BiasView;
 import org.tubrin.server.run.LevelView;
 import org.tubrin.server.run.MatchView;
+import org.tubrin.server.run.ResonanceView;
 import org.tubrin.server.run.ScopeView;
+import org.tubrin.server.run.VoltsView;
 
 /** The drive tables of an amplifier as the page sees them. */
 public final class DriveViews {
@@ -183,6 +185,31 @@ public final class DriveViews {
 
     /** One waveform check, what it came to, and whether that is clean. */
     record WaveformRow(UUID runId, String amplifier, String band, Instant at, String came, boolean clean) {}
+
+    /** Tables by supply volts, the newest first, one of them whole. */
+    record VoltsPageView(
+            List<VoltsRow> rows,
+            @Nullable UUID shownRunId,
+            @Nullable VoltsView shown) {}
+
+    /** One table by supply volts, and how it ended. */
+    record VoltsRow(UUID runId, String amplifier, String band, String modules, Instant at, String came) {}
+
+    /** Watches over antennas, the newest first, one of them whole. */
+    record ResonancePageView(
+            List<ResonanceRow> rows,
+            @Nullable UUID shownRunId,
+            @Nullable ResonanceView shown) {}
+
+    /** One watch, from when to when, the drift at its end, and how it stood then. */
+    record ResonanceRow(
+            UUID runId,
+            String antenna,
+            String band,
+            Instant at,
+            Instant until,
+            @Nullable String drift,
+            String came) {}
 
     /**
      * Matchers that were tuned, the newest first, one of them whole.

@@ -10,7 +10,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.RunState;
-import org.tubrin.server.run.ScopeRecords;
+import org.tubrin.core.run.School;
+import org.tubrin.server.run.KeptRuns;
 import org.tubrin.server.run.ScopeViewer;
 import org.tubrin.server.words.Words;
 
@@ -18,11 +19,11 @@ import org.tubrin.server.words.Words;
 @RestController
 @RequestMapping("/api/drive/waveform")
 public class WaveformController {
-    private final ScopeRecords records;
+    private final KeptRuns records;
     private final ScopeViewer viewer;
     private final Words words;
 
-    WaveformController(ScopeRecords records, ScopeViewer viewer, Words words) {
+    WaveformController(KeptRuns records, ScopeViewer viewer, Words words) {
         this.records = records;
         this.viewer = viewer;
         this.words = words;
@@ -31,18 +32,18 @@ public class WaveformController {
     /** Returns all waveform checks, one whole: a run's, else the newest. */
     @GetMapping
     DriveViews.WaveformPageView view(@RequestParam @Nullable UUID run) {
-        List<ScopeRecords.Kept> all = records.newest();
-        Optional<ScopeRecords.Kept> shown = all.stream()
+        List<KeptRuns.Kept> all = records.newest(School.WAVEFORM);
+        Optional<KeptRuns.Kept> shown = all.stream()
                 .filter(one -> one.runId().equals(run))
                 .findFirst()
                 .or(() -> all.stream().findFirst());
         return new DriveViews.WaveformPageView(
                 all.stream().map(this::row).toList(),
-                shown.map(ScopeRecords.Kept::runId).orElse(null),
+                shown.map(KeptRuns.Kept::runId).orElse(null),
                 shown.flatMap(one -> viewer.view(one.run())).orElse(null));
     }
 
-    private DriveViews.WaveformRow row(ScopeRecords.Kept kept) {
+    private DriveViews.WaveformRow row(KeptRuns.Kept kept) {
         RunState run = kept.run();
         return new DriveViews.WaveformRow(
                 kept.runId(),

@@ -76,7 +76,10 @@ public class BenchLink implements SmartLifecycle {
             double level,
             int device,
             double pot,
-            double padDb) {}
+            double padDb,
+            double supplyV,
+            double modules,
+            double motor) {}
 
     /** Returns whether a bench was named when the application started. */
     public boolean isNamed() {
@@ -121,6 +124,9 @@ public class BenchLink implements SmartLifecycle {
             case ATTENUATOR -> pad(to);
             case POWER_AMPLIFIER -> operate(to > 0);
             case LOOK -> look(Look.at(to));
+            case SUPPLY -> set(AMPLIFIER, "PAN:SUPP " + number(to));
+            case MODULES -> set(AMPLIFIER, "PAN:MOD " + number(to));
+            case MOTOR -> set(AMPLIFIER, "PAN:MOT " + number(to));
             case MATCHER -> set(AMPLIFIER, "PAN:MATC " + onOff(to > 0));
         }
         show(look());
@@ -179,6 +185,11 @@ public class BenchLink implements SmartLifecycle {
                 AMPLIFIER,
                 shows.map(one -> "ROUT:ANT " + number(one.ohm()) + "," + number(one.reactanceOhm()))
                         .orElse("ROUT:ANT:NONE"));
+    }
+
+    /** Puts the antenna that drifts in the load's place, its motor as it was delivered; or takes it away. */
+    public void drifts(boolean on) {
+        set(AMPLIFIER, "ROUT:ANT:DRIF " + onOff(on));
     }
 
     /** Lets its exciter send pulses of a duty factor; 1 for a carrier. */
@@ -300,7 +311,10 @@ public class BenchLink implements SmartLifecycle {
                 Double.parseDouble(parts.get(13)),
                 Integer.parseInt(parts.get(14)),
                 Double.parseDouble(parts.get(15)),
-                Double.parseDouble(parts.get(16)));
+                Double.parseDouble(parts.get(16)),
+                Double.parseDouble(parts.get(17)),
+                Double.parseDouble(parts.get(18)),
+                Double.parseDouble(parts.get(19)));
     }
 
     private Line line(int instrument) throws IOException {

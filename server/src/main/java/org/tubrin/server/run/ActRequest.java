@@ -3,6 +3,7 @@ package org.tubrin.server.run;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.resonance.Weather;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.School;
@@ -27,6 +28,7 @@ import org.tubrin.core.scope.Waveform;
  * @param products for PRODUCTS
  * @param waveform for WAVEFORM
  * @param trapezoid for TRAPEZOID
+ * @param weather for WEATHER
  * @param school for SCHOOL
  * @param conditions for CONDITIONS
  * @param meterId for CORRECT
@@ -44,6 +46,7 @@ public record ActRequest(
         @Nullable ProductsEntry products,
         @Nullable Waveform waveform,
         @Nullable Trapezoid trapezoid,
+        @Nullable Weather weather,
         @Nullable School school,
         @Nullable ConditionsEntry conditions,
         @Nullable UUID meterId) {
@@ -94,6 +97,7 @@ public record ActRequest(
         WAVEFORM,
         /** What the output over the drive looks like. */
         TRAPEZOID,
+        WEATHER,
         SCHOOL,
         CONDITIONS,
         NOTE,

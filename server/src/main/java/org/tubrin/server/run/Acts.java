@@ -68,6 +68,7 @@ final class Acts {
             case PRODUCTS -> List.of(products(given("products", request.products())));
             case WAVEFORM -> List.of(new RunEvent.WaveformSeen(given("waveform", request.waveform())));
             case TRAPEZOID -> List.of(new RunEvent.TrapezoidSeen(given("trapezoid", request.trapezoid())));
+            case WEATHER -> List.of(new RunEvent.WeatherNoted(given("weather", request.weather())));
             case SCHOOL -> List.of(new RunEvent.SchoolChosen(given("school", request.school())));
             case CONDITIONS -> List.of(conditions(state, given("conditions", request.conditions())));
             case NOTE -> List.of(new RunEvent.Note(given("text", request.text()).strip()));

@@ -105,6 +105,8 @@ class AdviceWords {
             case MATCHER -> ".matcher";
             case CHAIN -> ".chain";
             case WAVEFORM -> ".wave";
+            case SUPPLY_TABLE -> ".volts";
+            case RESONANCE -> ".resonance";
         };
     }
 
@@ -143,6 +145,10 @@ class AdviceWords {
         setup.customs().chain().ifPresent(plan -> {
             args.put("generator", Figures.plain(plan.chain().generator().powerW(), 3));
             args.put("gateMoves", Figures.plain(ChainClimb.GATE_MOVES_V, 1));
+        });
+        setup.customs().resonance().ifPresent(plan -> {
+            args.put("witness", plan.witness().name());
+            args.put("agrees", Figures.plain(plan.agreesAt(), 1));
         });
         args.put("amplifier", setup.amplifier().name());
         args.put("exciter", setup.exciter().name());
@@ -212,6 +218,15 @@ class AdviceWords {
         public Boolean transistors(Stage.Transistors transistors) {
             args.put("supplyVolts", Figures.plain(transistors.supplyVoltageDcV(), 1));
             args.put("supplyLimit", Figures.plain(transistors.supplyCurrentLimitA(), 1));
+            return true;
+        }
+
+        @Override
+        public Boolean switching(Stage.Switching switching) {
+            args.put("supplyVolts", Figures.plain(switching.mostSupplyDcV(), 1));
+            args.put("supplyLeast", Figures.plain(switching.leastSupplyDcV(), 1));
+            args.put("supplyLimit", Figures.plain(switching.supplyCurrentLimitA(), 1));
+            args.put("fixedDrive", Figures.plain(switching.driveW(), 2));
             return true;
         }
     }

@@ -10,6 +10,7 @@ import org.tubrin.core.station.Matcher;
  * A box that can be chosen at the start.
  *
  * @param tuned whether it is an amplifier with dials
+ * @param moduleCount modules of an amplifier that switches; absent for every other
  * @param matcher the matcher of an amplifier; absent where there is none
  */
 public record Choice(
@@ -20,4 +21,5 @@ public record Choice(
         List<Band> bands,
         List<String> reads,
         List<String> switchPositions,
-        @Nullable Matcher matcher) {}
+        @Nullable Matcher matcher,
+        @Nullable Integer moduleCount) {}

@@ -44,6 +44,15 @@ final class EquipmentWords implements Equipment.Cases<String> {
             public String transistors(Stage.Transistors transistors) {
                 return words.say("detail.amplifier.transistors");
             }
+
+            @Override
+            public String switching(Stage.Switching switching) {
+                return words.say(
+                        "detail.amplifier.switching",
+                        Map.of(
+                                "least", Figures.plain(switching.leastSupplyDcV(), 1),
+                                "most", Figures.plain(switching.mostSupplyDcV(), 1)));
+            }
         });
     }
 

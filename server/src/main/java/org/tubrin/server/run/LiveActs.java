@@ -29,10 +29,12 @@ import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.SupplySteps;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Pad;
+import org.tubrin.core.station.Stage;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.feed.Feed;
@@ -93,6 +95,9 @@ class LiveActs {
             case LEVEL -> Optional.of(panel.level());
             case POT -> Optional.of(panel.pot());
             case ATTENUATOR -> Optional.of(panel.padDb());
+            case SUPPLY -> Optional.of(panel.supplyV());
+            case MODULES -> Optional.of(panel.modules());
+            case MOTOR -> Optional.of(panel.motor());
             case DEVICE, POWER_AMPLIFIER, MATCHER, LOOK -> Optional.empty();
         };
     }
@@ -212,6 +217,17 @@ class LiveActs {
                 bench.exciter(setup.exciter().name(), setup.exciter().firmware());
             }
             bench.antenna(atTheEnd(setup));
+            bench.drifts(setup.stage().kind() == RunKind.RESONANCE);
+            SupplySteps.stage(setup).ifPresent(stage -> {
+                bench.turn(Control.SUPPLY, stage.leastSupplyDcV());
+                begun.draft().position(Control.MODULES).ifPresent(count -> bench.turn(Control.MODULES, count));
+            });
+            if (setup.stage().kind() == RunKind.RESONANCE
+                    && setup.amplifier().stage() instanceof Stage.Switching stage) {
+                // It is on the air as it is used.
+                bench.turn(Control.SUPPLY, stage.mostSupplyDcV());
+                bench.turn(Control.DRIVE, setup.exciterOfW(stage.driveW()));
+            }
             bench.detector(setup.readsPeaks());
             bench.pulse(dutyFactor(setup, setup.school()));
             bench.pad(setup.pad().map(Pad::attenuationDb).orElse(0.0));
@@ -366,6 +382,11 @@ class LiveActs {
         @Override
         public Runnable schoolChosen(RunEvent.SchoolChosen schoolChosen) {
             return () -> bench.pulse(dutyFactor(setup, schoolChosen.school()));
+        }
+
+        @Override
+        public Runnable weatherNoted(RunEvent.WeatherNoted weatherNoted) {
+            return LiveActs::nothing;
         }
 
         @Override

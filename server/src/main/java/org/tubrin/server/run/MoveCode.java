@@ -16,6 +16,7 @@ public enum MoveCode {
     ADJUST,
     TURN_DOWN,
     HOLD,
+    LEAVE_ALONE,
     UNKEY,
     ENTER_READINGS,
     SETTLE_DOUBT,

@@ -171,6 +171,13 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
     }
 
     @Override
+    public Said leaveAlone(Move.LeaveAlone leave) {
+        args.put("time", duration(words, leave.leftS()));
+        args.put("keyed", state.isKeyed() ? "yes" : "no");
+        return waits(MoveCode.LEAVE_ALONE, leave.leftS());
+    }
+
+    @Override
     public Said unkey(Move.Unkey unkey) {
         BiasSteps.climb(state.setup(), state.steps()).ifPresent(climb -> {
             args.put("device", climb.device());
@@ -244,6 +251,16 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
             args.put("from", Figures.plain(turn.from(), 1));
             args.put("to", Figures.plain(turn.to(), 1));
             return turn.from() > 0 ? "move.TURN.ATTENUATOR" : "move.TURN.ATTENUATOR.first";
+        }
+        if (turn.control() == Control.SUPPLY) {
+            args.put("from", Figures.plain(turn.from(), 1));
+            args.put("to", Figures.plain(turn.to(), 1));
+            return turn.from() > 0 ? "move.TURN.SUPPLY" : "move.TURN.SUPPLY.first";
+        }
+        if (turn.control() == Control.MOTOR) {
+            args.put("steps", Math.round(Math.abs(turn.to() - turn.from())));
+            args.put("way", turn.to() > turn.from() ? "up" : "down");
+            return "move.TURN.MOTOR";
         }
         if (turn.control() == Control.LOOK) {
             return "move.TURN.LOOK." + Look.at(turn.to()).name();

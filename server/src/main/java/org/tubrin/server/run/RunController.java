@@ -219,6 +219,9 @@ public class RunController {
                 bands,
                 reads,
                 positions,
-                equipment instanceof Amplifier amplifier ? amplifier.matcher().orElse(null) : null);
+                equipment instanceof Amplifier amplifier ? amplifier.matcher().orElse(null) : null,
+                equipment instanceof Amplifier amplifier && amplifier.stage() instanceof Stage.Switching switching
+                        ? switching.moduleCount()
+                        : null);
     }
 }

@@ -33,7 +33,10 @@ final class RunCsv {
             Map.entry(Control.POWER_AMPLIFIER, "powerAmplifierOn"),
             Map.entry(Control.MATCHER, "matcherInLine"),
             Map.entry(Control.ATTENUATOR, "attenuatorDb"),
-            Map.entry(Control.LOOK, "look")));
+            Map.entry(Control.LOOK, "look"),
+            Map.entry(Control.SUPPLY, "supplySetV"),
+            Map.entry(Control.MODULES, "modules"),
+            Map.entry(Control.MOTOR, "motorSteps")));
 
     private RunCsv() {}
 
@@ -55,6 +58,7 @@ final class RunCsv {
         for (String name : List.of("efficiency", "heatPerTubeW", "heatPerTubeCorrectedW", "gainDb", "sag")) {
             header.addAll(List.of(name, name + "_u"));
         }
+        header.add("readAt");
         List<List<@Nullable Object>> rows = new ArrayList<>();
         for (int i = 0; i < state.steps().size(); i++) {
             Step step = state.steps().get(i);
@@ -70,6 +74,7 @@ final class RunCsv {
             }
             Budget budget = step.budget();
             figures.forEach(figure -> add(row, figure.apply(budget)));
+            row.add(step.readAt().orElse(null));
             rows.add(row);
         }
         String day = view.moment().startedAt().toString().substring(0, 10);

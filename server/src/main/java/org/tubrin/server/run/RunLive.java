@@ -3,6 +3,7 @@ package org.tubrin.server.run;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,6 +31,7 @@ import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.BiasSteps;
 import org.tubrin.core.run.ReadingSource;
+import org.tubrin.core.run.ResonanceSteps;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.TuneSetup;
@@ -89,7 +91,11 @@ public class RunLive implements SmartLifecycle {
             @Nullable String shown,
             @Nullable String withUncertainty,
             @Nullable Double ageS,
-            @Nullable String over) {}
+            @Nullable String over) {
+        LiveReading with(String beyond) {
+            return new LiveReading(role, health, says, value, shown, withUncertainty, ageS, beyond);
+        }
+    }
 
     /** What the bench's panels show; {@code present} is false while it is away, and the rest then says nothing. */
     public record BenchView(
@@ -198,6 +204,7 @@ public class RunLive implements SmartLifecycle {
                     .flatMap(meter -> feed.now(meter.name(), role))
                     .ifPresent(now -> readings.add(reading(state, role, now)));
         }
+        alarm(setup, readings);
         Optional<BenchLink.Panel> panel = bench.panel();
         boolean onBench = setup.readings() == ReadingSource.BENCH;
         List<ExpectedCell> cells = onBench && panel.isPresent()
@@ -208,6 +215,30 @@ public class RunLive implements SmartLifecycle {
                         panel.get().load())
                 : expectedOfDraft(state);
         return new LiveFrame(readings, onBench ? view(setup, panel) : null, cells);
+    }
+
+    /** Off resonance by more than an alarm is due for, it is said of the last meter that tells of it. */
+    private void alarm(TuneSetup setup, List<LiveReading> readings) {
+        Map<ReadingRole, Quantity> now = new EnumMap<>(ReadingRole.class);
+        for (LiveReading reading : readings) {
+            if (reading.value() != null) {
+                Channel channel = setup.channelFor(reading.role()).orElseThrow();
+                now.put(
+                        reading.role(),
+                        channel.measured(
+                                reading.value() * channel.scaleUnit().inUnit(),
+                                setup.meterFor(reading.role()).orElseThrow().name(),
+                                channel.ranges().get(0)));
+            }
+        }
+        ResonanceSteps.alarm(setup, now).ifPresent(witness -> {
+            int last = readings.size() - 1;
+            readings.set(
+                    last,
+                    readings.get(last)
+                            .with(words.say(
+                                    "live.over.resonance", Map.of("limit", words.say("resonance.alarm." + witness)))));
+        });
     }
 
     private List<ExpectedCell> expectedOfDraft(RunState state) {

@@ -62,7 +62,9 @@ public record RunView(
             @Nullable BiasView bias,
             @Nullable MatchView match,
             @Nullable ChainClimbView chain,
-            @Nullable ScopeView scope) {}
+            @Nullable ScopeView scope,
+            @Nullable VoltsView volts,
+            @Nullable ResonanceView resonance) {}
 
     /** What is to be done, and the time for it. */
     public record Doing(
@@ -140,6 +142,9 @@ public record RunView(
             @Nullable String device,
             @Nullable String path,
             @Nullable String attenuator,
+            @Nullable String supply,
+            @Nullable String modules,
+            @Nullable String motor,
             List<Control> moved,
             List<Cell> cells,
             @Nullable Figure output,

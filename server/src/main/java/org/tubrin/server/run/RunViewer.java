@@ -65,6 +65,8 @@ class RunViewer {
     private final MatchViewer matches;
     private final ChainClimbViewer chains;
     private final ScopeViewer scopes;
+    private final VoltsViewer volts;
+    private final ResonanceViewer resonances;
 
     RunViewer(
             Words words,
@@ -78,7 +80,11 @@ class RunViewer {
             BiasViewer bias,
             MatchViewer matches,
             ChainClimbViewer chains,
-            ScopeViewer scopes) {
+            ScopeViewer scopes,
+            VoltsViewer volts,
+            ResonanceViewer resonances) {
+        this.volts = volts;
+        this.resonances = resonances;
         this.chains = chains;
         this.scopes = scopes;
         this.matches = matches;
@@ -119,7 +125,9 @@ class RunViewer {
                         bias.view(state).orElse(null),
                         matches.view(state).orElse(null),
                         chains.view(state).orElse(null),
-                        scopes.view(state).orElse(null)),
+                        scopes.view(state).orElse(null),
+                        volts.view(state).orElse(null),
+                        resonances.view(state).orElse(null)),
                 new RunView.Doing(
                         adviceWords.view(advice, state, clock),
                         clock(state, clock),
@@ -190,6 +198,8 @@ class RunViewer {
             case MATCHER -> "run.subtitle.matcher";
             case CHAIN -> "run.subtitle.chain";
             case WAVEFORM -> "run.subtitle.wave";
+            case SUPPLY_TABLE -> "run.subtitle.volts";
+            case RESONANCE -> "run.subtitle.resonance";
         };
         return ended ? key + ".ended" : key;
     }
@@ -203,6 +213,8 @@ class RunViewer {
             case MATCHER -> "run.title.matcher";
             case CHAIN -> "run.title.chain";
             case WAVEFORM -> "run.title.wave";
+            case SUPPLY_TABLE -> "run.title.volts";
+            case RESONANCE -> "run.title.resonance";
         };
     }
 
@@ -275,7 +287,7 @@ class RunViewer {
                         .orElse("");
         nodes.add(new RunView.Node(
                 setup.exciter().name(),
-                setup.stage().staysKeyed()
+                setup.stage().kind() == RunKind.BIAS
                         ? words.say("line.silent")
                         : exciter.isEmpty() ? carrier : exciter + ", " + carrier,
                 false,
@@ -302,7 +314,7 @@ class RunViewer {
         String band = words.name(state.setup().band().name());
         String warmth = words.say("line." + warmth(state, phase));
         boolean ended = state.ending().isPresent();
-        if (state.setup().stage().staysKeyed()) {
+        if (state.setup().stage().kind() == RunKind.BIAS) {
             return ended ? words.say("line.silent") : warmth;
         }
         return ended ? band : band + ", " + warmth;

@@ -230,6 +230,12 @@ public class Runs {
                     case ALC -> sound(request, exciter);
                     case WAVEFORM -> Optional.ofNullable(request.scope()).map(entry -> Customs.of(entry.plan()));
                     case CHAIN -> Optional.ofNullable(request.chain()).map(entry -> Customs.of(entry.plan()));
+                    case RESONANCE -> Optional.ofNullable(request.resonance()).map(entry -> Customs.of(entry.plan()));
+                    case SUPPLY_TABLE ->
+                        practice(request)
+                                .or(() -> Optional.of(Customs.CUSTOMARY))
+                                .map(customs ->
+                                        request.modules() == null ? customs : customs.withModules(request.modules()));
                     case BIAS -> Optional.ofNullable(request.bias()).map(entry -> Customs.of(entry.plan()));
                     case PEAK_THEN_HEAVIER,
                             DIP_AND_LOAD,

@@ -14,6 +14,8 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.resonance.ResonancePlan;
+import org.tubrin.core.resonance.Witness;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
@@ -46,6 +48,8 @@ import org.tubrin.core.station.Mode;
  * @param bias the idle current that is set; absent for every other run
  * @param chain what is driven up; absent for every other run
  * @param scope what a waveform check expects; absent for every other run
+ * @param resonance what an antenna is watched by; absent for every other run
+ * @param modules how many modules of an amplifier that switches are in; absent for all
  * @param firstCeiling plate current not to pass at the first step, in amperes, as typed; absent where none is named
  */
 public record StartRequest(
@@ -70,7 +74,9 @@ public record StartRequest(
         @Nullable SoundEntry sound,
         @Nullable BiasEntry bias,
         @Nullable ChainRequest chain,
-        @Nullable ScopeEntry scope) {
+        @Nullable ScopeEntry scope,
+        @Nullable ResonanceEntry resonance,
+        @Nullable Integer modules) {
     private static final double PERCENT_OF = 0.01;
 
     /**
@@ -115,6 +121,30 @@ public record StartRequest(
 
         private static double tone(String field, String text) {
             return NumberEntry.parsePlain(field, text, SoundPath.LOWEST_HZ, SoundPath.HIGHEST_HZ, Unit.HERTZ);
+        }
+    }
+
+    /**
+     * What an antenna is watched by.
+     *
+     * @param witness phase, or volts and amperes
+     * @param agreesAt volts over amperes at a match, as typed; absent for 50
+     */
+    public record ResonanceEntry(Witness witness, @Nullable String agreesAt) {
+        private static final double OHM = 50;
+
+        ResonancePlan plan() {
+            return new ResonancePlan(
+                    witness,
+                    Optional.ofNullable(agreesAt)
+                            .filter(text -> !text.isBlank())
+                            .map(text -> NumberEntry.parsePlain(
+                                    "resonance.agreesAt",
+                                    text,
+                                    ResonancePlan.LEAST_RATIO,
+                                    ResonancePlan.MOST_RATIO,
+                                    Unit.ONE))
+                            .orElse(OHM));
         }
     }
 

@@ -84,6 +84,9 @@ class StepViewer {
                 step.position(Control.ATTENUATOR)
                         .map(db -> Figures.plain(db, 1))
                         .orElse(null),
+                step.position(Control.SUPPLY).map(one -> Figures.plain(one, 1)).orElse(null),
+                step.position(Control.MODULES).map(one -> Figures.plain(one, 0)).orElse(null),
+                step.position(Control.MOTOR).map(one -> Figures.plain(one, 0)).orElse(null),
                 List.copyOf(step.moved()),
                 cells(state, step, place == state.steps().size()),
                 step.measured(ReadingRole.OUTPUT)

@@ -186,7 +186,8 @@ public class CoreJson {
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
         @JsonSubTypes.Type(value = Stage.Tubes.class, name = "tubes"),
-        @JsonSubTypes.Type(value = Stage.Transistors.class, name = "transistors")
+        @JsonSubTypes.Type(value = Stage.Transistors.class, name = "transistors"),
+        @JsonSubTypes.Type(value = Stage.Switching.class, name = "switching")
     })
     private interface StageTags {}
 
@@ -243,6 +244,7 @@ public class CoreJson {
         @JsonSubTypes.Type(value = RunEvent.TrapezoidSeen.class, name = "trapezoidSeen"),
         @JsonSubTypes.Type(value = RunEvent.TraceTaken.class, name = "traceTaken"),
         @JsonSubTypes.Type(value = RunEvent.SchoolChosen.class, name = "schoolChosen"),
+        @JsonSubTypes.Type(value = RunEvent.WeatherNoted.class, name = "weatherNoted"),
         @JsonSubTypes.Type(value = RunEvent.ConditionsNoted.class, name = "conditionsNoted"),
         @JsonSubTypes.Type(value = RunEvent.Note.class, name = "note"),
         @JsonSubTypes.Type(value = RunEvent.Finished.class, name = "finished"),

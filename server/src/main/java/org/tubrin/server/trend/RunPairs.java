@@ -81,7 +81,8 @@ final class RunPairs {
             case PLATE, LOAD -> Figures.dial(at);
             case DRIVE, TONE -> Figures.plain(at, 1);
             case LEVEL -> LevelViewer.percent(at);
-            case DEVICE, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK -> Figures.plain(at, 0);
+            case DEVICE, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, MODULES, MOTOR -> Figures.plain(at, 0);
+            case SUPPLY -> Figures.plain(at, 1);
             case POT -> Figures.plain(at, 2);
         };
     }
@@ -91,11 +92,11 @@ final class RunPairs {
             case INPUT_POWER, OUTPUT, REFLECTED -> ScaleUnit.W;
             case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, DEVICE_CURRENT -> ScaleUnit.MA;
             case SENSE_VOLTAGE -> ScaleUnit.MV;
-            case SUPPLY_CURRENT -> ScaleUnit.A;
-            case PLATE_VOLTAGE, SUPPLY_VOLTAGE, GATE_VOLTAGE, GATE_RF, OUTPUT_VPP -> ScaleUnit.V;
+            case SUPPLY_CURRENT, LINE_CURRENT -> ScaleUnit.A;
+            case PLATE_VOLTAGE, SUPPLY_VOLTAGE, GATE_VOLTAGE, GATE_RF, OUTPUT_VPP, LINE_VOLTAGE -> ScaleUnit.V;
             case INPUT_SWR -> ScaleUnit.ONE;
             case HEAT_SINK -> ScaleUnit.C;
-            case ALC_GAUGE -> ScaleUnit.MARKS;
+            case ALC_GAUGE, PHASE -> ScaleUnit.MARKS;
         };
     }
 

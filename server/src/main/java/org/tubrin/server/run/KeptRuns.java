@@ -7,22 +7,22 @@ import org.springframework.stereotype.Component;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 
-/** Finds the waveform checks among the runs. */
+/** Finds the runs of a kind that came to a step. */
 @Component
-public class ScopeRecords {
+public class KeptRuns {
     private final ToldRuns<RunState> runs;
 
-    ScopeRecords(RunMapper runs, RunStore store) {
+    KeptRuns(RunMapper runs, RunStore store) {
         this.runs = new ToldRuns<>(
                 runs, store, run -> Optional.of(run).filter(one -> !one.steps().isEmpty()));
     }
 
-    /** One waveform check. */
+    /** One run. */
     public record Kept(UUID runId, RunState run) {}
 
-    /** Returns the newest, the newest first. */
-    public List<Kept> newest() {
-        return runs.newest(School.WAVEFORM, ToldRuns.MOST).stream()
+    /** Returns the newest by a school, the newest first. */
+    public List<Kept> newest(School school) {
+        return runs.newest(school, ToldRuns.MOST).stream()
                 .map(told -> new Kept(told.runId(), told.told()))
                 .toList();
     }

@@ -1,0 +1,113 @@
+package org.tubrin.core.advice;
+
+import java.time.Instant;
+import java.util.Optional;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.Step;
+import org.tubrin.core.run.SupplySteps;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.switching.NextSupply;
+import org.tubrin.core.switching.SupplyLaw;
+
+/** The next move on a stage that switches: its drive once, then the supply's voltage up from the lowest. */
+final class SupplyAdvice {
+    private static final double SAME = 0.01;
+    /** A stage may bring more than its maker claims. */
+    private static final double OVER_CLAIM = 2;
+
+    private static final double LEAST_OF_LAW = 0.85;
+    private static final double MOST_OF_LAW = 1.15;
+
+    private final RunState state;
+    private final Step draft;
+    private final Instant now;
+
+    private SupplyAdvice(RunState state, Instant now) {
+        this.state = state;
+        draft = state.draft();
+        this.now = now;
+    }
+
+    static Advice of(RunState state, Instant now) {
+        return new SupplyAdvice(state, now).next();
+    }
+
+    private Advice next() {
+        return Entries.toSettle(state)
+                .or(() -> draft.isComplete() && !draft.readings().isEmpty()
+                        ? Optional.of(Entries.record(state, () -> Reason.SUPPLY_IS_READ))
+                        : Entries.missing(draft))
+                .or(this::drive)
+                .or(() -> SupplySteps.next(state.setup(), state.steps(), SupplySteps.modules(draft))
+                        .map(this::towards))
+                // Without a next voltage the run is no longer in its climb.
+                .orElseThrow();
+    }
+
+    private Optional<Advice> drive() {
+        double driveW =
+                SupplySteps.stage(state.setup()).map(Stage.Switching::driveW).orElseThrow();
+        return draft.position(Control.DRIVE).isPresent()
+                ? Optional.empty()
+                : Optional.of(Advice.of(new Move.Turn(Control.DRIVE, 0, driveW, 0), Reason.SUPPLY_DRIVE));
+    }
+
+    private Advice towards(NextSupply next) {
+        double stands = draft.position(Control.SUPPLY).orElse(0.0);
+        boolean isSet = draft.moved().contains(Control.SUPPLY)
+                || (state.steps().isEmpty() && Math.abs(stands / next.supplyV() - 1) < SAME);
+        Optional<Advice.Expectation> expect = expected(isSet ? stands : next.supplyV());
+        Optional<Advice> range = RangeAdvice.of(state, expect);
+        if (range.isPresent()) {
+            return range.get();
+        }
+        if (!isSet) {
+            return Advice.of(new Move.Turn(Control.SUPPLY, stands, next.supplyV(), 0), reason(next))
+                    .expecting(expect);
+        }
+        return Resting.of(state, now)
+                .orElseGet(() -> Advice.of(new Move.KeyAndRead(draft.driveW().value(), false), Reason.SUPPLY_READ)
+                        .expecting(expect));
+    }
+
+    private Reason reason(NextSupply next) {
+        boolean departs = SupplyLaw.departure(SupplySteps.rows(state.steps(), SupplySteps.modules(draft)))
+                .filter(share -> share.value() < LEAST_OF_LAW || share.value() > MOST_OF_LAW)
+                .isPresent();
+        if (departs) {
+            return Reason.SUPPLY_NOT_SQUARE;
+        }
+        return switch (next.because()) {
+            case LEAST -> Reason.SUPPLY_LEAST;
+            case THREE_DECIBELS -> Reason.SUPPLY_UP;
+            case WANTED -> Reason.SUPPLY_TO_WANTED;
+            case RATED -> Reason.SUPPLY_RATED;
+            case CURRENT -> Reason.SUPPLY_CURRENT_CAPS;
+            case TOP -> Reason.SUPPLY_TOP;
+        };
+    }
+
+    /** Output goes with the square of volts; before the first row, at most twice the claim. */
+    private Optional<Advice.Expectation> expected(double supplyV) {
+        return SupplyLaw.of(SupplySteps.rows(state.steps(), SupplySteps.modules(draft)))
+                .map(law -> law.outputW(supplyV))
+                .map(output -> new Advice.Expectation(
+                        Math.max(0, output.value() - Quantity.COVERAGE_95 * output.standardUncertainty()),
+                        output.value() + Quantity.COVERAGE_95 * output.standardUncertainty()))
+                .or(() -> state.setup()
+                        .channelFor(ReadingRole.OUTPUT)
+                        .map(any -> new Advice.Expectation(
+                                0,
+                                OVER_CLAIM
+                                        * state.setup().amplifier().ratedOutputW()
+                                        * Math.pow(
+                                                supplyV
+                                                        / SupplySteps.stage(state.setup())
+                                                                .map(Stage.Switching::mostSupplyDcV)
+                                                                .orElseThrow(),
+                                                2))));
+    }
+}

@@ -1,0 +1,21 @@
+package org.tubrin.core.resonance;
+
+import org.hipparchus.distribution.continuous.TDistribution;
+
+/**
+ * What wind does to one reading.
+ *
+ * @param deviation its standard deviation, in the measure of the reading
+ * @param free how many readings it is known by, less the places at which they were taken
+ */
+public record Scatter(double deviation, int free) {
+    private static final double UPPER = 0.975;
+    /** The middle of normal scatter is known less well than its mean by √(π/2). */
+    private static final double MEDIAN = 1.2533;
+
+    /** Returns what it leaves open of the middle of some readings, to either side: few readings tell little of it (Student's t). */
+    double halfWidth95(int count) {
+        double middle = count > 2 ? MEDIAN : 1;
+        return new TDistribution(free).inverseCumulativeProbability(UPPER) * middle * deviation / Math.sqrt(count);
+    }
+}

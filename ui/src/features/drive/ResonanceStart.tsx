@@ -1,0 +1,142 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { ask, type Choices, client, type StartRequest } from '../../api';
+import { isRefused, Sheet, Trouble } from '../../parts';
+import { Pick, Skeleton, TextField } from '../../parts/ui';
+import { SourcePick } from './SourcePick';
+import { StartFoot } from './StartFoot';
+import { middle, named, reads, there, useStart, useTyped } from './useStart';
+
+interface Entry {
+  antennaId: string;
+  band: StartRequest['band'];
+  amplifierId: string;
+  exciterId: string;
+  meterId: string;
+  agreesAt: string;
+  source: StartRequest['source'];
+}
+
+/** What the fields are called on the form. */
+const NAMES: Record<string, string> = { 'resonance.agreesAt': 'Volts over amperes at 50 Ω', bench: 'Simulated bench' };
+
+/** Begins a watch over an antenna. */
+export function ResonanceStart() {
+  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
+  if (!choices.data) return <Skeleton what="the station" />;
+  return <Start choices={choices.data} />;
+}
+
+/** Antennas of the lowest bands first, since it is they that drift. */
+const antennas = (choices: Choices) =>
+  choices.terminations
+    .filter((one) => one.bands.length > 0)
+    .sort((a, b) => Number(b.bands.some(isLow)) - Number(a.bands.some(isLow)));
+
+const isLow = (band: string) => band.startsWith('KHZ_');
+
+const meters = (choices: Choices) => [
+  ...reads(choices, 'PHASE'),
+  ...reads(choices, 'LINE_VOLTAGE').filter((one) => one.reads.includes('LINE_CURRENT')),
+];
+
+const on = (choices: Choices, band: string) =>
+  choices.amplifiers.filter((one) => one.bands.some((other) => other === band));
+
+function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
+  const antennaId = there(antennas(choices), typed.antennaId);
+  const bands = choices.terminations.find((one) => one.id === antennaId)?.bands ?? [];
+  const band = bands.find((one) => one === typed.band) ?? bands.find(isLow) ?? bands[0] ?? 'KHZ_472';
+  return {
+    antennaId,
+    band,
+    amplifierId: there(on(choices, band), typed.amplifierId),
+    exciterId: there(choices.exciters, typed.exciterId),
+    meterId: there(meters(choices), typed.meterId),
+    agreesAt: typed.agreesAt ?? '50',
+    source: choices.sources.find((one) => one.code === typed.source)?.code ?? choices.sources[0]?.code ?? 'TYPED',
+  } as Entry;
+}
+
+function Start({ choices }: { choices: Choices }) {
+  const [typed, keep] = useTyped<Entry>('tubrin.resonance');
+  const entry = entryOf(choices, typed);
+  const change = (more: Partial<Entry>) => keep({ ...entry, ...more });
+  const start = useStart((runId) => requestOf(choices, entry, runId));
+  const antenna = choices.terminations.find((one) => one.id === entry.antennaId);
+  const meter = choices.meters.find((one) => one.id === entry.meterId);
+  if (!antenna || !meter || !entry.amplifierId || !entry.exciterId) {
+    return (
+      <Sheet title="Next move" accent>
+        <p className="head text-22 leading-head">Describe antenna and phase meter first</p>
+        <p className="mt-2 text-soft">
+          It needs an antenna, an amplifier on its band, and a meter that reads phase, or one that reads volts and
+          amperes of the line.{' '}
+          <Link className="text-act underline" to="/station">
+            Go to Station
+          </Link>
+        </p>
+      </Sheet>
+    );
+  }
+  const byPhase = meter.reads.includes('PHASE');
+  const pick = (label: string, field: keyof Entry, options: readonly (readonly [string, string])[]) => (
+    <Pick label={label} value={entry[field]} options={options} onPick={(value) => change({ [field]: value })} />
+  );
+  return (
+    <Sheet title="Next move" accent part="resonance-start">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!start.isPending) start.mutate();
+        }}
+      >
+        <p className="head text-22 leading-head">Keep {antenna.name} in resonance</p>
+        <p className="mt-1 text-soft">
+          Read while you send, one short step of the motor, read again. The run lasts as long as the day does.
+        </p>
+        <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
+          {pick('Antenna', 'antennaId', named(antennas(choices)))}
+          {pick(
+            'Band',
+            'band',
+            choices.bands.filter((one) => antenna.bands.includes(one.band)).map((one) => [one.band, one.name] as const),
+          )}
+          {pick('Watched by', 'meterId', named(meters(choices)))}
+          {!byPhase && (
+            <TextField
+              label="Volts over amperes at 50 Ω"
+              value={entry.agreesAt}
+              number
+              className="w-full"
+              invalid={isRefused(start.error, 'resonance.agreesAt')}
+              onChange={(agreesAt) => change({ agreesAt })}
+            />
+          )}
+          {pick('Amplifier', 'amplifierId', named(on(choices, entry.band)))}
+          {pick('Exciter', 'exciterId', named(choices.exciters))}
+          <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
+        </div>
+        <StartFoot label="Start with the points" start={start} missing={undefined} names={NAMES} />
+      </form>
+    </Sheet>
+  );
+}
+
+function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest {
+  const byPhase = choices.meters.find((one) => one.id === entry.meterId)?.reads.includes('PHASE');
+  return {
+    runId,
+    amplifierId: entry.amplifierId,
+    exciterId: entry.exciterId,
+    carrier: 'CW',
+    meterIds: [entry.meterId],
+    terminationId: entry.antennaId,
+    band: entry.band,
+    frequency: middle(choices, entry.band),
+    school: 'RESONANCE',
+    source: entry.source,
+    resonance: byPhase ? { witness: 'PHASE' } : { witness: 'VOLTS_OVER_AMPERES', agreesAt: entry.agreesAt },
+  };
+}

@@ -1,0 +1,146 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { ask, type Choices, client, type StartRequest } from '../../api';
+import { isRefused, Sheet, Trouble } from '../../parts';
+import { Pick, Skeleton, TextField } from '../../parts/ui';
+import { SourcePick } from './SourcePick';
+import { StartFoot } from './StartFoot';
+import { middle, named, reads, there, useStart, useTyped } from './useStart';
+
+interface Entry {
+  amplifierId: string;
+  exciterId: string;
+  padId: string;
+  terminationId: string;
+  wattId: string;
+  panelId: string;
+  band: StartRequest['band'];
+  modules: string;
+  wanted: string;
+  source: StartRequest['source'];
+}
+
+/** What the fields are called on the form. */
+const NAMES: Record<string, string> = { wantedOutput: 'Output wanted', exciter: 'Exciter', bench: 'Simulated bench' };
+
+/** Begins a table by supply volts. */
+export function VoltsStart() {
+  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
+  if (!choices.data) return <Skeleton what="the station" />;
+  return <Start choices={choices.data} />;
+}
+
+const switching = (choices: Choices) => choices.amplifiers.filter((one) => one.moduleCount !== undefined);
+
+/** Meters that read volts and amperes of a supply; the amplifier's own first. */
+function panels(choices: Choices, amplifier: string) {
+  const both = reads(choices, 'SUPPLY_VOLTAGE').filter((one) => one.reads.includes('SUPPLY_CURRENT'));
+  return [...both].sort((a, b) => Number(b.name.startsWith(amplifier)) - Number(a.name.startsWith(amplifier)));
+}
+
+function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
+  const amplifierId = there(switching(choices), typed.amplifierId);
+  const amplifier = choices.amplifiers.find((one) => one.id === amplifierId);
+  const bands = amplifier?.bands ?? [];
+  const count = amplifier?.moduleCount ?? 1;
+  return {
+    amplifierId,
+    exciterId: there(choices.exciters, typed.exciterId),
+    padId: choices.pads.find((one) => one.id === typed.padId)?.id ?? '',
+    terminationId: there(choices.terminations, typed.terminationId),
+    wattId: there(reads(choices, 'OUTPUT'), typed.wattId),
+    panelId: there(panels(choices, amplifier?.name ?? ''), typed.panelId),
+    band: bands.find((one) => one === typed.band) ?? bands.at(-1) ?? 'KHZ_472',
+    modules: Number(typed.modules) <= count && typed.modules ? typed.modules : `${count}`,
+    wanted: typed.wanted ?? '',
+    source: choices.sources.find((one) => one.code === typed.source)?.code ?? choices.sources[0]?.code ?? 'TYPED',
+  } as Entry;
+}
+
+function Start({ choices }: { choices: Choices }) {
+  const [typed, keep] = useTyped<Entry>('tubrin.volts');
+  const entry = entryOf(choices, typed);
+  const change = (more: Partial<Entry>) => keep({ ...entry, ...more });
+  const start = useStart((runId) => requestOf(choices, entry, runId));
+  const amplifier = choices.amplifiers.find((one) => one.id === entry.amplifierId);
+  if (!amplifier || !entry.exciterId || !entry.terminationId || !entry.wattId || !entry.panelId) {
+    return (
+      <Sheet title="Next move" accent>
+        <p className="head text-22 leading-head">Describe an amplifier that switches first</p>
+        <p className="mt-2 text-soft">
+          It needs one whose supply sets the power, a meter of its supply’s volts and amperes, one of output, an exciter
+          and a load.{' '}
+          <Link className="text-act underline" to="/station">
+            Go to Station
+          </Link>
+        </p>
+      </Sheet>
+    );
+  }
+  const bands = choices.bands.filter((one) => amplifier.bands.includes(one.band));
+  const count = amplifier.moduleCount ?? 1;
+  const counts = Array.from({ length: count }, (_, i) => [`${count - i}`, `${count - i}`] as const);
+  const ends = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(entry.band));
+  const pick = (label: string, field: keyof Entry, options: readonly (readonly [string, string])[]) => (
+    <Pick label={label} value={entry[field]} options={options} onPick={(value) => change({ [field]: value })} />
+  );
+  return (
+    <Sheet title="Next move" accent part="volts-start">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!start.isPending) start.mutate();
+        }}
+      >
+        <p className="head text-22 leading-head">{amplifier.name} up by its supply</p>
+        <p className="mt-1 text-soft">
+          From the lowest voltage, each key-down 3 dB of output at most. The drive stays as it is.
+        </p>
+        <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
+          {pick('Amplifier', 'amplifierId', named(switching(choices)))}
+          {pick(
+            'Band',
+            'band',
+            bands.map((one) => [one.band, one.name] as const),
+          )}
+          {count > 1 && pick('Modules in', 'modules', counts)}
+          <TextField
+            label="Output wanted, W"
+            value={entry.wanted}
+            number
+            className="w-full"
+            invalid={isRefused(start.error, 'wantedOutput')}
+            onChange={(wanted) => change({ wanted })}
+          />
+          {pick('Exciter', 'exciterId', named(choices.exciters))}
+          {pick('Pad behind it', 'padId', [['', 'none'], ...named(choices.pads)])}
+          {pick('Into', 'terminationId', named(ends))}
+          {pick('Watts by', 'wattId', named(reads(choices, 'OUTPUT')))}
+          {pick('Supply read by', 'panelId', named(panels(choices, amplifier.name)))}
+          <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
+        </div>
+        <StartFoot label="Start with the points" start={start} missing={undefined} names={NAMES} />
+      </form>
+    </Sheet>
+  );
+}
+
+function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest {
+  const count = choices.amplifiers.find((one) => one.id === entry.amplifierId)?.moduleCount ?? 1;
+  return {
+    runId,
+    amplifierId: entry.amplifierId,
+    exciterId: entry.exciterId,
+    carrier: 'CW',
+    meterIds: [...new Set([entry.wattId, entry.panelId])],
+    terminationId: entry.terminationId,
+    band: entry.band,
+    frequency: middle(choices, entry.band),
+    school: 'SUPPLY_TABLE',
+    source: entry.source,
+    wantedOutput: entry.wanted,
+    ...(count > 1 ? { modules: Number(entry.modules) } : {}),
+    ...(entry.padId ? { padId: entry.padId } : {}),
+  };
+}

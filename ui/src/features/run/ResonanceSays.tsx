@@ -1,0 +1,42 @@
+import type { RunView } from '../../api';
+import { Diamond, ResonanceFigures, Sheet } from '../../parts';
+import { ToggleGroup } from '../../parts/ui';
+import type { Run } from './useRun';
+
+const WEATHER = [
+  ['DRY', 'dry'],
+  ['WIND', 'wind'],
+  ['RAIN', 'rain'],
+  ['ICE', 'ice'],
+] as const;
+
+/** What the readings come to, and what the weather is. */
+export function ResonanceSays({ view, run, readOnly }: { view: RunView; run: Run; readOnly: boolean }) {
+  const watch = view.resonance;
+  if (!watch) return null;
+  return (
+    <Sheet title="The antenna" part="resonance-says">
+      {watch.alarmed && (
+        <p role="alert" className="mb-2 flex items-center gap-2 border-l-4 border-limit pl-2 font-semibold text-limit">
+          <Diamond /> Off by {watch.off} {watch.unit}: beyond the alarm.
+        </p>
+      )}
+      <ResonanceFigures watch={watch} />
+      {watch.says.map((sentence) => (
+        <p key={sentence} className="mt-1.5">
+          {sentence}
+        </p>
+      ))}
+      {!readOnly && (
+        <div className="mt-3">
+          <ToggleGroup
+            label="Weather now"
+            options={WEATHER}
+            value={watch.weather.at(-1)?.weather}
+            onPick={(weather) => run.act({ act: 'WEATHER', weather: weather as (typeof WEATHER)[number][0] })}
+          />
+        </div>
+      )}
+    </Sheet>
+  );
+}

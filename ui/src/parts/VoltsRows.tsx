@@ -1,0 +1,48 @@
+import type { VoltsView } from '../api';
+import { Diamond } from './marks';
+import { Cell, Heads, RowHead, Table } from './ui';
+
+/** What each voltage brought, with what its heat makes of the sink at rest. */
+export function VoltsRows({ volts }: { volts: VoltsView }) {
+  const several = volts.moduleCount > 1;
+  const heads = ['supply', ...(several ? ['modules'] : []), 'output', 'drawn', 'efficiency', 'heat', 'sink', 'at rest'];
+  return (
+    <>
+      <Table caption="What each supply voltage brought" quiet tight className="text-13" part="volts-rows">
+        <Heads of={heads} end />
+        <tbody>
+          {volts.rows.map((row, index) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: rows are only added
+            <tr key={index}>
+              <RowHead>
+                <span className="figure">{row.voltsShown}</span>
+              </RowHead>
+              {several && (
+                <Cell figure end>
+                  {row.modules}
+                </Cell>
+              )}
+              {[row.output, row.current, row.efficiency, row.heat].map((shown, column) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
+                <Cell key={column} figure end>
+                  {shown ?? '–'}
+                </Cell>
+              ))}
+              <Cell figure end>
+                {row.hotter && <Diamond />} {row.sink ?? '–'}
+              </Cell>
+              <Cell figure end>
+                {row.sinkExpected ?? '–'}
+              </Cell>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      {volts.says.map((sentence) => (
+        <p key={sentence} className="py-1">
+          {sentence}
+        </p>
+      ))}
+    </>
+  );
+}
