@@ -14,7 +14,7 @@ export function VoltsRows({ volts }: { volts: VoltsView }) {
           {volts.rows.map((row, index) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: rows are only added
             <tr key={index}>
-              <RowHead>
+              <RowHead className="text-right">
                 <span className="figure">{row.voltsShown}</span>
               </RowHead>
               {several && (

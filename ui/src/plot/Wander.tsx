@@ -114,7 +114,7 @@ function Weathers({
         {one.weather !== 'DRY' && (
           <rect x={left} y={TOP} width={Math.max(1, right - left)} height={bottom - TOP} className="fill-wash" />
         )}
-        <line x1={left} x2={left} y1={TOP - 20} y2={bottom} className="stroke-rule" />
+        <line x1={left} x2={left} y1={TOP} y2={bottom} className="stroke-rule" />
         {right - left > WORD_PX && (
           <text x={left + 4} y={13} className="fill-ink font-semibold">
             {one.name}

@@ -33,11 +33,18 @@ export function VoltsStart() {
 
 const switching = (choices: Choices) => choices.amplifiers.filter((one) => one.moduleCount !== undefined);
 
-/** Meters that read volts and amperes of a supply; the amplifier's own first. */
-function panels(choices: Choices, amplifier: string) {
-  const both = reads(choices, 'SUPPLY_VOLTAGE').filter((one) => one.reads.includes('SUPPLY_CURRENT'));
-  return [...both].sort((a, b) => Number(b.name.startsWith(amplifier)) - Number(a.name.startsWith(amplifier)));
-}
+/** Meters in their order, the amplifier's own first. */
+const ownFirst = (meters: Choices['meters'], amplifier: string) =>
+  [...meters].sort((a, b) => Number(b.name.startsWith(amplifier)) - Number(a.name.startsWith(amplifier)));
+
+/** Meters that read volts and amperes of a supply. */
+const panels = (choices: Choices, amplifier: string) =>
+  ownFirst(
+    reads(choices, 'SUPPLY_VOLTAGE').filter((one) => one.reads.includes('SUPPLY_CURRENT')),
+    amplifier,
+  );
+
+const wattmeters = (choices: Choices, amplifier: string) => ownFirst(reads(choices, 'OUTPUT'), amplifier);
 
 function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
   const amplifierId = there(switching(choices), typed.amplifierId);
@@ -49,7 +56,7 @@ function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
     exciterId: there(choices.exciters, typed.exciterId),
     padId: choices.pads.find((one) => one.id === typed.padId)?.id ?? '',
     terminationId: there(choices.terminations, typed.terminationId),
-    wattId: there(reads(choices, 'OUTPUT'), typed.wattId),
+    wattId: there(wattmeters(choices, amplifier?.name ?? ''), typed.wattId),
     panelId: there(panels(choices, amplifier?.name ?? ''), typed.panelId),
     band: bands.find((one) => one === typed.band) ?? bands.at(-1) ?? 'KHZ_472',
     modules: Number(typed.modules) <= count && typed.modules ? typed.modules : `${count}`,
@@ -116,7 +123,7 @@ function Start({ choices }: { choices: Choices }) {
           {pick('Exciter', 'exciterId', named(choices.exciters))}
           {pick('Pad behind it', 'padId', [['', 'none'], ...named(choices.pads)])}
           {pick('Into', 'terminationId', named(ends))}
-          {pick('Watts by', 'wattId', named(reads(choices, 'OUTPUT')))}
+          {pick('Watts by', 'wattId', named(wattmeters(choices, amplifier.name)))}
           {pick('Supply read by', 'panelId', named(panels(choices, amplifier.name)))}
           <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>

@@ -280,6 +280,7 @@ public final class Bench implements AutoCloseable {
         ScopeTap scope = station.scope();
         return new Instrument("drive meters")
                 .number("MEASure:POWer", () -> station.shows(station.inputPower))
+                .number("MEASure:OUTPut:WIDE", () -> station.shows(station.wideOutput))
                 .number("MEASure:OUTPut", () -> station.shows(station.smallOutput))
                 .number("MEASure:SWR", () -> Math.max(1, station.shows(station.inputSwr)))
                 .number("MEASure:TEMPerature", () -> station.shows(station.heatSink))

@@ -114,6 +114,7 @@ public final class SimulatedStation {
     final Pointer stageVoltage;
     final Pointer stageCurrent;
     final Pointer smallOutput;
+    final Pointer wideOutput;
 
     /** A station whose hidden truth belongs to a seed; heaters warm so many times faster than real ones. */
     public SimulatedStation(long seed, double warmUpSpeed) {
@@ -139,6 +140,7 @@ public final class SimulatedStation {
         stageVoltage = new Pointer(60, 0.005, 0.05, random);
         stageCurrent = new Pointer(30, 0.01, 0.05, random);
         smallOutput = new Pointer(80, 0.01, 0.08, random);
+        wideOutput = new Pointer(400, 0.01, 0.08, new Random(seed + 1));
         scope = new ScopeTap(random);
         scopeShare = 1 + SCOPE_SHARE * (2 * random.nextDouble() - 1);
     }
@@ -202,6 +204,7 @@ public final class SimulatedStation {
         nowW = outputW;
         pull(outputW, s);
         smallOutput.follow(shown * outputW / (1 - back), s);
+        wideOutput.follow(shown * outputW / (1 - back), s);
         reflected.follow(shown * outputW * back / (1 - back), s);
         double restA = plateA > 0 ? tubes().restingPlateCurrentA() : 0;
         plateCurrent.follow(dutyFactor * plateA + (1 - dutyFactor) * restA, s);

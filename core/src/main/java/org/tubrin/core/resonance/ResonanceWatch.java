@@ -3,10 +3,9 @@ package org.tubrin.core.resonance;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import org.tubrin.core.metering.Steadied;
 import org.tubrin.core.resonance.NextAct.Because;
 
 /**
@@ -26,6 +25,10 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
     private static final Duration SAME_LOOK = Duration.ofSeconds(60);
 
     private static final int ENOUGH = 3;
+    private static final int WELL_KNOWN = 6;
+    /** Wind changes: so many looks tell of it. */
+    private static final int RECENT_LOOKS = 12;
+
     private static final int MOST_READINGS = 5;
     private static final int MOST_FLAT = 3;
     private static final int MOST_MOVES = 30;
@@ -36,8 +39,11 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
     /** Drift is told from what this long ago was. */
     private static final Duration RECENT = Duration.ofMinutes(90);
 
-    private static final int LEAST_FOR_DRIFT = 3;
-    private static final double LEAST_OPEN = 1e-6;
+    private static final int LEAST_FOR_DRIFT = 4;
+    private static final double MILLIS_PER_HOUR = 3.6e6;
+    private static final double LEAST_OPEN = 1e-9;
+    /** A slope whose sign is told with three standard uncertainties. */
+    private static final double SURELY = 1.5;
 
     public ResonanceWatch {
         looks = looks.stream().map(List::copyOf).toList();
@@ -62,7 +68,8 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
                 .map(look ->
                         look.stream().map(place -> Place.of(place, scatter)).toList())
                 .toList();
-        return new ResonanceWatch(witness, placed, scatter, witness.hasSide() ? gain(placed) : Optional.empty());
+        return new ResonanceWatch(
+                witness, placed, scatter, witness.hasSide() ? gain(placed, witness.leave()) : Optional.empty());
     }
 
     private static List<List<List<ResonancePoint>>> looks(List<ResonancePoint> points) {
@@ -87,11 +94,11 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
         return looks;
     }
 
-    /** Readings of one place depart from their mean through wind alone; all places tell of one scatter. */
+    /** Readings of one place depart from their mean through wind alone; the places of the last looks tell of one scatter. */
     private static Optional<Scatter> scatter(List<List<List<ResonancePoint>>> looks) {
         double squares = 0;
         int free = 0;
-        for (List<List<ResonancePoint>> look : looks) {
+        for (List<List<ResonancePoint>> look : looks.subList(Math.max(0, looks.size() - RECENT_LOOKS), looks.size())) {
             for (List<ResonancePoint> place : look) {
                 double mean = place.stream()
                         .mapToDouble(point -> point.off().value())
@@ -106,25 +113,45 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
         return free < ENOUGH - 1 ? Optional.empty() : Optional.of(new Scatter(Math.sqrt(squares / free), free));
     }
 
-    /** Weighted least squares over all pairs of neighbouring places, through the origin: each pair tells of one gain. */
+    /**
+     * By looks that surely began beyond what is left alone: a step that one high reading asked for seems to do more than it does. Where
+     * there are none yet, by all.
+     */
+    private static Optional<Gain> gain(List<List<Place>> looks, double leave) {
+        Optional<Gain> sure = gain(looks.stream()
+                .filter(look -> Math.abs(look.get(0).off()) - look.get(0).halfWidth95() > leave)
+                .toList());
+        return sure.isPresent() ? sure : gain(looks);
+    }
+
+    /** Weighted least squares: one slope through the places of all looks, each look at a height of its own. */
     private static Optional<Gain> gain(List<List<Place>> looks) {
-        double weighed = 0;
-        double weight = 0;
+        double along = 0;
+        double across = 0;
         for (List<Place> look : looks) {
-            for (int i = 1; i < look.size(); i++) {
-                Place from = look.get(i - 1);
-                Place to = look.get(i);
-                double steps = to.motor() - from.motor();
-                double open = Math.max(LEAST_OPEN, Math.hypot(from.halfWidth95(), to.halfWidth95()));
-                weighed += steps * (to.off() - from.off()) / (open * open);
-                weight += steps * steps / (open * open);
+            double weight = look.stream().mapToDouble(ResonanceWatch::weight).sum();
+            double motor = look.stream()
+                            .mapToDouble(place -> weight(place) * place.motor())
+                            .sum()
+                    / weight;
+            double off = look.stream()
+                            .mapToDouble(place -> weight(place) * place.off())
+                            .sum()
+                    / weight;
+            for (Place place : look) {
+                along += weight(place) * (place.motor() - motor) * (place.off() - off);
+                across += weight(place) * (place.motor() - motor) * (place.motor() - motor);
             }
         }
-        double perStep = weighed / weight;
-        double halfWidth95 = 1 / Math.sqrt(weight);
-        return weight > 0 && Math.abs(perStep) > halfWidth95
-                ? Optional.of(new Gain(perStep, halfWidth95))
-                : Optional.empty();
+        if (across <= 0) {
+            return Optional.empty();
+        }
+        Gain gain = new Gain(along / across, 1 / Math.sqrt(across));
+        return Optional.of(gain).filter(one -> Math.abs(one.perStep) > SURELY * one.halfWidth95);
+    }
+
+    private static double weight(Place place) {
+        return 1 / Math.max(LEAST_OPEN, place.halfWidth95() * place.halfWidth95());
     }
 
     /** Returns the place read last; empty before anything was read. */
@@ -147,8 +174,10 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
         }
         List<Place> look = lastLook();
         Place here = last(look);
-        boolean windIsKnown = scatter.isPresent();
-        if (!windIsKnown && here.count() < ENOUGH) {
+        // Each look tells anew what wind does: a scatter that came out small by chance would never be read again.
+        boolean isFirst = look.size() == 1;
+        int least = scatter.filter(one -> one.free() >= WELL_KNOWN).isPresent() ? 2 : ENOUGH;
+        if (here.count() < least && (isFirst || scatter.isEmpty())) {
             return NextAct.read(Because.WIND);
         }
         boolean beenHere = look.stream().limit(look.size() - 1).anyMatch(place -> place.motor() == here.motor());
@@ -176,15 +205,19 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
                         ? NextAct.leave(Because.TURNED)
                         : NextAct.move(way(here, before), Because.BACK);
             }
-            if (isStuck(look)) {
-                return NextAct.stop(Because.STUCK);
+            if (seemsStuck(look)) {
+                return wouldShow(look)
+                        ? NextAct.stop(Because.STUCK)
+                        : here.count() < MOST_READINGS
+                                ? NextAct.read(Because.WIND)
+                                : NextAct.move(onwards(look), beyond(here));
             }
         }
-        int way = gain.map(one -> here.off() * one.perStep > 0 ? -1 : 1).orElseGet(() -> onwards(look));
-        boolean wrongWay = look.size() > 1
-                && here.isApartFrom(look.get(look.size() - 2))
-                && Math.abs(here.off()) > Math.abs(look.get(look.size() - 2).off());
-        return NextAct.move(way, wrongWay ? Because.WRONG_WAY : beyond(here));
+        boolean worse = here.isApartFrom(look.get(0))
+                && Math.abs(here.off()) > Math.abs(look.get(0).off());
+        int way = gain.map(one -> here.off() * one.perStep > 0 ? -1 : 1)
+                .orElseGet(() -> worse ? -onwards(look) : onwards(look));
+        return NextAct.move(way, worse ? Because.WRONG_WAY : beyond(here));
     }
 
     /** Onwards while it falls; one back once it has risen. */
@@ -200,7 +233,7 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
             if (here.count() < MOST_READINGS) {
                 return NextAct.read(Because.WIND);
             }
-            if (isStuck(look)) {
+            if (seemsStuck(look)) {
                 return NextAct.stop(Because.STUCK);
             }
             return Math.abs(here.off()) > witness.alarm() ? NextAct.move(onwards(look), beyond(here)) : atLeast(here);
@@ -244,11 +277,22 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
         return way;
     }
 
-    /** Returns whether the last steps, each read often enough, changed nothing. */
-    private static boolean isStuck(List<Place> look) {
+    /** Returns whether the last steps seem to have changed nothing. */
+    private static boolean seemsStuck(List<Place> look) {
         return look.size() > MOST_FLAT
-                && !last(look).isApartFrom(look.get(look.size() - 1 - MOST_FLAT))
-                && look.get(look.size() - 1 - MOST_FLAT).isSure();
+                && !last(look).isApartFrom(beforeFlat(look))
+                && beforeFlat(look).isSure();
+    }
+
+    /** Returns whether what a step does would have shown by now; of a motor that never did anything, by reading often enough. */
+    private boolean wouldShow(List<Place> look) {
+        double open = Math.hypot(last(look).halfWidth95(), beforeFlat(look).halfWidth95());
+        return gain.map(one -> MOST_FLAT * Math.abs(one.perStep) > 2 * open)
+                .orElse(last(look).count() >= MOST_READINGS);
+    }
+
+    private static Place beforeFlat(List<Place> look) {
+        return look.get(look.size() - 1 - MOST_FLAT);
     }
 
     /** Returns whether the last reading is beyond what an alarm is due for. */
@@ -280,33 +324,44 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
         return new Found(place, place.motor() - steps, open);
     }
 
+    /** How fast resonance wanders, in short steps of the motor an hour, with what is left open of it. */
+    public record Drift(double stepsPerHour, double halfWidth95) {}
+
     /**
-     * Returns how fast resonance wanders, in short steps of the motor an hour, by three looks or more
-     * of 90 minutes: the middle of the slopes between each two of them (H. Theil, P. K. Sen). Empty while there are too few.
+     * Returns how fast resonance wanders: least squares through what the looks of the last 90 minutes began with, its interval by how
+     * they lie round the line (Student's t). The end of a look is no witness: it ended because it read well. Empty while there are fewer than four.
      */
-    public OptionalDouble stepsPerHour() {
-        List<Found> ends = endsOfLooks();
-        List<Double> slopes = new ArrayList<>();
-        for (int i = 0; i < ends.size(); i++) {
-            for (int j = i + 1; j < ends.size(); j++) {
-                double seconds = Duration.between(
-                                        ends.get(i).place.at(),
-                                        ends.get(j).place.at())
-                                .toMillis()
-                        / 1000.0;
-                if (seconds > 0) {
-                    slopes.add(SECONDS_PER_HOUR * (ends.get(j).motor - ends.get(i).motor) / seconds);
-                }
-            }
+    public Optional<Drift> drift() {
+        List<Found> first = beginnings();
+        if (first.size() < LEAST_FOR_DRIFT) {
+            return Optional.empty();
         }
-        return ends.size() < LEAST_FOR_DRIFT || slopes.isEmpty()
-                ? OptionalDouble.empty()
-                : OptionalDouble.of(Steadied.of(
-                                slopes.stream().mapToDouble(Double::doubleValue).toArray())
-                        .median());
+        Instant from = first.get(0).place.at();
+        double[] hours = first.stream()
+                .mapToDouble(one -> Duration.between(from, one.place.at()).toMillis() / MILLIS_PER_HOUR)
+                .toArray();
+        double[] steps = first.stream().mapToDouble(Found::motor).toArray();
+        double middleHour = Arrays.stream(hours).average().orElseThrow();
+        double middleStep = Arrays.stream(steps).average().orElseThrow();
+        double across = 0;
+        double along = 0;
+        for (int i = 0; i < hours.length; i++) {
+            across += (hours[i] - middleHour) * (hours[i] - middleHour);
+            along += (hours[i] - middleHour) * (steps[i] - middleStep);
+        }
+        if (across <= 0) {
+            return Optional.empty();
+        }
+        double slope = along / across;
+        double squares = 0;
+        for (int i = 0; i < hours.length; i++) {
+            squares += Math.pow(steps[i] - middleStep - slope * (hours[i] - middleHour), 2);
+        }
+        int free = hours.length - 2;
+        return Optional.of(new Drift(slope, Scatter.student(free) * Math.sqrt(squares / free / across)));
     }
 
-    private List<Found> endsOfLooks() {
+    private List<Found> beginnings() {
         List<Found> found = found();
         if (found.isEmpty()) {
             return List.of();
@@ -314,17 +369,17 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
         Instant since = found.get(found.size() - 1).place.at().minus(RECENT);
         return found.stream()
                 .filter(one -> !one.place.at().isBefore(since))
-                .filter(one -> looks.stream().anyMatch(look -> last(look).equals(one.place)))
+                .filter(one -> looks.stream().anyMatch(look -> look.get(0).equals(one.place)))
                 .toList();
     }
 
     /** Returns how long the motor may be left alone after a look, in seconds: until drift takes it to half of what an alarm is due for. */
     public double waitS() {
-        OptionalDouble drift = stepsPerHour();
+        Optional<Drift> drift = drift();
         if (drift.isEmpty() || gain.isEmpty()) {
             return USUAL_WAIT_S;
         }
-        double perSecond = Math.abs(drift.getAsDouble() * gain.get().perStep) / SECONDS_PER_HOUR;
+        double perSecond = Math.abs(drift.get().stepsPerHour * gain.get().perStep) / SECONDS_PER_HOUR;
         double leftS = (witness.alarm() / 2) / Math.max(perSecond, 1e-12);
         return Math.max(SHORTEST_WAIT_S, Math.min(LONGEST_WAIT_S, leftS));
     }

@@ -16,6 +16,11 @@ public record Scatter(double deviation, int free) {
     /** Returns what it leaves open of the middle of some readings, to either side: few readings tell little of it (Student's t). */
     double halfWidth95(int count) {
         double middle = count > 2 ? MEDIAN : 1;
-        return new TDistribution(free).inverseCumulativeProbability(UPPER) * middle * deviation / Math.sqrt(count);
+        return student(free) * middle * deviation / Math.sqrt(count);
+    }
+
+    /** Returns the standard uncertainties to either side that hold 95 % where so many readings are free. */
+    static double student(int free) {
+        return new TDistribution(free).inverseCumulativeProbability(UPPER);
     }
 }

@@ -267,8 +267,7 @@ class DemoLoader implements ApplicationRunner {
     private int lowBand(Station station, Map<String, Equipment> byName, Instant now) {
         DemoLowBand low = new DemoLowBand(
                 station, pick(byName, "Lugger 300", Amplifier.class), pick(byName, "Halyard 100", Exciter.class));
-        List<Meter> meters =
-                List.of(pick(byName, "Fathom", Meter.class), pick(byName, "Lugger 300 panel", Meter.class));
+        List<Meter> meters = List.of(pick(byName, "Lugger 300 panel", Meter.class));
         Termination load = pick(byName, "Ballast 1000", Termination.class);
         for (int modules : List.of(3, 2)) {
             Instant start = now.minus(Duration.ofDays(6)).minus(Duration.ofMinutes(40L * modules));

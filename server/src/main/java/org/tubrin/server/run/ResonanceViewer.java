@@ -2,9 +2,7 @@ package org.tubrin.server.run;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.resonance.NextAct;
 import org.tubrin.core.resonance.Place;
@@ -59,7 +57,9 @@ public class ResonanceViewer {
                 watch.gain()
                         .map(gain -> signed(inUnit * gain.perStep(), inUnit * gain.halfWidth95()))
                         .orElse(null),
-                watch.stepsPerHour().isPresent() ? signed(watch.stepsPerHour().getAsDouble()) : null,
+                watch.drift()
+                        .map(one -> signed(one.stepsPerHour(), one.halfWidth95()))
+                        .orElse(null),
                 watch.scatter()
                         .map(one -> Figures.fixed(inUnit * one.deviation(), decimals(inUnit * one.deviation())))
                         .orElse(null),
@@ -90,10 +90,6 @@ public class ResonanceViewer {
         return Math.abs(figure) < 1 ? 2 : 1;
     }
 
-    private static String signed(double figure) {
-        return (figure > 0 ? "+" : "") + Figures.fixed(figure, 1);
-    }
-
     private static String signed(double figure, double halfWidth95) {
         int decimals = halfWidth95 < 0.1 ? 2 : 1;
         return (figure > 0 ? "+" : "")
@@ -112,13 +108,6 @@ public class ResonanceViewer {
 
     private List<String> says(ResonanceWatch watch) {
         List<String> says = new ArrayList<>();
-        OptionalDouble drift = watch.stepsPerHour();
-        if (drift.isPresent()) {
-            says.add(words.say("resonance.drift", Map.of("steps", signed(drift.getAsDouble()))));
-        }
-        watch.gain()
-                .ifPresent(gain -> says.add(
-                        words.say("resonance.gain", Map.of("gain", signed(gain.perStep(), gain.halfWidth95())))));
         if (!watch.looks().isEmpty() && watch.next().act() == NextAct.Act.STOP) {
             says.add(words.say("resonance.stopped." + watch.next().because()));
         }

@@ -77,7 +77,10 @@ public class VoltsViewer {
                 step.efficiency()
                         .map(share -> with95(share, PERCENT, 0) + "\u2009%")
                         .orElse(null),
-                step.budget().heatPerDeviceW().map(Levels::watts).orElse(null),
+                step.budget()
+                        .heatPerDeviceW()
+                        .map(heat -> with95(heat, 1, 0) + "\u2009W")
+                        .orElse(null),
                 step.measured(ReadingRole.HEAT_SINK)
                         .map(read -> Figures.fixed(read.value(), 0) + CELSIUS)
                         .orElse(null),
