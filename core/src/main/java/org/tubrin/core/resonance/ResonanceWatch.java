@@ -110,7 +110,7 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
                 free += place.size() - 1;
             }
         }
-        return free < ENOUGH - 1 ? Optional.empty() : Optional.of(new Scatter(Math.sqrt(squares / free), free));
+        return free < ENOUGH - 1 ? Optional.empty() : Optional.of(Scatter.of(Math.sqrt(squares / free), free));
     }
 
     /**
