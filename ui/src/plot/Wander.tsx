@@ -80,13 +80,19 @@ export function Wander({ watch, width, drawing }: Props) {
         // biome-ignore lint/suspicious/noArrayIndexKey: readings are only added
         <circle key={i} cx={at(one)} cy={o(one.off)} r={2.6} className="fill-ink" />
       ))}
-      {x.ticks(Math.max(2, Math.floor(width / 110))).map((tick) => (
-        <text key={tick.getTime()} x={x(tick)} y={height - 6} textAnchor="middle" className="figure fill-soft">
-          {localTime(tick.toISOString())}
+      {hours(x.ticks(Math.max(2, Math.floor(width / 110)))).map(({ tick, shown }) => (
+        <text key={shown} x={x(tick)} y={height - 6} textAnchor="middle" className="figure fill-soft">
+          {shown}
         </text>
       ))}
     </svg>
   );
+}
+
+/** The ticks as they are written, each once: within a minute many are alike. */
+function hours(ticks: Date[]) {
+  const shown = ticks.map((tick) => ({ tick, shown: localTime(tick.toISOString()) }));
+  return shown.filter((one, i) => one.shown !== shown[i - 1]?.shown);
 }
 
 /** What the weather was from when to when: a word over its time, every other one on a ground of its own. */

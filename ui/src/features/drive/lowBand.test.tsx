@@ -23,7 +23,7 @@ const RESONANCE: ResonancePageView = {
   shownRunId: '1',
   shown: {
     witness: 'PHASE',
-    unit: 'divisions',
+    unit: 'marks',
     alarm: 1,
     leave: 0.3,
     motor: -2,

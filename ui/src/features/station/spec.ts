@@ -36,7 +36,7 @@ const ROLES: Option[] = [
   ['GATE_VOLTAGE', 'gate voltage'],
   ['GATE_RF', 'gate RF, peak to peak'],
   ['OUTPUT_VPP', 'output, peak to peak'],
-  ['PHASE', 'phase, in divisions from its middle'],
+  ['PHASE', 'phase, in marks from its middle'],
   ['LINE_VOLTAGE', 'line volts'],
   ['LINE_CURRENT', 'line amperes'],
 ];

@@ -456,4 +456,71 @@ public class BenchTest {
         station.pass(30);
         return meters.number("MEAS:DEV?") / before - 1;
     }
+
+    /** Four times the output for twice the volts, less by the square of the modules; and nothing without its drive. */
+    @Test
+    public void whatSwitchesGoesWithTheSquareOfItsSupply() throws IOException {
+        try (Client exciter = new Client(EXCITER);
+                Client amplifier = new Client(AMPLIFIER);
+                Client meters = new Client(DRIVE)) {
+            amplifier.ask("ROUT:AMPL LUGGER;PAN:BAND KHZ_472;*OPC?");
+            exciter.ask("SOUR:POW 2;SOUR:FREQ 475500;OUTP ON;*OPC?");
+            double low = outputAt(amplifier, meters, 20, 3);
+            double twice = outputAt(amplifier, meters, 40, 3);
+            assertEquals(twice / low, 4, 0.15);
+            assertEquals(outputAt(amplifier, meters, 40, 2) / twice, 4.0 / 9, 0.03);
+            double input = meters.number("MEAS:VOLT?") * meters.number("MEAS:CURR?");
+            assertEquals(meters.number("MEAS:OUTP:WIDE?") / input, 0.92, 0.04);
+            exciter.ask("SOUR:POW 0.5;*OPC?");
+            station.pass(2);
+            assertEquals(meters.number("MEAS:OUTP:WIDE?"), 0, 3);
+        }
+    }
+
+    private double outputAt(Client amplifier, Client meters, double volts, int modules) throws IOException {
+        amplifier.ask("PAN:SUPP " + volts + ";PAN:MOD " + modules + ";*OPC?");
+        station.pass(2);
+        return meters.number("MEAS:OUTP:WIDE?");
+    }
+
+    /** Phase goes one way with the motor and changes its sign on the way; volts over amperes are least where it does; rain moves it on. */
+    @Test
+    public void anAntennaDriftsAndItsMotorMendsIt() throws IOException {
+        try (Client exciter = new Client(EXCITER);
+                Client amplifier = new Client(AMPLIFIER);
+                Client meters = new Client(DRIVE)) {
+            amplifier.ask("ROUT:AMPL LUGGER;PAN:BAND KHZ_472;ROUT:ANT:DRIF ON;WEAT:WIND 0;*OPC?");
+            exciter.ask("SOUR:POW 2;SOUR:FREQ 475500;OUTP ON;*OPC?");
+            station.pass(20);
+            assertTrue(Math.abs(meters.number("MEAS:PHAS?")) > 0.5, "delivered in tune");
+            double first = phase(amplifier, meters, -8);
+            double last = phase(amplifier, meters, 8);
+            assertTrue(first * last < 0, first + " and " + last);
+            double before = first;
+            double nearest = Double.MAX_VALUE;
+            double ratioThere = 0;
+            double leastRatio = Double.MAX_VALUE;
+            for (int step = -7; step <= 8; step++) {
+                double now = phase(amplifier, meters, step);
+                assertTrue((now - before) * (last - first) > 0, "turns back at " + step);
+                before = now;
+                double ratio = meters.number("MEAS:LINE:VOLT?") / meters.number("MEAS:LINE:CURR?");
+                leastRatio = Math.min(leastRatio, ratio);
+                if (Math.abs(now) < nearest) {
+                    nearest = Math.abs(now);
+                    ratioThere = ratio;
+                }
+            }
+            assertEquals(ratioThere, leastRatio, 0.01);
+            amplifier.ask("WEAT:RAIN 50000;*OPC?");
+            station.pass(30);
+            assertTrue(Math.abs(phase(amplifier, meters, 8) - last) > 0.3, "rain moved nothing");
+        }
+    }
+
+    private double phase(Client amplifier, Client meters, int motor) throws IOException {
+        amplifier.ask("PAN:MOT " + motor + ";*OPC?");
+        station.pass(0.1);
+        return meters.number("MEAS:PHAS?");
+    }
 }

@@ -18,9 +18,6 @@ final class SupplyAdvice {
     /** A stage may bring more than its maker claims. */
     private static final double OVER_CLAIM = 2;
 
-    private static final double LEAST_OF_LAW = 0.85;
-    private static final double MOST_OF_LAW = 1.15;
-
     private final RunState state;
     private final Step draft;
     private final Instant now;
@@ -75,7 +72,6 @@ final class SupplyAdvice {
 
     private Reason reason(NextSupply next) {
         boolean departs = SupplyLaw.departure(SupplySteps.rows(state.steps(), SupplySteps.modules(draft)))
-                .filter(share -> share.value() < LEAST_OF_LAW || share.value() > MOST_OF_LAW)
                 .isPresent();
         if (departs) {
             return Reason.SUPPLY_NOT_SQUARE;

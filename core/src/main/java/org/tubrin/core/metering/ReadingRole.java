@@ -28,7 +28,7 @@ public enum ReadingRole {
     GATE_RF(Unit.VOLT),
     /** Volts over the load, from peak to peak. */
     OUTPUT_VPP(Unit.VOLT),
-    /** Phase between volts and amperes of a line, in the divisions of its meter to either side of the middle. */
+    /** Phase between volts and amperes of a line, in the marks of its meter to either side of the middle. */
     PHASE(Unit.MARK),
     /** Volts on a line, or marks of a meter that was scaled to agree. */
     LINE_VOLTAGE(Unit.VOLT),

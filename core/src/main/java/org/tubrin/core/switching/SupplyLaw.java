@@ -12,6 +12,7 @@ import org.tubrin.core.quantity.Unit;
  * @param wattPerSquareVolt k, by all rows
  */
 public record SupplyLaw(Quantity wattPerSquareVolt) {
+    private static final double WORTH_SAYING = 0.1;
 
     /** Returns the law of some rows with one number of modules; empty without rows. */
     public static Optional<SupplyLaw> of(List<SupplyRow> rows) {
@@ -38,13 +39,14 @@ public record SupplyLaw(Quantity wattPerSquareVolt) {
 
     /**
      * Returns by how much the last row's output departs from what the first one's and the square of volts let expect, as a share;
-     * empty where both do not differ beyond what is left open, or there is one only.
+     * empty where that is less than a tenth, or within what is left open, or where there is one row only.
      */
     public static Optional<Quantity> departure(List<SupplyRow> rows) {
         if (rows.size() < 2) {
             return Optional.empty();
         }
         Quantity share = perSquareVolt(rows.get(rows.size() - 1)).over(perSquareVolt(rows.get(0)), Unit.ONE);
-        return Optional.of(share).filter(one -> one.low() > 1 || one.high() < 1);
+        return Optional.of(share)
+                .filter(one -> Math.abs(one.value() - 1) > WORTH_SAYING && (one.low() > 1 || one.high() < 1));
     }
 }

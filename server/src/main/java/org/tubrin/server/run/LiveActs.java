@@ -11,7 +11,6 @@ import org.springframework.stereotype.Component;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.metering.Steadied;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
@@ -134,7 +133,7 @@ class LiveActs {
         Quantity worth = channel.measured(exact, channel.range(range).orElseThrow());
         double unit = channel.scaleUnit().inUnit();
         // A gauge in marks of its own shows what it shows.
-        String text = channel.scaleUnit() == ScaleUnit.MARKS
+        String text = channel.role() == ReadingRole.ALC_GAUGE
                 ? Figures.plain(value, 1)
                 : Figures.fixed(value / unit, 1 + Rounding.decimals(worth.standardUncertainty() / unit));
         return new Reading(

@@ -27,7 +27,7 @@ public class ResonanceViewer {
 
     /** Returns how it drifted; empty for every other run. */
     public Optional<ResonanceView> view(RunState state) {
-        return ResonanceSteps.watch(state).map(watch -> view(state, watch));
+        return ResonanceSteps.watchWithDraft(state).map(watch -> view(state, watch));
     }
 
     private ResonanceView view(RunState state, ResonanceWatch watch) {
