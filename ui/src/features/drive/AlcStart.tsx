@@ -1,11 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { ask, type Choices, client, type StartRequest } from '../../api';
-import { isRefused, Sheet, Trouble } from '../../parts';
-import { Fold, Pick, Skeleton, TextField } from '../../parts/ui';
+import type { Choices, StartRequest } from '../../api';
+import { isRefused, Sheet } from '../../parts';
+import { Fold, Pick, TextField } from '../../parts/ui';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { loads, named, reads, there, useStart, useTyped } from './useStart';
+import { WithChoices } from './WithChoices';
 
 const KEY = 'tubrin.alc';
 
@@ -51,10 +51,7 @@ const NAMES: Record<string, string> = {
 
 /** Begins a run by levels. */
 export function AlcStart(props: Known) {
-  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
-  if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
-  if (!choices.data) return <Skeleton what="the station" />;
-  return <Start choices={choices.data} {...props} />;
+  return <WithChoices>{(choices) => <Start choices={choices} {...props} />}</WithChoices>;
 }
 
 function entryOf(choices: Choices, outputMeters: string[], typed: Partial<Entry>): Entry {

@@ -1,11 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { ask, type Choices, client, type StartRequest } from '../../api';
-import { isRefused, Sheet, Trouble } from '../../parts';
-import { Check, Fold, Pick, Skeleton, TextField } from '../../parts/ui';
+import type { Choices, StartRequest } from '../../api';
+import { isRefused, Sheet } from '../../parts';
+import { Check, Fold, Pick, TextField } from '../../parts/ui';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { loads, named, reads, there, useStart, useTyped } from './useStart';
+import { WithChoices } from './WithChoices';
 
 const KEY = 'tubrin.bias';
 
@@ -50,10 +50,7 @@ const NAMES: Record<string, string> = {
 
 /** Begins a bias climb; of the amplifier that was set last where nothing else is chosen. */
 export function BiasStart({ suggested }: { suggested: string | undefined }) {
-  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
-  if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
-  if (!choices.data) return <Skeleton what="the station" />;
-  return <Start choices={choices.data} suggested={suggested} />;
+  return <WithChoices>{(choices) => <Start choices={choices} suggested={suggested} />}</WithChoices>;
 }
 
 const withTransistors = (choices: Choices) =>

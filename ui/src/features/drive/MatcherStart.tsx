@@ -1,11 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { ask, type Choices, client, type MatcherPageView, type StartRequest } from '../../api';
-import { isRefused, Sheet, Trouble } from '../../parts';
-import { Pick, Skeleton, TextField } from '../../parts/ui';
+import type { Choices, MatcherPageView, StartRequest } from '../../api';
+import { isRefused, Sheet } from '../../parts';
+import { Pick, TextField } from '../../parts/ui';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { named, reads, there, useStart, useTyped } from './useStart';
+import { WithChoices } from './WithChoices';
 
 const KEY = 'tubrin.matcher';
 
@@ -35,10 +35,7 @@ const idOf = (all: { id: string; name: string }[], name: string | undefined) =>
 
 /** Begins a run that tunes a matcher; that of the amplifier that was used last where nothing else is chosen. */
 export function MatcherStart(suggestions: Suggestions) {
-  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
-  if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
-  if (!choices.data) return <Skeleton what="the station" />;
-  return <Start choices={choices.data} {...suggestions} />;
+  return <WithChoices>{(choices) => <Start choices={choices} {...suggestions} />}</WithChoices>;
 }
 
 const withMatcher = (choices: Choices) => choices.amplifiers.filter((one) => one.matcher);

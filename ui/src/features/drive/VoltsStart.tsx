@@ -1,11 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { ask, type Choices, client, type StartRequest } from '../../api';
-import { isRefused, Sheet, Trouble } from '../../parts';
-import { Pick, Skeleton, TextField } from '../../parts/ui';
+import type { Choices, StartRequest } from '../../api';
+import { isRefused, Sheet } from '../../parts';
+import { Pick, TextField } from '../../parts/ui';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { middle, named, reads, there, useStart, useTyped } from './useStart';
+import { WithChoices } from './WithChoices';
 
 interface Entry {
   amplifierId: string;
@@ -25,10 +25,7 @@ const NAMES: Record<string, string> = { wantedOutput: 'Output wanted', exciter: 
 
 /** Begins a table by supply volts. */
 export function VoltsStart() {
-  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
-  if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
-  if (!choices.data) return <Skeleton what="the station" />;
-  return <Start choices={choices.data} />;
+  return <WithChoices>{(choices) => <Start choices={choices} />}</WithChoices>;
 }
 
 const switching = (choices: Choices) => choices.amplifiers.filter((one) => one.moduleCount !== undefined);

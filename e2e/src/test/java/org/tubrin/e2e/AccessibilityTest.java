@@ -94,6 +94,12 @@ public class AccessibilityTest {
             page.navigate("/drive/waveform");
             page.locator("[data-part=looks]").waitFor();
             check(page, "waveforms");
+            page.navigate("/drive/volts");
+            page.locator("[data-part=volts-rows]").waitFor();
+            check(page, "supply volts");
+            page.navigate("/drive/resonance");
+            page.locator("[data-part=wander]").waitFor();
+            check(page, "resonance");
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             check(page, "trends");

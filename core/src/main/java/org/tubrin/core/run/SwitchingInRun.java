@@ -11,14 +11,13 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Stage;
-import org.tubrin.core.tank.Dial;
 
 /**
  * Transistors that switch: the drive is fixed, the supply's voltage sets the power.
  *
  * @param modules how many are in when the run begins
  */
-record SwitchingInRun(Stage.Switching switching, Amplifier amplifier, int modules) implements RunStage {
+record SwitchingInRun(Stage.Switching switching, Amplifier amplifier, int modules) implements WithoutDials {
     /** A supply's own meter, and the drop of its cables, leave this much open. */
     private static final double AROUND = 0.2;
 
@@ -40,11 +39,6 @@ record SwitchingInRun(Stage.Switching switching, Amplifier amplifier, int module
     }
 
     @Override
-    public Optional<Dial> dial(Control control) {
-        return Optional.empty();
-    }
-
-    @Override
     public List<School> schools() {
         return School.forStage(switching);
     }
@@ -52,11 +46,6 @@ record SwitchingInRun(Stage.Switching switching, Amplifier amplifier, int module
     @Override
     public Set<Check> checks() {
         return EnumSet.of(Check.SUPPLY_TURNED_DOWN, Check.AIR_MOVING);
-    }
-
-    @Override
-    public Set<Check> closingChecks() {
-        return EnumSet.noneOf(Check.class);
     }
 
     @Override
@@ -73,11 +62,6 @@ record SwitchingInRun(Stage.Switching switching, Amplifier amplifier, int module
     @Override
     public double mostGrowthPerDoubling() {
         return 2;
-    }
-
-    @Override
-    public double warmUpS() {
-        return 0;
     }
 
     @Override
@@ -104,11 +88,6 @@ record SwitchingInRun(Stage.Switching switching, Amplifier amplifier, int module
     }
 
     @Override
-    public Quantity ofPulse(ReadingRole role, Quantity shown, double duty) {
-        return shown;
-    }
-
-    @Override
     public Budget budget(Map<ReadingRole, Quantity> readings, Quantity driveW, Optional<Double> outputShare) {
         return Budget.of(readings, driveW);
     }
@@ -117,15 +96,5 @@ record SwitchingInRun(Stage.Switching switching, Amplifier amplifier, int module
     public List<Room> room(
             Map<ReadingRole, Quantity> readings, Budget budget, double duty, boolean outputShareIsKnown) {
         return Room.of(readings, switching.supplyCurrentLimitA(), amplifier.ratedOutputW());
-    }
-
-    @Override
-    public int deviceCount() {
-        return 1;
-    }
-
-    @Override
-    public Optional<Double> dissipationPerDeviceW() {
-        return Optional.empty();
     }
 }

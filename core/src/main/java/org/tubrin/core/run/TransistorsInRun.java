@@ -11,10 +11,10 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Stage;
-import org.tubrin.core.tank.Dial;
 
 /** Transistors with broadband transformers: the drive alone is set; a carrier has a share of what they are rated for. */
-record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, double carrierShare) implements RunStage {
+record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, double carrierShare)
+        implements WithoutDials {
     private static final double LEAST_SUPPLY_VOLTAGE = 0.6;
     private static final double MOST_SUPPLY_VOLTAGE = 1.2;
     /** Class AB: 10 dB more drive gave 10.6 dB more output, most of it within the lowest doublings. */
@@ -31,11 +31,6 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, doub
     }
 
     @Override
-    public Optional<Dial> dial(Control control) {
-        return Optional.empty();
-    }
-
-    @Override
     public List<School> schools() {
         return School.forStage(transistors);
     }
@@ -43,11 +38,6 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, doub
     @Override
     public Set<Check> checks() {
         return EnumSet.of(Check.AIR_MOVING, Check.BYPASS_PROVEN);
-    }
-
-    @Override
-    public Set<Check> closingChecks() {
-        return EnumSet.noneOf(Check.class);
     }
 
     @Override
@@ -69,11 +59,6 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, doub
     @Override
     public double mostGrowthPerDoubling() {
         return MOST_GROWTH;
-    }
-
-    @Override
-    public double warmUpS() {
-        return 0;
     }
 
     @Override
@@ -116,12 +101,6 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, doub
                 : Optional.empty();
     }
 
-    /** A supply's meters show what they show: nothing is known of their rest. */
-    @Override
-    public Quantity ofPulse(ReadingRole role, Quantity shown, double duty) {
-        return shown;
-    }
-
     @Override
     public Budget budget(Map<ReadingRole, Quantity> readings, Quantity driveW, Optional<Double> outputShare) {
         return Budget.of(readings, driveW, transistors);
@@ -131,15 +110,5 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, doub
     public List<Room> room(
             Map<ReadingRole, Quantity> readings, Budget budget, double duty, boolean outputShareIsKnown) {
         return Room.of(readings, transistors, carrierShare * amplifier.ratedOutputW(), amplifier.twin());
-    }
-
-    @Override
-    public int deviceCount() {
-        return 1;
-    }
-
-    @Override
-    public Optional<Double> dissipationPerDeviceW() {
-        return Optional.empty();
     }
 }

@@ -33,10 +33,7 @@ public class ResonanceController {
     @GetMapping
     DriveViews.ResonancePageView view(@RequestParam @Nullable UUID run) {
         List<KeptRuns.Kept> all = kept.newest(School.RESONANCE);
-        Optional<KeptRuns.Kept> shown = all.stream()
-                .filter(one -> one.runId().equals(run))
-                .findFirst()
-                .or(() -> all.stream().findFirst());
+        Optional<KeptRuns.Kept> shown = KeptRuns.shown(all, run);
         return new DriveViews.ResonancePageView(
                 all.stream().map(this::row).toList(),
                 shown.map(KeptRuns.Kept::runId).orElse(null),

@@ -34,10 +34,7 @@ public class VoltsController {
     @GetMapping
     DriveViews.VoltsPageView view(@RequestParam @Nullable UUID run) {
         List<KeptRuns.Kept> all = kept.newest(School.SUPPLY_TABLE);
-        Optional<KeptRuns.Kept> shown = all.stream()
-                .filter(one -> one.runId().equals(run))
-                .findFirst()
-                .or(() -> all.stream().findFirst());
+        Optional<KeptRuns.Kept> shown = KeptRuns.shown(all, run);
         return new DriveViews.VoltsPageView(
                 all.stream().map(this::row).toList(),
                 shown.map(KeptRuns.Kept::runId).orElse(null),

@@ -33,10 +33,7 @@ public class WaveformController {
     @GetMapping
     DriveViews.WaveformPageView view(@RequestParam @Nullable UUID run) {
         List<KeptRuns.Kept> all = records.newest(School.WAVEFORM);
-        Optional<KeptRuns.Kept> shown = all.stream()
-                .filter(one -> one.runId().equals(run))
-                .findFirst()
-                .or(() -> all.stream().findFirst());
+        Optional<KeptRuns.Kept> shown = KeptRuns.shown(all, run);
         return new DriveViews.WaveformPageView(
                 all.stream().map(this::row).toList(),
                 shown.map(KeptRuns.Kept::runId).orElse(null),

@@ -3,6 +3,7 @@ package org.tubrin.server.run;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
@@ -19,6 +20,14 @@ public class KeptRuns {
 
     /** One run. */
     public record Kept(UUID runId, RunState run) {}
+
+    /** Returns the one of a run; where there is none, the first. */
+    public static Optional<Kept> shown(List<Kept> all, @Nullable UUID run) {
+        return all.stream()
+                .filter(one -> one.runId().equals(run))
+                .findFirst()
+                .or(() -> all.stream().findFirst());
+    }
 
     /** Returns the newest by a school, the newest first. */
     public List<Kept> newest(School school) {
