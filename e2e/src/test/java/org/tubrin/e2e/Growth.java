@@ -39,6 +39,9 @@ public final class Growth implements AutoCloseable {
     private static final int AMPLIFIERS = 4;
     private static final int LOADS = 3;
     private static final int FREQUENCIES = 8;
+    /** Some 5 kHz on 7 MHz, and within the narrowest band. */
+    private static final double FREQUENCY_SHARE = 7e-4;
+
     private static final Duration YEARS = Duration.ofDays(3650);
 
     private final HttpClient http = HttpClient.newHttpClient();
@@ -216,7 +219,7 @@ public final class Growth implements AutoCloseable {
         name(setup.getAsJsonObject("amplifier"), "Brigantine ", AMPLIFIERS);
         name(setup.getAsJsonObject("termination"), "Ballast ", LOADS);
         double hertz = setup.get("frequencyHz").getAsDouble();
-        setup.addProperty("frequencyHz", hertz + 5000 * random.nextInt(FREQUENCIES));
+        setup.addProperty("frequencyHz", hertz * (1 + FREQUENCY_SHARE * random.nextInt(FREQUENCIES)));
         JsonArray events = run.getAsJsonArray("events");
         Instant from = Instant.parse(events.get(0).getAsJsonObject().get("at").getAsString());
         for (JsonElement one : events) {

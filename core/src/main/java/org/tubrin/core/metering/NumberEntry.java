@@ -16,6 +16,12 @@ public final class NumberEntry {
     private static final double LARGEST = 1e6;
     private static final Pattern FORM = Pattern.compile("([+-]?)(\\d+(?:[.,]\\d*)?|[.,]\\d+)\\s*(°?[A-Za-z]*)");
 
+    /** A thermometer may be one of degrees Fahrenheit. */
+    private static final Pattern FAHRENHEIT = Pattern.compile("°?[Ff]");
+
+    private static final double FREEZING_F = 32;
+    private static final double F_PER_K = 1.8;
+
     private NumberEntry() {}
 
     /**
@@ -47,7 +53,9 @@ public final class NumberEntry {
         }
         String sign = form.group(1);
         String symbol = form.group(3);
-        double inUnit = (symbol.isEmpty() ? Optional.of(scale) : ScaleUnit.bySymbol(symbol))
+        boolean isFahrenheit =
+                scale.unit() == Unit.CELSIUS && FAHRENHEIT.matcher(symbol).matches();
+        double inUnit = (symbol.isEmpty() || isFahrenheit ? Optional.of(scale) : ScaleUnit.bySymbol(symbol))
                 .filter(typed -> typed.unit() == scale.unit())
                 .orElseThrow(() -> refused(ProblemCode.WRONG_UNIT, path, text, range))
                 .inUnit();
@@ -58,7 +66,8 @@ public final class NumberEntry {
         if ("-".equals(sign) && range.least() >= 0 && magnitude != 0) {
             throw refused(ProblemCode.NEGATIVE, path, text, range);
         }
-        double value = "-".equals(sign) ? -magnitude : magnitude;
+        double typed = "-".equals(sign) ? -magnitude : magnitude;
+        double value = isFahrenheit ? (typed - FREEZING_F) / F_PER_K : typed;
         if (value < range.least() || value > range.most()) {
             throw refused(ProblemCode.OUT_OF_RANGE, path, text, range);
         }

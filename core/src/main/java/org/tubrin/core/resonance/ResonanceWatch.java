@@ -369,7 +369,8 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
         Instant since = found.get(found.size() - 1).place.at().minus(RECENT);
         return found.stream()
                 .filter(one -> !one.place.at().isBefore(since))
-                .filter(one -> looks.stream().anyMatch(look -> look.get(0).equals(one.place)))
+                .filter(one -> !witness.hasSide()
+                        || looks.stream().anyMatch(look -> look.get(0).equals(one.place)))
                 .toList();
     }
 

@@ -8,6 +8,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 
 public class NumberEntryTest {
@@ -39,5 +40,25 @@ public class NumberEntryTest {
     @Test
     public void screenCurrentMayRunBackwards() {
         assertEquals(NumberEntry.parse("screen", "\u221212 mA", ScaleUnit.A, true), -0.012, 0.0);
+    }
+
+    /** 212 °F are 100 °C; a current has no such unit. */
+    @Test
+    public void aThermometerMayBeFahrenheit() {
+        assertEquals(NumberEntry.parse("sink", "104 °F", ScaleUnit.C, false), 40, 1e-9);
+        assertEquals(NumberEntry.parse("sink", "212f", ScaleUnit.C, false), 100, 1e-9);
+        assertEquals(NumberEntry.parse("sink", "40 °C", ScaleUnit.C, false), 40, 1e-9);
+        assertEquals(
+                expectThrows(Refused.class, () -> NumberEntry.parse("current", "104 °F", ScaleUnit.A, false))
+                        .problems()
+                        .get(0)
+                        .code(),
+                ProblemCode.WRONG_UNIT);
+        assertEquals(
+                expectThrows(Refused.class, () -> NumberEntry.parse("sink", "20 °F", ScaleUnit.C, false))
+                        .problems()
+                        .get(0)
+                        .code(),
+                ProblemCode.OUT_OF_RANGE);
     }
 }
