@@ -4,7 +4,7 @@ import { isRefused, Sheet } from '../../parts';
 import { Check, Fold, Pick, TextField } from '../../parts/ui';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
-import { loads, named, reads, there, useStart, useTyped } from './useStart';
+import { loads, named, reads, there, transistors, useStart, useTyped } from './useStart';
 import { WithChoices } from './WithChoices';
 
 const KEY = 'tubrin.bias';
@@ -53,14 +53,11 @@ export function BiasStart({ suggested }: { suggested: string | undefined }) {
   return <WithChoices>{(choices) => <Start choices={choices} suggested={suggested} />}</WithChoices>;
 }
 
-const withTransistors = (choices: Choices) =>
-  choices.amplifiers.filter((one) => !one.tuned && one.moduleCount === undefined);
-
 function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
   return {
     ...USUAL,
     ...typed,
-    amplifierId: there(withTransistors(choices), typed.amplifierId),
+    amplifierId: there(transistors(choices), typed.amplifierId),
     exciterId: there(choices.exciters, typed.exciterId),
     terminationId: there(loads(choices), typed.terminationId),
     senseId: there(reads(choices, 'SENSE_VOLTAGE'), typed.senseId),
@@ -121,7 +118,7 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
           <Pick
             label="Amplifier"
             value={entry.amplifierId}
-            options={named(withTransistors(choices))}
+            options={named(transistors(choices))}
             onPick={(amplifierId) => change({ amplifierId })}
           />
           {text('devices', 'Devices', '', true)}

@@ -4,7 +4,7 @@ import { Sheet } from '../../parts';
 import { Pick } from '../../parts/ui';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
-import { loads, named, reads, there, useStart, useTyped } from './useStart';
+import { loads, middle, named, reads, there, transistors, useStart, useTyped } from './useStart';
 
 interface Entry {
   amplifierId: string;
@@ -18,8 +18,6 @@ interface Entry {
   source: StartRequest['source'];
 }
 
-const MEGA = 1e6;
-
 /** Begins the way up of the chain above as a run, where the station has what it takes. */
 export function ChainStart({ chain, named: names }: { chain: ChainRequest; named: Record<string, string> }) {
   const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
@@ -29,7 +27,7 @@ export function ChainStart({ chain, named: names }: { chain: ChainRequest; named
 }
 
 function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
-  const stages = choices.amplifiers.filter((one) => !one.tuned && one.moduleCount === undefined);
+  const stages = transistors(choices);
   const amplifierId = there(stages.length > 0 ? stages : choices.amplifiers, typed.amplifierId);
   const bands = choices.amplifiers.find((one) => one.id === amplifierId)?.bands ?? [];
   return {
@@ -85,7 +83,6 @@ function Start({ choices, chain, names }: { choices: Choices; chain: ChainReques
 }
 
 function requestOf(choices: Choices, entry: Entry, chain: ChainRequest, runId: string): StartRequest {
-  const band = choices.bands.find((one) => one.band === entry.band);
   return {
     runId,
     amplifierId: entry.amplifierId,
@@ -94,7 +91,7 @@ function requestOf(choices: Choices, entry: Entry, chain: ChainRequest, runId: s
     meterIds: [...new Set([entry.scopeId, entry.gateId, entry.supplyId, entry.wattId])].filter((id) => id !== ''),
     terminationId: entry.terminationId,
     band: entry.band,
-    frequency: band ? ((band.lowestHz + band.highestHz) / (2 * MEGA)).toFixed(3) : '',
+    frequency: middle(choices, entry.band),
     school: 'CHAIN',
     source: entry.source,
     chain,

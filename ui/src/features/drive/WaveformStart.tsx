@@ -4,7 +4,7 @@ import { isRefused, Sheet } from '../../parts';
 import { Pick, TextField } from '../../parts/ui';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
-import { loads, named, reads, there, useStart, useTyped } from './useStart';
+import { loads, middle, named, reads, there, useStart, useTyped } from './useStart';
 import { WithChoices } from './WithChoices';
 
 interface Entry {
@@ -19,8 +19,6 @@ interface Entry {
   output: string;
   source: StartRequest['source'];
 }
-
-const MEGA = 1e6;
 
 /** What the fields are called on the form. */
 const NAMES: Record<string, string> = {
@@ -130,7 +128,6 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
 }
 
 function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest {
-  const band = choices.bands.find((one) => one.band === entry.band);
   return {
     runId,
     amplifierId: entry.amplifierId,
@@ -139,7 +136,7 @@ function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest 
     meterIds: [...new Set([entry.scopeId, entry.wattId])].filter((id) => id !== ''),
     terminationId: entry.terminationId,
     band: entry.band,
-    frequency: band ? ((band.lowestHz + band.highestHz) / (2 * MEGA)).toFixed(3) : '',
+    frequency: middle(choices, entry.band),
     school: 'WAVEFORM',
     source: entry.source,
     scope: { drive: entry.drive, output: entry.output },

@@ -15,7 +15,6 @@ const RESONANCE: ResonancePageView = {
       antenna: 'Mizzen',
       band: '472 kHz',
       at: at(0),
-      until: at(40),
       drift: '−1.9 ± 0.8',
       came: 'in tune',
     },
@@ -25,12 +24,11 @@ const RESONANCE: ResonancePageView = {
     witness: 'PHASE',
     unit: 'marks',
     alarm: 1,
-    leave: 0.3,
     motor: -2,
     readings: [
-      { at: at(0), motor: 0, off: 1.3, look: 0 },
-      { at: at(1), motor: -1, off: 0.8, look: 0 },
-      { at: at(40), motor: -2, off: -0.1, look: 1 },
+      { at: at(0), motor: 0, off: 1.3 },
+      { at: at(1), motor: -1, off: 0.8 },
+      { at: at(40), motor: -2, off: -0.1 },
     ],
     found: [
       { at: at(0), steps: -2.6, low: -3.4, high: -1.8, motor: 0 },
@@ -45,7 +43,7 @@ const RESONANCE: ResonancePageView = {
     drift: '−1.9 ± 0.8',
     wind: '0.12',
     alarmed: false,
-    came: 'in tune',
+    weathers: [],
     says: [],
   },
 };
@@ -80,7 +78,6 @@ const VOLTS: VoltsPageView = {
   shownRunId: '2',
   shown: {
     moduleCount: 3,
-    modules: 3,
     rows: [row(12, 18, false), row(24, 72, true)],
     laws: [{ modules: 3, wattPerSquareVolt: 0.125 }],
     leastV: 12,

@@ -50,6 +50,10 @@ export function middle(choices: Choices, band: string): string {
   return limits ? ((limits.lowestHz + limits.highestHz) / (2 * MEGA)).toFixed(4) : '';
 }
 
+/** Returns amplifiers with transistors that are brought up by drive. */
+export const transistors = (choices: Choices) =>
+  choices.amplifiers.filter((one) => !one.tuned && one.moduleCount === undefined);
+
 /** Returns the dummy loads. */
 export const loads = (choices: Choices) => choices.terminations.filter((one) => one.bands.length === 0);
 

@@ -1,14 +1,9 @@
-import type { RunView } from '../../api';
+import type { ResonanceView, RunView } from '../../api';
 import { Diamond, ResonanceFigures, Sheet } from '../../parts';
 import { ToggleGroup } from '../../parts/ui';
 import type { Run } from './useRun';
 
-const WEATHER = [
-  ['DRY', 'dry'],
-  ['WIND', 'wind'],
-  ['RAIN', 'rain'],
-  ['ICE', 'ice'],
-] as const;
+type Weather = ResonanceView['weathers'][number]['code'];
 
 /** What the readings come to, and what the weather is. */
 export function ResonanceSays({ view, run, readOnly }: { view: RunView; run: Run; readOnly: boolean }) {
@@ -31,9 +26,9 @@ export function ResonanceSays({ view, run, readOnly }: { view: RunView; run: Run
         <div className="mt-3">
           <ToggleGroup
             label="Weather now"
-            options={WEATHER}
+            options={watch.weathers.map(({ code, name }) => [code, name] as const)}
             value={watch.weather.at(-1)?.weather}
-            onPick={(weather) => run.act({ act: 'WEATHER', weather: weather as (typeof WEATHER)[number][0] })}
+            onPick={(weather) => run.act({ act: 'WEATHER', weather: weather as Weather })}
           />
         </div>
       )}

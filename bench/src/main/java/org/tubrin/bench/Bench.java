@@ -10,6 +10,7 @@ import java.util.function.Consumer;
 import java.util.function.ToDoubleFunction;
 import org.tubrin.core.alc.LevelPoint;
 import org.tubrin.core.alc.SoundPath;
+import org.tubrin.core.run.ResonanceSteps;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.tank.ImpedancePoint;
@@ -21,7 +22,6 @@ public final class Bench implements AutoCloseable {
 
     private static final int DEVICES = SkerryPoint.KETCH_BIAS.deviceCount();
     private static final Stage.Switching STAGE = SkerryPoint.LUGGER;
-    private static final double MOTOR_STEPS = 10_000;
     private static final int TICK_MS = 20;
     private final SimulatedStation station;
     private final List<ScpiServer> servers = new ArrayList<>();
@@ -147,8 +147,8 @@ public final class Bench implements AutoCloseable {
                 .set("ROUTe:ANTenna:DRIFt", text -> station.drifts(Instrument.isOn(text)))
                 .level(
                         "PANel:MOTor",
-                        -MOTOR_STEPS,
-                        MOTOR_STEPS,
+                        -ResonanceSteps.MOST_STEPS,
+                        ResonanceSteps.MOST_STEPS,
                         () -> of(DriftingAntenna::motor),
                         steps -> wire(one -> one.motor(steps)))
                 .level(

@@ -255,7 +255,7 @@ public final class SimulatedStation {
         tripped = false;
     }
 
-    /** Puts the antenna that drifts in place of the load, its motor where it was; the load again. */
+    /** Puts the antenna that drifts in place of the load, its motor as it was delivered; or the load again. */
     synchronized void drifts(boolean on) {
         drifting = on ? Optional.of(new DriftingAntenna(seed)) : Optional.empty();
         keyed = false;

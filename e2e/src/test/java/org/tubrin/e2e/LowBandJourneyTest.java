@@ -110,7 +110,7 @@ public class LowBandJourneyTest extends AtTheStation {
         operator.presses("Space");
         operator.awaits("^Read the phase meter");
         app.tellBench(AMPLIFIER, "WEAT:RAIN 60000");
-        operator.awaits("^Off resonance by more than one mark");
+        operator.awaits("^Off resonance by more than 1 mark");
         app.tellBench(AMPLIFIER, "WEAT:RAIN 0");
         operator.presses("Space");
         assertThat(operator.page.locator("[data-part=keyed]")).hasCount(0);

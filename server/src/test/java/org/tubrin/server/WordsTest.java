@@ -45,7 +45,6 @@ import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
-import org.tubrin.core.resonance.NextAct;
 import org.tubrin.core.resonance.Weather;
 import org.tubrin.core.resonance.Witness;
 import org.tubrin.core.run.Check;
@@ -115,12 +114,7 @@ public class WordsTest {
         add(wanted, "signal.*", Linearity.Grade.values());
         add(wanted, "weather.*", Weather.values());
         add(wanted, "resonance.unit.*", Witness.values());
-        add(wanted, "resonance.alarm.*", Witness.values());
-        for (NextAct.Because because :
-                List.of(NextAct.Because.STUCK, NextAct.Because.FAR, NextAct.Because.RESISTANCE)) {
-            wanted.add("resonance.stopped." + because);
-        }
-        for (String came : List.of("IN_TUNE", "STOPPED", "OFF", "NOTHING")) {
+        for (String came : List.of("IN_TUNE", "STOPPED", "OFF")) {
             wanted.add("resonance.came." + came);
         }
         add(wanted, "waveform.*", Waveform.values());

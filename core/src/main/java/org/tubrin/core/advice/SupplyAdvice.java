@@ -2,8 +2,6 @@ package org.tubrin.core.advice;
 
 import java.time.Instant;
 import java.util.Optional;
-import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
@@ -88,22 +86,14 @@ final class SupplyAdvice {
 
     /** Output goes with the square of volts; before the first row, at most twice the claim. */
     private Optional<Advice.Expectation> expected(double supplyV) {
-        return SupplyLaw.of(SupplySteps.rows(state.steps(), SupplySteps.modules(draft)))
+        double mostV = SupplySteps.stage(state.setup())
+                .map(Stage.Switching::mostSupplyDcV)
+                .orElseThrow();
+        double claimW = state.setup().amplifier().ratedOutputW() * Math.pow(supplyV / mostV, 2);
+        return Optional.of(SupplyLaw.of(SupplySteps.rows(state.steps(), SupplySteps.modules(draft)))
                 .map(law -> law.outputW(supplyV))
                 .map(output -> new Advice.Expectation(
-                        Math.max(0, output.value() - Quantity.COVERAGE_95 * output.standardUncertainty()),
-                        output.value() + Quantity.COVERAGE_95 * output.standardUncertainty()))
-                .or(() -> state.setup()
-                        .channelFor(ReadingRole.OUTPUT)
-                        .map(any -> new Advice.Expectation(
-                                0,
-                                OVER_CLAIM
-                                        * state.setup().amplifier().ratedOutputW()
-                                        * Math.pow(
-                                                supplyV
-                                                        / SupplySteps.stage(state.setup())
-                                                                .map(Stage.Switching::mostSupplyDcV)
-                                                                .orElseThrow(),
-                                                2))));
+                        Math.max(0, output.value() - output.halfWidth95()), output.value() + output.halfWidth95()))
+                .orElseGet(() -> new Advice.Expectation(0, OVER_CLAIM * claimW)));
     }
 }

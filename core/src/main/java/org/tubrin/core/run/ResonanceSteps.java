@@ -17,7 +17,7 @@ import org.tubrin.core.resonance.Witness;
 /** The steps of a watch over an antenna, as its readings. */
 public final class ResonanceSteps {
     /** No motor goes further. */
-    static final double MOST_STEPS = 10_000;
+    public static final double MOST_STEPS = 10_000;
 
     private ResonanceSteps() {}
 

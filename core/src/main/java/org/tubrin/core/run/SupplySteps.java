@@ -3,7 +3,6 @@ package org.tubrin.core.run;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
-import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.switching.NextSupply;
 import org.tubrin.core.switching.SinkHeat;
@@ -61,7 +60,7 @@ public final class SupplySteps {
                 .filter(step -> modules(step) == modules)
                 .reduce((first, second) -> second)
                 .flatMap(step -> step.measured(ReadingRole.SUPPLY_CURRENT))
-                .map(current -> current.value() + Quantity.COVERAGE_95 * current.standardUncertainty())
+                .map(current -> current.value() + current.halfWidth95())
                 .orElse(0.0);
     }
 
@@ -74,14 +73,17 @@ public final class SupplySteps {
                 stage.supplyCurrentLimitA());
     }
 
-    /** Returns what a step's heat makes of the sink at rest; empty where its rise per watt is not known, or heat was not read. */
-    public static Optional<SinkHeat> sink(Step step) {
+    /** Returns what a step's heat makes of the sink at rest, in the room as noted, else as usual; empty where its rise per watt is not known, or heat was not read. */
+    public static Optional<SinkHeat> sink(Step step, Conditions room) {
         return stage(step.setup())
                 .flatMap(Stage.Switching::sinkKPerW)
                 .flatMap(rise -> step.budget()
                         .heatPerDeviceW()
                         .map(heat -> SinkHeat.of(
-                                heat, rise, step.setup().station().ambientC(), step.measured(ReadingRole.HEAT_SINK))));
+                                heat,
+                                rise,
+                                room.ambientC().orElse(step.setup().station().ambientC()),
+                                step.measured(ReadingRole.HEAT_SINK))));
     }
 
     /** Returns between what a control of the supply may stand. */

@@ -3,7 +3,6 @@ package org.tubrin.core.switching;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import org.tubrin.core.quantity.Quantity;
 
 /**
  * The next supply voltage: 3 dB of output above the last at most, that is √2 of its volts, less where a limit is nearer.
@@ -92,7 +91,7 @@ public record NextSupply(double supplyV, Because because) {
         SupplyRow last = rows.get(rows.size() - 1);
         double lastV = last.supplyV().value();
         double outputW = Math.max(last.outputW().value(), 1e-6);
-        double surelyW = outputW + Quantity.COVERAGE_95 * last.outputW().standardUncertainty();
+        double surelyW = outputW + last.outputW().halfWidth95();
         NextSupply rung = new NextSupply(THREE_DECIBELS * lastV, Because.THREE_DECIBELS);
         NextSupply rated = new NextSupply(lastV * Math.sqrt(terms.mostW / surelyW), Because.RATED);
         // Into one load the current goes with the volts.

@@ -25,6 +25,9 @@ public record SinkHeat(Quantity expectedC, boolean isHotter) {
         Quantity rise = heatW.times(Quantity.exact(resistanceKPerW, Unit.ONE, Standing.ASSUMED), Unit.CELSIUS);
         Quantity expected = rise.plus(Quantity.exact(ambientC, Unit.CELSIUS, Standing.ASSUMED));
         return new SinkHeat(
-                expected, readC.filter(read -> read.minus(expected).low() > 0).isPresent());
+                expected,
+                readC.map(read -> read.minus(expected))
+                        .filter(above -> above.value() > above.halfWidth95())
+                        .isPresent());
     }
 }

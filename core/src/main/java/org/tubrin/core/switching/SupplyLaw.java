@@ -46,7 +46,6 @@ public record SupplyLaw(Quantity wattPerSquareVolt) {
             return Optional.empty();
         }
         Quantity share = perSquareVolt(rows.get(rows.size() - 1)).over(perSquareVolt(rows.get(0)), Unit.ONE);
-        return Optional.of(share)
-                .filter(one -> Math.abs(one.value() - 1) > WORTH_SAYING && (one.low() > 1 || one.high() < 1));
+        return Optional.of(share).filter(one -> Math.abs(one.value() - 1) > Math.max(WORTH_SAYING, one.halfWidth95()));
     }
 }

@@ -18,6 +18,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.ClimbEnd;
+import org.tubrin.core.run.Conditions;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.Preset;
@@ -228,12 +229,24 @@ public class SupplyRunTest {
     @Test
     public void whatTheSinkComesTo() {
         follows(Customs.CUSTOMARY);
-        SinkHeat sink = SupplySteps.sink(state().lastStep().orElseThrow()).orElseThrow();
+        SinkHeat sink = SupplySteps.sink(state().lastStep().orElseThrow(), state().conditions())
+                .orElseThrow();
         assertEquals(sink.expectedC().value(), 20 + 0.6 * 270 * (1 / 0.92 - 1), 0.1);
         assertFalse(sink.isHotter());
+        does(new RunEvent.ConditionsNoted(new Conditions(Optional.empty(), Optional.of(35.0), Optional.empty())));
+        assertEquals(
+                SupplySteps.sink(state().lastStep().orElseThrow(), state().conditions())
+                        .orElseThrow()
+                        .expectedC()
+                        .value(),
+                sink.expectedC().value() + 15,
+                1e-9,
+                "a room of 35 °C");
         sinkC = 60;
         follows(Customs.CUSTOMARY);
-        assertTrue(SupplySteps.sink(state().steps().get(0)).orElseThrow().isHotter());
+        assertTrue(SupplySteps.sink(state().steps().get(0), state().conditions())
+                .orElseThrow()
+                .isHotter());
     }
 
     /** With a module less the table of the others says nothing: from the lowest voltage again. */

@@ -201,13 +201,12 @@ public final class DriveViews {
             @Nullable UUID shownRunId,
             @Nullable ResonanceView shown) {}
 
-    /** One watch, from when to when, the drift at its end, and how it stood then. */
+    /** One watch, the drift at its end, and how it stood then. */
     record ResonanceRow(
             UUID runId,
             String antenna,
             String band,
             Instant at,
-            Instant until,
             @Nullable String drift,
             String came) {}
 

@@ -42,14 +42,12 @@ public class ResonanceController {
 
     private DriveViews.ResonanceRow row(KeptRuns.Kept one) {
         RunState run = one.run();
-        Optional<ResonanceView> view = viewer.view(run);
         return new DriveViews.ResonanceRow(
                 one.runId(),
                 run.setup().termination().name(),
                 words.name(run.setup().band().name()),
                 run.startedAt(),
-                run.lastAt(),
-                view.map(ResonanceView::drift).orElse(null),
-                view.map(ResonanceView::came).orElse(""));
+                viewer.view(run).map(ResonanceView::drift).orElse(null),
+                viewer.came(run));
     }
 }

@@ -12,7 +12,6 @@ import org.tubrin.core.resonance.Witness;
  * @param witness what it is watched by
  * @param unit of its departure
  * @param alarm departure beyond which an alarm is due, in that unit
- * @param leave departure up to which the motor is left alone
  * @param motor where the motor stands, in short steps from where it stood at first
  * @param readings all of them, in their order
  * @param found where resonance was, over time
@@ -22,14 +21,13 @@ import org.tubrin.core.resonance.Witness;
  * @param drift how fast resonance wanders; absent while it is not told
  * @param wind what wind does to one reading, as a standard deviation; absent while it is not told
  * @param alarmed whether the last reading was beyond the alarm
- * @param came what it came to, in a few words
+ * @param weathers what the weather may be said to be
  * @param says what follows, one sentence each
  */
 public record ResonanceView(
         Witness witness,
         String unit,
         double alarm,
-        double leave,
         double motor,
         List<ResonanceReadingView> readings,
         List<ResonanceFoundView> found,
@@ -39,15 +37,18 @@ public record ResonanceView(
         @Nullable String drift,
         @Nullable String wind,
         boolean alarmed,
-        String came,
+        List<WeatherChoice> weathers,
         List<String> says) {
 
     /** One reading: where the motor stood, and how far it was off. */
-    public record ResonanceReadingView(Instant at, double motor, double off, int look) {}
+    public record ResonanceReadingView(Instant at, double motor, double off) {}
 
     /** Where resonance was, in short steps of the motor, and where the motor stood. */
     public record ResonanceFoundView(Instant at, double steps, double low, double high, double motor) {}
 
     /** What the weather was from a moment on. */
     public record WeatherView(Instant at, Weather weather, String name) {}
+
+    /** A weather by its name. */
+    public record WeatherChoice(Weather code, String name) {}
 }

@@ -1,13 +1,13 @@
 package org.tubrin.server.run;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.resonance.NextAct;
-import org.tubrin.core.resonance.Place;
-import org.tubrin.core.resonance.ResonancePoint;
 import org.tubrin.core.resonance.ResonanceWatch;
+import org.tubrin.core.resonance.Weather;
+import org.tubrin.core.resonance.Witness;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.ResonanceSteps;
 import org.tubrin.core.run.RunState;
@@ -31,12 +31,11 @@ public class ResonanceViewer {
     }
 
     private ResonanceView view(RunState state, ResonanceWatch watch) {
-        double inUnit = inUnit(watch);
+        double inUnit = inUnit(watch.witness());
         return new ResonanceView(
                 watch.witness(),
                 words.say("resonance.unit." + watch.witness()),
-                inUnit * watch.witness().alarm(),
-                inUnit * watch.witness().leave(),
+                limit(watch.witness()),
                 state.draft().position(Control.MOTOR).orElse(0.0),
                 readings(watch, inUnit),
                 watch.found().stream()
@@ -64,26 +63,29 @@ public class ResonanceViewer {
                         .map(one -> Figures.fixed(inUnit * one.deviation(), decimals(inUnit * one.deviation())))
                         .orElse(null),
                 watch.isAlarmed(),
-                words.say("resonance.came." + came(watch)),
+                Stream.of(Weather.values())
+                        .map(code -> new ResonanceView.WeatherChoice(code, words.say("weather." + code)))
+                        .toList(),
                 says(watch));
     }
 
     /** Volts over amperes are said in per cent. */
-    private static double inUnit(ResonanceWatch watch) {
-        return watch.witness().hasSide() ? 1 : PERCENT;
+    private static double inUnit(Witness witness) {
+        return witness.hasSide() ? 1 : PERCENT;
+    }
+
+    /** Returns what an alarm is due for, in the unit in which it is said. */
+    static double limit(Witness witness) {
+        return inUnit(witness) * witness.alarm();
     }
 
     private static List<ResonanceView.ResonanceReadingView> readings(ResonanceWatch watch, double inUnit) {
-        List<ResonanceView.ResonanceReadingView> readings = new ArrayList<>();
-        for (int look = 0; look < watch.looks().size(); look++) {
-            for (Place place : watch.looks().get(look)) {
-                for (ResonancePoint point : place.points()) {
-                    readings.add(new ResonanceView.ResonanceReadingView(
-                            point.at(), point.motor(), inUnit * point.off().value(), look));
-                }
-            }
-        }
-        return readings;
+        return watch.looks().stream()
+                .flatMap(List::stream)
+                .flatMap(place -> place.points().stream())
+                .map(point -> new ResonanceView.ResonanceReadingView(
+                        point.at(), point.motor(), inUnit * point.off().value()))
+                .toList();
     }
 
     private static int decimals(double figure) {
@@ -98,19 +100,21 @@ public class ResonanceViewer {
                 + Figures.fixed(halfWidth95, decimals);
     }
 
-    private static String came(ResonanceWatch watch) {
-        if (watch.looks().isEmpty()) {
-            return "NOTHING";
-        }
-        NextAct.Act act = watch.next().act();
-        return act == NextAct.Act.LEAVE ? "IN_TUNE" : act == NextAct.Act.STOP ? "STOPPED" : "OFF";
+    /** Returns what a watch came to, in a few words. */
+    public String came(RunState state) {
+        return words.say("resonance.came."
+                + ResonanceSteps.watch(state)
+                        .map(watch -> switch (watch.next().act()) {
+                            case LEAVE -> "IN_TUNE";
+                            case STOP -> "STOPPED";
+                            case READ, MOVE -> "OFF";
+                        })
+                        .orElse("OFF"));
     }
 
     private List<String> says(ResonanceWatch watch) {
-        List<String> says = new ArrayList<>();
-        if (!watch.looks().isEmpty() && watch.next().act() == NextAct.Act.STOP) {
-            says.add(words.say("resonance.stopped." + watch.next().because()));
-        }
-        return says;
+        return watch.next().act() == NextAct.Act.STOP
+                ? List.of(words.say("reason.RESONANCE_" + watch.next().because()))
+                : List.of();
     }
 }

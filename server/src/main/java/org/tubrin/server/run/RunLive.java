@@ -32,6 +32,7 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.BiasSteps;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.ResonanceSteps;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.TuneSetup;
@@ -204,7 +205,7 @@ public class RunLive implements SmartLifecycle {
                     .flatMap(meter -> feed.now(meter.name(), role))
                     .ifPresent(now -> readings.add(reading(state, role, now)));
         }
-        alarm(setup, readings);
+        alarm(state, readings);
         Optional<BenchLink.Panel> panel = bench.panel();
         boolean onBench = setup.readings() == ReadingSource.BENCH;
         List<ExpectedCell> cells = onBench && panel.isPresent()
@@ -217,28 +218,36 @@ public class RunLive implements SmartLifecycle {
         return new LiveFrame(readings, onBench ? view(setup, panel) : null, cells);
     }
 
-    /** Off resonance by more than an alarm is due for, it is said of the last meter that tells of it. */
-    private void alarm(TuneSetup setup, List<LiveReading> readings) {
+    /** Off resonance by more than an alarm is due for, it is said of the meter that tells of it. */
+    private void alarm(RunState state, List<LiveReading> readings) {
+        TuneSetup setup = state.setup();
+        if (setup.stage().kind() != RunKind.RESONANCE) {
+            return;
+        }
         Map<ReadingRole, Quantity> now = new EnumMap<>(ReadingRole.class);
         for (LiveReading reading : readings) {
             if (reading.value() != null) {
-                Channel channel = setup.channelFor(reading.role()).orElseThrow();
+                ReadingRole role = reading.role();
+                Channel channel = setup.channelFor(role).orElseThrow();
                 now.put(
-                        reading.role(),
+                        role,
                         channel.measured(
                                 reading.value() * channel.scaleUnit().inUnit(),
-                                setup.meterFor(reading.role()).orElseThrow().name(),
-                                channel.ranges().get(0)));
+                                setup.meterFor(role).orElseThrow().name(),
+                                range(state, role, channel)));
             }
         }
-        ResonanceSteps.alarm(setup, now).ifPresent(witness -> {
-            int last = readings.size() - 1;
-            readings.set(
-                    last,
-                    readings.get(last)
-                            .with(words.say(
-                                    "live.over.resonance", Map.of("limit", words.say("resonance.alarm." + witness)))));
-        });
+        ResonanceSteps.alarm(setup, now)
+                .map(witness -> words.say(
+                        "live.over.resonance",
+                        Map.of("witness", witness.name(), "limit", ResonanceViewer.limit(witness))))
+                .ifPresent(said -> readings.replaceAll(
+                        reading -> setup.stage().needed().contains(reading.role()) ? reading.with(said) : reading));
+    }
+
+    private static MeterRange range(RunState state, ReadingRole role, Channel channel) {
+        return channel.range(state.ranges().getOrDefault(role, ""))
+                .orElse(channel.ranges().get(0));
     }
 
     private List<ExpectedCell> expectedOfDraft(RunState state) {
@@ -268,8 +277,7 @@ public class RunLive implements SmartLifecycle {
             return new LiveReading(role, health, says, null, null, null, null, null);
         }
         double value = now.value().get();
-        MeterRange range = channel.range(state.ranges().getOrDefault(role, ""))
-                .orElse(channel.ranges().get(0));
+        MeterRange range = range(state, role, channel);
         Quantity measured = channel.measured(
                 value, state.setup().meterFor(role).orElseThrow().name(), range);
         Figures.Figure figure = Figures.of(measured, channel.scaleUnit());

@@ -7,7 +7,6 @@ import org.jspecify.annotations.Nullable;
  * What each voltage of the supply brought of a stage that switches.
  *
  * @param moduleCount modules that the stage has
- * @param modules how many are in now, or were last
  * @param rows by number of modules, in the order of the run
  * @param laws what the square of volts makes of each number of modules
  * @param leastV lowest voltage of the supply
@@ -17,7 +16,6 @@ import org.jspecify.annotations.Nullable;
  */
 public record VoltsView(
         int moduleCount,
-        int modules,
         List<VoltsRowView> rows,
         List<VoltsLawView> laws,
         double leastV,
@@ -47,7 +45,6 @@ public record VoltsView(
             @Nullable String sinkExpected,
             boolean hotter) {}
 
-    /** Output per square volt, and the volts for the wanted output, with their intervals. */
-    public record VoltsLawView(
-            int modules, double wattPerSquareVolt, @Nullable String wanted) {}
+    /** Output per square volt with so many modules. */
+    public record VoltsLawView(int modules, double wattPerSquareVolt) {}
 }

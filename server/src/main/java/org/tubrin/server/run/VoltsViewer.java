@@ -42,8 +42,7 @@ public class VoltsViewer {
         List<Step> steps = state.steps();
         return new VoltsView(
                 stage.moduleCount(),
-                SupplySteps.modules(state.draft()),
-                steps.stream().flatMap(step -> row(step).stream()).toList(),
+                steps.stream().flatMap(step -> row(state, step).stream()).toList(),
                 IntStream.rangeClosed(1, stage.moduleCount())
                         .boxed()
                         .flatMap(modules -> law(state, modules).stream())
@@ -54,21 +53,21 @@ public class VoltsViewer {
                 says(state));
     }
 
-    private Optional<VoltsView.VoltsRowView> row(Step step) {
+    private Optional<VoltsView.VoltsRowView> row(RunState state, Step step) {
         return SupplySteps.rows(List.of(step), SupplySteps.modules(step)).stream()
                 .findFirst()
-                .map(row -> row(step, row));
+                .map(row -> row(state, step, row));
     }
 
-    private VoltsView.VoltsRowView row(Step step, SupplyRow row) {
-        Optional<SinkHeat> sink = SupplySteps.sink(step);
+    private VoltsView.VoltsRowView row(RunState state, Step step, SupplyRow row) {
+        Optional<SinkHeat> sink = SupplySteps.sink(step, state.conditions());
         Quantity output = row.outputW();
         return new VoltsView.VoltsRowView(
                 row.modules(),
                 row.supplyV().value(),
                 output.value(),
-                output.low(),
-                output.high(),
+                output.value() - output.halfWidth95(),
+                output.value() + output.halfWidth95(),
                 Figures.fixed(row.supplyV().value(), 1) + VOLTS,
                 Levels.watts(output),
                 step.measured(ReadingRole.SUPPLY_CURRENT)
@@ -95,13 +94,7 @@ public class VoltsViewer {
     private Optional<VoltsView.VoltsLawView> law(RunState state, int modules) {
         return SupplyLaw.of(SupplySteps.rows(state.steps(), modules))
                 .map(law -> new VoltsView.VoltsLawView(
-                        modules,
-                        law.wattPerSquareVolt().value(),
-                        state.setup()
-                                .customs()
-                                .wantedOutputW()
-                                .map(watt -> with95(law.supplyV(watt), 1, 1) + VOLTS)
-                                .orElse(null)));
+                        modules, law.wattPerSquareVolt().value()));
     }
 
     /** Returns what follows: the volts for what is wanted, an output that does not go with their square, a sink that is too hot. */
@@ -109,13 +102,21 @@ public class VoltsViewer {
         List<String> says = new ArrayList<>();
         int modules = SupplySteps.modules(state.draft());
         List<SupplyRow> rows = SupplySteps.rows(state.steps(), modules);
+        state.setup()
+                .customs()
+                .wantedOutputW()
+                .flatMap(watt -> SupplyLaw.of(rows)
+                        .map(law -> words.say(
+                                "volts.wanted",
+                                Map.of("output", Levels.watts(watt), "volts", with95(law.supplyV(watt), 1, 1)))))
+                .ifPresent(says::add);
         SupplyLaw.departure(rows)
                 .map(share -> words.say(
                         share.value() < 1 ? "volts.lessThanSquare" : "volts.moreThanSquare",
                         Map.of("percent", with95(share, PERCENT, 0))))
                 .ifPresent(says::add);
         state.steps().stream()
-                .flatMap(step -> SupplySteps.sink(step).filter(SinkHeat::isHotter).stream())
+                .flatMap(step -> SupplySteps.sink(step, state.conditions()).filter(SinkHeat::isHotter).stream())
                 .reduce((first, second) -> second)
                 .map(sink -> words.say("volts.sinkHotter", Map.of("expected", with95(sink.expectedC(), 1, 0))))
                 .ifPresent(says::add);
