@@ -1,6 +1,6 @@
 import type { VoltsView } from '../api';
 import { Diamond } from './marks';
-import { Cell, Heads, RowHead, Table } from './ui';
+import { Cell, Heads, RowHead, ScrollArea, Table } from './ui';
 
 /** What each voltage brought, with what its heat makes of the sink at rest. */
 export function VoltsRows({ volts }: { volts: VoltsView }) {
@@ -8,36 +8,38 @@ export function VoltsRows({ volts }: { volts: VoltsView }) {
   const heads = ['supply', ...(several ? ['modules'] : []), 'output', 'drawn', 'efficiency', 'heat', 'sink', 'at rest'];
   return (
     <>
-      <Table caption="What each supply voltage brought" quiet tight className="text-13" part="volts-rows">
-        <Heads of={heads} end />
-        <tbody>
-          {volts.rows.map((row, index) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: rows are only added
-            <tr key={index}>
-              <RowHead className="text-right">
-                <span className="figure">{row.voltsShown}</span>
-              </RowHead>
-              {several && (
+      <ScrollArea label="What each supply voltage brought">
+        <Table caption="What each supply voltage brought" quiet tight className="text-13" part="volts-rows">
+          <Heads of={heads} end />
+          <tbody>
+            {volts.rows.map((row, index) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: rows are only added
+              <tr key={index}>
+                <RowHead className="text-right">
+                  <span className="figure whitespace-nowrap">{row.voltsShown}</span>
+                </RowHead>
+                {several && (
+                  <Cell figure end>
+                    {row.modules}
+                  </Cell>
+                )}
+                {[row.output, row.current, row.efficiency, row.heat].map((shown, column) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
+                  <Cell key={column} figure end>
+                    {shown ?? '–'}
+                  </Cell>
+                ))}
                 <Cell figure end>
-                  {row.modules}
+                  {row.hotter && <Diamond />} {row.sink ?? '–'}
                 </Cell>
-              )}
-              {[row.output, row.current, row.efficiency, row.heat].map((shown, column) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
-                <Cell key={column} figure end>
-                  {shown ?? '–'}
+                <Cell figure end>
+                  {row.sinkExpected ?? '–'}
                 </Cell>
-              ))}
-              <Cell figure end>
-                {row.hotter && <Diamond />} {row.sink ?? '–'}
-              </Cell>
-              <Cell figure end>
-                {row.sinkExpected ?? '–'}
-              </Cell>
-            </tr>
-          ))}
-        </tbody>
-      </Table>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </ScrollArea>
       {volts.says.map((sentence) => (
         <p key={sentence} className="py-1">
           {sentence}

@@ -279,9 +279,9 @@ final class App implements AutoCloseable {
         return folder;
     }
 
-    /** Returns the first of a row of ports that are free now. */
+    /** Returns the first of a row of ports that are free now, and that no journey beside this one takes. */
     private static int freeBenchPort() throws IOException {
-        for (int first = 15_240; ; first += 10) {
+        for (int first = 15_240 + 1000 * Integer.getInteger("tubrin.fork", 0); ; first += 10) {
             boolean free = true;
             for (int port = first; free && port < first + Bench.INSTRUMENTS; port++) {
                 try (ServerSocket socket = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {

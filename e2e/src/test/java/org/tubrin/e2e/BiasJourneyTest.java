@@ -22,8 +22,6 @@ public class BiasJourneyTest extends AtTheStation {
     private static final double NEAR_MV = 0.7;
     private static final int MOST_MOVES = 400;
     private static final int MOST_TURNS = 150;
-    /** Its place among the instruments of the bench. */
-    private static final int PANEL = 1;
 
     public BiasJourneyTest() {
         super("bias");
@@ -101,9 +99,6 @@ public class BiasJourneyTest extends AtTheStation {
             } else if (said.endsWith("to its minimum, and read")) {
                 turnsDown();
                 reads();
-            } else if (said.endsWith("to its minimum, then key up")) {
-                turnsDown();
-                operator.presses("Space");
             } else if (said.startsWith("Read")) {
                 reads();
             } else if (!said.startsWith("Leave")) {
@@ -193,26 +188,6 @@ public class BiasJourneyTest extends AtTheStation {
         assertThat(sentence).containsText("look at its mounting");
         operator.presses("Space");
         operator.awaits("Keep the idle currents");
-        operator.presses("Enter");
-        operator.page.getByText("The idle currents of Ketch 600 are kept.").waitFor();
-        assertEquals(came(), "a device ran away");
-    }
-
-    /**
-     * The first device does not lie flat on its sink: its current rises by itself, and by keys it is turned down before it is lost. At
-     * sixty times the speed a slow hand may see that only when all are hot.
-     */
-    @Test
-    public void aBadlyMountedDeviceIsFoundByKeysOnTheBench() {
-        starts("Simulated bench");
-        app.tellBench(PANEL, "PAN:BIAS:MOUN 1");
-        List<String> told;
-        try {
-            told = sets();
-        } finally {
-            app.tellBench(PANEL, "PAN:BIAS:MOUN 0");
-        }
-        assertTrue(told.contains("Pot 1 to its minimum, then key up"), told.toString());
         operator.presses("Enter");
         operator.page.getByText("The idle currents of Ketch 600 are kept.").waitFor();
         assertEquals(came(), "a device ran away");

@@ -56,6 +56,9 @@ public final class BiasClimb {
     private static final double MOST_AHEAD = 0.1;
     private static final int MOST_TRIES = 4;
     private static final int COARSE_TRIES = 8;
+    /** After so many tries that end above, it may be another device that rises. */
+    private static final int DOUBTFUL_TRIES = 3;
+
     private static final int MOST_HOLDS = 4;
     private static final int MOST_ROUNDS = 3;
 
@@ -81,6 +84,10 @@ public final class BiasClimb {
     private int rounds;
     private boolean holding;
     private boolean isDown;
+    /** Whether another than the one in hand may be what rises. */
+    private boolean doubts;
+
+    private int runaway;
     /** How far the one was off that was furthest, when each was seen by itself. */
     private double wasOff;
 
@@ -192,6 +199,11 @@ public final class BiasClimb {
         return Math.min(at, devices.size());
     }
 
+    /** Returns the device that does not hold its current, from 1; 0 for one of those set before, or none. */
+    public int runaway() {
+        return runaway;
+    }
+
     /**
      * One reading that was taken.
      *
@@ -218,7 +230,7 @@ public final class BiasClimb {
     public Optional<NextBias> next() {
         return switch (phase) {
             case STANDING -> Optional.of(down(Purpose.STANDING, 0, Because.STANDING));
-            case CLIMB -> Optional.of(holding ? hold() : set());
+            case CLIMB -> Optional.of(doubts ? down(Purpose.DOWN, at, Because.ALONE) : holding ? hold() : set());
             case SOAK -> Optional.of(soak());
             case EACH ->
                 Optional.of(sensed && !isDown ? down(Purpose.DOWN, at, Because.ALONE) : holding ? hold() : set());
@@ -298,6 +310,10 @@ public final class BiasClimb {
 
     private void climbs(BiasPoint point) {
         Device device = device(at);
+        if (doubts) {
+            leaves(device, point);
+            return;
+        }
         reads(device, point);
         if (!holding) {
             tries++;
@@ -306,6 +322,7 @@ public final class BiasClimb {
             boolean beyond = off > BiasPlan.TOLERANCE;
             holding = (!below && !beyond) || (tries >= MOST_TRIES && Math.abs(off) <= COLD);
             turnsAgain(off);
+            doubts = sensed && at > 1 && beyond && !holding && tries == DOUBTFUL_TRIES;
         } else if (bears(device, point)) {
             if (stage < ALL_OF_IT) {
                 boolean tooFar = off(device) + 1 + ON_THE_WAY / 2 >= SHARES[1];
@@ -316,6 +333,17 @@ public final class BiasClimb {
                 device.isSet = true;
                 takesUp(at + 1);
             }
+        }
+    }
+
+    /** Without the one in hand: what is more than before rose by itself. */
+    private void leaves(Device device, BiasPoint point) {
+        double beforeA = flowingA(base().value());
+        doubts = false;
+        device.currentA = none();
+        if (flowingA(point.amperes()) - beforeA > RISE_JUMP * beforeA) {
+            ends(BiasEnd.RUNS_AWAY);
+            runaway = at == 2 ? 1 : 0;
         }
     }
 
@@ -487,5 +515,6 @@ public final class BiasClimb {
     private void ends(BiasEnd with) {
         end = with;
         phase = Phase.OVER;
+        runaway = with == BiasEnd.RUNS_AWAY ? device() : 0;
     }
 }

@@ -6,6 +6,7 @@ import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
@@ -194,6 +195,52 @@ public class BiasClimbTest {
         assertEquals(climb(plan).next().orElseThrow().because(), Because.THREE_QUARTERS, "4 % is only warming");
         points.set(2, point(STANDING_A + 0.05));
         assertEquals(climb(plan).end(), Optional.of(BiasEnd.RUNS_AWAY));
+    }
+
+    /** Over one resistor the first one's rise looks like the second's, whose pot is in hand. */
+    @Test
+    public void whatCannotBeTurnedDownIsSoughtAmongThoseSetBefore() {
+        for (int devices : new int[] {2, 4}) {
+            points.clear();
+            BiasPlan plan = plan(devices, true);
+            double[] device = new double[devices];
+            List<NextBias> asked = plays(plan, next -> {
+                if (next.device() > 0 && next.purpose() == Purpose.SET) {
+                    double othersA = Arrays.stream(device).sum() - device[next.device() - 1];
+                    device[next.device() - 1] = Math.max(0, next.aimA() - STANDING_A - othersA);
+                } else if (next.purpose() == Purpose.DOWN) {
+                    device[next.device() - 1] = 0;
+                }
+                if (next.device() == devices) {
+                    device[0] += 0.02;
+                }
+                return STANDING_A + Arrays.stream(device).sum();
+            });
+            assertEquals(climb(plan).end(), Optional.of(BiasEnd.RUNS_AWAY), asked.toString());
+            assertEquals(climb(plan).runaway(), devices == 2 ? 1 : 0);
+        }
+        // An unsteady hand is no runaway.
+        BiasPlan plan = plan(2, true);
+        points.clear();
+        List<NextBias> asked = new ArrayList<>();
+        double[] above = {0.1, 0.1, 0.1, 0};
+        int[] tries = {0};
+        for (NextBias next = climb(plan).next().orElseThrow();
+                points.size() < 17;
+                next = climb(plan).next().orElseThrow()) {
+            asked.add(next);
+            boolean turns = next.device() == 2 && next.purpose() == Purpose.SET;
+            points.add(point(
+                    switch (next.purpose()) {
+                        case STANDING -> STANDING_A;
+                        case DOWN -> STANDING_A + IDLE_A;
+                        case SET -> next.aimA() + (turns ? above[Math.min(3, tries[0]++)] : 0);
+                        case HOLD, SOAK -> points.get(points.size() - 1).amperes();
+                    }));
+        }
+        assertTrue(asked.stream().anyMatch(next -> next.purpose() == Purpose.DOWN), asked.toString());
+        assertEquals(climb(plan).end(), Optional.empty());
+        assertEquals(climb(plan).reached().size(), 2);
     }
 
     @Test

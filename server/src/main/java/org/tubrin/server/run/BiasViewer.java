@@ -89,7 +89,13 @@ public class BiasViewer {
         climb.end()
                 .ifPresent(end -> says.add(words.say(
                         "bias.end." + end.name(),
-                        Map.of("device", climb.device(), "gateMost", Figures.plain(BiasPlan.GATE_LIMIT_V, 1)))));
+                        Map.of(
+                                "device",
+                                climb.device(),
+                                "runaway",
+                                climb.runaway(),
+                                "gateMost",
+                                Figures.plain(BiasPlan.GATE_LIMIT_V, 1)))));
         climb.unequalPairs()
                 .forEach(first -> says.add(words.say(
                         "bias.pair",

@@ -181,6 +181,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
     public Said unkey(Move.Unkey unkey) {
         BiasSteps.climb(state.setup(), state.steps()).ifPresent(climb -> {
             args.put("device", climb.device());
+            args.put("runaway", climb.runaway());
             args.put("end", climb.end().map(Enum::name).orElse("none"));
         });
         return said(MoveCode.UNKEY);

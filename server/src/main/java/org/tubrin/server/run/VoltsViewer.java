@@ -78,12 +78,12 @@ public class VoltsViewer {
                         .orElse(null),
                 step.budget()
                         .heatPerDeviceW()
-                        .map(heat -> with95(heat, 1, 0) + "\u2009W")
+                        .map(heat -> with95(heat, 1, 1) + "\u2009W")
                         .orElse(null),
                 step.measured(ReadingRole.HEAT_SINK)
                         .map(read -> Figures.fixed(read.value(), 0) + CELSIUS)
                         .orElse(null),
-                sink.map(one -> with95(one.expectedC(), 1, 0) + CELSIUS).orElse(null),
+                sink.map(one -> with95(one.expectedC(), 1, 1) + CELSIUS).orElse(null),
                 sink.filter(SinkHeat::isHotter).isPresent());
     }
 
