@@ -20,6 +20,8 @@ interface Props {
   window: { low: number; high: number } | undefined;
   /** Where the gauge is right, in its marks. */
   gauge: { low: number; high: number; right: string } | undefined;
+  /** From which level on the signal is wider than below. */
+  wideFrom: number | undefined;
   width: number;
   drawing?: Ref<SVGSVGElement>;
 }
@@ -35,7 +37,7 @@ const KNEE_WORDS_PX = 100;
 const STEPS_OF_POWER = [0.05, 0.1, 0.25, 0.5, 1, 2, 5, 10, 20, 50, 100, 200];
 
 /** Level on the line; output over it as a stair on a root scale, the gauge as a second one, where to set it shaded through both. */
-export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, width, drawing }: Props) {
+export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, wideFrom, width, drawing }: Props) {
   const up = points.filter((point) => !point.down).sort((a, b) => a.level - b.level);
   const down = points.filter((point) => point.down);
   const top = Math.max(...up.map((point) => point.level), knee?.level ?? 0, 0.4) * 1.06;
@@ -141,6 +143,20 @@ export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, w
         </g>
       )}
       {knee && <KneeWords knee={knee} x={x} y={y(most / 9)} width={width} />}
+      {wideFrom !== undefined && (
+        <g data-part="wide">
+          <line
+            x1={x(wideFrom)}
+            x2={width - RIGHT}
+            y1={TOP + OUTPUT_PX - 5}
+            y2={TOP + OUTPUT_PX - 5}
+            className="stroke-watch stroke-3"
+          />
+          <text x={width - RIGHT} y={TOP + OUTPUT_PX - 11} textAnchor="end" className="fill-ink">
+            signal wider
+          </text>
+        </g>
+      )}
       {gaugeEnd !== undefined && (
         <>
           <text x={4} y={gaugeTop - 12} className="fill-soft">

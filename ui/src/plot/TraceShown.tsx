@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import type { Ref } from 'react';
 import type { ScopeView } from '../api';
 import { Grid } from './Grid';
 
@@ -13,7 +14,7 @@ const TICKS = 4;
 const MILLI = 1e3;
 
 /** What a scope showed: output over time, and beside it output over drive where both were taken. */
-export function TraceShown({ shows, width }: { shows: Shows; width: number }) {
+export function TraceShown({ shows, width, drawing }: { shows: Shows; width: number; drawing?: Ref<SVGSVGElement> }) {
   const { trace, name, straightV } = shows;
   const most = Math.max(1e-9, ...trace.highV, ...trace.lowV.map((volt) => -volt));
   const y = scaleLinear([-most, most], [HEIGHT - PAD, PAD]);
@@ -23,6 +24,7 @@ export function TraceShown({ shows, width }: { shows: Shows; width: number }) {
   const at = (volts: number[]) => volts.map((volt, i) => `${x(i).toFixed(1)} ${y(volt).toFixed(1)}`);
   return (
     <svg
+      ref={drawing}
       viewBox={`0 0 ${width} ${HEIGHT + 24}`}
       role="img"
       aria-label={`Trace: ${name}`}

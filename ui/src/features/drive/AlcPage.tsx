@@ -2,9 +2,9 @@ import { useRef } from 'react';
 import { type AlcView, ask, client } from '../../api';
 import { Answer, Diamond, Sheet } from '../../parts';
 import { Cell, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
-import { LevelStair, SaveDrawing, Sized } from '../../plot';
+import { LevelStair, Sized } from '../../plot';
 import { AlcStart } from './AlcStart';
-import { DriveTabs } from './DriveTabs';
+import { KeptPage, Shown } from './KeptPage';
 import { KeptRun } from './KeptRun';
 import { useKept } from './useKept';
 
@@ -14,16 +14,17 @@ export function AlcPage() {
   return (
     <Answer query={view} what="the levels">
       {(data) => (
-        <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
-          <div className="grid grid-cols-one gap-3.5">
-            <Picture view={data} />
-            {data.shown && <AsRead view={data} />}
-          </div>
-          <div className="grid grid-cols-one gap-3.5">
-            <AlcStart suggested={outOfDate(data)} outputMeters={data.outputMeters} />
-            {data.rows.length > 0 && <Profiles view={data} onPick={pick} />}
-          </div>
-        </div>
+        <KeptPage
+          shown={
+            <div className="grid grid-cols-one gap-3.5">
+              <Picture view={data} />
+              {data.shown && <AsRead view={data} />}
+            </div>
+          }
+        >
+          <AlcStart suggested={outOfDate(data)} outputMeters={data.outputMeters} />
+          {data.rows.length > 0 && <Profiles view={data} onPick={pick} />}
+        </KeptPage>
       )}
     </Answer>
   );
@@ -38,22 +39,13 @@ function Picture({ view }: { view: AlcView }) {
   const drawing = useRef<SVGSVGElement>(null);
   const row = view.rows.find((one) => one.runId === view.shownRunId);
   const levels = view.shown;
-  const fileName = `alc-${row?.exciter.replaceAll(' ', '-') ?? ''}`;
   return (
-    <section aria-label="How far the level may go" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
-      <header className="flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">How far the level may go</h1>
-        {row && (
-          <>
-            <p className="text-soft">
-              {row.exciter}, {row.mode}, {row.band}
-              {row.firmware && `, firmware ${row.firmware}`}
-            </p>
-            <SaveDrawing name={fileName} drawing={() => drawing.current} />
-          </>
-        )}
-        <DriveTabs />
-      </header>
+    <Shown
+      title="How far the level may go"
+      run={row && `${row.exciter}, ${row.mode}, ${row.band}${row.firmware && `, firmware ${row.firmware}`}`}
+      fileName={`alc-${row?.exciter ?? ''}`}
+      drawing={drawing}
+    >
       {row?.shutWords && (
         <p role="status" className="flex items-baseline gap-2 border-l-4 border-l-watch py-0.5 pl-3">
           <Diamond />
@@ -72,6 +64,7 @@ function Picture({ view }: { view: AlcView }) {
                 knee={levels.knee}
                 window={levels.window}
                 gauge={levels.gauge}
+                wideFrom={levels.widening?.from}
                 width={width}
               />
             )}
@@ -88,7 +81,7 @@ function Picture({ view }: { view: AlcView }) {
           about 35 short key-downs into a dummy load, amplifier in bypass.
         </p>
       )}
-    </section>
+    </Shown>
   );
 }
 
@@ -126,6 +119,17 @@ function AsRead({ view }: { view: AlcView }) {
                     // biome-ignore lint/suspicious/noArrayIndexKey: a level may stand there twice
                     <Cell key={index} figure>
                       {point.gauge ?? '–'}
+                    </Cell>
+                  ))}
+                </tr>
+              )}
+              {series.points.some((point) => point.widthHz !== undefined) && (
+                <tr>
+                  <RowHead>Width, Hz</RowHead>
+                  {series.points.map((point, index) => (
+                    // biome-ignore lint/suspicious/noArrayIndexKey: a level may stand there twice
+                    <Cell key={index} figure>
+                      {point.widthHz ?? '–'}
                     </Cell>
                   ))}
                 </tr>

@@ -17,6 +17,8 @@ interface Entry extends Sound {
   terminationId: string;
   meterId: string;
   gaugeId: string;
+  /** What shows the width of the signal; mostly nobody looks. */
+  widthId: string;
   carrier: StartRequest['carrier'];
   band: StartRequest['band'];
   frequency: string;
@@ -73,6 +75,7 @@ function entryOf(choices: Choices, outputMeters: string[], typed: Partial<Entry>
     amplifierId: there(choices.amplifiers, typed.amplifierId),
     terminationId: there(loads(choices), typed.terminationId),
     meterId: there(meters, typed.meterId),
+    widthId: reads(choices, 'SIGNAL_WIDTH').find((one) => one.id === typed.widthId)?.id ?? '',
     gaugeId: typed.exciterId === exciterId ? (typed.gaugeId ?? own) : own,
     carrier: typed.carrier ?? 'DATA',
     band,
@@ -168,6 +171,12 @@ function Start({ choices, suggested, outputMeters }: Known & { choices: Choices 
               onPick={(gaugeId) => change({ gaugeId })}
             />
             <Pick
+              label="Signal width"
+              value={entry.widthId}
+              options={[['', 'not read'], ...named(reads(choices, 'SIGNAL_WIDTH'))]}
+              onPick={(widthId) => change({ widthId })}
+            />
+            <Pick
               label="Band"
               value={entry.band}
               options={choices.bands.map((one) => [one.band, one.name] as const)}
@@ -217,7 +226,7 @@ function requestOf(entry: Entry, runId: string): StartRequest {
     amplifierId: entry.amplifierId,
     exciterId: entry.exciterId,
     carrier: entry.carrier,
-    meterIds: [entry.meterId, entry.gaugeId].filter((id) => id !== ''),
+    meterIds: [entry.meterId, entry.gaugeId, entry.widthId].filter((id) => id !== ''),
     terminationId: entry.terminationId,
     band: entry.band,
     frequency: entry.frequency,

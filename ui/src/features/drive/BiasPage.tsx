@@ -2,10 +2,10 @@ import { useRef } from 'react';
 import { ask, type BiasPageView, client } from '../../api';
 import { Answer, BiasDevices, Sheet } from '../../parts';
 import { Cell, Heads, Table } from '../../parts/ui';
-import { BiasStair, SaveDrawing, Sized } from '../../plot';
+import { BiasStair, Sized } from '../../plot';
 import { utc } from '../../quantity';
 import { BiasStart } from './BiasStart';
-import { DriveTabs } from './DriveTabs';
+import { KeptPage, Shown } from './KeptPage';
 import { KeptRun } from './KeptRun';
 import { useKept } from './useKept';
 
@@ -15,13 +15,10 @@ export function BiasPage() {
   return (
     <Answer query={view} what="the idle currents">
       {(data) => (
-        <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
-          <Picture view={data} />
-          <div className="grid grid-cols-one gap-3.5">
-            <BiasStart suggested={data.rows[0]?.amplifier} />
-            {data.rows.length > 0 && <Climbs view={data} onPick={pick} />}
-          </div>
-        </div>
+        <KeptPage shown={<Picture view={data} />}>
+          <BiasStart suggested={data.rows[0]?.amplifier} />
+          {data.rows.length > 0 && <Climbs view={data} onPick={pick} />}
+        </KeptPage>
       )}
     </Answer>
   );
@@ -32,19 +29,18 @@ function Picture({ view }: { view: BiasPageView }) {
   const row = view.rows.find((one) => one.runId === view.shownRunId);
   const bias = view.shown;
   return (
-    <section aria-label="Idle current, device by device" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
-      <header className="flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">Idle current, device by device</h1>
-        {row && (
+    <Shown
+      title="Idle current, device by device"
+      run={
+        row && (
           <>
-            <p className="text-soft">
-              {row.amplifier}, {utc(row.at).slice(0, 10)}: {row.devices} × {row.idle} mA
-            </p>
-            <SaveDrawing name={`bias-${row.amplifier.replaceAll(' ', '-')}`} drawing={() => drawing.current} />
+            {row.amplifier}, {utc(row.at).slice(0, 10)}: {row.devices} × {row.idle} mA
           </>
-        )}
-        <DriveTabs />
-      </header>
+        )
+      }
+      fileName={`bias-${row?.amplifier ?? ''}`}
+      drawing={drawing}
+    >
       {bias ? (
         <>
           <Sized>{(width) => <BiasStair drawing={drawing} {...bias} width={width} />}</Sized>
@@ -61,7 +57,7 @@ function Picture({ view }: { view: BiasPageView }) {
           after each: one whose current rises by itself is turned down before it comes to harm. Then all are set hot.
         </p>
       )}
-    </section>
+    </Shown>
   );
 }
 

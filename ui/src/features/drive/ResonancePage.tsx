@@ -2,9 +2,9 @@ import { useRef } from 'react';
 import { ask, client, type ResonancePageView } from '../../api';
 import { Answer, ResonanceFigures, Sheet } from '../../parts';
 import { Cell, Heads, Table } from '../../parts/ui';
-import { SaveDrawing, Sized, Wander } from '../../plot';
+import { Sized, Wander } from '../../plot';
 import { utc } from '../../quantity';
-import { DriveTabs } from './DriveTabs';
+import { KeptPage, Shown } from './KeptPage';
 import { KeptRun } from './KeptRun';
 import { ResonanceStart } from './ResonanceStart';
 import { useKept } from './useKept';
@@ -17,36 +17,33 @@ export function ResonancePage() {
   return (
     <Answer query={view} what="the antennas">
       {(data) => (
-        <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
-          <Shown view={data} />
-          <div className="noprint grid grid-cols-one gap-3.5">
-            <ResonanceStart />
-            {data.rows.length > 0 && <Watches view={data} onPick={pick} />}
-          </div>
-        </div>
+        <KeptPage shown={<Picture view={data} />}>
+          <ResonanceStart />
+          {data.rows.length > 0 && <Watches view={data} onPick={pick} />}
+        </KeptPage>
       )}
     </Answer>
   );
 }
 
-function Shown({ view }: { view: ResonancePageView }) {
+function Picture({ view }: { view: ResonancePageView }) {
   const drawing = useRef<SVGSVGElement>(null);
   const row = view.rows.find((one) => one.runId === view.shownRunId);
   const watch = view.shown;
   return (
-    <section aria-label="How the antenna drifts" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
-      <header className="flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">How the antenna drifts</h1>
-        {row && watch && (
+    <Shown
+      title="How the antenna drifts"
+      run={
+        row &&
+        watch && (
           <>
-            <p className="text-soft">
-              {row.antenna}, {row.band}, {utc(row.at).slice(0, 10)}
-            </p>
-            <SaveDrawing name={`resonance-${row.antenna.replaceAll(' ', '-')}`} drawing={() => drawing.current} />
+            {row.antenna}, {row.band}, {utc(row.at).slice(0, 10)}
           </>
-        )}
-        <DriveTabs />
-      </header>
+        )
+      }
+      fileName={`resonance-${row?.antenna ?? ''}`}
+      drawing={drawing}
+    >
       {watch ? (
         <>
           <Sized>{(width) => <Wander watch={watch} width={width} drawing={drawing} />}</Sized>
@@ -61,7 +58,7 @@ function Shown({ view }: { view: ResonancePageView }) {
           hours: its phase is read while you send, and its motor turned by short steps until the sign turns.
         </p>
       )}
-    </section>
+    </Shown>
   );
 }
 

@@ -2,9 +2,9 @@ import { useRef } from 'react';
 import { ask, client, type VoltsPageView } from '../../api';
 import { Answer, Sheet, VoltsRows } from '../../parts';
 import { Cell, Heads, Table } from '../../parts/ui';
-import { SaveDrawing, Sized, VoltsCourse } from '../../plot';
+import { Sized, VoltsCourse } from '../../plot';
 import { utc } from '../../quantity';
-import { DriveTabs } from './DriveTabs';
+import { KeptPage, Shown } from './KeptPage';
 import { KeptRun } from './KeptRun';
 import { useKept } from './useKept';
 import { VoltsStart } from './VoltsStart';
@@ -17,36 +17,33 @@ export function VoltsPage() {
   return (
     <Answer query={view} what="the tables">
       {(data) => (
-        <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
-          <Shown view={data} />
-          <div className="noprint grid grid-cols-one gap-3.5">
-            <VoltsStart />
-            {data.rows.length > 0 && <Tables view={data} onPick={pick} />}
-          </div>
-        </div>
+        <KeptPage shown={<Picture view={data} />}>
+          <VoltsStart />
+          {data.rows.length > 0 && <Tables view={data} onPick={pick} />}
+        </KeptPage>
       )}
     </Answer>
   );
 }
 
-function Shown({ view }: { view: VoltsPageView }) {
+function Picture({ view }: { view: VoltsPageView }) {
   const drawing = useRef<SVGSVGElement>(null);
   const row = view.rows.find((one) => one.runId === view.shownRunId);
   const volts = view.shown;
   return (
-    <section aria-label="Power by supply volts" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
-      <header className="flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">Power by supply volts</h1>
-        {row && volts && (
+    <Shown
+      title="Power by supply volts"
+      run={
+        row &&
+        volts && (
           <>
-            <p className="text-soft">
-              {row.amplifier}, {row.band}, {row.modules}, {utc(row.at).slice(0, 10)}
-            </p>
-            <SaveDrawing name={`volts-${row.amplifier.replaceAll(' ', '-')}`} drawing={() => drawing.current} />
+            {row.amplifier}, {row.band}, {row.modules}, {utc(row.at).slice(0, 10)}
           </>
-        )}
-        <DriveTabs />
-      </header>
+        )
+      }
+      fileName={`volts-${row?.amplifier ?? ''}`}
+      drawing={drawing}
+    >
       {volts ? (
         <>
           <Sized>{(width) => <VoltsCourse volts={volts} width={width} drawing={drawing} />}</Sized>
@@ -59,7 +56,7 @@ function Shown({ view }: { view: VoltsPageView }) {
           comes to.
         </p>
       )}
-    </section>
+    </Shown>
   );
 }
 

@@ -1,9 +1,10 @@
+import { useRef } from 'react';
 import { ask, client, type WaveformPageView } from '../../api';
 import { Answer, Diamond, LookOrder, Sheet } from '../../parts';
 import { Cell, Heads, Table } from '../../parts/ui';
 import { Sized, TraceShown } from '../../plot';
 import { utc } from '../../quantity';
-import { DriveTabs } from './DriveTabs';
+import { KeptPage, Shown } from './KeptPage';
 import { KeptRun } from './KeptRun';
 import { useKept } from './useKept';
 import { WaveformStart } from './WaveformStart';
@@ -16,36 +17,36 @@ export function WaveformPage() {
   return (
     <Answer query={view} what="the waveforms">
       {(data) => (
-        <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
-          <Shown view={data} />
-          <div className="noprint grid grid-cols-one gap-3.5">
-            <WaveformStart suggested={data.rows[0]?.amplifier} />
-            {data.rows.length > 0 && <Runs view={data} onPick={pick} />}
-          </div>
-        </div>
+        <KeptPage shown={<Picture view={data} />}>
+          <WaveformStart suggested={data.rows[0]?.amplifier} />
+          {data.rows.length > 0 && <Runs view={data} onPick={pick} />}
+        </KeptPage>
       )}
     </Answer>
   );
 }
 
-function Shown({ view }: { view: WaveformPageView }) {
+function Picture({ view }: { view: WaveformPageView }) {
+  const drawing = useRef<SVGSVGElement>(null);
   const row = view.rows.find((one) => one.runId === view.shownRunId);
   const shows = view.shown?.shows;
   return (
-    <section aria-label="What the scope shows" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
-      <header className="flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">What the scope shows</h1>
-        {row && (
-          <p className="text-soft">
+    <Shown
+      title="What the scope shows"
+      run={
+        row && (
+          <>
             {row.amplifier}, {row.band}, {utc(row.at).slice(0, 10)}
-          </p>
-        )}
-        <DriveTabs />
-      </header>
+          </>
+        )
+      }
+      fileName={`waveform-${row?.amplifier ?? ''}`}
+      drawing={drawing}
+    >
       {view.shown ? (
         <>
           <LookOrder scope={view.shown} />
-          {shows && <Sized>{(width) => <TraceShown shows={shows} width={width} />}</Sized>}
+          {shows && <Sized>{(width) => <TraceShown shows={shows} width={width} drawing={drawing} />}</Sized>}
           {view.shown.says.map((sentence) => (
             <p key={sentence}>{sentence}</p>
           ))}
@@ -56,7 +57,7 @@ function Shown({ view }: { view: WaveformPageView }) {
           tones, then both through the amplifier.
         </p>
       )}
-    </section>
+    </Shown>
   );
 }
 

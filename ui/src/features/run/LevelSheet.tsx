@@ -26,6 +26,7 @@ export function LevelSheet({ view, run, readOnly }: { view: RunView; run: Run; r
             knee={levels.knee}
             window={levels.window}
             gauge={levels.gauge}
+            wideFrom={levels.widening?.from}
             width={width}
           />
         )

@@ -122,6 +122,7 @@ const OF_OTHER_RUNS = [
   'PHASE',
   'LINE_VOLTAGE',
   'LINE_CURRENT',
+  'SIGNAL_WIDTH',
 ];
 
 /** Whether a meter has anything to say of an amplifier of that kind. */

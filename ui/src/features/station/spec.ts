@@ -39,8 +39,10 @@ const ROLES: Option[] = [
   ['PHASE', 'phase, in marks from its middle'],
   ['LINE_VOLTAGE', 'line volts'],
   ['LINE_CURRENT', 'line amperes'],
+  ['SIGNAL_WIDTH', 'width of the signal on a display'],
 ];
 
+const HERTZ: Option[] = [['HZ', 'Hz']];
 const MARKS: Option[] = [['MARKS', 'marks, bars or dB of its own']];
 
 const WATTS: Option[] = [
@@ -63,6 +65,7 @@ const DEGREES: Option[] = [['C', '°C']];
 function scalesOf(role: string): Option[] {
   if (role === 'OUTPUT' || role === 'REFLECTED' || role === 'INPUT_POWER') return WATTS;
   if (role === 'HEAT_SINK') return DEGREES;
+  if (role === 'SIGNAL_WIDTH') return HERTZ;
   if (role === 'ALC_GAUGE' || role === 'PHASE') return MARKS;
   if (role.endsWith('CURRENT')) return AMPERES;
   return role.endsWith('VOLTAGE') || role === 'GATE_RF' || role === 'OUTPUT_VPP' ? VOLTS : RATIOS;
@@ -351,7 +354,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
             type: 'choice',
             path: 'scaleUnit',
             label: 'Scale in',
-            options: [...WATTS, ...AMPERES, ...VOLTS, ...DEGREES, ...RATIOS, ...MARKS],
+            options: [...WATTS, ...AMPERES, ...VOLTS, ...DEGREES, ...RATIOS, ...MARKS, ...HERTZ],
             among: (channel) => scalesOf(String(channel.role)),
           },
           {

@@ -73,6 +73,7 @@ public final class Bench implements AutoCloseable {
                 .level("SOURce:LEVel", LevelPoint.LEAST_LEVEL, 1, station::level, station::level)
                 .level("SOURce:TONE", SoundPath.LOWEST_HZ, SoundPath.HIGHEST_HZ, station::toneHz, station::toneHz)
                 .number("MEASure:ALC", station::gauge)
+                .number("MEASure:WIDTh", station::signalWidthHz)
                 .query("SYSTem:FIRMware", station::firmware)
                 .set("SYSTem:FIRMware", station::firmware)
                 .query("ROUTe:EXCiter", () -> station.exciter().name())

@@ -22,6 +22,8 @@ public final class LevelControl {
      */
     public record Model(double leastW, double mostW, LevelLaw.Shows gauge) {}
 
+    private static final double NARROW_HZ = 180;
+
     private final Model model;
     private final double kneeLevel;
     private final double powerShare;
@@ -73,6 +75,11 @@ public final class LevelControl {
     /** Returns what the gauge shows while it sends, in its marks. */
     public double gauge(double setW, double level, double toneHz) {
         return law(setW, toneHz).gauge(model.gauge, level, fell ? lagMarks : 0);
+    }
+
+    /** Returns how wide the signal is on a display, in hertz. */
+    public double widthHz(double setW, double level, double toneHz) {
+        return law(setW, toneHz).widthHz(level, NARROW_HZ);
     }
 
     /** Returns what the gauge shows while nothing is sent. */

@@ -676,6 +676,11 @@ public final class SimulatedStation {
                 : levelControl.restMarks();
     }
 
+    /** Returns how wide the signal is on the exciter's display; 0 while nothing is sent. */
+    synchronized double signalWidthHz() {
+        return keyed && sounding && !levelForgotten ? levelControl.widthHz(exciterW, level, toneHz) : 0;
+    }
+
     /** Returns where the level control really begins to act at a set power and tone; for tests. */
     public synchronized double trueKnee(double setW, double hz) {
         return levelControl.kneeLevel(setW, hz);

@@ -18,7 +18,9 @@ public class AlcApiTest extends ServerTest {
         Map<String, Object> start = start("MHZ_7", "7.1");
         start.put("exciterId", equipmentId("Skiff 10"));
         start.put("carrier", "DATA");
-        start.put("meterIds", List.of(equipmentId("Leadline in bypass"), equipmentId("Skiff 10 gauge")));
+        start.put(
+                "meterIds",
+                List.of(equipmentId("Leadline in bypass"), equipmentId("Skiff 10 gauge"), equipmentId("Lookout")));
         start.put("school", "ALC");
         start.put("sound", sound);
         return start;
@@ -55,6 +57,7 @@ public class AlcApiTest extends ServerTest {
                         "ALC_GAUGE",
                         "text",
                         String.format("%.0f", law.gauge(LevelLaw.Shows.ALL_THE_WAY, level, 0)));
+                does("READ", "role", "SIGNAL_WIDTH", "text", String.format("%.0f Hz", law.widthHz(level, 180)));
                 does("UNKEY");
             } else {
                 does("FOLLOW");
@@ -77,6 +80,13 @@ public class AlcApiTest extends ServerTest {
         assertEquals(levels.get("knee").get("level").asDouble(), 0.5, 0.03);
         assertTrue(levels.get("window").get("high").asDouble() < 0.5);
         assertEquals(levels.get("gauge").get("kind").asString(), "MOVES_THROUGHOUT");
+        JsonNode widening = levels.get("widening");
+        assertTrue(
+                widening.get("before").asDouble() < 0.52 && widening.get("from").asDouble() > 0.48,
+                widening.toString());
+        assertTrue(
+                levels.get("says").toString().contains("which agrees with the output"),
+                levels.get("says").toString());
         assertEquals(run.get("guard").size(), 0);
         JsonNode view = get("/api/drive/alc").json();
         JsonNode row = view.get("rows").get(0);

@@ -181,7 +181,8 @@ final class Shack {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> 0;
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> 0;
         };
     }
 

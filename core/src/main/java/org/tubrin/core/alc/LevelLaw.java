@@ -17,6 +17,9 @@ public record LevelLaw(double kneeLevel, double powerShare) {
     private static final double MOVES_PER_DB = 9;
     private static final double MOVES_AT_MOST = 60;
 
+    private static final double DISPLAY_HZ = 10;
+    private static final double WIDER_PER_DB = 1;
+
     /** What a gauge shows, in its marks. */
     public enum Shows {
         /** Eight bars at rest, one less for each decibel that is taken back. */
@@ -40,6 +43,11 @@ public record LevelLaw(double kneeLevel, double powerShare) {
     /** Returns by how many decibels the level control takes the gain back. */
     public double takenDb(double level) {
         return 10 / SHARPNESS * Math.log10(1 + Math.pow(over(level), SHARPNESS));
+    }
+
+    /** Returns how wide a signal is on a display that shows tens of hertz: it spreads with each decibel that is taken back. */
+    public double widthHz(double level, double narrowHz) {
+        return DISPLAY_HZ * Math.rint(narrowHz * (1 + WIDER_PER_DB * takenDb(level)) / DISPLAY_HZ);
     }
 
     /** Returns what a gauge shows that lags by so many marks; it shows whole marks, or tenths of a decibel. */

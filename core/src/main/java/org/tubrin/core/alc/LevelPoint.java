@@ -14,9 +14,16 @@ import org.tubrin.core.quantity.Unit;
  * @param outputW as an external wattmeter reads it
  * @param eyeW how finely the wattmeter was read there, as a standard uncertainty in watts
  * @param gauge what the exciter's own gauge shows; absent where it was not read
+ * @param widthHz how wide the signal was on a display, in hertz; absent where it was not read
  * @param onTheWayDown whether the level was come to from above
  */
-public record LevelPoint(double level, Quantity outputW, double eyeW, Optional<Double> gauge, boolean onTheWayDown) {
+public record LevelPoint(
+        double level,
+        Quantity outputW,
+        double eyeW,
+        Optional<Double> gauge,
+        Optional<Double> widthHz,
+        boolean onTheWayDown) {
     /** The least level that can be told from none, as a share of the slider's way. */
     public static final double LEAST_LEVEL = 1e-3;
 

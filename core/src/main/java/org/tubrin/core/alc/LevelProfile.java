@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param window where the level is set; absent without a knee
  * @param gauge what the exciter's own gauge is; absent where it was not read
  * @param lagMarks by how much the gauge shows more on the way down than on the way up; absent where it was not read there
+ * @param widening where the signal of the first series becomes wider; absent where it does not, or was not read
  * @param gaugesAgree whether the right gauge is the same at both powers; absent where that is not known
  * @param rippleDb how far apart the knees of the tones are, in decibels; absent with less than two
  */
@@ -23,6 +24,7 @@ public record LevelProfile(
         Optional<Window> window,
         Optional<Gauge> gauge,
         Optional<Double> lagMarks,
+        Optional<Widening> widening,
         Optional<Boolean> gaugesAgree,
         Optional<Double> rippleDb) {
     /** Marks by which a gauge that is the same may differ, and the same as a share of its window's middle. */
@@ -42,7 +44,7 @@ public record LevelProfile(
      * Where the level is set.
      *
      * @param low its lower end, as a share of the slider's way
-     * @param high its upper end, below the knee of every power and tone
+     * @param high its upper end, below the knee of every power and tone, and not where the signal is wider
      * @param governs the series whose knee is the lowest
      */
     public record Window(double low, double high, LevelSeries governs) {}
@@ -69,13 +71,19 @@ public record LevelProfile(
                 .filter(one -> one.series.isAt(path.setPowerW(), path.middleHz()))
                 .findFirst();
         Optional<Gauge> gauge = main.flatMap(LevelProfile::gauge);
+        Optional<Widening> widening = taken.stream()
+                .filter(series -> series.isAt(path.setPowerW(), path.middleHz()))
+                .findFirst()
+                .flatMap(series -> Widening.of(series.points()));
         return new LevelProfile(
                 taken,
                 main.map(Known::knee),
                 main.isPresent() ? Optional.empty() : Optional.of(lack(path, taken)),
-                main.flatMap(one -> window(known)),
+                main.flatMap(one ->
+                        window(known, widening.filter(wide -> wide.against(one.knee) == Widening.Against.EARLIER))),
                 gauge,
                 main.flatMap(one -> lag(one.series)),
+                widening,
                 known.stream()
                         .filter(one -> one.series.isAt(path.otherPowerW(), path.middleHz()))
                         .findFirst()
@@ -104,7 +112,7 @@ public record LevelProfile(
         return Gauge.of(known.series.points(), known.knee);
     }
 
-    private static Optional<Window> window(List<Known> known) {
+    private static Optional<Window> window(List<Known> known, Optional<Widening> earlier) {
         return known.stream()
                 .min(Comparator.comparingDouble(one -> one.knee.windowHigh()))
                 .map(lowest -> {
@@ -112,7 +120,10 @@ public record LevelProfile(
                             .mapToDouble(one -> one.knee.windowLow())
                             .min()
                             .orElseThrow();
-                    return new Window(low, Math.max(low, lowest.knee.windowHigh()), lowest.series);
+                    double high = Math.min(
+                            Math.max(low, lowest.knee.windowHigh()),
+                            earlier.map(Widening::before).orElse(1.0));
+                    return new Window(Math.min(low, high), high, lowest.series);
                 });
     }
 

@@ -132,7 +132,8 @@ public final class Expected {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> VOLTAGE_SHARE;
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> VOLTAGE_SHARE;
         };
     }
 

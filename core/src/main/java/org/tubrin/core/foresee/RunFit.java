@@ -292,7 +292,8 @@ final class RunFit {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> 0;
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> 0;
         };
     }
 

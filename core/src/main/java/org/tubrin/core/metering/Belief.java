@@ -50,7 +50,8 @@ public record Belief(double value, List<Candidate> ranked) {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> List.of();
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> List.of();
         };
     }
 

@@ -33,7 +33,9 @@ public enum ReadingRole {
     /** Volts on a line, or marks of a meter that was scaled to agree. */
     LINE_VOLTAGE(Unit.VOLT),
     /** Amperes in it, or marks of the other meter. */
-    LINE_CURRENT(Unit.AMPERE);
+    LINE_CURRENT(Unit.AMPERE),
+    /** How wide a signal is on the display of the exciter or of a receiver. */
+    SIGNAL_WIDTH(Unit.HERTZ);
 
     private final Unit unit;
 

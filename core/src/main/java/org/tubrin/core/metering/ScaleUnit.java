@@ -16,7 +16,8 @@ public enum ScaleUnit {
     C("°C", Unit.CELSIUS, 1),
     ONE("", Unit.ONE, 1),
     /** Marks, bars or decibels of a gauge that counts in its own. */
-    MARKS("marks", Unit.MARK, 1);
+    MARKS("marks", Unit.MARK, 1),
+    HZ("Hz", Unit.HERTZ, 1);
 
     private final String symbol;
     private final Unit unit;

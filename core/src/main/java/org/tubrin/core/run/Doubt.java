@@ -75,7 +75,8 @@ public enum Doubt {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> step.setup().stage().likely(role);
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> step.setup().stage().likely(role);
         };
     }
 }

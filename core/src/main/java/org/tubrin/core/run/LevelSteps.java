@@ -47,6 +47,7 @@ public final class LevelSteps {
                         output.get(),
                         eyeW(setup, step),
                         step.measured(ReadingRole.ALC_GAUGE).map(Quantity::value),
+                        step.measured(ReadingRole.SIGNAL_WIDTH).map(Quantity::value),
                         down));
             }
         }

@@ -40,6 +40,6 @@ record LevelsInRun() implements UnamplifiedRun {
 
     @Override
     public boolean asks(ReadingRole role) {
-        return role == ReadingRole.OUTPUT || role == ReadingRole.ALC_GAUGE;
+        return role == ReadingRole.OUTPUT || role == ReadingRole.ALC_GAUGE || role == ReadingRole.SIGNAL_WIDTH;
     }
 }

@@ -83,7 +83,8 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, doub
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> false;
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> false;
         };
     }
 

@@ -112,7 +112,8 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> false;
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> false;
         };
     }
 
@@ -138,7 +139,8 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> Optional.empty();
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> Optional.empty();
         };
     }
 
@@ -168,7 +170,8 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> Optional.empty();
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> Optional.empty();
         };
     }
 
@@ -196,7 +199,8 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> shown;
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> shown;
         };
     }
 

@@ -36,6 +36,7 @@ public class KneeTest {
                     Quantity.exact(watt, Unit.WATT, Standing.MEASURED),
                     EYE_W,
                     Optional.of(gauge.applyAsDouble(level)),
+                    Optional.empty(),
                     false));
         }
         return points;
@@ -101,11 +102,58 @@ public class KneeTest {
         assertEquals(gauge.high(), high, 1.6);
     }
 
+    /** A display tells of the knee without a wattmeter; where it tells of it sooner, the level stays below that. */
+    @Test
+    public void aSignalThatWidensBearsWitness() {
+        SoundPath path = new SoundPath("sender", "cable", Optional.empty(), 1, 0.5, 500, 1500, 2500);
+        LevelLaw law = new LevelLaw(KNEE, 1.06);
+        List<LevelPoint> read = points(KNEE, shows(Shows.BARS_THAT_FALL), new Random(1));
+        Knee knee = Knee.of(read).orElseThrow();
+        for (double early : new double[] {1, 0.7, 1.5}) {
+            LevelProfile profile = LevelProfile.of(
+                    path,
+                    List.of(new LevelSeries(
+                            1,
+                            1500,
+                            read.stream()
+                                    .map(point -> withWidth(point, law.widthHz(point.level() / early, 180)))
+                                    .toList())));
+            Optional<Widening> widening = profile.widening();
+            if (early > 1) {
+                assertTrue(widening.isEmpty() || widening.get().against(knee) == Widening.Against.LATER, "" + widening);
+                continue;
+            }
+            assertTrue(widening.orElseThrow().before() < early * KNEE + 0.05, widening.toString());
+            assertTrue(widening.orElseThrow().from() > early * KNEE - 0.05, widening.toString());
+            assertEquals(widening.orElseThrow().narrowHz(), 180, 0);
+            double high = profile.window().orElseThrow().high();
+            if (early == 1) {
+                assertEquals(widening.orElseThrow().against(knee), Widening.Against.AGREES);
+                assertEquals(high, knee.windowHigh(), 1e-12);
+            } else {
+                assertEquals(widening.orElseThrow().against(knee), Widening.Against.EARLIER);
+                assertEquals(high, widening.orElseThrow().before(), 1e-12);
+            }
+        }
+        // One wide reading alone is somebody on the next channel.
+        List<LevelPoint> once = new ArrayList<>(
+                read.stream().map(point -> withWidth(point, 180)).toList());
+        once.set(once.size() - 1, withWidth(once.get(once.size() - 1), 400));
+        assertEquals(
+                LevelProfile.of(path, List.of(new LevelSeries(1, 1500, once))).widening(), Optional.empty());
+    }
+
+    private static LevelPoint withWidth(LevelPoint point, double hz) {
+        return new LevelPoint(
+                point.level(), point.outputW(), point.eyeW(), point.gauge(), Optional.of(hz), point.onTheWayDown());
+    }
+
     /** Where a straight line does as well as two no knee is made of it. */
     @Test
     public void aMeterThatIsTooCoarseTellsNoKnee() {
         List<LevelPoint> coarse = points(KNEE, shows(Shows.BARS_THAT_FALL), new Random(4)).stream()
-                .map(point -> new LevelPoint(point.level(), point.outputW(), 0.5, point.gauge(), point.onTheWayDown()))
+                .map(point -> new LevelPoint(
+                        point.level(), point.outputW(), 0.5, point.gauge(), point.widthHz(), point.onTheWayDown()))
                 .toList();
         assertEquals(Knee.of(coarse), Optional.empty());
         SoundPath path = new SoundPath("sender", "cable", Optional.empty(), 1, 0.5, 500, 1500, 2500);

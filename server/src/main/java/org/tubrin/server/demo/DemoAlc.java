@@ -62,6 +62,8 @@ record DemoAlc(Station station, Amplifier bypassed, Termination load) {
         }
     }
 
+    private static final double NARROW_HZ = 160;
+
     /** Returns the events of a run, finished. */
     List<Recorded> events(Try one, Instant start) {
         List<Recorded> events = new ArrayList<>();
@@ -110,6 +112,9 @@ record DemoAlc(Station station, Amplifier bypassed, Termination load) {
         player.waits(KEY_DOWN);
         player.reads(ReadingRole.OUTPUT, Figures.fixed(law.outputW(setW, level), 2));
         player.reads(ReadingRole.ALC_GAUGE, Figures.plain(law.gauge(one.shows(), level, down ? 1 : 0), 1));
+        if (state.setup().channelFor(ReadingRole.SIGNAL_WIDTH).isPresent()) {
+            player.reads(ReadingRole.SIGNAL_WIDTH, Figures.plain(law.widthHz(level, NARROW_HZ), 0));
+        }
         player.does(new RunEvent.Unkeyed());
     }
 

@@ -146,7 +146,8 @@ final class DemoDrive {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> throw new IllegalStateException("not of transistors: " + role);
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> throw new IllegalStateException("not of transistors: " + role);
         };
     }
 }

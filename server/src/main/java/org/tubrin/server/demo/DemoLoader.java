@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.slf4j.Logger;
@@ -169,6 +170,8 @@ class DemoLoader implements ApplicationRunner {
         Exciter skiff = pick(byName, "Skiff 10", Exciter.class);
         List<Meter> skiffs =
                 List.of(pick(byName, "Leadline in bypass", Meter.class), pick(byName, "Skiff 10 gauge", Meter.class));
+        List<Meter> withWidth = Stream.concat(skiffs.stream(), Stream.of(pick(byName, "Lookout", Meter.class)))
+                .toList();
         List<Meter> halyards = List.of(
                 pick(byName, "Leadline in bypass", Meter.class), pick(byName, "Halyard 100 gauge", Meter.class));
         SoundPath path = new SoundPath("Computer", "sound card of the set", Optional.of(0.8), 5, 2.5, 500, 1500, 2500);
@@ -198,7 +201,7 @@ class DemoLoader implements ApplicationRunner {
                 24,
                 new DemoAlc.Try(
                         skiff,
-                        skiffs,
+                        withWidth,
                         Mode.DATA,
                         path,
                         new LevelLaw(0.58, 1.06),

@@ -13,6 +13,7 @@ import org.tubrin.core.alc.Gauge;
  * @param knee absent while it is not known
  * @param window where to set it
  * @param gauge what the exciter's own gauge is
+ * @param widening where the signal becomes wider; absent where it does not, or was not read
  * @param says what follows, one sentence each
  */
 public record LevelView(
@@ -22,14 +23,22 @@ public record LevelView(
         @Nullable KneeView knee,
         @Nullable WindowView window,
         @Nullable GaugeView gauge,
+        @Nullable WideningView widening,
         List<String> says) {
 
     /** Levels at one set power and tone. */
     public record Series(String label, List<Point> points) {}
 
-    /** One level as a share of the slider's way, its output in watts, the gauge in its marks. */
+    /** One level as a share of the slider's way, its output in watts, the gauge in its marks, the signal's width in hertz. */
     public record Point(
-            double level, double outputW, @Nullable Double gauge, boolean down) {}
+            double level,
+            double outputW,
+            @Nullable Double gauge,
+            @Nullable Double widthHz,
+            boolean down) {}
+
+    /** Where the signal becomes wider: between two levels. */
+    public record WideningView(double before, double from, double narrowHz, double wideHz) {}
 
     /** The knee with its 95 % interval, and the root of watts for each level below it. */
     public record KneeView(double level, double halfWidth, double perLevel, String shown) {}

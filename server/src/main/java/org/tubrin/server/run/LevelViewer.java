@@ -91,13 +91,20 @@ public class LevelViewer {
                         .orElse(null),
                 window(profile).orElse(null),
                 gauge(profile).orElse(null),
+                profile.widening()
+                        .map(one -> new LevelView.WideningView(one.before(), one.from(), one.narrowHz(), one.wideHz()))
+                        .orElse(null),
                 says(path, profile, state.climbIsDone()));
     }
 
     private static List<LevelView.Point> points(LevelSeries series) {
         return series.points().stream()
                 .map(point -> new LevelView.Point(
-                        point.level(), point.outputW().value(), point.gauge().orElse(null), point.onTheWayDown()))
+                        point.level(),
+                        point.outputW().value(),
+                        point.gauge().orElse(null),
+                        point.widthHz().orElse(null),
+                        point.onTheWayDown()))
                 .toList();
     }
 
@@ -147,6 +154,18 @@ public class LevelViewer {
                                     "set", Figures.plain(path.setPowerW(), 2),
                                     "db", Figures.plain(shortDb, 1)))));
         });
+        profile.widening()
+                .ifPresent(wide -> says.add(words.say(
+                        "level.wide",
+                        Map.of(
+                                "narrow", Figures.plain(wide.narrowHz(), 0),
+                                "wide", Figures.plain(wide.wideHz(), 0),
+                                "before", whole(wide.before()),
+                                "from", whole(wide.from()),
+                                "against",
+                                        profile.knee()
+                                                .map(knee -> wide.against(knee).name())
+                                                .orElse("NONE")))));
         profile.window().ifPresent(window -> {
             says.add(words.say("level.set", ends(window)));
             if (!window.governs().isAt(path.setPowerW(), path.middleHz())) {

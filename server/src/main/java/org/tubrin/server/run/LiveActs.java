@@ -132,8 +132,8 @@ class LiveActs {
                 OptionalDouble.empty());
         Quantity worth = channel.measured(exact, channel.range(range).orElseThrow());
         double unit = channel.scaleUnit().inUnit();
-        // A gauge in marks of its own shows what it shows.
-        String text = channel.role() == ReadingRole.ALC_GAUGE
+        // A gauge in marks of its own shows what it shows, and so does a display.
+        String text = channel.role() == ReadingRole.ALC_GAUGE || channel.role() == ReadingRole.SIGNAL_WIDTH
                 ? Figures.plain(value, 1)
                 : Figures.fixed(value / unit, 1 + Rounding.decimals(worth.standardUncertainty() / unit));
         return new Reading(

@@ -29,6 +29,7 @@ final class RunPairs {
             ReadingRole.SUPPLY_VOLTAGE,
             ReadingRole.HEAT_SINK,
             ReadingRole.ALC_GAUGE,
+            ReadingRole.SIGNAL_WIDTH,
             ReadingRole.SENSE_VOLTAGE,
             ReadingRole.DEVICE_CURRENT,
             ReadingRole.GATE_VOLTAGE,
@@ -97,6 +98,7 @@ final class RunPairs {
             case INPUT_SWR -> ScaleUnit.ONE;
             case HEAT_SINK -> ScaleUnit.C;
             case ALC_GAUGE, PHASE -> ScaleUnit.MARKS;
+            case SIGNAL_WIDTH -> ScaleUnit.HZ;
         };
     }
 

@@ -154,7 +154,8 @@ final class DriveShack {
                     OUTPUT_VPP,
                     PHASE,
                     LINE_VOLTAGE,
-                    LINE_CURRENT -> 0;
+                    LINE_CURRENT,
+                    SIGNAL_WIDTH -> 0;
         };
     }
 
