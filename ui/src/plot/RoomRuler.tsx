@@ -1,6 +1,6 @@
 interface Props {
   value: number;
-  standardUncertainty: number;
+  halfWidth: number;
   limit: number;
   verdict: string;
 }
@@ -11,9 +11,9 @@ const LIMIT_AT = 0.94;
 const BAR: Record<string, string> = { WITHIN: 'bg-ink', MAY_EXCEED: 'bg-watch', EXCEEDS: 'bg-limit' };
 
 /** How far a value is from its limit: a bar with whiskers, and the limit as a heavy tick. */
-export function RoomRuler({ value, standardUncertainty, limit, verdict }: Props) {
+export function RoomRuler({ value, halfWidth, limit, verdict }: Props) {
   const at = (amount: number) => `${Math.max(0, Math.min(1, (amount / limit) * LIMIT_AT)) * 100}%`;
-  const low = at(value - standardUncertainty);
+  const low = at(value - halfWidth);
   return (
     <div className="relative h-4" aria-hidden="true">
       <div className="absolute top-2 h-px w-full bg-rule" />
@@ -25,10 +25,10 @@ export function RoomRuler({ value, standardUncertainty, limit, verdict }: Props)
         />
       ))}
       <div className={`absolute top-1.5 h-1 ${BAR[verdict] ?? 'bg-ink'}`} style={{ width: at(value) }} />
-      {standardUncertainty > 0 && (
+      {halfWidth > 0 && (
         <div
           className="absolute top-0.75 h-2.5 border-x border-ink"
-          style={{ left: low, width: `calc(${at(value + standardUncertainty)} - ${low})` }}
+          style={{ left: low, width: `calc(${at(value + halfWidth)} - ${low})` }}
         >
           <div className="mt-1 h-px w-full bg-ink" />
         </div>

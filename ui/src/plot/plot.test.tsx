@@ -40,7 +40,7 @@ describe('the stair', () => {
 
 describe('the ruler of room left', () => {
   it('never runs off its end', () => {
-    const { container } = render(<RoomRuler value={5} standardUncertainty={1} limit={1} verdict="EXCEEDS" />);
+    const { container } = render(<RoomRuler value={5} halfWidth={1} limit={1} verdict="EXCEEDS" />);
     for (const bar of container.querySelectorAll<HTMLElement>('[style*=width]')) {
       expect(Number.parseFloat(bar.style.width) || 0).toBeLessThanOrEqual(100);
     }

@@ -82,8 +82,8 @@ function stairColumn(step: StepView | undefined, index: number, inHand: boolean)
   return {
     key: String(index),
     value: output?.value,
-    low: output && output.value - output.standardUncertainty,
-    high: output && output.value + output.standardUncertainty,
+    low: output && output.value - output.halfWidth,
+    high: output && output.value + output.halfWidth,
     label: output?.shown,
     doubling: step.doublingW,
     expect: step.expected && { least: step.expected.leastW, most: step.expected.mostW },

@@ -87,7 +87,7 @@ function Curve({ kept, view }: { kept: ProfileRecord; view: ProfileView | undefi
   const dots = run.keyed.map((one) => ({
     x: one.outputW,
     y: one.currentA,
-    plusMinus: one.currentUncertaintyA,
+    plusMinus: one.currentUncertaintyA / U95,
   }));
   const curve = view?.curve ?? [];
   const points = (predicted: boolean) =>

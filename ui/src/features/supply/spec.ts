@@ -1,5 +1,8 @@
 import { type Form, number, type Spec } from '../../parts/form';
 
+/** A standard uncertainty is stored; after a ± stands half of a 95 % interval, which is 1.96 of it. */
+export const U95 = 1 / 1.96;
+
 const name: Spec = { type: 'text', path: 'name', label: 'Name' };
 
 export const PLAN_FIELDS: Spec[] = [
@@ -46,12 +49,12 @@ const profile = (path: string, label: string, optional?: Form): Spec => ({
       label: 'Keyed, at least twice: without output and at the most',
       item: 'point',
       inline: true,
-      fresh: { outputW: 0, currentUncertaintyA: 0.2, outputUncertaintyW: 0 },
+      fresh: { outputW: 0, currentUncertaintyA: 0.2 * U95, outputUncertaintyW: 0 },
       fields: [
         number('outputW', 'Output', 'W'),
         number('currentA', 'Current', 'A'),
-        number('currentUncertaintyA', '±', 'A'),
-        number('outputUncertaintyW', 'Output ±', 'W'),
+        number('currentUncertaintyA', '±', 'A', { inUnit: U95 }),
+        number('outputUncertaintyW', 'Output ±', 'W', { inUnit: U95 }),
       ],
     },
   ],
@@ -88,8 +91,8 @@ export const FRESH_SET: Form = {
     set: '',
     voltageV: 13.8,
     points: [
-      { outputW: 0, currentUncertaintyA: 0.2, outputUncertaintyW: 0 },
-      { currentUncertaintyA: 0.5, outputUncertaintyW: 5 },
+      { outputW: 0, currentUncertaintyA: 0.2 * U95, outputUncertaintyW: 0 },
+      { currentUncertaintyA: 0.5 * U95, outputUncertaintyW: 5 * U95 },
     ],
   },
 };

@@ -210,7 +210,7 @@ final class SignAdvice {
     private boolean heatIsCertain() {
         return draft.room().stream()
                 .anyMatch(room ->
-                        room.kind() == LimitKind.HEAT_PER_TUBE && room.value().low() > room.limit());
+                        room.kind() == LimitKind.HEAT_PER_TUBE && room.value().likelyLow() > room.limit());
     }
 
     private Advice heatOver(Sign sign) {

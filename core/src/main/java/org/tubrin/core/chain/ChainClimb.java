@@ -152,7 +152,7 @@ public record ChainClimb(Optional<Next> next, Optional<End> end) {
     private static boolean takesOff(ChainPoint before, ChainPoint last) {
         double stepDb = before.attenuationDb() - last.attenuationDb();
         Quantity most = before.outputW().scaled(Power.ratio(Math.max(0, stepDb) + TAKES_OFF_DB));
-        return last.outputW().minus(most).low() > 0 && isKnown(last);
+        return last.outputW().minus(most).likelyLow() > 0 && isKnown(last);
     }
 
     private static ChainClimb goesOn(double attenuationDb, Because because) {

@@ -134,12 +134,12 @@ public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End
 
         private void proves(MatchPoint point) {
             Quantity share = point.share();
-            if (share.value() > AMPLIFIED && share.low() > 1) {
+            if (share.value() > AMPLIFIED && share.likelyLow() > 1) {
                 isOn();
-            } else if (share.high() < LEAST_THROUGH) {
+            } else if (share.likelyHigh() < LEAST_THROUGH) {
                 lost++;
                 goOn(lost < 2, End.PATH_LOSES, new NextMatch(Node.PROVE, next.driveW(), Because.PATH_LOSES));
-            } else if (share.high() >= LEAST_GAIN) {
+            } else if (share.likelyHigh() >= LEAST_GAIN) {
                 raise(terms.tuneMostW());
             } else {
                 next = new NextMatch(Node.TUNE, terms.tuneW(), Because.PROVEN);
@@ -163,7 +163,7 @@ public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End
             double leastW = terms.matcher().leastW();
             boolean couldBeMore = next.driveW() < SAME * terms.tuneMostW();
             double inputW = point.inputW().value();
-            if (point.share().low() > SURELY_AMPLIFIED) {
+            if (point.share().likelyLow() > SURELY_AMPLIFIED) {
                 isOn();
             } else if (inputW < leastW) {
                 goOn(
@@ -190,9 +190,9 @@ public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End
 
         private void amplifies(MatchPoint point) {
             Quantity share = point.share();
-            if (share.low() > SURELY_AMPLIFIED) {
+            if (share.likelyLow() > SURELY_AMPLIFIED) {
                 end = Optional.of(End.MATCHED);
-            } else if (share.high() < LEAST_GAIN) {
+            } else if (share.likelyHigh() < LEAST_GAIN) {
                 seenOff++;
                 goOn(seenOff < TRIES, End.PA_STAYS_OFF, new NextMatch(Node.FIRST, next.driveW(), Because.PA_IS_OFF));
             } else {

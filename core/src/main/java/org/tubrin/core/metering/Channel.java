@@ -113,7 +113,7 @@ public record Channel(
         }
         double value = rawValue * correctionFactor;
         double standardUncertainty = accuracy.standardUncertainty(rawValue, range.fullScale()) * correctionFactor;
-        ErrorSource source = new ErrorSource(instrument, role.name(), range.name());
+        ErrorSource source = ErrorSource.bounded(instrument, role.name(), range.name());
         return Quantity.of(value, role.unit(), Standing.MEASURED, source, standardUncertainty);
     }
 
@@ -128,7 +128,7 @@ public record Channel(
     private Quantity corrected(double rawValue, String instrument, MeterRange range, Correction correction) {
         double read = readingUncertainty(range);
         ErrorSource compared = new ErrorSource(instrument, role.name(), range.name() + " compared");
-        ErrorSource eye = new ErrorSource(instrument, role.name(), range.name());
+        ErrorSource eye = ErrorSource.bounded(instrument, role.name(), range.name());
         return new Quantity(
                 correction.corrected(rawValue),
                 role.unit(),

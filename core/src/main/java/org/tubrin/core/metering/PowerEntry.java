@@ -48,7 +48,11 @@ public sealed interface PowerEntry {
     /** Returns a load's resistance with the bound that measuring it leaves. */
     static Quantity measuredOhm(double ohm) {
         return Quantity.of(
-                ohm, Unit.OHM, Standing.MEASURED, new ErrorSource("load", "OHM", ""), OHM_SHARE * ohm / Math.sqrt(3));
+                ohm,
+                Unit.OHM,
+                Standing.MEASURED,
+                ErrorSource.bounded("load", "OHM", ""),
+                OHM_SHARE * ohm / Math.sqrt(3));
     }
 
     /** Returns the voltage that a power in watts has across a resistance in ohms, in a form, in volts. */

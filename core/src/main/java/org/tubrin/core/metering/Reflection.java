@@ -37,13 +37,12 @@ public record Reflection(Quantity netW, double swr, double swrLow, double swrHig
         }
         Quantity back = apart(reflectedW);
         Quantity share = back.over(forwardW, Unit.ONE);
-        double reach = Quantity.COVERAGE_95 * share.standardUncertainty();
         double rho = Math.sqrt(share.value());
         return new Reflection(
                 forwardW.minus(back),
                 swr(share.value()),
-                swr(Math.max(0, share.value() - reach)),
-                swr(Math.min(1, share.value() + reach)),
+                swr(Math.max(0, share.low())),
+                swr(Math.min(1, share.high())),
                 rho > 0 ? OptionalDouble.of(-20 * Math.log10(rho)) : OptionalDouble.empty());
     }
 
@@ -57,7 +56,9 @@ public record Reflection(Quantity netW, double swr, double swrLow, double swrHig
         reflectedW
                 .contributions()
                 .forEach((source, share) -> shares.put(
-                        new ErrorSource(source.instrument(), "reflected " + source.channel(), source.range()), share));
+                        new ErrorSource(
+                                source.instrument(), "reflected " + source.channel(), source.range(), source.law()),
+                        share));
         return new Quantity(reflectedW.value(), reflectedW.unit(), reflectedW.standing(), shares);
     }
 }

@@ -70,7 +70,7 @@ public final class BiasSteps {
                 sense.measuredOhm(),
                 Unit.OHM,
                 Standing.MEASURED,
-                new ErrorSource("sense resistor", "OHM", ""),
+                ErrorSource.bounded("sense resistor", "OHM", ""),
                 sense.boundShare() * sense.measuredOhm() / Math.sqrt(3));
     }
 

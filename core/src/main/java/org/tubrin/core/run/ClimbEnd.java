@@ -5,7 +5,6 @@ import java.util.Optional;
 import org.tubrin.core.alc.LevelProfile;
 import org.tubrin.core.bias.BiasClimb;
 import org.tubrin.core.budget.LimitKind;
-import org.tubrin.core.budget.Verdict;
 import org.tubrin.core.chain.ChainClimb;
 import org.tubrin.core.matcher.Matching;
 import org.tubrin.core.metering.ReadingRole;
@@ -182,7 +181,8 @@ public enum ClimbEnd {
                 climb.size() < 2 ? Optional.empty() : Growth.between(climb.get(climb.size() - 2), last);
         double saturation = setup.settings().saturationGrowth();
         if (maySaturate(setup, last)
-                && growth.filter(one -> one.perDoubling().high() < saturation).isPresent()) {
+                && growth.filter(one -> one.perDoubling().likelyHigh() < saturation)
+                        .isPresent()) {
             return Optional.of(SATURATION);
         }
         if (isNearALimit(last)) {
@@ -226,8 +226,8 @@ public enum ClimbEnd {
     static boolean isNearALimit(Step step) {
         return step.room().stream()
                 .filter(room -> room.kind() != LimitKind.DRIVE)
-                .anyMatch(room -> room.verdict() == Verdict.EXCEEDS
-                        || (room.verdict() == Verdict.MAY_EXCEED && room.kind() != LimitKind.HEAT_PER_TUBE));
+                .anyMatch(room -> room.value().value() > room.limit()
+                        || (room.value().likelyHigh() > room.limit() && room.kind() != LimitKind.HEAT_PER_TUBE));
     }
 
     /**

@@ -20,7 +20,7 @@ public final class HeldBack {
         double ratio = setW / setBeforeW;
         return ratio > TOLD
                 && beforeW.value() > 0
-                && afterW.over(beforeW, Unit.ONE).high() < Math.pow(ratio, FREE_SHARE);
+                && afterW.over(beforeW, Unit.ONE).likelyHigh() < Math.pow(ratio, FREE_SHARE);
     }
 
     /** Returns the same of two steps. */

@@ -64,7 +64,7 @@ public record NextRow(double driveW, Because because) {
             return Optional.of(ClimbEnd.top(setup));
         }
         if (growth(steps)
-                .filter(one -> one.perDoubling().high() < setup.settings().saturationGrowth())
+                .filter(one -> one.perDoubling().likelyHigh() < setup.settings().saturationGrowth())
                 .isPresent()) {
             return Optional.of(ClimbEnd.SATURATION);
         }

@@ -137,7 +137,7 @@ public record Step(
                 driveW,
                 Unit.WATT,
                 Standing.ASSUMED,
-                new ErrorSource(setup.exciter().name(), "DRIVE", ""),
+                ErrorSource.bounded(setup.exciter().name(), "DRIVE", ""),
                 standardUncertainty);
     }
 

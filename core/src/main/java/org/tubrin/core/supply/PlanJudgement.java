@@ -314,7 +314,11 @@ public record PlanJudgement(
             return Optional.empty();
         }
         TenMinutes more = new TenMinutes(
-                ten.fromS(), ten.strips(), ten.peakA(), exact(ten.averageA().high(), Unit.AMPERE), ten.restingA());
+                ten.fromS(),
+                ten.strips(),
+                ten.peakA(),
+                exact(ten.averageA().likelyHigh(), Unit.AMPERE),
+                ten.restingA());
         double shorterS = runDown(plan, standby, more, fed).runtimeS();
         double lessS = runDown(plan, standby.withCapacity(1 - CAPACITY_SHARE), ten, fed)
                 .runtimeS();

@@ -92,9 +92,11 @@ public class BudgetTest {
     public void judgesByTheInterval() {
         ErrorSource source = new ErrorSource("meter", "", "");
         Quantity near = Quantity.of(0.19, Unit.AMPERE, Standing.MEASURED, source, 0.006);
-        assertEquals(Verdict.of(near, 0.20), Verdict.WITHIN);
-        assertEquals(Verdict.of(near, 0.195), Verdict.MAY_EXCEED);
-        assertEquals(Verdict.of(near, 0.189), Verdict.EXCEEDS);
+        // 1.96 times 6 mA to either side.
+        assertEquals(Verdict.of(near, 0.202), Verdict.WITHIN);
+        assertEquals(Verdict.of(near, 0.2015), Verdict.MAY_EXCEED);
+        assertEquals(Verdict.of(near, 0.1785), Verdict.MAY_EXCEED);
+        assertEquals(Verdict.of(near, 0.178), Verdict.EXCEEDS);
     }
 
     @Test

@@ -37,15 +37,16 @@ final class CardFile {
             "loadMark",
             "driveW",
             "outputW",
-            "outputUncertaintyW",
+            "outputU95W",
             "plateCurrentA",
-            "plateCurrentUncertaintyA",
+            "plateCurrentU95A",
             "gridCurrentA",
-            "gridCurrentUncertaintyA",
+            "gridCurrentU95A",
             "plateVoltageV",
-            "plateVoltageUncertaintyV",
+            "plateVoltageU95V",
             "verifiedAt");
     private static final Set<String> MAY_MISS = Set.of("switchPosition", "gridCurrentA", "plateVoltageV");
+    private static final String U95 = "U95";
     private static final int MOST_ROWS = 2000;
     private static final int MOST_PROBLEMS = 20;
 
@@ -70,20 +71,20 @@ final class CardFile {
                 row.load(),
                 row.driveW(),
                 row.outputW().value(),
-                row.outputW().standardUncertainty(),
+                row.outputW().halfWidth95(),
                 row.plateCurrentA().value(),
-                row.plateCurrentA().standardUncertainty(),
+                row.plateCurrentA().halfWidth95(),
                 row.gridCurrentA().map(Quantity::value).orElse(null),
-                row.gridCurrentA().map(Quantity::standardUncertainty).orElse(null),
+                row.gridCurrentA().map(Quantity::halfWidth95).orElse(null),
                 row.plateVoltageV().map(Quantity::value).orElse(null),
-                row.plateVoltageV().map(Quantity::standardUncertainty).orElse(null),
+                row.plateVoltageV().map(Quantity::halfWidth95).orElse(null),
                 row.verifiedAt());
     }
 
     /** Returns the rows of a file; fails with {@link Refused}, each problem with its line and column. */
     static List<CardRow> rows(String text) {
         List<String> columns = HEADER.stream()
-                .filter(name -> !MAY_MISS.contains(name) && !name.contains("Uncertainty"))
+                .filter(name -> !MAY_MISS.contains(name) && !name.contains(U95))
                 .toList();
         return read(Csv.records(text, columns, MOST_ROWS));
     }
@@ -120,10 +121,10 @@ final class CardFile {
         double plate = number("plateMark", -1000, 2000, Unit.MARK);
         double load = number("loadMark", -1000, 2000, Unit.MARK);
         double driveW = number("driveW", 0.001, 2000, Unit.WATT);
-        Quantity outputW = quantity("outputW", "outputUncertaintyW", 1e5, Unit.WATT);
-        Quantity plateCurrentA = quantity("plateCurrentA", "plateCurrentUncertaintyA", 100, Unit.AMPERE);
-        Optional<Quantity> gridCurrentA = optional("gridCurrentA", "gridCurrentUncertaintyA", 100, Unit.AMPERE);
-        Optional<Quantity> plateVoltageV = optional("plateVoltageV", "plateVoltageUncertaintyV", 1e5, Unit.VOLT);
+        Quantity outputW = quantity("outputW", "outputU95W", 1e5, Unit.WATT);
+        Quantity plateCurrentA = quantity("plateCurrentA", "plateCurrentU95A", 100, Unit.AMPERE);
+        Optional<Quantity> gridCurrentA = optional("gridCurrentA", "gridCurrentU95A", 100, Unit.AMPERE);
+        Optional<Quantity> plateVoltageV = optional("plateVoltageV", "plateVoltageU95V", 1e5, Unit.VOLT);
         return band.flatMap(of -> carrier.flatMap(mode -> verifiedAt.map(at -> new CardRow(
                 amplifier,
                 of,
@@ -208,7 +209,10 @@ final class CardFile {
 
     private Quantity quantity(String column, String uncertainty, double most, Unit unit) {
         double value = number(column, 0, most, unit);
-        double standard = cell(uncertainty).isPresent() ? number(uncertainty, 0, most, unit) : 0;
+        double half = cell(uncertainty).isPresent() ? number(uncertainty, 0, most, unit) : 0;
+        // Files of before say the standard uncertainty, in a column of another name.
+        String before = uncertainty.replace(U95, "Uncertainty");
+        double standard = cell(before).isPresent() ? number(before, 0, most, unit) : half / Quantity.COVERAGE_95;
         return Quantity.of(value, unit, Standing.MEASURED, new ErrorSource("file", column, ""), standard);
     }
 }

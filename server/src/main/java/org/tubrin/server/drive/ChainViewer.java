@@ -110,8 +110,7 @@ class ChainViewer {
                                 best.map(pad -> Levels.watts(pad.setW())).orElse(""))),
                 Figures.fixed(PadChoice.exactDb(exciterW, wantedW), 1),
                 pads.stream().map(pad -> pad(pad, exciterW)).toList(),
-                measured.map(db -> Figures.with95(db, 1, "", 2).withUncertainty())
-                        .orElse(null),
+                measured.map(db -> Figures.of(db, 1, "", 2).withUncertainty()).orElse(null),
                 measured.map(db -> pad(PadChoice.of(db.value(), exciterW, wantedW, inputMostW), exciterW))
                         .orElse(null));
     }

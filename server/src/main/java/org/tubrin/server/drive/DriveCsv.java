@@ -22,11 +22,11 @@ final class DriveCsv {
             "mode",
             "setW",
             "driveW",
-            "driveW_u",
+            "driveW_u95",
             "outputW",
-            "outputW_u",
+            "outputW_u95",
             "gainDb",
-            "gainDb_u",
+            "gainDb_u95",
             "inputSwr",
             "supplyV",
             "supplyA",
@@ -55,11 +55,11 @@ final class DriveCsv {
                 table.setup().carrier(),
                 row.setW(),
                 row.driveW().value(),
-                row.driveW().standardUncertainty(),
+                row.driveW().halfWidth95(),
                 row.outputW().value(),
-                row.outputW().standardUncertainty(),
+                row.outputW().halfWidth95(),
                 value(row.gainDb()),
-                row.gainDb().map(Quantity::standardUncertainty).orElse(null),
+                row.gainDb().map(Quantity::halfWidth95).orElse(null),
                 value(row.inputSwr()),
                 value(row.supplyV()),
                 value(row.supplyA()),
@@ -76,7 +76,7 @@ final class DriveCsv {
         cells.set(2, table.kind());
         cells.set(3, table.setup().carrier());
         cells.set(5, trip.driveW().value());
-        cells.set(6, trip.driveW().standardUncertainty());
+        cells.set(6, trip.driveW().halfWidth95());
         cells.set(HEADER.size() - 1, trip.kind());
         return cells;
     }

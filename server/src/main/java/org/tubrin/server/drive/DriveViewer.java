@@ -75,7 +75,7 @@ class DriveViewer {
                 wanted(limitW, wanted),
                 table.greatestGain()
                         .flatMap(DriveRow::gainDb)
-                        .map(gain -> Figures.with95(gain, 1, "", 1).shown())
+                        .map(gain -> Figures.of(gain, 1, "", 1).shown())
                         .orElse(null),
                 last.flatMap(DriveRow::inputSwr).map(DriveViewer::swr).orElse(null),
                 table.compressionW().map(output -> watts(output) + THIN + "W").orElse(null),
@@ -123,15 +123,15 @@ class DriveViewer {
                 row.driveW().value(),
                 row.outputW().value(),
                 Figures.plain(row.setW(), 1) + THIN + "W",
-                Figures.with95(row.driveW(), 1, "", 2).withUncertainty(),
+                Figures.of(row.driveW(), 1, "", 2).withUncertainty(),
                 watts(row.outputW()),
                 row.gainDb()
-                        .map(gain -> Figures.with95(gain, 1, "", 1).withUncertainty())
+                        .map(gain -> Figures.of(gain, 1, "", 1).withUncertainty())
                         .orElse(null),
                 row.inputSwr().map(DriveViewer::swr).orElse(null),
                 supply(row),
                 row.efficiency()
-                        .map(share -> Figures.with95(share, PERCENT, "", 0).withUncertainty())
+                        .map(share -> Figures.of(share, PERCENT, "", 0).withUncertainty())
                         .orElse(null),
                 row.heatW().map(DriveViewer::watts).orElse(null),
                 row.heatSinkC()
@@ -196,7 +196,7 @@ class DriveViewer {
                 sweep.before().map(DriveViewer::watts).orElse(null),
                 sweep.after().map(DriveViewer::watts).orElse(null),
                 sweep.changeDb()
-                        .map(change -> Figures.with95(change, 1, "", 2).withUncertainty())
+                        .map(change -> Figures.of(change, 1, "", 2).withUncertainty())
                         .orElse(null),
                 sweep.isBeyondNoise(),
                 words.say("drive.sweep."
@@ -208,7 +208,7 @@ class DriveViewer {
     }
 
     private static String watts(Quantity power) {
-        return Figures.with95(power, 1, "", 1).withUncertainty();
+        return Figures.of(power, 1, "", 1).withUncertainty();
     }
 
     /** Returns the way to a band. */

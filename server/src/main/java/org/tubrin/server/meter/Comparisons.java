@@ -168,7 +168,7 @@ class Comparisons {
                         "comparison." + comparison.reads(middleW).name(),
                         Map.of(
                                 "percent", Figures.plain(100 * Math.abs(off.value()), 1),
-                                "plusMinus", Figures.plain(100 * off.standardUncertainty(), 1))),
+                                "plusMinus", Figures.plain(100 * off.halfWidth95(), 1))),
                 correction.lowEndRootW() == 0
                         ? ""
                         : words.say(

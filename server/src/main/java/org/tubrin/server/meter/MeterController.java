@@ -74,8 +74,8 @@ public class MeterController {
                         one.range().name(),
                         "±\u2009"
                                 + Figures.fixed(
-                                        one.measured().standardUncertainty(),
-                                        Rounding.decimals(one.measured().standardUncertainty()))
+                                        one.measured().halfWidth95(),
+                                        Rounding.decimals(one.measured().halfWidth95()))
                                 + unit,
                         sources.stream()
                                 .filter(source -> source.instrument().equals(one.instrument()))
@@ -130,7 +130,7 @@ public class MeterController {
                                 one.agree() ? "agreement.yes" : "agreement.no",
                                 Map.of(
                                         "difference",
-                                        Figures.of(one.difference(), ScaleUnit.W)
+                                        Figures.difference(one.difference(), ScaleUnit.W)
                                                 .withUncertainty())))
                         .orElse(null),
                 agreement.map(Agreement::causes).orElse(List.of()).stream()

@@ -68,7 +68,7 @@ class ChainClimbViewer {
                 dbm(output.high()),
                 Levels.watts(output),
                 ChainClimb.gainDb(plan, point)
-                        .map(gain -> Figures.with95(gain, 1, "", GAIN_DECIMALS).withUncertainty())
+                        .map(gain -> Figures.of(gain, 1, "", GAIN_DECIMALS).withUncertainty())
                         .orElse(""));
     }
 

@@ -113,11 +113,11 @@ public class MatchViewer {
     }
 
     static String watts(Quantity power) {
-        return Figures.with95(power, 1, "W", WATT_DECIMALS).withUncertainty();
+        return Figures.of(power, 1, "W", WATT_DECIMALS).withUncertainty();
     }
 
     /** Returns an SWR with its 95 % interval. */
     public static String swr(Quantity swr) {
-        return Figures.with95(swr, 1, "", SWR_DECIMALS).withUncertainty();
+        return Figures.of(swr, 1, "", SWR_DECIMALS).withUncertainty();
     }
 }

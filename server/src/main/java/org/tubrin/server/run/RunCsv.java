@@ -47,7 +47,7 @@ final class RunCsv {
         controls.forEach(control -> header.add(CONTROLS.getOrDefault(control, control.name())));
         for (ReadingRole role : state.setup().rolesAsked()) {
             String name = role.name().toLowerCase(java.util.Locale.ROOT);
-            header.addAll(List.of(name + "_typed", name + "_range", name, name + "_u"));
+            header.addAll(List.of(name + "_typed", name + "_range", name, name + "_u95"));
         }
         List<Function<Budget, Optional<Quantity>>> figures = List.of(
                 Budget::efficiency,
@@ -56,7 +56,7 @@ final class RunCsv {
                 Budget::gainDb,
                 Budget::sag);
         for (String name : List.of("efficiency", "heatPerTubeW", "heatPerTubeCorrectedW", "gainDb", "sag")) {
-            header.addAll(List.of(name, name + "_u"));
+            header.addAll(List.of(name, name + "_u95"));
         }
         header.add("readAt");
         List<List<@Nullable Object>> rows = new ArrayList<>();
@@ -84,6 +84,6 @@ final class RunCsv {
 
     private static void add(List<@Nullable Object> row, Optional<Quantity> quantity) {
         row.add(quantity.map(Quantity::value).orElse(null));
-        row.add(quantity.map(Quantity::standardUncertainty).orElse(null));
+        row.add(quantity.map(Quantity::halfWidth95).orElse(null));
     }
 }

@@ -23,7 +23,6 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
-import org.tubrin.core.budget.Verdict;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
@@ -284,7 +283,7 @@ public class RunLive implements SmartLifecycle {
         ScaleUnit scale = channel.scaleUnit();
         String over = state.setup()
                 .limitOf(role)
-                .filter(limit -> Verdict.of(measured, limit) == Verdict.EXCEEDS)
+                .filter(limit -> measured.value() > limit)
                 .map(limit -> words.say(
                         "live.over",
                         Map.of(

@@ -192,7 +192,7 @@ public record RunView(
             String verdict,
             String verdictWords,
             double value,
-            double standardUncertainty,
+            double halfWidth,
             double limit) {}
 
     /** The key-down clock. */

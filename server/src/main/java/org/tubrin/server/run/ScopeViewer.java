@@ -78,9 +78,8 @@ public class ScopeViewer {
                 look.hasTones(),
                 LoadVolts.ofW(setup, plan.expectedW(look)).map(Levels::volts).orElse(null),
                 taken.flatMap(step -> step.measured(ReadingRole.OUTPUT_VPP))
-                        .map(volts -> Figures.with95(volts, ScaleUnit.V.inUnit(), "V", 1)
-                                        .withUncertainty()
-                                + VOLTS)
+                        .map(volts ->
+                                Figures.of(volts, ScaleUnit.V.inUnit(), "V", 1).withUncertainty() + VOLTS)
                         .orElse(null),
                 taken.flatMap(LoadVolts::outputW).map(Levels::watts).orElse(null),
                 taken.flatMap(step -> step.measured(ReadingRole.OUTPUT))

@@ -209,7 +209,7 @@ class StepViewer {
                 room.verdict().name(),
                 words.say("verdict." + room.verdict().name()),
                 room.value().value(),
-                exact ? 0 : room.value().standardUncertainty(),
+                exact ? 0 : room.value().halfWidth95(),
                 room.limit());
     }
 }

@@ -71,24 +71,24 @@ public class VoltsViewer {
                 Figures.fixed(row.supplyV().value(), 1) + VOLTS,
                 Levels.watts(output),
                 step.measured(ReadingRole.SUPPLY_CURRENT)
-                        .map(current -> with95(current, 1, 2) + AMPERES)
+                        .map(current -> figure(current, 1, 2) + AMPERES)
                         .orElse(null),
                 step.efficiency()
-                        .map(share -> with95(share, PERCENT, 0) + "\u2009%")
+                        .map(share -> figure(share, PERCENT, 0) + "\u2009%")
                         .orElse(null),
                 step.budget()
                         .heatPerDeviceW()
-                        .map(heat -> with95(heat, 1, 1) + "\u2009W")
+                        .map(heat -> figure(heat, 1, 1) + "\u2009W")
                         .orElse(null),
                 step.measured(ReadingRole.HEAT_SINK)
                         .map(read -> Figures.fixed(read.value(), 0) + CELSIUS)
                         .orElse(null),
-                sink.map(one -> with95(one.expectedC(), 1, 1) + CELSIUS).orElse(null),
+                sink.map(one -> figure(one.expectedC(), 1, 1) + CELSIUS).orElse(null),
                 sink.filter(SinkHeat::isHotter).isPresent());
     }
 
-    private static String with95(Quantity quantity, double inUnit, int decimals) {
-        return Figures.with95(quantity, inUnit, "", decimals).withUncertainty();
+    private static String figure(Quantity quantity, double inUnit, int decimals) {
+        return Figures.of(quantity, inUnit, "", decimals).withUncertainty();
     }
 
     private Optional<VoltsView.VoltsLawView> law(RunState state, int modules) {
@@ -108,17 +108,17 @@ public class VoltsViewer {
                 .flatMap(watt -> SupplyLaw.of(rows)
                         .map(law -> words.say(
                                 "volts.wanted",
-                                Map.of("output", Levels.watts(watt), "volts", with95(law.supplyV(watt), 1, 1)))))
+                                Map.of("output", Levels.watts(watt), "volts", figure(law.supplyV(watt), 1, 1)))))
                 .ifPresent(says::add);
         SupplyLaw.departure(rows)
                 .map(share -> words.say(
                         share.value() < 1 ? "volts.lessThanSquare" : "volts.moreThanSquare",
-                        Map.of("percent", with95(share, PERCENT, 0))))
+                        Map.of("percent", figure(share, PERCENT, 0))))
                 .ifPresent(says::add);
         state.steps().stream()
                 .flatMap(step -> SupplySteps.sink(step, state.conditions()).filter(SinkHeat::isHotter).stream())
                 .reduce((first, second) -> second)
-                .map(sink -> words.say("volts.sinkHotter", Map.of("expected", with95(sink.expectedC(), 1, 0))))
+                .map(sink -> words.say("volts.sinkHotter", Map.of("expected", figure(sink.expectedC(), 1, 0))))
                 .ifPresent(says::add);
         return says;
     }

@@ -9,6 +9,7 @@ import org.springframework.http.ResponseEntity;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.supply.ProfileReading;
 import org.tubrin.core.supply.ProfileRun;
@@ -16,14 +17,8 @@ import org.tubrin.server.web.Csv;
 
 /** A profile's readings as a file of comma-separated values, out and in. */
 final class ProfileFile {
-    private static final List<String> HEADER = List.of(
-            "keyed",
-            "outputW",
-            "outputUncertaintyW",
-            "currentA",
-            "currentUncertaintyA",
-            "voltageV",
-            "voltageUncertaintyV");
+    private static final List<String> HEADER =
+            List.of("keyed", "outputW", "outputU95W", "currentA", "currentU95A", "voltageV", "voltageU95V");
     private static final int MOST_ROWS = 200;
 
     private ProfileFile() {}
@@ -39,11 +34,11 @@ final class ProfileFile {
         return Arrays.<@Nullable Object>asList(
                 keyed,
                 one.outputW(),
-                one.outputUncertaintyW(),
+                Quantity.COVERAGE_95 * one.outputUncertaintyW(),
                 one.currentA(),
-                one.currentUncertaintyA(),
+                Quantity.COVERAGE_95 * one.currentUncertaintyA(),
                 one.voltageV(),
-                one.voltageUncertaintyV());
+                Quantity.COVERAGE_95 * one.voltageUncertaintyV());
     }
 
     /** Returns the readings of a file; fails with {@link Refused}, each problem with its row and column. */
@@ -71,11 +66,11 @@ final class ProfileFile {
                     (down.equals("yes") ? keyed : listening)
                             .add(new ProfileReading(
                                     values.get(0),
-                                    values.get(1),
+                                    values.get(1) / Quantity.COVERAGE_95,
                                     values.get(2),
-                                    values.get(3),
+                                    values.get(3) / Quantity.COVERAGE_95,
                                     values.get(4),
-                                    values.get(5)));
+                                    values.get(5) / Quantity.COVERAGE_95));
                 } catch (Refused refused) {
                     refused.problems().forEach(problem -> problems.add(problem.under(row)));
                 }

@@ -139,7 +139,7 @@ class ProfileViewer {
                         "rise", Figures.plain(fit.riseA(), 2),
                         "most", Figures.plain(fit.greatestW(), 1),
                         "exponent", Figures.fixed(fit.exponent(), 2),
-                        "uncertainty", Figures.fixed(fit.exponentUncertainty(), 2)));
+                        "uncertainty", Figures.fixed(Quantity.COVERAGE_95 * fit.exponentUncertainty(), 2)));
     }
 
     private List<PlanView.PlanFact> at(CurrentProfile profile, double outputW) {

@@ -103,7 +103,8 @@ final class RunPairs {
     }
 
     private static @org.jspecify.annotations.Nullable String percent(Optional<Quantity> share) {
-        return share.map(one -> Figures.percent(one).withUncertainty() + "\u2009%")
+        return share.map(one ->
+                        Figures.difference(one, 0.01, "%", Integer.MAX_VALUE).withUncertainty() + "\u2009%")
                 .orElse(null);
     }
 
@@ -114,7 +115,7 @@ final class RunPairs {
                 shown(both, StepPair.Side.FIRST, unit),
                 shown(both, StepPair.Side.SECOND, unit),
                 difference
-                        .map(one -> Figures.of(one.value(), unit).withUncertainty())
+                        .map(one -> Figures.difference(one.value(), unit).withUncertainty())
                         .orElse(null),
                 difference.map(StepPair.Difference::beyond).orElse(false));
     }

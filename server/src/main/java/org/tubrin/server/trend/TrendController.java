@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.Replay;
@@ -132,7 +133,7 @@ public class TrendController {
 
     private TrendViews.ChangeView change(Change change, double inUnit, String unit) {
         double size = Math.abs(change.size()) / inUnit;
-        double plusMinus = change.sizeUncertainty() / inUnit;
+        double plusMinus = Quantity.COVERAGE_95 * change.sizeUncertainty() / inUnit;
         return new TrendViews.ChangeView(
                 change.kind(),
                 change.after(),

@@ -104,7 +104,7 @@ class Learnings {
 
     private static String percent(Quantity factor) {
         Quantity change = factor.minus(Quantity.exact(1, Unit.ONE, factor.standing()));
-        String shown = Figures.of(change, 0.01, "%", 1).withUncertainty() + THIN + "%";
+        String shown = Figures.difference(change, 0.01, "%", 1).withUncertainty() + THIN + "%";
         return change.value() > 0 ? "+" + shown : shown;
     }
 

@@ -2,15 +2,19 @@ package org.tubrin.server.words;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.EnumSet;
+import java.util.Set;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Standing;
+import org.tubrin.core.quantity.Unit;
 
 /** Writes numbers as the screen shows them: a decimal point, a true minus, as many decimals as the uncertainty bears. */
 public final class Figures {
     private static final char MINUS = '\u2212';
     private static final String THIN = "\u2009";
+    private static final Set<Unit> NONE_BELOW_ZERO = EnumSet.of(Unit.WATT, Unit.AMPERE, Unit.VOLT, Unit.OHM, Unit.ONE);
 
     private Figures() {}
 
@@ -18,19 +22,14 @@ public final class Figures {
      * A number ready to be shown.
      *
      * @param value in the unit shown
-     * @param standardUncertainty in the unit shown; 0 where taken as exact
+     * @param halfWidth half of its 95 % interval, in the unit shown; 0 where taken as exact
      * @param shown the value alone
-     * @param withUncertainty the value, ± and the uncertainty
+     * @param withUncertainty the value, ± and half of its 95 % interval; from 0 where that is more than the value and none is below 0
      * @param unit symbol of the unit
      * @param standing measured, computed, assumed or predicted
      */
     public record Figure(
-            double value,
-            double standardUncertainty,
-            String shown,
-            String withUncertainty,
-            String unit,
-            Standing standing) {}
+            double value, double halfWidth, String shown, String withUncertainty, String unit, Standing standing) {}
 
     /** Returns a quantity in a unit that is so many of the core's unit. */
     public static Figure of(Quantity quantity, double inUnit, String symbol) {
@@ -39,21 +38,31 @@ public final class Figures {
 
     /** Returns the same with at most so many decimals, where the field's habit wants no more. */
     public static Figure of(Quantity quantity, double inUnit, String symbol, int mostDecimals) {
-        return of(quantity, quantity.standardUncertainty(), inUnit, symbol, mostDecimals);
+        boolean isFromZero = NONE_BELOW_ZERO.contains(quantity.unit());
+        return of(quantity, inUnit, symbol, mostDecimals, isFromZero);
     }
 
-    /** Returns the same with half of the 95 % interval after the ±. */
-    public static Figure with95(Quantity quantity, double inUnit, String symbol, int mostDecimals) {
-        return of(quantity, quantity.halfWidth95(), inUnit, symbol, mostDecimals);
+    /** Returns the same of what may lie on either side of 0 whatever its unit, such as a difference. */
+    public static Figure difference(Quantity quantity, double inUnit, String symbol, int mostDecimals) {
+        return of(quantity, inUnit, symbol, mostDecimals, false);
     }
 
-    private static Figure of(Quantity quantity, double open, double inUnit, String symbol, int mostDecimals) {
+    /** Returns the same in a unit of a meter's scale. */
+    public static Figure difference(Quantity quantity, ScaleUnit scale) {
+        return difference(quantity, scale.inUnit(), scale.symbol(), Integer.MAX_VALUE);
+    }
+
+    private static Figure of(Quantity quantity, double inUnit, String symbol, int mostDecimals, boolean isFromZero) {
         double value = quantity.value() / inUnit;
-        double uncertainty = open / inUnit;
-        int decimals = Math.min(mostDecimals, uncertainty > 0 ? Rounding.decimals(uncertainty) : 1);
-        String shown = uncertainty > 0 ? fixed(value, decimals) : plain(value, decimals);
-        String both = uncertainty > 0 ? shown + THIN + "±" + THIN + fixed(uncertainty, decimals) : shown;
-        return new Figure(value, quantity.standardUncertainty() / inUnit, shown, both, symbol, quantity.standing());
+        double half = quantity.halfWidth95() / inUnit;
+        int decimals = Math.min(mostDecimals, half > 0 ? Rounding.decimals(half) : 1);
+        String shown = half > 0 ? fixed(value, decimals) : plain(value, decimals);
+        String both = half == 0
+                ? shown
+                : isFromZero && value >= 0 && half > value
+                        ? "0 to " + fixed(value + half, decimals)
+                        : shown + THIN + "±" + THIN + fixed(half, decimals);
+        return new Figure(value, half, shown, both, symbol, quantity.standing());
     }
 
     /** Returns a quantity in the unit of a meter's scale. */

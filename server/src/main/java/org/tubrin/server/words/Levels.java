@@ -26,7 +26,7 @@ public final class Levels {
     }
 
     private static String watts(Quantity watt, double inUnit, String symbol) {
-        return Figures.with95(watt, inUnit, symbol, WATT_DECIMALS).withUncertainty() + THIN + symbol;
+        return Figures.of(watt, inUnit, symbol, WATT_DECIMALS).withUncertainty() + THIN + symbol;
     }
 
     /** Returns a voltage in V or mV, with three figures. */
