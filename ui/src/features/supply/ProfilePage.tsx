@@ -8,6 +8,7 @@ import { parseNumber } from '../../quantity';
 import { Measure } from './Measure';
 import { Facts, Saves, useDrawing } from './Parts';
 import { Shelf } from './SupplyPage';
+import { U95 } from './spec';
 import { useProfile, useSaveProfile } from './useSupplyRecords';
 
 const LIVE_MS = 300;

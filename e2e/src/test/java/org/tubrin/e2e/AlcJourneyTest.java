@@ -38,6 +38,8 @@ public class AlcJourneyTest extends AtTheStation {
         operator.page.getByLabel("Set power, W").fill("5");
         operator.page.getByLabel("A second one, W").fill("2.5");
         operator.page.getByLabel("By (interface, cable)").fill("Buoy interface");
+        operator.page.getByText("Meters, band, load and tones").click();
+        Operator.chooses(operator.page, "Signal width", "Lookout");
         operator.page.getByText("Start with the level").click();
         operator.awaits("bypass");
         operator.page.locator("body").evaluate("() => document.activeElement.blur()");
@@ -48,16 +50,11 @@ public class AlcJourneyTest extends AtTheStation {
         operator.presses("Space");
         operator.awaits("Read, key up");
         operator.settles("now-OUTPUT");
-        for (int i = 0; i < 3 && operator.entry("OUTPUT").inputValue().isEmpty(); i++) {
-            operator.presses("r");
-            operator.comesTrue(
-                    1500, () -> !operator.entry("OUTPUT").inputValue().isEmpty());
-        }
+        operator.takesReadings("SIGNAL_WIDTH");
         operator.presses("Space");
         operator.awaits("^(?!Read, key up)");
     }
 
-    /** Follows the next move until a sentence stands there that begins so, or something is seen; returns the key-downs. */
     /** Does what the sentence says until there is a level to keep, or something is seen before. */
     private void triesUntil(BooleanSupplier seen) {
         int keyed = 0;
@@ -92,6 +89,7 @@ public class AlcJourneyTest extends AtTheStation {
         starts();
         triesUntil(() -> false);
         assertThat(gauge("This gauge moves throughout")).isVisible();
+        assertThat(gauge("Hz wide up to")).containsText("agrees with the output");
         operator.presses("Enter");
         operator.page.getByText("The level of Skiff 10 is kept.").waitFor();
         // Below where it really begins to act, at both powers and every tone.

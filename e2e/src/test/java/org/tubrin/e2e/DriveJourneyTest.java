@@ -61,11 +61,7 @@ public class DriveJourneyTest extends AtTheStation {
         operator.presses("Space");
         operator.awaits("Read, key up");
         operator.settles("now-OUTPUT");
-        for (int i = 0; i < 3 && operator.entry("HEAT_SINK").inputValue().isEmpty(); i++) {
-            operator.presses("r");
-            operator.comesTrue(
-                    1500, () -> !operator.entry("HEAT_SINK").inputValue().isEmpty());
-        }
+        operator.takesReadings("HEAT_SINK");
         operator.presses("Space");
         operator.page.locator("[data-part=clock]").getByText("Resting").waitFor();
     }

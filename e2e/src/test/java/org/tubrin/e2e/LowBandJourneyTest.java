@@ -135,9 +135,7 @@ public class LowBandJourneyTest extends AtTheStation {
                 operator.presses("Space");
                 operator.awaits("^Read, key up");
                 operator.settles("now-OUTPUT");
-                operator.presses("r");
-                operator.comesTrue(
-                        2000, () -> !operator.entry("HEAT_SINK").inputValue().isEmpty());
+                operator.takesReadings("HEAT_SINK");
                 operator.presses("Space");
                 operator.page.locator("[data-part=clock]").getByText("Resting").waitFor();
             } else {

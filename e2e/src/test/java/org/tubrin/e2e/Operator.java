@@ -37,6 +37,8 @@ final class Operator implements AutoCloseable {
                             "--disable-component-update",
                             "--disable-sync")));
 
+    private static final int MOST_TRIES = 15;
+
     final BrowserContext context;
     final Page page;
     final List<String> stumbles = new ArrayList<>();
@@ -66,11 +68,12 @@ final class Operator implements AutoCloseable {
 
     /** Abandons a run that another test left. */
     void abandonsWhatIsGoing() {
-        JsonObject start = json("/api/choices");
-        if (start.get("going") == null || start.get("going").isJsonNull()) {
+        JsonObject choices = json("/api/choices");
+        if (!choices.has("inProgress")) {
             return;
         }
-        String run = "/api/runs/" + start.getAsJsonObject("going").get("id").getAsString();
+        String run =
+                "/api/runs/" + choices.getAsJsonObject("inProgress").get("id").getAsString();
         JsonObject act = new JsonObject();
         act.addProperty("clientId", UUID.randomUUID().toString());
         act.addProperty("expectedSequence", json(run).get("sequence").getAsLong());
@@ -195,9 +198,23 @@ final class Operator implements AutoCloseable {
 
     /** Presses Enter, again where the page was still busy and let it pass, until another sentence stands there. */
     private void entersUntilItChanges(String last) {
-        for (int i = 0; i < 10 && sentence().equals(last); i++) {
+        for (int i = 0; i < MOST_TRIES && sentence().equals(last); i++) {
             presses("Enter");
             comesTrue(2000, () -> !sentence().equals(last));
+        }
+        if (sentence().equals(last)) {
+            throw new AssertionError("Enter leads nowhere from: " + last);
+        }
+    }
+
+    /** Takes the readings off the instruments: where no meter has answered within the last half second it is said, and R pressed again. */
+    void takesReadings(String last) {
+        for (int i = 0; i < MOST_TRIES && entry(last).inputValue().isEmpty(); i++) {
+            presses("r");
+            comesTrue(1500, () -> !entry(last).inputValue().isEmpty());
+        }
+        if (entry(last).inputValue().isEmpty()) {
+            throw new AssertionError("no reading came: " + last);
         }
     }
 
@@ -301,7 +318,7 @@ final class Operator implements AutoCloseable {
         return now("OUTPUT");
     }
 
-    /** Waits until what a meter shows has come to rest: ten changes later it is noise, and half a second without one is stillness. */
+    /** Waits until what a meter shows has come to rest: ten changes later it is noise, and more than a second without one is stillness. */
     void settles(String part) {
         page.waitForFunction("""
                 (part) => {
@@ -310,7 +327,7 @@ final class Operator implements AutoCloseable {
                   const seen = (window.seenOf ??= {});
                   const last = (seen[part] ??= { shown, since: now, changes: 0 });
                   if (shown !== last.shown) Object.assign(last, { shown, since: now, changes: last.changes + 1 });
-                  const rests = last.changes >= 10 || now - last.since > 550;
+                  const rests = last.changes >= 10 || now - last.since > 1200;
                   if (rests) delete seen[part];
                   return rests;
                 }""", part);

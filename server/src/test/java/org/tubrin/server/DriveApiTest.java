@@ -105,7 +105,7 @@ public class DriveApiTest extends ServerTest {
         assertTrue(get("/api/runs").text().contains("Ketch 600"));
         String csv = get("/api/drive/table.csv?amplifier=" + equipmentId("Ketch 600"))
                 .text();
-        assertTrue(csv.startsWith("band,frequencyHz,kind,mode,setW,driveW,driveW_u,outputW"), csv);
+        assertTrue(csv.startsWith("band,frequencyHz,kind,mode,setW,driveW,driveW_u95,outputW"), csv);
         assertTrue(csv.lines().anyMatch(line -> line.matches("MHZ_50,[^,]+,CARRIER,CW,.*")), csv);
         assertTrue(get("/api/runs/" + run.get("id").asString() + "/steps.csv")
                 .text()

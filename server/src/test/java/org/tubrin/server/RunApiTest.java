@@ -69,7 +69,7 @@ public class RunApiTest extends ServerTest {
         assertTrue(sentences.contains("Fathom to its 1.5 kW range"), String.join("\n", sentences));
         JsonNode last = run.get("steps").get(4);
         assertEquals(last.get("kind").asString(), "FINISH");
-        assertEquals(last.get("efficiency").get("withUncertainty").asString(), "61\u2009±\u20094");
+        assertEquals(last.get("efficiency").get("withUncertainty").asString(), "61\u2009±\u20097");
 
         JsonNode row = null;
         for (JsonNode card : get("/api/cards").json()) {

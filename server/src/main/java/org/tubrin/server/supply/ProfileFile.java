@@ -19,6 +19,10 @@ import org.tubrin.server.web.Csv;
 final class ProfileFile {
     private static final List<String> HEADER =
             List.of("keyed", "outputW", "outputU95W", "currentA", "currentU95A", "voltageV", "voltageU95V");
+    /** Of files of before, which say standard uncertainties. */
+    private static final List<String> HEADER_BEFORE =
+            HEADER.stream().map(name -> name.replace("U95", "Uncertainty")).toList();
+
     private static final int MOST_ROWS = 200;
 
     private ProfileFile() {}
@@ -43,17 +47,23 @@ final class ProfileFile {
 
     /** Returns the readings of a file; fails with {@link Refused}, each problem with its row and column. */
     static SupplyRecordViews.FileReadings read(String text) {
-        return readings(Csv.records(text, HEADER, MOST_ROWS));
+        boolean isOfBefore = text.lines()
+                .findFirst()
+                .filter(head -> head.contains("Uncertainty"))
+                .isPresent();
+        List<String> header = isOfBefore ? HEADER_BEFORE : HEADER;
+        return readings(Csv.records(text, header, MOST_ROWS), header, isOfBefore ? 1 : Quantity.COVERAGE_95);
     }
 
-    private static SupplyRecordViews.FileReadings readings(List<CSVRecord> records) {
+    private static SupplyRecordViews.FileReadings readings(
+            List<CSVRecord> records, List<String> header, double coverage) {
         List<ProfileReading> listening = new ArrayList<>();
         List<ProfileReading> keyed = new ArrayList<>();
         List<Problem> problems = new ArrayList<>();
         for (CSVRecord record : records) {
             String row = "row " + (record.getRecordNumber() + 1);
             int before = problems.size();
-            List<Double> values = HEADER.subList(1, HEADER.size()).stream()
+            List<Double> values = header.subList(1, header.size()).stream()
                     .map(column -> number(record, column, row, problems))
                     .toList();
             String down = record.isSet("keyed") ? record.get("keyed") : "";
@@ -66,11 +76,11 @@ final class ProfileFile {
                     (down.equals("yes") ? keyed : listening)
                             .add(new ProfileReading(
                                     values.get(0),
-                                    values.get(1) / Quantity.COVERAGE_95,
+                                    values.get(1) / coverage,
                                     values.get(2),
-                                    values.get(3) / Quantity.COVERAGE_95,
+                                    values.get(3) / coverage,
                                     values.get(4),
-                                    values.get(5) / Quantity.COVERAGE_95));
+                                    values.get(5) / coverage));
                 } catch (Refused refused) {
                     refused.problems().forEach(problem -> problems.add(problem.under(row)));
                 }
