@@ -13,6 +13,7 @@ export type {
   BiasPageView,
   BiasView,
   Box,
+  CalculationView,
   CardView,
   Cell,
   ChainRequest,

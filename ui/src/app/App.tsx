@@ -84,6 +84,7 @@ export function App() {
             </Routes>
           </Suspense>
         </ErrorBoundary>
+        <p className="hidden pt-2 text-12 print:block">± is half of the 95 % interval.</p>
       </main>
       <Suspense fallback={null}>
         {helpOpen && <KeysHelp open onClose={() => setHelpOpen(false)} />}

@@ -123,7 +123,7 @@ export function ChainPage() {
         )}
         <p className="text-13 text-soft">
           All in 50 Ω. Levels as the generator stands, without an attenuator; heavy tick: more may not be fed in there.
-          ± is the 95 % interval.
+          ± is half of the 95 % interval.
         </p>
         <Refused error={chain.error} named={namesOf(entry.parts)} />
         <div className="flex flex-wrap items-end gap-x-4 gap-y-2 border-t border-hair pt-2.5">

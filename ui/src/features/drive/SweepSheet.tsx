@@ -106,7 +106,7 @@ export function SweepSheet({ view }: { view: DriveView }) {
           .
         </p>
       )}
-      <p className="mt-2 text-13 text-soft">± is the 95 % interval. Read between rows; never beyond them.</p>
+      <p className="mt-2 text-13 text-soft">± is half of the 95 % interval. Read between rows; never beyond them.</p>
     </section>
   );
 }

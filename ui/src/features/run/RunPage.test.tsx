@@ -66,6 +66,32 @@ describe('the run', () => {
     expect(screen.getByText('Room left at 35 W')).toBeInTheDocument();
   });
 
+  it('opens a figure to what it was calculated from and what leaves it open, and closes to where it was', async () => {
+    const asked: string[] = [];
+    const before = server.read;
+    vi.stubGlobal('fetch', async (request: Request) => {
+      if (!request.url.includes('/figures/')) return request.method === 'GET' ? before() : server.fetch(request);
+      asked.push(new URL(request.url).pathname);
+      return json(200, {
+        title: 'Efficiency',
+        shown: '53 ± 9 %',
+        formula: 'Output over plate voltage times plate current.',
+        used: [{ name: 'Output', shown: '138 ± 24 W' }],
+        shares: [{ says: 'Fathom: Output, 500 W', percent: 71.6 }],
+        narrower: 'Fathom: Output, 500 W makes 72 % of it. Without that it would be ± 5 %.',
+      });
+    });
+    const figure = screen.getAllByRole('button', { name: /^Efficiency .*: how it was calculated$/ })[0] as HTMLElement;
+    figure.focus();
+    await userEvent.keyboard('{Enter}');
+    expect(await screen.findByText('Output over plate voltage times plate current.')).toBeInTheDocument();
+    expect(screen.getByText('72 %')).toBeInTheDocument();
+    expect(asked).toEqual([`/api/runs/${run.id}/steps/0/figures/EFFICIENCY`]);
+    expect(server.acts).toEqual([]);
+    await userEvent.keyboard('{Escape}');
+    expect(figure).toHaveFocus();
+  });
+
   it('follows the next move with Enter, once, however often it is pressed before the reply', async () => {
     let reply: (response: Response) => void = () => undefined;
     server.answer = () => new Promise((resolve) => (reply = resolve));

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Cell, Figure, Row, RunView, StepView } from '../../api';
-import { Select, Tooltip } from '../../parts/ui';
+import { Popover, Select, Tooltip } from '../../parts/ui';
+import { Calculation } from './Calculation';
 import { EntryCell } from './EntryCell';
 import { NowCell, TwinCell } from './LiveCells';
 import { Questions } from './Questions';
@@ -9,7 +10,7 @@ import type { Run } from './useRun';
 
 const BESIDE = 'figure border-t border-l border-t-hair border-l-rule p-0 text-center text-14';
 
-/** With more columns than these a long figure goes without its uncertainty, which its note then has. */
+/** With more columns than these a long figure goes without its ±; it opens to it. */
 const ROOMY_COLUMNS = 6;
 const TIGHT_LENGTH = 8;
 
@@ -24,7 +25,7 @@ interface Props {
 }
 
 interface FigureRow {
-  name: 'growth' | 'efficiency' | 'heatPerTube' | 'heatPerTubeCorrected' | 'gain' | 'sag';
+  name: keyof typeof CALCULATION;
   label: string;
   unit: string;
   bare?: boolean;
@@ -203,7 +204,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
           {tuned && setting('LOAD', 'LOAD', '', (step) => step.load)}
           {FIGURES_OF[view.kind].map((figure) =>
             row(figure.name, figure.label, figure.unit, (step) =>
-              shown(step[figure.name], figure, columns.length > ROOMY_COLUMNS),
+              shown(step, view, figure, columns.length > ROOMY_COLUMNS),
             ),
           )}
         </tbody>
@@ -244,24 +245,32 @@ function cell(step: StepView, role: Row['role']) {
   return step.cells.find((one) => one.role === role);
 }
 
-function shown(figure: Figure | undefined, row: FigureRow, tight: boolean): ReactNode {
+const CALCULATION = {
+  growth: 'GROWTH',
+  efficiency: 'EFFICIENCY',
+  heatPerTube: 'HEAT',
+  heatPerTubeCorrected: 'HEAT_CORRECTED',
+  gain: 'GAIN',
+} as const;
+
+/** A figure, with its ± where there is room; it opens to how it was calculated. */
+function shown(step: StepView, view: RunView, row: FigureRow, tight: boolean): ReactNode {
+  const figure: Figure | undefined = step[row.name];
   if (!figure) return undefined;
-  const tooLong = tight && figure.withUncertainty.length > TIGHT_LENGTH;
-  const look = 'text-13 whitespace-nowrap text-soft';
-  const mayHide = !row.bare && (tooLong || row.wide);
-  const words = (
-    <>
-      {figure.shown}
-      {!row.bare && !tooLong && (
-        <span className={row.wide ? 'max-roomy:hidden' : ''}>{figure.withUncertainty.slice(figure.shown.length)}</span>
-      )}
-    </>
-  );
-  return mayHide ? (
-    <Tooltip says={figure.withUncertainty} className={look}>
-      {words}
-    </Tooltip>
-  ) : (
-    <span className={look}>{words}</span>
+  const bare = row.bare || (tight && figure.withUncertainty.length > TIGHT_LENGTH);
+  const rest = figure.withUncertainty.startsWith(figure.shown) ? figure.withUncertainty.slice(figure.shown.length) : '';
+  return (
+    <Popover
+      label={`${row.label.trim()} ${figure.withUncertainty} ${row.unit}: how it was calculated`}
+      className="w-full cursor-pointer text-13 whitespace-nowrap text-soft"
+      shown={
+        <>
+          {bare || rest ? figure.shown : figure.withUncertainty}
+          {!bare && rest && <span className={row.wide ? 'max-roomy:hidden' : ''}>{rest}</span>}
+        </>
+      }
+    >
+      <Calculation runId={view.id} place={step.place} figure={CALCULATION[row.name]} sequence={view.sequence} />
+    </Popover>
   );
 }

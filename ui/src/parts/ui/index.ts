@@ -9,6 +9,7 @@ export { Fold } from './Fold';
 export { Menu, MenuLink } from './Menu';
 export { Nav, NavHead, NavItem } from './Nav';
 export { NONCE } from './nonce';
+export { Popover } from './Popover';
 export { Progress } from './Progress';
 export { ScrollArea } from './ScrollArea';
 export { type Option, Pick, Select } from './Select';

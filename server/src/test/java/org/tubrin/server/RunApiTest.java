@@ -44,6 +44,10 @@ public class RunApiTest extends ServerTest {
         }
     }
 
+    private static double square(double one) {
+        return one * one;
+    }
+
     private String move() {
         return run.get("advice").get("move").asString();
     }
@@ -71,6 +75,27 @@ public class RunApiTest extends ServerTest {
         assertEquals(last.get("kind").asString(), "FINISH");
         assertEquals(last.get("efficiency").get("withUncertainty").asString(), "61\u2009±\u20097");
 
+        String figures = "/api/runs/" + run.get("id").asString() + "/steps/";
+        JsonNode efficiency = get(figures + "4/figures/EFFICIENCY").json();
+        assertEquals(efficiency.get("shown").asString(), "61\u2009±\u20097\u2009%");
+        assertEquals(efficiency.get("used").size(), 3, efficiency.toString());
+        // 43.3 of 875 W, 17.3 of 576 mA, 69.3 of 2490 V: each squared, over their sum.
+        double[] parts = {square(43.301 / 875), square(0.017321 / 0.576), square(69.282 / 2490)};
+        for (int i = 0; i < parts.length; i++) {
+            assertEquals(
+                    efficiency.get("shares").get(i).get("percent").asDouble(),
+                    100 * parts[i] / (parts[0] + parts[1] + parts[2]),
+                    0.1,
+                    efficiency.toString());
+        }
+        assertTrue(
+                efficiency.get("narrower").asString().startsWith("Fathom: Output, 1.5 kW makes 59 % of it."),
+                efficiency.toString());
+        // The class error of one range is in both, and what is left is known better than either.
+        assertEquals(get(figures + "4/figures/GROWTH").json().get("used").size(), 2);
+        assertEquals(get(figures + "0/figures/GROWTH").status(), 404, "nothing before it");
+        assertEquals(get(figures + "9/figures/OUTPUT").status(), 404);
+        assertEquals(get(figures + "4/figures/HUM").status(), 404);
         JsonNode row = null;
         for (JsonNode card : get("/api/cards").json()) {
             if (card.get("runId").asString().equals(run.get("id").asString())) {
@@ -91,6 +116,14 @@ public class RunApiTest extends ServerTest {
             does("FOLLOW");
         }
         assertEquals(run.get("advice").get("sentence").asString(), "Set PLATE to 5.09, LOAD to 5.0");
+        does("RANGE", "role", "OUTPUT", "text", "1.5 kW");
+        does("READ", "role", "OUTPUT", "text", "138");
+        JsonNode inHand = get("/api/runs/" + run.get("id").asString() + "/steps/0/figures/OUTPUT")
+                .json();
+        assertEquals(inHand.get("shown").asString(), "138\u2009±\u200971\u2009W", "0.95 of 5 % of 1.5 kW");
+        assertTrue(
+                inHand.get("narrower").asString().endsWith("The 150 W range holds this reading and is finer."),
+                inHand.toString());
     }
 
     @Test

@@ -54,6 +54,7 @@ import org.tubrin.core.run.Doubt;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.StepFigure;
 import org.tubrin.core.scope.Look;
 import org.tubrin.core.scope.ScopeCheck;
 import org.tubrin.core.scope.Trapezoid;
@@ -112,6 +113,9 @@ public class WordsTest {
         add(wanted, "name.*", ReadingSource.values());
         add(wanted, "sourceOf.*", ReadingSource.values());
         add(wanted, "signal.*", Linearity.Grade.values());
+        add(wanted, "calc.*", StepFigure.values());
+        add(wanted, "calc.formula.*", StepFigure.values());
+        add(wanted, "calc.formula.*.untuned", StepFigure.values());
         add(wanted, "weather.*", Weather.values());
         add(wanted, "resonance.unit.*", Witness.values());
         for (String came : List.of("IN_TUNE", "STOPPED", "OFF")) {

@@ -1,5 +1,6 @@
 package org.tubrin.core.quantity;
 
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -68,6 +69,19 @@ public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSour
             }
         }
         return variance == 0 ? 0 : Coverage.of(bounded / variance) * Math.sqrt(variance);
+    }
+
+    /** One source's part in how unsure a value is, as a share of the variance. */
+    public record Share(ErrorSource source, double ofVariance) {}
+
+    /** Returns which source has which part in it, the largest first. */
+    public List<Share> shares() {
+        double variance = standardUncertainty() * standardUncertainty();
+        return contributions.entrySet().stream()
+                .filter(one -> one.getValue() != 0)
+                .map(one -> new Share(one.getKey(), one.getValue() * one.getValue() / variance))
+                .sorted(Comparator.comparingDouble(Share::ofVariance).reversed())
+                .toList();
     }
 
     /** Returns the lower end of the 95 % interval. */

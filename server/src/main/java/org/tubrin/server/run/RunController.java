@@ -25,6 +25,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.StepFigure;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
@@ -52,14 +53,23 @@ public class RunController {
     private final RunMapper mapper;
     private final Stations stations;
     private final BenchLink bench;
+    private final Calculations calculations;
     private final Words words;
 
-    RunController(Runs runs, RunStore store, RunMapper mapper, Stations stations, BenchLink bench, Words words) {
+    RunController(
+            Runs runs,
+            RunStore store,
+            RunMapper mapper,
+            Stations stations,
+            BenchLink bench,
+            Calculations calculations,
+            Words words) {
         this.runs = runs;
         this.store = store;
         this.mapper = mapper;
         this.stations = stations;
         this.bench = bench;
+        this.calculations = calculations;
         this.words = words;
     }
 
@@ -72,6 +82,11 @@ public class RunController {
     @GetMapping("/runs/{id}")
     RunView view(@PathVariable UUID id) {
         return runs.view(id);
+    }
+
+    @GetMapping("/runs/{id}/steps/{place}/figures/{figure}")
+    CalculationView calculation(@PathVariable UUID id, @PathVariable int place, @PathVariable StepFigure figure) {
+        return calculations.view(id, place, figure);
     }
 
     @GetMapping(value = "/runs/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)

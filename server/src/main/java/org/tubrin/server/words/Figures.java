@@ -70,6 +70,12 @@ public final class Figures {
         return of(quantity, scale.inUnit(), scale.symbol());
     }
 
+    /** Returns half of a 95 % interval alone, in a unit that is so many of the core's unit. */
+    public static String halfWidth(Quantity quantity, double inUnit) {
+        double half = quantity.halfWidth95() / inUnit;
+        return half > 0 ? fixed(half, Rounding.decimals(half)) : "0";
+    }
+
     /** Returns a ratio in per cent. */
     public static Figure percent(Quantity ratio) {
         return of(ratio, 0.01, "%");

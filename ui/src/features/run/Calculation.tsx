@@ -1,0 +1,68 @@
+import { useQuery } from '@tanstack/react-query';
+import { ask, type CalculationView, client } from '../../api';
+import { Refused } from '../../parts';
+import { Cell, Heads, RowHead, Table } from '../../parts/ui';
+
+interface Props {
+  runId: string;
+  place: number;
+  figure: 'GROWTH' | 'EFFICIENCY' | 'HEAT' | 'HEAT_CORRECTED' | 'GAIN';
+  /** Of the run: what is in hand changes with it. */
+  sequence: number;
+}
+
+/** How a figure of a step was calculated: what went into it, who makes how much of its ±, and what would narrow it. */
+export function Calculation({ runId, place, figure, sequence }: Props) {
+  const query = useQuery({
+    queryKey: ['calculation', runId, place, figure, sequence],
+    queryFn: () =>
+      ask(
+        client.GET('/api/runs/{id}/steps/{place}/figures/{figure}', {
+          params: { path: { id: runId, place, figure } },
+        }),
+      ),
+  });
+  if (query.error) return <Refused error={query.error} />;
+  return query.data ? (
+    <Shown of={query.data} />
+  ) : (
+    <div role="status" aria-label="Reading how it was calculated" className="h-30 bg-hair" />
+  );
+}
+
+function Shown({ of }: { of: CalculationView }) {
+  return (
+    <div className="grid gap-2" data-part="calculation">
+      <p className="flex items-baseline justify-between gap-3">
+        <span className="font-semibold">{of.title}</span>
+        <span className="figure text-17">{of.shown}</span>
+      </p>
+      <p>{of.formula}</p>
+      <dl className="grid grid-cols-[1fr_auto] gap-x-3">
+        {of.used.map((one) => (
+          <div key={one.name} className="contents">
+            <dt className="text-soft">{one.name}</dt>
+            <dd className="figure text-right">{one.shown}</dd>
+          </div>
+        ))}
+      </dl>
+      {of.shares.length > 0 && (
+        <Table caption="Who makes how much of the ±" quiet tight className="text-13">
+          <Heads of={['who makes the ±', 'part']} />
+          <tbody>
+            {of.shares.map((share) => (
+              <tr key={share.says}>
+                <RowHead>{share.says}</RowHead>
+                <Cell figure end>
+                  {Math.round(share.percent)} %
+                </Cell>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      )}
+      {of.narrower && <p>{of.narrower}</p>}
+      <p className="text-12 text-soft">± is half of the 95 % interval.</p>
+    </div>
+  );
+}
