@@ -35,7 +35,7 @@ function Shown({ of }: { of: CalculationView }) {
     <div className="grid gap-2" data-part="calculation">
       <p className="flex items-baseline justify-between gap-3">
         <span className="font-semibold">{of.title}</span>
-        <span className="figure text-17">{of.shown}</span>
+        <span className="figure text-18">{of.shown}</span>
       </p>
       <p>{of.formula}</p>
       <dl className="grid grid-cols-[1fr_auto] gap-x-3">

@@ -52,6 +52,7 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
         {toWatch && <Watched view={view} />}
         <p className="mt-2 text-soft">{advice.why}</p>
         {advice.expect && <p className="mt-1">{advice.expect}</p>}
+        {advice.stops.length > 0 && <Stops of={advice.stops} />}
       </div>
       {advice.lookAt.length > 0 && (
         <ol className="mt-2 list-decimal pl-5">
@@ -117,6 +118,23 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
       </div>
       {(advice.move === 'SWITCH_HEATERS_ON' || advice.move === 'WAIT_FOR_WARMTH') && <WarmAlready run={run} />}
     </Sheet>
+  );
+}
+
+/** Where the hand goes back, whatever the output does: one meter beside the other, to be seen from the knobs. */
+function Stops({ of }: { of: RunView['advice']['stops'] }) {
+  return (
+    <div className="mt-2 border-l-4 border-limit pl-2" data-part="stops">
+      <p className="text-13">Turn back at, and key up where that does not help:</p>
+      <dl className="flex flex-wrap gap-x-4">
+        {of.map((stop) => (
+          <div key={stop.role}>
+            <dt className="text-12 text-soft">{stop.label}</dt>
+            <dd className="figure text-18">{stop.shown}</dd>
+          </div>
+        ))}
+      </dl>
+    </div>
   );
 }
 

@@ -15,18 +15,15 @@ import org.testng.annotations.Test;
 /** Holds every view free of what axe finds, in both themes: full, empty, and with errors. */
 public class AccessibilityTest {
     private App full;
-    private App empty;
 
     @BeforeClass
-    public void startTheApplications() {
+    public void startTheApplication() {
         full = App.fresh("axe-full", true);
-        empty = App.fresh("axe-empty", false);
     }
 
     @AfterClass(alwaysRun = true)
-    public void stopTheApplications() {
+    public void stopTheApplication() {
         full.close();
-        empty.close();
     }
 
     /** Every rule in the day's colours, then the contrast once more by the lamp's: nothing else differs between the two. */
@@ -276,7 +273,8 @@ public class AccessibilityTest {
 
     @Test
     public void emptyViews() {
-        try (Operator operator = new Operator(empty.url(), ColorScheme.LIGHT)) {
+        try (App empty = App.fresh("axe-empty", false);
+                Operator operator = new Operator(empty.url(), ColorScheme.LIGHT)) {
             Page page = operator.page;
             page.navigate("/tune");
             page.getByText("Describe the station first").waitFor();

@@ -31,6 +31,9 @@ import tools.jackson.databind.JsonNode;
 
 /** Runs on the simulated bench, over its real sockets. */
 public class LiveTest extends ServerTest {
+    /** Of 0.2 A on a scale of 0.35 A and 3 %: one standard uncertainty below. */
+    private static final double GRID_STOP_A = 0.2 - 0.03 * 0.35 / Math.sqrt(3);
+
     private static final long PATIENCE_MS = 10_000;
     private static final long LOOKS_BACK_MS = 1200;
     /** Some time constants of the bench's needles. */
@@ -187,7 +190,11 @@ public class LiveTest extends ServerTest {
         JsonNode grid = of(frame().get("readings"), "GRID_CURRENT");
         assertEquals(
                 grid.path("over").asString("").replace('\u00a0', ' '),
-                grid.get("value").asDouble() > 0.2 ? "Grid current over 0.2 A: key up" : "",
+                grid.get("value").asDouble() > 0.2
+                        ? "Grid current over 0.2 A: key up"
+                        : grid.get("value").asDouble() >= GRID_STOP_A
+                                ? "Grid current at its stop of 0.193 A: turn back"
+                                : "",
                 what);
         assertTrue(!sign.equals("GRID_CURRENT_LIMIT") || grid.has("over"), what + ": " + grid);
         does("TAKE");

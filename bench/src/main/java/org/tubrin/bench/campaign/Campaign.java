@@ -17,6 +17,8 @@ import org.tubrin.core.run.Step;
 final class Campaign {
     /** Before the name of a school in which the next move was followed. */
     static final String FOLLOWED = "tubrin, ";
+    /** The same where only the maker's chart is known of the amplifier. */
+    static final String BY_CHART = "tubrin by the chart alone, ";
 
     private Campaign() {}
 
@@ -38,6 +40,7 @@ final class Campaign {
             scores.add(Score.of(shack, name(school), List.of(), ""));
             if (school.suits(given.setup().tubes())) {
                 scores.add(followed(given.by(school), FOLLOWED + name(school)));
+                scores.add(followed(given.by(school).withoutTwin(), BY_CHART + name(school)));
             }
         }
         return scores;
@@ -108,6 +111,6 @@ final class Campaign {
     }
 
     private static void add(List<Boolean> held, Optional<Quantity> stated, double truth) {
-        stated.ifPresent(one -> held.add(Math.abs(one.value() - truth) <= Coverage.halfWidth(one)));
+        stated.ifPresent(one -> held.add(Math.abs(one.value() - truth) <= one.halfWidth95()));
     }
 }

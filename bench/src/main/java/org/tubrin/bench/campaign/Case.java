@@ -152,9 +152,13 @@ record Case(
                                 meter.name(),
                                 meter.channels().stream().map(Case::holding).toList()))
                         .toList();
+        return with(setup.amplifier(), school, meters);
+    }
+
+    private Case with(Amplifier amplifier, School school, List<Meter> meters) {
         TuneSetup chosen = new TuneSetup(
                 setup.station(),
-                setup.amplifier(),
+                amplifier,
                 setup.exciter(),
                 setup.carrier(),
                 meters,
@@ -169,6 +173,24 @@ record Case(
                 setup.practice());
         return new Case(
                 number, chosen, truth, loadOhm, loadReactanceOhm, plateOffsetMarks, loadOffsetMarks, driveShare, seed);
+    }
+
+    /** Returns the same where nobody has a twin of the amplifier: the maker's chart and the meters are all that is known. */
+    Case withoutTwin() {
+        Amplifier known = setup.amplifier();
+        Amplifier bare = new Amplifier(
+                known.name(),
+                known.stage(),
+                known.driveLimitW(),
+                known.ratedOutputW(),
+                known.relayTimeS(),
+                known.bands(),
+                known.chart(),
+                known.mains(),
+                Optional.empty(),
+                known.modeSwitch(),
+                known.matcher());
+        return with(bare, setup.school(), setup.meters());
     }
 
     private static Channel holding(Channel channel) {

@@ -1,5 +1,10 @@
 package org.tubrin.bench.campaign;
 
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.function.DoubleSupplier;
 import org.tubrin.core.metering.Channel;
@@ -7,6 +12,7 @@ import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.Stop;
 import org.tubrin.core.run.TuneSetup;
 
 /** A person's hand and eye: turns a knob while watching a meter, at human speed, with human slips. */
@@ -25,6 +31,8 @@ final class Hand {
     private final Shack shack;
     private final Random random;
     private final TuneSetup setup;
+    private List<Stop> stops = List.of();
+    private final Map<ReadingRole, Double> nearness = new EnumMap<>(ReadingRole.class);
     private MeterRange outputRange;
 
     Hand(Shack shack, Random random) {
@@ -33,6 +41,40 @@ final class Hand {
         setup = shack.given.setup();
         outputRange =
                 setup.channelFor(ReadingRole.OUTPUT).orElseThrow().ranges().get(0);
+    }
+
+    /** A meter that was seen at its stop, and what it showed. */
+    record Seen(ReadingRole role, double shows) {}
+
+    /** Turns no knob beyond these from now on. */
+    void minds(List<Stop> all) {
+        stops = all;
+        nearness.clear();
+    }
+
+    /** Goes over the meters that have a stop; returns the first that stands at it. */
+    Optional<Seen> atStop() {
+        for (Stop stop : stops) {
+            Optional<Seen> seen = atStop(stop);
+            if (seen.isPresent()) {
+                return seen;
+            }
+        }
+        return Optional.empty();
+    }
+
+    private Optional<Seen> atStop(Stop stop) {
+        double shows = Math.abs(glance(stop.role()));
+        nearness.put(stop.role(), shows / stop.shows());
+        return shows >= stop.shows() ? Optional.of(new Seen(stop.role(), shows)) : Optional.empty();
+    }
+
+    /** While turning, the eye goes back to the meter that is nearest to its stop. */
+    private boolean comesToStop() {
+        return stops.stream()
+                .max(Comparator.comparingDouble(stop -> nearness.getOrDefault(stop.role(), 0.0)))
+                .flatMap(this::atStop)
+                .isPresent();
     }
 
     void range(MeterRange to) {
@@ -98,6 +140,10 @@ final class Hand {
             if (shack.shown(Control.LOAD) == from) {
                 return;
             }
+            if (comesToStop()) {
+                shack.turn(Control.LOAD, from);
+                return;
+            }
             if (role == ReadingRole.PLATE_CURRENT && i % 2 == 1) {
                 plateFor(School.Aim.DIP, Math.min(untilS, shack.nowS + 1));
             }
@@ -132,6 +178,10 @@ final class Hand {
                     break;
                 }
                 double now = figure.getAsDouble();
+                if (i % 2 == 1 && comesToStop()) {
+                    shack.turn(control, gained ? (low + high) / 2 : start);
+                    return;
+                }
                 if (now > best + seen / 4) {
                     best = now;
                     low = shack.shown(control);

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Random;
 import org.tubrin.core.advice.Advice;
 import org.tubrin.core.advice.Following;
@@ -18,6 +19,7 @@ import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.run.Stop;
 
 /** A person who does what the next move says, and nothing else. */
 final class Novice {
@@ -241,6 +243,10 @@ final class Novice {
         double untilS = shack.nowS + clock.aimS() - READING_S;
         shack.key(true);
         shack.pass(0.4);
+        hand.minds(Stop.of(state().setup(), state().school(), state().ranges()));
+        if (letsGoAtAStop()) {
+            return;
+        }
         for (Control control : peak.order()) {
             if (control == Control.PLATE) {
                 hand.plateFor(peak.aim(), untilS);
@@ -251,7 +257,27 @@ final class Novice {
                 hand.loadForOutput(untilS);
             }
         }
-        finishKeyDown(state().setup().rolesAsked());
+        if (!letsGoAtAStop()) {
+            finishKeyDown(state().setup().rolesAsked());
+        }
+    }
+
+    /** Whether a meter stands at its stop: then the key comes up at once, and what it showed is all that was read. */
+    private boolean letsGoAtAStop() {
+        Optional<Hand.Seen> seen = shack.keyed() ? hand.atStop() : Optional.empty();
+        seen.ifPresent(one -> endKeyDown(List.of(reading(one.role(), one.shows()))));
+        return seen.isPresent();
+    }
+
+    private RunEvent reading(ReadingRole role, double shows) {
+        return new RunEvent.ReadingTaken(
+                new Reading(
+                        role,
+                        Double.toString(shows),
+                        shows,
+                        state().setup().meterFor(role).orElseThrow().name(),
+                        hand.range(role).name()),
+                false);
     }
 
     private void keyAndRead(List<ReadingRole> roles) {
@@ -265,17 +291,13 @@ final class Novice {
         List<RunEvent> read = new ArrayList<>();
         for (ReadingRole role : roles) {
             if (shack.keyed()) {
-                double value = hand.reads(role);
-                read.add(new RunEvent.ReadingTaken(
-                        new Reading(
-                                role,
-                                Double.toString(value),
-                                value,
-                                state().setup().meterFor(role).orElseThrow().name(),
-                                hand.range(role).name()),
-                        false));
+                read.add(reading(role, hand.reads(role)));
             }
         }
+        endKeyDown(read);
+    }
+
+    private void endKeyDown(List<RunEvent> read) {
         boolean tripped = shack.tripped();
         shack.key(false);
         does(new RunEvent.Unkeyed());

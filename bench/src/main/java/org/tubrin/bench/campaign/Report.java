@@ -64,6 +64,15 @@ final class Report {
 
             """;
 
+    private static final String WITHOUT_TWIN = """
+
+            ## By the chart alone
+
+            The same again where nobody has a twin of the amplifier: the maker's chart, the meters, and the stops that each
+            key-down carries.
+
+            """;
+
     private static final String MEANING = """
 
             ## What is counted
@@ -74,8 +83,7 @@ final class Report {
             - **beyond_limit_s**: seconds in which a current or the output really was beyond its limit, seen or not.
             - **peak_heat_percent**: how hot the plates got, of what their rated dissipation makes them, first order with 25 s.
             - **imd3_db**: third order at speech drive with the dials left, below one of two tones.
-            - **coverage_percent**: of the 95 % intervals of efficiency, heat and gain at the last step; shares of their
-              uncertainty anywhere within their bounds with equal chance, as a meter's class is understood, their sum by trials.
+            - **coverage_percent**: of the 95 % intervals of efficiency, heat and gain at the last step, as the screen states them.
 
             A case: one to three triodes or a tetrode, tank Q and supply stiffness at random; tubes, line and drive a few per cent
             off the record, dials up to 0.15 and 0.3 of a mark; a band, a frequency in it, a dummy load of 48 to 55 ohm or an
@@ -96,11 +104,21 @@ final class Report {
                         date));
         table(out, told());
         out.append(PROCEDURES).append(EACH_SCHOOL);
-        table(out, inEachSchool());
+        table(out, startingWith(Campaign.FOLLOWED));
         out.append('\n');
-        inEachSchool()
+        startingWith(Campaign.FOLLOWED)
                 .keySet()
                 .forEach(followed -> out.append(compared(followed.substring(Campaign.FOLLOWED.length()))));
+        out.append(WITHOUT_TWIN);
+        table(out, startingWith(Campaign.BY_CHART));
+        out.append('\n');
+        startingWith(Campaign.BY_CHART)
+                .forEach((procedure, scores) -> out.append(String.format(
+                        Locale.ROOT,
+                        "- %s: beyond a limit for more than 1 s in %d of %d.\n",
+                        procedure.substring(Campaign.BY_CHART.length()),
+                        scores.stream().filter(score -> score.beyondS() > 1).count(),
+                        scores.size())));
         List<Score> followed = byProcedure.getOrDefault("tubrin", List.of());
         long beyond = followed.stream().filter(score -> score.beyondS() > 1).count();
         out.append(String.format(
@@ -144,10 +162,10 @@ final class Report {
         return told;
     }
 
-    private Map<String, List<Score>> inEachSchool() {
-        Map<String, List<Score>> followed = new LinkedHashMap<>(byProcedure);
-        followed.keySet().removeIf(procedure -> !procedure.startsWith(Campaign.FOLLOWED));
-        return followed;
+    private Map<String, List<Score>> startingWith(String start) {
+        Map<String, List<Score>> some = new LinkedHashMap<>(byProcedure);
+        some.keySet().removeIf(procedure -> !procedure.startsWith(start));
+        return some;
     }
 
     private static void table(StringBuilder out, Map<String, List<Score>> of) {

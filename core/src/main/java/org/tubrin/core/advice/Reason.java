@@ -41,6 +41,11 @@ public enum Reason {
     STEP_WITH_SIGN(Rule.SIGNS),
     FINISH_AT_ONCE(Rule.FINISH),
     LIMITS_CAP_DRIVE(Rule.FINISH),
+    /** A current would come to its limit at the next rung, by how it grew. */
+    CURRENTS_CAP_DRIVE(Rule.FINISH),
+    /** A key-down was stopped before all was read. */
+    STOPPED_HEAVIER(Rule.FINISH),
+    STOPPED_LESS_DRIVE(Rule.FINISH),
     FINISH_HEAVIER(Rule.FINISH),
     CORRECT_HEAVIER(Rule.FINISH),
     CORRECT_LIGHTER(Rule.FINISH),

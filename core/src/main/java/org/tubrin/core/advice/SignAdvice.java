@@ -10,8 +10,10 @@ import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.run.Stop;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.signs.Evidence;
 import org.tubrin.core.signs.Sign;
@@ -55,12 +57,32 @@ final class SignAdvice {
             return Optional.of(seen(state.openSign().get()));
         }
         if (!draft.missing().isEmpty()) {
-            return Optional.empty();
+            return stopped();
         }
         List<Sign> signs = Signs.of(draft, state.lastStep());
         return signs.stream()
                 .flatMap(sign -> mend(sign).map(advice -> advice.about(sign.code())).stream())
                 .findFirst();
+    }
+
+    /** A key-down that came to a stop before all was read says enough. */
+    private Optional<Advice> stopped() {
+        return Stop.of(state.setup(), state.school(), state.ranges()).stream()
+                .filter(stop -> stop.isReached(draft))
+                .findFirst()
+                .map(this::after);
+    }
+
+    private Advice after(Stop stop) {
+        double found = Math.abs(draft.measured(stop.role()).orElseThrow().value());
+        boolean isOutput = stop.role() == ReadingRole.OUTPUT;
+        double lowerW =
+                draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(stop.at() / found, isOutput ? 1 : 2) * MARGIN);
+        boolean heavierHelps = stop.role() == ReadingRole.GRID_CURRENT || stop.role() == ReadingRole.SCREEN_CURRENT;
+        return Optional.of(setup.settings().finishMarks())
+                .filter(marks -> heavierHelps && state.keyDownsInStep() < MOST_PEAKINGS)
+                .flatMap(marks -> heavier(marks, Reason.STOPPED_HEAVIER))
+                .orElseGet(() -> lowerDrive(Ladder.settableBelow(lowerW), Reason.STOPPED_LESS_DRIVE));
     }
 
     private Advice seen(SeenSign sign) {
@@ -214,15 +236,14 @@ final class SignAdvice {
     }
 
     private Advice heatOver(Sign sign) {
-        boolean poor = draft.budget()
-                .efficiency()
-                .map(Quantity::value)
-                .filter(efficiency -> efficiency < setup.settings().efficiencyLow())
-                .isPresent();
-        Optional<Advice> lighter = draft.kind() == Step.Kind.FINISH && state.keyDownsInStep() < MOST_PEAKINGS
-                ? heavier(-setup.settings().finishMarks(), Reason.HEAT_LIGHTER)
+        boolean poor = TargetAdvice.isPoor(draft);
+        // Who loads to a dip and gets little output for it has loaded too heavily.
+        boolean loadedTooMuch = poor && state.school().aim() == School.Aim.DIP && !RecordTwin.tellsOfLoad(setup);
+        boolean helps = loadedTooMuch || (draft.kind() == Step.Kind.FINISH && !poor);
+        Optional<Advice> lighter = helps && state.keyDownsInStep() < MOST_PEAKINGS
+                ? heavier(-setup.settings().finishMarks() * (loadedTooMuch ? 2 : 1), Reason.HEAT_LIGHTER)
                 : Optional.empty();
-        if (lighter.isPresent() && !poor) {
+        if (lighter.isPresent()) {
             return lighter.get();
         }
         return poor && state.keyDownsInStep() < MOST_PEAKINGS

@@ -8,7 +8,6 @@ import org.tubrin.core.foresee.Foresight;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
-import org.tubrin.core.run.Growth;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.RecordTwin;
@@ -127,9 +126,7 @@ final class StepAdvice {
             return prepareFirst();
         }
         double fromW = last.get().driveW().value();
-        Optional<Growth> growth =
-                state.stepBefore(state.steps().size() - 1).flatMap(before -> Growth.between(before, last.get()));
-        double rungW = ClimbEnd.nextDriveW(setup, last.get(), growth);
+        double rungW = ClimbEnd.nextDriveW(setup, state.steps());
         boolean capped = rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
         if (foresees) {
             return foresee(
@@ -146,14 +143,22 @@ final class StepAdvice {
         double heavier = RecordTwin.peak(setup, driveW)
                 .map(peak -> noHeavierThan(setup.tubes().heavier(peak.load(), notch / 2), loadAt, notch))
                 .orElseGet(() -> setup.tubes().heavier(loadAt, notch));
-        if (state.school().tunesLoadEachStep() && !draft.moved().contains(Control.LOAD) && heavier != loadAt) {
+        boolean loadedTooMuch = state.school().aim() == School.Aim.DIP && TargetAdvice.isPoor(last.get());
+        if (state.school().tunesLoadEachStep()
+                && !loadedTooMuch
+                && !draft.moved().contains(Control.LOAD)
+                && heavier != loadAt) {
             return Advice.of(new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.ANTICIPATE)
                     .meantFor(driveW);
         }
         if (!draft.moved().contains(Control.DRIVE)) {
             return Advice.of(
                             new Move.Turn(Control.DRIVE, fromW, rungW, 0),
-                            capped ? Reason.LICENCE_CAPS_DRIVE : raiseReason())
+                            !capped
+                                    ? raiseReason()
+                                    : ClimbEnd.isHeldByCurrent(setup, state.steps())
+                                            ? Reason.CURRENTS_CAP_DRIVE
+                                            : Reason.LICENCE_CAPS_DRIVE)
                     .expecting(expect);
         }
         return keyAndPeak(peaking.reason(), peaking.order(), expect);

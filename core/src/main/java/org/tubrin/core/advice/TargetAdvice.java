@@ -59,8 +59,8 @@ final class TargetAdvice {
         }
         double off = reading.get() / targetA - 1;
         if (dip) {
-            // Heavier coupling raises the dip.
-            return Math.abs(off) <= NEAR
+            // Heavier coupling raises the dip; where the efficiency is low the output bears no more of it.
+            return Math.abs(off) <= NEAR || (off < 0 && isPoor(draft))
                     ? Optional.empty()
                     : turn(off < 0 ? 1 : -1, off < 0 ? Reason.DIP_BELOW_TARGET : Reason.DIP_ABOVE_TARGET);
         }
@@ -71,6 +71,15 @@ final class TargetAdvice {
         return reading.get() < limitA * setup.customs().gridLeastShare()
                 ? turn(-1, Reason.GRID_BELOW_WINDOW)
                 : Optional.empty();
+    }
+
+    /** Returns whether a step's efficiency is lower than a stage that is tuned has. */
+    static boolean isPoor(Step step) {
+        return step.budget()
+                .efficiency()
+                .map(Quantity::value)
+                .filter(efficiency -> efficiency < step.setup().settings().efficiencyLow())
+                .isPresent();
     }
 
     /** Returns half a mark heavier, or lighter, where LOAD has that far to go. */

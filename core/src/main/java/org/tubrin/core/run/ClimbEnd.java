@@ -188,9 +188,11 @@ public enum ClimbEnd {
         if (isNearALimit(last)) {
             return Optional.of(LIMIT_NEAR);
         }
-        return nextDriveW(setup, last, growth) < last.driveW().value() * WORTH_RAISING
-                ? Optional.of(LICENCE)
-                : Optional.empty();
+        double leastW = last.driveW().value() * WORTH_RAISING;
+        if (withinLicenceW(setup, last, growth) < leastW) {
+            return Optional.of(LICENCE);
+        }
+        return nextDriveW(setup, climb) < leastW ? Optional.of(LIMIT_NEAR) : Optional.empty();
     }
 
     /** Returns whether a step has drive enough that little growth can be saturation. */
@@ -231,10 +233,31 @@ public enum ClimbEnd {
     }
 
     /**
-     * Returns the drive of the next step, in watts: the next rung, or less where the output would otherwise pass the
-     * licence, taking the growth per doubling to be at most the last one seen (2 before one is seen).
+     * Returns the drive of the step after those of a climb, in watts: the next rung, or less where the output would otherwise pass
+     * the licence, or, without a twin that foresees it, a current its limit.
      */
-    public static double nextDriveW(TuneSetup setup, Step last, Optional<Growth> growth) {
+    public static double nextDriveW(TuneSetup setup, List<Step> climb) {
+        Step last = climb.get(climb.size() - 1);
+        Optional<Growth> growth =
+                climb.size() < 2 ? Optional.empty() : Growth.between(climb.get(climb.size() - 2), last);
+        double withinW = withinLicenceW(setup, last, growth);
+        return RecordTwin.tellsOfLoad(setup)
+                ? withinW
+                : DriveAhead.withinW(setup, climb)
+                        .map(aheadW -> Math.min(withinW, Ladder.settableBelow(aheadW)))
+                        .orElse(withinW);
+    }
+
+    /** Returns whether what holds the next step's drive below its rung is a current, not the licence. */
+    public static boolean isHeldByCurrent(TuneSetup setup, List<Step> climb) {
+        Step last = climb.get(climb.size() - 1);
+        Optional<Growth> growth =
+                climb.size() < 2 ? Optional.empty() : Growth.between(climb.get(climb.size() - 2), last);
+        return nextDriveW(setup, climb) < withinLicenceW(setup, last, growth);
+    }
+
+    /** The growth per doubling is taken to be at most the last one seen, 2 before one is seen. */
+    private static double withinLicenceW(TuneSetup setup, Step last, Optional<Growth> growth) {
         double driveW = last.driveW().value();
         double rungW = Ladder.nextAboveW(setup, last.school(), driveW);
         Optional<Quantity> output = last.measured(ReadingRole.OUTPUT).filter(one -> one.value() > 0);

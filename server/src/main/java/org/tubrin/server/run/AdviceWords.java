@@ -16,6 +16,7 @@ import org.tubrin.core.chain.ChainClimb;
 import org.tubrin.core.foresee.TwinLearning;
 import org.tubrin.core.matcher.Matching;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.run.BiasSteps;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Ladder;
@@ -23,6 +24,7 @@ import org.tubrin.core.run.LoadVolts;
 import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.Stop;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Stage;
@@ -77,7 +79,26 @@ class AdviceWords {
                 said.to(),
                 said.leftS(),
                 said.missing(),
+                stops(said.code(), state),
                 said.check() != null && said.check().isOfTheSignal() ? said.check() : null);
+    }
+
+    /** Every move that turns a knob under power carries its stops. */
+    private List<RunView.StopView> stops(MoveCode code, RunState state) {
+        return code != MoveCode.KEY_AND_PEAK && code != MoveCode.PEAK_AND_READ
+                ? List.of()
+                : Stop.of(state.setup(), state.school(), state.ranges()).stream()
+                        .map(stop -> {
+                            ScaleUnit scale = state.setup()
+                                    .channelFor(stop.role())
+                                    .orElseThrow()
+                                    .scaleUnit();
+                            return new RunView.StopView(
+                                    stop.role(),
+                                    words.name(stop.role().name()),
+                                    Figures.mark(stop.shows() / scale.inUnit()) + "\u2009" + scale.symbol());
+                        })
+                        .toList();
     }
 
     private String why(Advice advice, MoveWords.Said said, Map<String, Object> args) {

@@ -34,6 +34,7 @@ import org.tubrin.core.run.ResonanceSteps;
 import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.SeenSign;
+import org.tubrin.core.run.Stop;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Band;
 import org.tubrin.server.feed.BenchLink;
@@ -284,12 +285,11 @@ public class RunLive implements SmartLifecycle {
         String over = state.setup()
                 .limitOf(role)
                 .filter(limit -> measured.value() > limit)
-                .map(limit -> words.say(
-                        "live.over",
-                        Map.of(
-                                "what", words.name(role.name()),
-                                "limit", Figures.plain(limit / scale.inUnit(), 3),
-                                "unit", scale.symbol())))
+                .map(limit -> said("live.over", role, Figures.plain(limit / scale.inUnit(), 3), scale))
+                .or(() -> Stop.of(state.setup(), state.school(), state.ranges()).stream()
+                        .filter(stop -> stop.role() == role && value >= stop.shows())
+                        .findFirst()
+                        .map(stop -> said("live.stop", role, Figures.mark(stop.shows() / scale.inUnit()), scale)))
                 .or(() -> tooMuch(state, role, value, scale))
                 .orElse(null);
         return new LiveReading(
@@ -301,6 +301,10 @@ public class RunLive implements SmartLifecycle {
                 figure.withUncertainty(),
                 now.ageS().orElse(null),
                 over);
+    }
+
+    private String said(String key, ReadingRole role, String limit, ScaleUnit scale) {
+        return words.say(key, Map.of("what", words.name(role.name()), "limit", limit, "unit", scale.symbol()));
     }
 
     /** Says which pot goes down at once, where a current rose by itself. */

@@ -179,7 +179,11 @@ public record RunView(
             @Nullable Double to,
             @Nullable Double leftS,
             List<ReadingRole> missing,
+            List<StopView> stops,
             @Nullable Check onSignal) {}
+
+    /** What a meter is not to pass while a knob is turned, as it shows it. */
+    public record StopView(ReadingRole role, String label, String shown) {}
 
     /** Room left, at the step it is reckoned for. */
     public record RoomsView(@Nullable String atDrive, List<RoomView> rooms) {}

@@ -1,6 +1,7 @@
 package org.tubrin.server.words;
 
 import java.math.BigDecimal;
+import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.EnumSet;
 import java.util.Set;
@@ -107,6 +108,13 @@ public final class Figures {
                 rounded.scale() < 0
                         ? rounded.setScale(0, RoundingMode.UNNECESSARY).toPlainString()
                         : rounded.toPlainString());
+    }
+
+    /** Returns a mark to look for on a scale: three figures, rounded down. */
+    public static String mark(double value) {
+        return minus(BigDecimal.valueOf(value)
+                .round(new MathContext(3, RoundingMode.DOWN))
+                .toPlainString());
     }
 
     /** Returns a dial position: one decimal, or two where it needs them. */

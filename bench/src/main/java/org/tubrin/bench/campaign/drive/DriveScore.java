@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.tubrin.bench.campaign.Coverage;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveBand;
 import org.tubrin.core.drive.DriveFor;
@@ -57,12 +56,12 @@ record DriveScore(
         double inputShows = shack.classed(ReadingRole.INPUT_POWER, trueW);
         if (wanted.basis() == DriveFor.Basis.MEASURED) {
             Quantity drive = wanted.driveW().orElseThrow();
-            driveHeld = Optional.of(Math.abs(drive.value() - inputShows) <= Coverage.halfWidth(drive));
+            driveHeld = Optional.of(Math.abs(drive.value() - inputShows) <= drive.halfWidth95());
         }
         for (DriveRow row : band.get().rows()) {
             double inputW = trueInputW(shack, row.setW());
             double truth = 10 * Math.log10(shack.at(inputW).outputW() / inputW);
-            row.gainDb().ifPresent(gain -> gainsHeld.add(Math.abs(gain.value() - truth) <= Coverage.halfWidth(gain)));
+            row.gainDb().ifPresent(gain -> gainsHeld.add(Math.abs(gain.value() - truth) <= gain.halfWidth95()));
         }
         OptionalDouble off = wanted.setW()
                 .map(setW -> OptionalDouble.of(offPercent(shack, setW)))

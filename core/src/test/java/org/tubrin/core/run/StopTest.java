@@ -1,0 +1,107 @@
+package org.tubrin.core.run;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.testng.annotations.Test;
+import org.tubrin.core.Sample;
+import org.tubrin.core.advice.Advice;
+import org.tubrin.core.advice.Climber;
+import org.tubrin.core.advice.Following;
+import org.tubrin.core.advice.Move;
+import org.tubrin.core.advice.Reason;
+import org.tubrin.core.metering.ReadingRole;
+
+/** Where the hand goes back, and how far the drive goes where no twin foresees the currents. */
+public class StopTest {
+    private static Map<ReadingRole, String> ranges(String output) {
+        return Map.of(ReadingRole.OUTPUT, output);
+    }
+
+    private static double shows(List<Stop> stops, ReadingRole role) {
+        return stops.stream()
+                .filter(stop -> stop.role() == role)
+                .findFirst()
+                .orElseThrow()
+                .shows();
+    }
+
+    /** 3 % of 0.35 A and of 1 A, 5 % of 1.5 kW; a class alone holds 95 % within 0.95 of its bound. */
+    @Test
+    public void aStopLiesWhereTheIntervalTouchesTheLimit() {
+        TuneSetup setup = Sample.setup();
+        List<Stop> stops = Stop.of(setup, School.PEAK_THEN_HEAVIER, ranges("1.5 kW"));
+        assertEquals(stops.get(0).role(), ReadingRole.GRID_CURRENT, "the soonest lost first");
+        assertEquals(shows(stops, ReadingRole.GRID_CURRENT), 0.2 - 0.95 * 0.03 * 0.35, 1e-9);
+        assertEquals(shows(stops, ReadingRole.PLATE_CURRENT), 0.66 - 0.95 * 0.03, 1e-9);
+        assertEquals(shows(stops, ReadingRole.OUTPUT), 1000 - 0.95 * 75, 1e-9);
+        assertTrue(
+                Stop.of(setup, School.PEAK_THEN_HEAVIER, ranges("150 W")).stream()
+                        .noneMatch(stop -> stop.role() == ReadingRole.OUTPUT),
+                "a scale that ends below it tells nothing of it");
+    }
+
+    /** A meter shows the mean of pulses, above what flows at rest; one for output holds their peak. */
+    @Test
+    public void ofPulsesAMeterShowsTheMean() {
+        TuneSetup setup = Sample.setup();
+        double duty = setup.customs().dutyFactor();
+        List<Stop> steady = Stop.of(setup, School.PEAK_THEN_HEAVIER, ranges("1.5 kW"));
+        List<Stop> pulsed = Stop.of(setup, School.PULSED, ranges("1.5 kW"));
+        double rest = setup.tubes().restingPlateCurrentA();
+        assertEquals(shows(pulsed, ReadingRole.GRID_CURRENT), duty * shows(steady, ReadingRole.GRID_CURRENT), 1e-9);
+        assertEquals(
+                shows(pulsed, ReadingRole.PLATE_CURRENT),
+                duty * shows(steady, ReadingRole.PLATE_CURRENT) + (1 - duty) * rest,
+                1e-9);
+        assertEquals(shows(pulsed, ReadingRole.OUTPUT), shows(steady, ReadingRole.OUTPUT), 1e-9);
+    }
+
+    private static Climber atTheSecondStep(double gridA) {
+        return new Climber(Sample.setup())
+                .isReady()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
+                .steps(17.5, 5.14, 2.5, 385, 0.292, gridA, 2640);
+    }
+
+    @Test
+    public void aKeyDownThatWasStoppedSaysEnough() {
+        Climber climber = atTheSecondStep(0.036).moves(Control.LOAD, 3.5).moves(Control.DRIVE, 35);
+        climber.waits(10).keysFor(1);
+        assertTrue(climber.advice().move() instanceof Move.EnterReadings);
+        Advice heavier = climber.reads(ReadingRole.GRID_CURRENT, 0.195).advice();
+        assertEquals(heavier.reason(), Reason.STOPPED_HEAVIER);
+        assertTrue(((Move.Turn) heavier.move()).marks() > 0);
+        for (int i = 0; i < 2; i++) {
+            Following.events(climber.advice(), climber.now).forEach(climber::does);
+            climber.waits(10).keysFor(1).reads(ReadingRole.GRID_CURRENT, 0.195);
+        }
+        Advice less = climber.advice();
+        assertEquals(less.reason(), Reason.STOPPED_LESS_DRIVE);
+        Move.Turn drive = (Move.Turn) less.move();
+        assertEquals(drive.control(), Control.DRIVE);
+        assertTrue(drive.to() < 0.95 * 35 && drive.to() > 30, drive.toString());
+        assertFalse(
+                climber.reads(ReadingRole.GRID_CURRENT, 0.15).advice().reason() == Reason.STOPPED_LESS_DRIVE,
+                "below its stop it says nothing");
+    }
+
+    @Test
+    public void theNextRungStaysBelowWhatTheCurrentsGrowTo() {
+        // Twice the drive is 2.3 times the grid current: at 35 W it would be 0.24 A and more.
+        Climber fast = atTheSecondStep(0.045).moves(Control.LOAD, 3.0).steps(25, 5.12, 3.0, 490, 0.345, 0.105, 2610);
+        List<Step> steps = fast.state().steps();
+        double power = Math.log(0.105 / 0.045) / Math.log(25 / 17.5) + 0.1;
+        double within = 25 * Math.pow((0.2 - 0.95 * 0.03 * 0.35) / 0.105, 1 / Math.min(2.5, power));
+        assertEquals(DriveAhead.withinW(Sample.setup(), steps), Optional.of(within));
+        assertEquals(ClimbEnd.nextDriveW(Sample.setup(), steps), Ladder.settableBelow(within), 1e-9);
+        assertTrue(ClimbEnd.isHeldByCurrent(Sample.setup(), steps));
+        Climber slow = atTheSecondStep(0.036);
+        assertEquals(ClimbEnd.nextDriveW(Sample.setup(), slow.state().steps()), 35, 1e-9);
+        assertFalse(ClimbEnd.isHeldByCurrent(Sample.setup(), slow.state().steps()));
+    }
+}
