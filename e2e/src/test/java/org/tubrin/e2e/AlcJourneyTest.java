@@ -45,6 +45,16 @@ public class AlcJourneyTest extends AtTheStation {
         operator.page.locator("body").evaluate("() => document.activeElement.blur()");
     }
 
+    /** Keys, takes the readings off the bench, keys up. */
+    private void keysAndTakes() {
+        operator.presses("Space");
+        operator.awaits("Read, key up");
+        operator.settles("now-OUTPUT");
+        operator.takesReadings("SIGNAL_WIDTH");
+        operator.presses("Space");
+        operator.awaits("^(?!Read, key up)");
+    }
+
     /** Does what the sentence says until there is a level to keep, or something is seen before. */
     private void triesUntil(BooleanSupplier seen) {
         int keyed = 0;
@@ -55,7 +65,7 @@ public class AlcJourneyTest extends AtTheStation {
                 operator.awaits("^(?!Rest)");
             } else if (said.startsWith("Key with")) {
                 assertTrue(keyed++ < MOST_KEY_DOWNS, "it asks for one key-down after another: " + said);
-                operator.keysUntilRead("SIGNAL_WIDTH");
+                keysAndTakes();
             } else {
                 operator.follows(said);
             }

@@ -207,29 +207,6 @@ final class Operator implements AutoCloseable {
         }
     }
 
-    /**
-     * Keys, takes the readings once the output rests, and keys up; where the machine is so busy that no meter answers in time the key
-     * comes up all the same, and goes down again a little later.
-     */
-    void keysUntilRead(String last) {
-        for (int i = 0; i < MOST_TRIES; i++) {
-            presses("Space");
-            awaits("Read, key up");
-            settles("now-OUTPUT");
-            for (int k = 0; k < 3 && entry(last).inputValue().isEmpty(); k++) {
-                presses("r");
-                comesTrue(1500, () -> !entry(last).inputValue().isEmpty());
-            }
-            presses("Space");
-            awaits("^(?!Read, key up)");
-            if (!entry(last).inputValue().isEmpty()) {
-                return;
-            }
-            page.waitForTimeout(2000);
-        }
-        throw new AssertionError("no reading came: " + last);
-    }
-
     /** Takes the readings off the instruments: where no meter has answered within the last half second it is said, and R pressed again. */
     void takesReadings(String last) {
         for (int i = 0; i < MOST_TRIES && entry(last).inputValue().isEmpty(); i++) {

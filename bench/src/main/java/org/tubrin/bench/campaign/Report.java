@@ -102,7 +102,9 @@ final class Report {
                         cases,
                         seed,
                         date));
-        table(out, told());
+        Map<String, List<Score>> first = told();
+        first.keySet().removeAll(startingWith(Campaign.BY_CHART).keySet());
+        table(out, first);
         out.append(PROCEDURES).append(EACH_SCHOOL);
         table(out, startingWith(Campaign.FOLLOWED));
         out.append('\n');
