@@ -104,7 +104,8 @@ public class BiasJourneyTest extends AtTheStation {
             } else if (!said.startsWith("Leave")) {
                 operator.presses("Enter");
             }
-            operator.page.waitForTimeout(300);
+            // A key pressed again while the page is still busy would answer what is asked next.
+            operator.comesTrue(3000, () -> !operator.sentence().equals(said));
         }
         throw new AssertionError("no end to it: " + told);
     }

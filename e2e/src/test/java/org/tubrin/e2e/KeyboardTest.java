@@ -186,14 +186,19 @@ public class KeyboardTest extends AtTheStation {
     }
 
     @Test
-    public void aNoteOpensOnFocus() {
+    public void aFigureOpensToItsCalculation() {
         page.navigate("/log");
         page.getByText("on the card").first().locator("xpath=../td[2]/a").click();
         Locator growth = page.locator("[data-part=step-table] button").first();
         growth.focus();
-        assertThat(page.getByRole(AriaRole.TOOLTIP)).containsText("±");
+        operator.presses("Enter");
+        Locator calculation = page.getByRole(
+                AriaRole.DIALOG,
+                new Page.GetByRoleOptions().setName(Pattern.compile("^Growth .* how it was calculated")));
+        assertThat(calculation).containsText("±");
         operator.presses("Escape");
-        assertThat(page.getByRole(AriaRole.TOOLTIP)).hasCount(0);
+        assertThat(calculation).hasCount(0);
+        assertThat(growth).isFocused();
     }
 
     @Test

@@ -58,7 +58,8 @@ public final class Postgres {
 
     private static Map<String, String> start() {
         Path script = root().resolve("scripts/postgres");
-        Path home = Path.of("target/test-postgres").toAbsolutePath();
+        Path home = Path.of("target/test-postgres" + System.getProperty("tubrin.fork", ""))
+                .toAbsolutePath();
         try {
             Process process = new ProcessBuilder(script.toString(), "start", home.toString(), "--throwaway")
                     .redirectError(ProcessBuilder.Redirect.INHERIT)
