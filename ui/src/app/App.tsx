@@ -15,8 +15,10 @@ const SupplyPage = lazy(() => import('../features/supply'));
 const CardsPage = lazy(() => import('../features/cards'));
 const LogPage = lazy(() => import('../features/log'));
 const TrendsPage = lazy(async () => ({ default: (await import('../features/log')).TrendsPage }));
+const ChangesPage = lazy(async () => ({ default: (await import('../features/log')).ChangesPage }));
 const ComparePage = lazy(async () => ({ default: (await import('../features/log')).ComparePage }));
 const MetersPage = lazy(() => import('../features/meters'));
+const FirstStation = lazy(async () => ({ default: (await import('../features/station')).FirstStation }));
 const StationPage = lazy(() => import('../features/station'));
 const Commands = lazy(() => import('./Commands'));
 const KeysHelp = lazy(() => import('./KeysHelp'));
@@ -76,8 +78,10 @@ export function App() {
               <Route path="/cards" element={<CardsPage />} />
               <Route path="/log" element={<LogPage />} />
               <Route path="/log/trends" element={<TrendsPage />} />
+              <Route path="/log/changes" element={<ChangesPage />} />
               <Route path="/log/compare/:first/:second" element={<ComparePage />} />
               <Route path="/log/:runId/:tab?" element={<RunPage />} />
+              <Route path="/station/first" element={<FirstStation />} />
               <Route path="/station/meters" element={<MetersPage />} />
               <Route path="/station/*" element={<StationPage />} />
               <Route path="*" element={<Nowhere />} />

@@ -20,6 +20,9 @@ export default function KeysHelp({ open, onClose }: { open: boolean; onClose: ()
         a field Esc does.
       </p>
       <p className="mb-3 text-13 text-soft">
+        A reading may be 409, 0.41 A, 70-80, &lt; 50 or about 400: what is left open counts in its ±.
+      </p>
+      <p className="mb-3 text-13 text-soft">
         ± is half of the 95 % interval: in 19 cases of 20 the truth lies within it. A figure of a step opens to how it
         was calculated.
       </p>

@@ -130,8 +130,8 @@ function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
 
 function Row({ row, switched }: { row: CardView; switched: boolean }) {
   return (
-    <tr>
-      <RowHead className="text-ink">
+    <tr className={row.closed ? 'text-soft' : ''} data-closed={row.closed ? true : undefined}>
+      <RowHead className={row.closed ? 'text-soft line-through' : 'text-ink'}>
         <span className="head big text-18">{row.bandName}</span>
       </RowHead>
       <Cell figure>{row.frequencyMhz}</Cell>
@@ -148,7 +148,7 @@ function Row({ row, switched }: { row: CardView; switched: boolean }) {
       <Cell figure className="big text-18">
         {row.outputW}
       </Cell>
-      <Cell figure>{row.plateCurrentMa}</Cell>
+      <Cell figure>{row.plateCurrentMa ?? '–'}</Cell>
       <Cell figure>{row.gridCurrentMa ?? '–'}</Cell>
       <Cell figure className="noprint">
         {row.efficiencyPercent ?? '–'}
@@ -163,6 +163,7 @@ function Row({ row, switched }: { row: CardView; switched: boolean }) {
           <span>{utc(row.verifiedAt).slice(0, 10)}</span>
         )}
         {row.times > 1 && <span className="text-13 text-soft"> {row.times}×</span>}
+        {row.closed && <span className="block text-13 text-watch">Closed. {row.closed} Climb anew.</span>}
         {row.drift && <span className="noprint block text-13 text-soft">{row.drift}</span>}
       </Cell>
     </tr>

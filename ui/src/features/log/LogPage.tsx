@@ -63,6 +63,9 @@ export function LogTabs() {
       <NavItem kind="tabs" to="/log/trends">
         Trends
       </NavItem>
+      <NavItem kind="tabs" to="/log/changes">
+        Changes
+      </NavItem>
     </Nav>
   );
 }

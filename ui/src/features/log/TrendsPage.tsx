@@ -56,6 +56,7 @@ function Trends({ places }: { places: PlaceView[] }) {
       <Answer query={trends} what="the trends">
         {(view) => (
           <>
+            {view.since && <p className="mb-2 text-watch">{view.since}</p>}
             <SeriesList series={view.series} />
             <p className="mt-3 border-t border-hair pt-2 text-13 text-soft">{view.test}</p>
           </>

@@ -1,3 +1,4 @@
+export { ChangesPage } from './ChangesPage';
 export { ComparePage } from './ComparePage';
 export { LogPage as default } from './LogPage';
 export { TrendsPage } from './TrendsPage';

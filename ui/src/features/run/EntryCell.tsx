@@ -13,6 +13,8 @@ interface Props {
   /** Whether it waits, since the server does not answer: it is not entered yet. */
   waiting?: boolean;
   doubt?: boolean;
+  /** Whether it was left out at this step. */
+  unread?: boolean;
   /** Whether it belongs to this step, and is not just where the last one left it. */
   settled?: boolean;
   onCommit: (text: string) => void;
@@ -28,6 +30,7 @@ export function EntryCell({
   pending = false,
   waiting = false,
   doubt,
+  unread = false,
   settled = true,
   onCommit,
 }: Props) {
@@ -83,7 +86,7 @@ export function EntryCell({
       autoComplete="off"
       spellCheck={false}
       maxLength={40}
-      placeholder="·"
+      placeholder={unread ? 'not read' : '·'}
       value={text ?? shown ?? ''}
       onChange={(event) => setText(event.target.value)}
       onFocus={(event) => event.target.select()}

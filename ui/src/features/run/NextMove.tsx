@@ -25,11 +25,14 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
   const keyed = run.keyed;
   const live = useOver();
   const over = keyed ? live : undefined;
-  const toKey = keyed || ['KEY_AND_PEAK', 'KEY_AND_READ', 'REST', 'TELL_SHAPE', 'LEAVE_ALONE'].includes(advice.move);
+  const toKey =
+    keyed ||
+    ['KEY_AND_PEAK', 'KEY_AND_READ', 'SWITCH_AND_READ', 'REST', 'TELL_SHAPE', 'LEAVE_ALONE'].includes(advice.move);
   const toRead = [
     'KEY_AND_PEAK',
     'PEAK_AND_READ',
     'KEY_AND_READ',
+    'SWITCH_AND_READ',
     'READ_OFF',
     'ADJUST',
     'TURN_DOWN',
@@ -52,6 +55,11 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
         {toWatch && <Watched view={view} />}
         <p className="mt-2 text-soft">{advice.why}</p>
         {advice.expect && <p className="mt-1">{advice.expect}</p>}
+        {advice.meterSwitch && (
+          <p className="mt-2" data-part="meter-switch">
+            Meter switch: <strong className="font-semibold">{advice.meterSwitch}</strong>
+          </p>
+        )}
         {advice.stops.length > 0 && <Stops of={advice.stops} />}
       </div>
       {advice.lookAt.length > 0 && (
@@ -100,6 +108,12 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
             Type them
           </Button>
         )}
+        {!keyed &&
+          advice.mayLeave.map((role) => (
+            <Button key={role} kind="quiet" onClick={() => run.act({ act: 'UNREAD', role })}>
+              {view.rows.find((one) => one.role === role)?.label}: not read
+            </Button>
+          ))}
         {keep && (
           <Button hotkey="Y" onClick={keep}>
             Keep it

@@ -103,9 +103,16 @@ function Running({ run, view }: { run: Run; view: RunView }) {
     else if (
       !(
         isLive &&
-        ['REST', 'KEY_AND_PEAK', 'KEY_AND_READ', 'TELL_SHAPE', 'WAIT_FOR_WARMTH', 'HOLD', 'LEAVE_ALONE'].includes(
-          view.advice.move,
-        )
+        [
+          'REST',
+          'KEY_AND_PEAK',
+          'KEY_AND_READ',
+          'SWITCH_AND_READ',
+          'TELL_SHAPE',
+          'WAIT_FOR_WARMTH',
+          'HOLD',
+          'LEAVE_ALONE',
+        ].includes(view.advice.move)
       )
     )
       read();

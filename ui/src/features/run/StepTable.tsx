@@ -191,8 +191,11 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
                     pending={run.pendingFields.includes(reading.role)}
                     waiting={run.waiting !== undefined && run.pendingFields.includes(reading.role)}
                     doubt={cell(step, reading.role)?.question !== undefined}
+                    unread={step.unread.includes(reading.role)}
                     onCommit={(text) => run.act({ act: 'READ', role: reading.role, text })}
                   />
+                ) : step.unread.includes(reading.role) ? (
+                  <span className="text-12 text-soft">not read</span>
                 ) : (
                   <AsRead cell={cell(step, reading.role)} />
                 ),

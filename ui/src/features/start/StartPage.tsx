@@ -18,7 +18,8 @@ export function StartPage() {
     <Answer query={choices} what="the station">
       {(data) => {
         const missing = whatIsMissing(data);
-        return missing.length > 0 ? <FirstThings missing={missing} /> : <Start choices={data} />;
+        const nothing = data.amplifiers.length + data.exciters.length + data.meters.length === 0;
+        return missing.length > 0 ? <FirstThings missing={missing} nothing={nothing} /> : <Start choices={data} />;
       }}
     </Answer>
   );
@@ -32,14 +33,15 @@ function whatIsMissing(choices: Choices): string[] {
   if (choices.terminations.length === 0) missing.push('a dummy load');
   const reads = choices.meters.flatMap((meter) => meter.reads);
   if (!reads.includes('OUTPUT')) missing.push('a meter that reads output');
-  const onlyTubes = climbing(choices).every((one) => one.tuned);
-  if (onlyTubes && !reads.includes('PLATE_CURRENT')) missing.push('a meter that reads plate current');
   return missing;
 }
 
-function FirstThings({ missing }: { missing: string[] }) {
+function FirstThings({ missing, nothing }: { missing: string[]; nothing: boolean }) {
   return (
-    <FirstThing title="Describe the station first" to={['/station', 'Go to Station']}>
+    <FirstThing
+      title="Describe the station first"
+      to={nothing ? ['/station/first', 'Tell it by questions'] : ['/station', 'Go to Station']}
+    >
       A climb needs to know the limits in front of you. Still missing:
       <ul className="my-2 list-disc pl-5 text-ink">
         {missing.map((one) => (

@@ -3,7 +3,7 @@ import { Fragment, useEffect } from 'react';
 import { Link, Route, Routes } from 'react-router';
 import { ask, client, type EquipmentView, type GapView } from '../../api';
 import { Answer, Diamond, Sheet } from '../../parts';
-import { Nav, NavHead, NavItem } from '../../parts/ui';
+import { Button, Nav, NavHead, NavItem } from '../../parts/ui';
 import { BackupSheet } from './BackupSheet';
 import { EquipmentEditor } from './EquipmentEditor';
 import { StationEditor } from './StationEditor';
@@ -22,7 +22,7 @@ export function StationPage() {
         <div className="m-5 grid items-start gap-3.5 wide:grid-cols-list-main">
           <EquipmentList equipment={data} />
           <Routes>
-            <Route index element={<Overview gaps={gaps.data ?? []} />} />
+            <Route index element={<Overview gaps={gaps.data ?? []} isEmpty={data.length === 0} />} />
             <Route path="new/:kind" element={<EquipmentEditor equipment={data} />} />
             <Route path=":id/twin" element={<TwinWizard equipment={data} />} />
             <Route path=":id" element={<EquipmentEditor equipment={data} />} />
@@ -33,9 +33,17 @@ export function StationPage() {
   );
 }
 
-function Overview({ gaps }: { gaps: GapView[] }) {
+function Overview({ gaps, isEmpty }: { gaps: GapView[]; isEmpty: boolean }) {
   return (
     <div className="grid gap-3.5">
+      {isEmpty && (
+        <Sheet title="The first station">
+          <p className="mb-3">A few questions are enough for a first climb; what you do not know is stood in for.</p>
+          <Button kind="main" asChild>
+            <Link to="/station/first">Tell it by questions</Link>
+          </Button>
+        </Sheet>
+      )}
       <StationEditor />
       <Gaps gaps={gaps} />
       <BackupSheet />

@@ -1,1 +1,2 @@
+export { FirstStation } from './FirstStation';
 export { StationPage as default } from './StationPage';

@@ -330,6 +330,15 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
     fields: [
       name,
       {
+        type: 'choice',
+        path: 'face',
+        label: 'All that it reads is seen',
+        options: [
+          ['', 'at once'],
+          ['ONE_AT_A_TIME', 'one at a time, by its switch'],
+        ],
+      },
+      {
         type: 'list',
         path: 'channels',
         label: 'What it reads',

@@ -32,6 +32,8 @@ import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveFor;
 import org.tubrin.core.drive.DriveKind;
 import org.tubrin.core.drive.DriveSweep;
+import org.tubrin.core.first.Enough;
+import org.tubrin.core.first.Question;
 import org.tubrin.core.foresee.TwinFactor;
 import org.tubrin.core.hv.HighVoltage;
 import org.tubrin.core.matcher.InputMatch;
@@ -61,6 +63,7 @@ import org.tubrin.core.scope.Trapezoid;
 import org.tubrin.core.scope.Waveform;
 import org.tubrin.core.signs.Evidence;
 import org.tubrin.core.signs.Sign;
+import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Battery;
 import org.tubrin.core.station.Gaps;
@@ -117,6 +120,15 @@ public class WordsTest {
         add(wanted, "calc.formula.*", StepFigure.values());
         add(wanted, "calc.formula.*.untuned", StepFigure.values());
         add(wanted, "weather.*", Weather.values());
+        add(wanted, "name.*", Alteration.Part.values());
+        add(wanted, "ask.*", Question.values());
+        add(wanted, "ask.*.why", Question.values());
+        add(wanted, "ask.*.label", Question.values());
+        add(wanted, "first.topic.*", Question.Topic.values());
+        add(wanted, "enough.*", Enough.For.values());
+        for (Question question : Question.values()) {
+            question.choices().forEach(code -> wanted.add("pick." + code));
+        }
         add(wanted, "resonance.unit.*", Witness.values());
         for (String came : List.of("IN_TUNE", "STOPPED", "OFF")) {
             wanted.add("resonance.came." + came);

@@ -5,13 +5,17 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.stream.Collectors;
+import org.tubrin.bench.LikeItsTwin;
 import org.tubrin.bench.SkerryPoint;
+import org.tubrin.bench.TrueStage;
 import org.tubrin.bench.Truth;
+import org.tubrin.bench.foreign.ForeignStage;
 import org.tubrin.core.advice.SuggestedSchool;
 import org.tubrin.core.device.Tube;
 import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Indication;
+import org.tubrin.core.metering.MeterFace;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
@@ -40,6 +44,7 @@ import org.tubrin.core.twin.Peak;
 import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.SheetFit;
+import org.tubrin.core.twin.TubePoint;
 import org.tubrin.core.twin.TubeTwin;
 import org.tubrin.core.twin.TwinFromSheet;
 
@@ -54,6 +59,7 @@ import org.tubrin.core.twin.TwinFromSheet;
  * @param plateOffsetMarks how far the true PLATE stands from what its dial says
  * @param loadOffsetMarks the same of LOAD
  * @param driveShare drive at the amplifier over what the exciter's setting says
+ * @param isForeign whether the amplifier is one that the twin cannot express; then it is only about what the truth says
  * @param seed of meters and of the person
  */
 record Case(
@@ -65,8 +71,12 @@ record Case(
         double plateOffsetMarks,
         double loadOffsetMarks,
         double driveShare,
+        boolean isForeign,
         long seed) {
     private static final double FULL_SCALE_A = 1;
+    private static final long FOREIGN = 104_729;
+    private static final double MOST_SLACK_MARKS = 0.3;
+    private static final double MOST_STICK_SHARE = 0.01;
 
     /** Returns a case that belongs to a seed. */
     static Case of(int number, long seed) {
@@ -129,7 +139,37 @@ record Case(
                 0.15 * (2 * random.nextDouble() - 1) * mark,
                 0.3 * (2 * random.nextDouble() - 1) * mark,
                 1 + 0.03 * random.nextGaussian(),
+                false,
                 random.nextLong());
+    }
+
+    /** Returns the amplifier as it is, at work. */
+    TrueStage stage() {
+        Setting setting = new Setting(setup.band(), setup.frequencyHz(), 1, 0, 0, loadOhm, loadReactanceOhm);
+        return isForeign
+                ? ForeignStage.like(
+                        (TwinConstants.CathodeDriven) truth.constants(), truth.tubes(), setting, seed + FOREIGN)
+                : new LikeItsTwin(truth, setting);
+    }
+
+    /** Returns how far the knob of PLATE turns before the part behind it follows, in marks. */
+    double plateSlackMarks() {
+        return isForeign ? MOST_SLACK_MARKS * new Random(seed + FOREIGN + 1).nextDouble() / 2 : 0.02;
+    }
+
+    /** Returns the same of LOAD. */
+    double loadSlackMarks() {
+        return isForeign ? MOST_SLACK_MARKS * new Random(seed + FOREIGN + 2).nextDouble() : 0.04;
+    }
+
+    /** Returns by which share of its scale a pointer must be pulled before it moves. */
+    double stickShare() {
+        return isForeign ? MOST_STICK_SHARE * new Random(seed + FOREIGN + 3).nextDouble() : 0;
+    }
+
+    /** Returns the same with an amplifier that the twin cannot express; tubes that are driven at the grid stay as they are. */
+    Case foreign() {
+        return with(setup, truth.constants() instanceof TwinConstants.CathodeDriven);
     }
 
     /** Returns the school that is suggested for it. */
@@ -150,7 +190,8 @@ record Case(
                 : setup.meters().stream()
                         .map(meter -> new Meter(
                                 meter.name(),
-                                meter.channels().stream().map(Case::holding).toList()))
+                                meter.channels().stream().map(Case::holding).toList(),
+                                meter.face()))
                         .toList();
         return with(setup.amplifier(), school, meters);
     }
@@ -171,8 +212,89 @@ record Case(
                 setup.source(),
                 setup.pad(),
                 setup.practice());
+        return with(chosen, isForeign);
+    }
+
+    private Case with(TuneSetup chosen, boolean foreign) {
         return new Case(
-                number, chosen, truth, loadOhm, loadReactanceOhm, plateOffsetMarks, loadOffsetMarks, driveShare, seed);
+                number,
+                chosen,
+                truth,
+                loadOhm,
+                loadReactanceOhm,
+                plateOffsetMarks,
+                loadOffsetMarks,
+                driveShare,
+                foreign,
+                seed);
+    }
+
+    /** Returns the same with a panel whose one meter has a switch. */
+    Case withOneMeter() {
+        return with(
+                setup.amplifier(),
+                setup.school(),
+                setup.meters().stream()
+                        .map(meter -> new Meter(meter.name(), meter.channels(), Optional.of(MeterFace.ONE_AT_A_TIME)))
+                        .toList());
+    }
+
+    /** Returns the same with a wattmeter and nothing else. */
+    Case withWattmeterAlone() {
+        return with(
+                setup.amplifier(),
+                setup.school(),
+                setup.meters().stream()
+                        .filter(meter -> meter.channel(ReadingRole.OUTPUT).isPresent())
+                        .toList());
+    }
+
+    /** Returns the same with a twin from what a maker prints of one operation: rounded, and of the tubes' usual, not of these. */
+    Case withTwinFromSheet() {
+        Amplifier known = setup.amplifier();
+        Stage.Tubes tubes = setup.tubes();
+        TubeTwin twin = new TubeTwin(tubes, (TwinConstants.Tuned) known.twin().orElseThrow());
+        Band band = setup.band();
+        Setting setting = new Setting(band, (band.lowestHz() + band.highestHz()) / 2, known.driveLimitW(), 0, 0, 50, 0);
+        TubePoint point =
+                ((Outcome.Settled<Peak>) PeakSearch.most(twin, setting)).point().point();
+        DataSheet sheet = new DataSheet(
+                OptionalDouble.of(100),
+                OptionalDouble.empty(),
+                tubes.plateVoltageRestDcV(),
+                tubes.restingPlateCurrentA(),
+                List.of(new DataSheet.Operation(
+                        rounded(point.meters().plateVoltageDcV(), 50),
+                        rounded(point.meters().plateCurrentA(), 0.01),
+                        rounded(point.meters().gridCurrentA(), 0.01),
+                        OptionalDouble.empty(),
+                        known.driveLimitW(),
+                        rounded(point.powers().outputW(), 25))),
+                12,
+                List.of());
+        return TwinFromSheet.of(known, sheet) instanceof Outcome.Settled<SheetFit> settled
+                ? with(known.withTwin(settled.point().constants()), setup.school(), setup.meters())
+                : withoutTwin();
+    }
+
+    /** Returns the same of which nothing is known but what stands on its plate: neither chart nor twin. */
+    Case withoutChart() {
+        Case bare = withoutTwin();
+        Amplifier known = bare.setup.amplifier();
+        Amplifier unknown = new Amplifier(
+                known.name(),
+                known.stage(),
+                known.driveLimitW(),
+                known.ratedOutputW(),
+                known.relayTimeS(),
+                known.bands(),
+                List.of(),
+                known.mains(),
+                Optional.empty(),
+                known.modeSwitch(),
+                known.matcher());
+        Case told = bare.with(unknown, bare.setup.school(), bare.setup.meters());
+        return told.with(told.setup.withPreset(Preset.unknown(setup.tubes())), isForeign);
     }
 
     /** Returns the same where nobody has a twin of the amplifier: the maker's chart and the meters are all that is known. */

@@ -19,11 +19,11 @@ import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
-import org.tubrin.core.run.Stop;
 
 /** A person who does what the next move says, and nothing else. */
 final class Novice {
     private static final int MOST_MOVES = 250;
+    private static final double SWITCHING_S = 1.5;
     /** What reading the meters takes before the key comes up. */
     private static final double READING_S = 1.5;
 
@@ -135,6 +135,13 @@ final class Novice {
         }
 
         @Override
+        public Boolean switchAndRead(Move.SwitchAndRead switchAndRead) {
+            shack.pass(SWITCHING_S);
+            Novice.this.keyAndRead(List.of(switchAndRead.role()));
+            return false;
+        }
+
+        @Override
         public Boolean readOff(Move.ReadOff readOff) {
             throw new IllegalStateException("not of a stage with dials: " + readOff);
         }
@@ -243,7 +250,7 @@ final class Novice {
         double untilS = shack.nowS + clock.aimS() - READING_S;
         shack.key(true);
         shack.pass(0.4);
-        hand.minds(Stop.of(state().setup(), state().school(), state().ranges()));
+        hand.minds(state().stopsInView());
         if (letsGoAtAStop()) {
             return;
         }
@@ -258,7 +265,7 @@ final class Novice {
             }
         }
         if (!letsGoAtAStop()) {
-            finishKeyDown(state().setup().rolesAsked());
+            finishKeyDown(state().draft().inView());
         }
     }
 

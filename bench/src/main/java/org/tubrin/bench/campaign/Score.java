@@ -2,12 +2,12 @@ package org.tubrin.bench.campaign;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import org.tubrin.bench.TrueStage;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.twin.Linearity;
 import org.tubrin.core.twin.Outcome;
-import org.tubrin.core.twin.Probe;
 import org.tubrin.core.twin.Setting;
 
 /**
@@ -48,7 +48,7 @@ record Score(
         TuneSetup setup = given.setup();
         Setting setting =
                 new Setting(setup.band(), setup.frequencyHz(), 1, 0, 0, given.loadOhm(), given.loadReactanceOhm());
-        Probe probe = given.truth().probe(setting).orElseThrow();
+        TrueStage probe = given.stage();
         double bestW = best(probe, given);
         double plate = clamp(shack, Control.PLATE, given.plateOffsetMarks());
         double load = clamp(shack, Control.LOAD, given.loadOffsetMarks());
@@ -56,6 +56,7 @@ record Score(
         probe.forget();
         double outputW = allowedW > 0 && probe.settle(allowedW, plate, load) ? probe.outputW() : 0;
         OptionalDouble third = allowedW > 0
+                        && !given.isForeign()
                         && Linearity.of(given.truth(), setting.at(plate, load).driven(allowedW))
                                 instanceof Outcome.Settled<Linearity> settled
                 ? OptionalDouble.of(settled.point().thirdDb())
@@ -86,7 +87,7 @@ record Score(
     }
 
     /** Returns the most output that keeps all limits with margin, over all loadings along resonance. */
-    private static double best(Probe probe, Case given) {
+    private static double best(TrueStage probe, Case given) {
         Stage.Tubes tubes = given.setup().tubes();
         double best = 0;
         for (int i = 0; i <= LOADS; i++) {
@@ -103,7 +104,7 @@ record Score(
     }
 
     /** Returns the most drive at two dials at which all limits are kept with margin, up to the amplifier's own limit. */
-    private static double allowedDriveW(Probe probe, Case given, double plate, double load) {
+    private static double allowedDriveW(TrueStage probe, Case given, double plate, double load) {
         double most = given.setup().topDriveW();
         if (keeps(probe, given, most, plate, load)) {
             return most;
@@ -121,7 +122,7 @@ record Score(
         return low;
     }
 
-    private static boolean keeps(Probe probe, Case given, double driveW, double plate, double load) {
+    private static boolean keeps(TrueStage probe, Case given, double driveW, double plate, double load) {
         Stage.Tubes tubes = given.setup().tubes();
         return probe.settle(driveW, plate, load)
                 && probe.gridCurrentA() <= MARGIN * tubes.gridCurrentLimitA()

@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.Random;
 import org.tubrin.bench.Knob;
+import org.tubrin.bench.TrueStage;
 import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
@@ -12,8 +13,6 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.tank.Dial;
-import org.tubrin.core.twin.Probe;
-import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.Warming;
 
 /** The room of one case, in time of its own: knobs, key, meters, and what the tubes go through meanwhile. */
@@ -26,10 +25,11 @@ final class Shack {
 
     final Case given;
     private final TuneSetup setup;
-    private final Probe probe;
+    private final TrueStage probe;
     private final Knob plate;
     private final Knob load;
     private final Map<ReadingRole, Double> classErrors = new EnumMap<>(ReadingRole.class);
+    private final Map<ReadingRole, Double> shownLast = new EnumMap<>(ReadingRole.class);
     private double driveW;
     private double duty = 1;
     private boolean keyed;
@@ -49,11 +49,14 @@ final class Shack {
         setup = given.setup();
         Stage.Tubes tubes = setup.tubes();
         plate = new Knob(
-                tubes.plate(), setup.preset().plate(), 0.02 * tubes.plate().markStep());
-        load = new Knob(tubes.load(), setup.preset().load(), 0.04 * tubes.load().markStep());
-        Setting setting =
-                new Setting(setup.band(), setup.frequencyHz(), 1, 0, 0, given.loadOhm(), given.loadReactanceOhm());
-        probe = given.truth().probe(setting).orElseThrow();
+                tubes.plate(),
+                setup.preset().plate(),
+                given.plateSlackMarks() * tubes.plate().markStep());
+        load = new Knob(
+                tubes.load(),
+                setup.preset().load(),
+                given.loadSlackMarks() * tubes.load().markStep());
+        probe = given.stage();
         for (ReadingRole role : ReadingRole.values()) {
             setup.channelFor(role).ifPresent(channel -> classErrors.put(role, 2 * random.nextDouble() - 1));
         }
@@ -140,6 +143,9 @@ final class Shack {
                     powered() ? duty * probe.plateHeatPerTubeW() / setup.tubes().plateDissipationPerTubeW() : 0;
             plateShare = PLATES.riseK(plateShare, heat, s);
             hottestShare = Math.max(hottestShare, plateShare);
+            if (probe.pass(s, powered()) && powered()) {
+                settled = settleAt(driveW);
+            }
             if (powered()) {
                 carrierS += s * duty;
                 beyondS += isBeyond() ? s : 0;
@@ -165,8 +171,7 @@ final class Shack {
             case PLATE_CURRENT -> on ? duty * probe.plateCurrentA() + (1 - duty) * rest : 0;
             case GRID_CURRENT -> on ? duty * probe.gridCurrentA() : 0;
             case SCREEN_CURRENT -> on ? duty * probe.screenCurrentA() : 0;
-            case PLATE_VOLTAGE ->
-                on ? probe.plateVoltageDcV() : given.truth().constants().supplyOpenV();
+            case PLATE_VOLTAGE -> on ? probe.plateVoltageDcV() : probe.supplyOpenV();
             case INPUT_POWER,
                     REFLECTED,
                     INPUT_SWR,
@@ -193,7 +198,7 @@ final class Shack {
 
     /** Returns the drive that reaches the amplifier, in watts, as it is. */
     double trueDriveW() {
-        return driveW * given.driveShare();
+        return driveW * given.driveShare() * probe.driveShare();
     }
 
     /** Returns what a meter shows on a range, to what the eye tells apart. */
@@ -203,6 +208,12 @@ final class Shack {
         double error = classErrors.getOrDefault(role, 0.0) * classShare * range.fullScale();
         double grain = range.fullScale() / DIVISIONS;
         double shown = Math.rint((truth(role) + error) / grain) * grain;
+        // A pointer that sticks follows once it is pulled far enough.
+        double last = shownLast.getOrDefault(role, 0.0);
+        if (powered() && Math.abs(shown - last) < given.stickShare() * range.fullScale()) {
+            shown = last;
+        }
+        shownLast.put(role, shown);
         double least = role.mayBeNegative() ? -range.fullScale() : 0;
         return Math.max(least, Math.min(1.02 * range.fullScale(), shown));
     }

@@ -1,5 +1,6 @@
 package org.tubrin.core.advice;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.signs.Sign;
@@ -74,6 +75,12 @@ public record Advice(
     Advice meantFor(double driveW) {
         return new Advice(
                 move, reason, beginsFinish, strikesReadings, recordsStep, expect, cautions, Optional.of(driveW), about);
+    }
+
+    Advice warning(List<Caution> more) {
+        List<Caution> all = new ArrayList<>(cautions);
+        all.addAll(more);
+        return new Advice(move, reason, beginsFinish, strikesReadings, recordsStep, expect, all, forDriveW, about);
     }
 
     Advice recording() {

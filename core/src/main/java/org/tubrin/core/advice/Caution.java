@@ -17,6 +17,10 @@ public enum Caution {
     POTS_BEFORE_POWER,
     /** What is too much for a probe or an input. */
     SCOPE_VOLTS,
+    /** Without it loading that is too light is not seen. */
+    GRID_UNREAD,
+    /** Without it neither heat nor efficiency is known. */
+    PLATE_UNREAD,
     /** At the far end of a loaded antenna stand thousands of volts. */
     ANTENNA_VOLTS
 }

@@ -1,5 +1,6 @@
 package org.tubrin.core.advice;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.tubrin.core.metering.ReadingRole;
@@ -29,10 +30,24 @@ final class Entries {
         if (draft.isComplete() || (draft.readings().isEmpty() && draft.keyDowns() == 0)) {
             return Optional.empty();
         }
+        List<ReadingRole> missing = draft.missing();
+        // What a switch does not show yet is read in a key-down of its own.
+        Optional<ReadingRole> next = missing.stream().allMatch(draft.setup()::isSwitched)
+                        && !draft.readings().isEmpty()
+                ? draft.meterSwitch()
+                : Optional.empty();
+        if (next.isPresent()) {
+            return Optional.of(Advice.of(
+                    new Move.SwitchAndRead(
+                            draft.setup().meterFor(next.get()).orElseThrow().name(),
+                            next.get(),
+                            draft.driveW().value()),
+                    Reason.ONE_METER));
+        }
         return Optional.of(Advice.of(
-                draft.missing().isEmpty()
+                missing.isEmpty()
                         ? new Move.EnterPosition(draft.unset().get(0))
-                        : new Move.EnterReadings(draft.missing()),
+                        : new Move.EnterReadings(draft.inView()),
                 Reason.READINGS_MISSING));
     }
 

@@ -81,6 +81,11 @@ public final class Following implements Move.Cases<List<RunEvent>> {
     }
 
     @Override
+    public List<RunEvent> switchAndRead(Move.SwitchAndRead switchAndRead) {
+        return OTHERWISE;
+    }
+
+    @Override
     public List<RunEvent> readOff(Move.ReadOff readOff) {
         return OTHERWISE;
     }

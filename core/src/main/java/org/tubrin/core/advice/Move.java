@@ -35,6 +35,8 @@ public sealed interface Move {
 
         T keyAndRead(KeyAndRead keyAndRead);
 
+        T switchAndRead(SwitchAndRead switchAndRead);
+
         T readOff(ReadOff readOff);
 
         T adjust(Adjust adjust);
@@ -155,6 +157,14 @@ public sealed interface Move {
         @Override
         public <T> T in(Cases<T> cases) {
             return cases.keyAndRead(this);
+        }
+    }
+
+    /** Turn a panel meter's switch, key once more, read, unkey: nothing else is turned. */
+    record SwitchAndRead(String instrument, ReadingRole role, double driveW) implements Move {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.switchAndRead(this);
         }
     }
 

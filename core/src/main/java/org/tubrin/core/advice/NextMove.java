@@ -84,6 +84,7 @@ public final class NextMove {
                     first.add(Caution.CARRIER_SHORT);
                 }
                 first.add(Caution.MAKER_WINS);
+                first.addAll(StepAdvice.withoutMeters(state.setup()));
                 yield first;
             }
             case POTS_AT_MINIMUM -> List.of(Caution.POTS_BEFORE_POWER);

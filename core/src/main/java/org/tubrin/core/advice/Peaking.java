@@ -11,9 +11,6 @@ import org.tubrin.core.run.TuneSetup;
 
 /** What is turned while the key is down, for what, and why. */
 final class Peaking {
-    /** Below this share of full drive grid current hardly shows. */
-    private static final double SEEN_GRID_SHARE = 0.4;
-
     private static final List<Control> BOTH = List.of(Control.PLATE, Control.LOAD, Control.PLATE);
 
     private final RunState state;
@@ -48,8 +45,7 @@ final class Peaking {
     /** Returns what PLATE is turned for at this drive: low down there is no grid current to see yet. */
     School.Aim aim() {
         School.Aim aim = state.school().aim();
-        boolean tooLow = draft.driveW().value() < SEEN_GRID_SHARE * setup.topDriveW();
-        return aim == School.Aim.GRID && tooLow ? School.Aim.OUTPUT : aim;
+        return aim == School.Aim.GRID && !draft.gridShows() ? School.Aim.OUTPUT : aim;
     }
 
     Reason reason() {

@@ -34,6 +34,9 @@ public enum Reason {
     KEY_DOWN_PLATE_ONLY(Rule.PACE),
     KEY_TOO_LONG(Rule.PACE),
     READINGS_MISSING(Rule.CLIMB),
+    /** One meter shows one thing at a time. */
+    ONE_METER(Rule.CLIMB),
+    ONE_METER_READ(Rule.CLIMB),
     ENTRY_DOUBTFUL(Rule.CLIMB),
     STEP_IS_GOOD(Rule.CLIMB),
     FIRST_STEP_IS_GOOD(Rule.CLIMB),

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.device.Construction;
 import org.tubrin.core.foresee.Foresight;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.ClimbEnd;
@@ -73,6 +74,9 @@ final class StepAdvice {
     }
 
     private Advice keyed(KeyClock clock) {
+        if (!draft.readings().isEmpty() && draft.missing().stream().anyMatch(setup::isSwitched)) {
+            return Advice.of(new Move.ReadOff(clock.aimS()), Reason.ONE_METER_READ);
+        }
         boolean plateOnly = draft.kind() == Step.Kind.FINISH || peaking.order().size() == 1;
         Reason reason = peaking.aim() != School.Aim.OUTPUT
                 ? peaking.reason()
@@ -83,13 +87,52 @@ final class StepAdvice {
 
     private Advice next() {
         return Entries.toSettle(state)
-                .or(() -> draft.isComplete() ? Optional.of(completed()) : Entries.missing(draft))
+                .or(() -> draft.isComplete() ? Optional.of(completed()) : missing())
                 .orElseGet(() -> draft.kind() == Step.Kind.FINISH ? prepareFinish() : prepareClimb());
     }
 
     private Advice completed() {
         return (foresees ? corrected() : TargetAdvice.of(state))
-                .orElseGet(() -> Entries.record(state, this::goodReason));
+                .orElseGet(() -> Entries.record(state, this::goodReason).warning(blind()));
+    }
+
+    /** A meter with a switch is read in one key-down after the other, with rest between. */
+    private Optional<Advice> missing() {
+        return Entries.missing(draft)
+                .map(advice -> advice.move() instanceof Move.SwitchAndRead
+                        ? Resting.of(state, now).orElse(advice)
+                        : advice);
+    }
+
+    /** Returns what cannot be seen in a run, where there is no meter for it. */
+    static List<Caution> withoutMeters(TuneSetup setup) {
+        if (!setup.stage().isTuned()) {
+            return List.of();
+        }
+        List<Caution> cautions = new ArrayList<>();
+        boolean isTriode = setup.tubes().tube().construction() == Construction.TRIODE;
+        if (isTriode && setup.channelFor(ReadingRole.GRID_CURRENT).isEmpty()) {
+            cautions.add(Caution.GRID_UNREAD);
+        }
+        if (setup.channelFor(ReadingRole.PLATE_CURRENT).isEmpty()) {
+            cautions.add(Caution.PLATE_UNREAD);
+        }
+        return cautions;
+    }
+
+    /** What cannot be seen of a step, where a current was not read. */
+    private List<Caution> blind() {
+        List<Caution> cautions = new ArrayList<>();
+        boolean isTriode = setup.tubes().tube().construction() == Construction.TRIODE;
+        if (isTriode
+                && draft.gridShows()
+                && draft.measured(ReadingRole.GRID_CURRENT).isEmpty()) {
+            cautions.add(Caution.GRID_UNREAD);
+        }
+        if (draft.measured(ReadingRole.PLATE_CURRENT).isEmpty()) {
+            cautions.add(Caution.PLATE_UNREAD);
+        }
+        return cautions;
     }
 
     /** At the end the currents tell best where LOAD is: returns how it goes to where it should end, when it is off by much. */
@@ -126,7 +169,7 @@ final class StepAdvice {
             return prepareFirst();
         }
         double fromW = last.get().driveW().value();
-        double rungW = ClimbEnd.nextDriveW(setup, state.steps());
+        double rungW = ClimbEnd.nextDriveW(setup, state.steps(), state.stoppedAtW());
         boolean capped = rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
         if (foresees) {
             return foresee(
@@ -156,7 +199,7 @@ final class StepAdvice {
                             new Move.Turn(Control.DRIVE, fromW, rungW, 0),
                             !capped
                                     ? raiseReason()
-                                    : ClimbEnd.isHeldByCurrent(setup, state.steps())
+                                    : ClimbEnd.isHeldByCurrent(setup, state.steps(), state.stoppedAtW())
                                             ? Reason.CURRENTS_CAP_DRIVE
                                             : Reason.LICENCE_CAPS_DRIVE)
                     .expecting(expect);

@@ -25,7 +25,7 @@ import org.tubrin.core.station.ModeSwitch;
  * @param load LOAD position
  * @param driveW drive
  * @param outputW output on a steady carrier
- * @param plateCurrentA plate current
+ * @param plateCurrentA plate current, where read
  * @param gridCurrentA grid current, where read
  * @param plateVoltageV plate voltage under load, where read
  * @param efficiency output over plate input, where known
@@ -43,7 +43,7 @@ public record CardRow(
         double load,
         double driveW,
         Quantity outputW,
-        Quantity plateCurrentA,
+        Optional<Quantity> plateCurrentA,
         Optional<Quantity> gridCurrentA,
         Optional<Quantity> plateVoltageV,
         Optional<Quantity> efficiency,
@@ -60,9 +60,9 @@ public record CardRow(
 
     /** Returns output over plate input, where all of it is known and there is an input. */
     public static Optional<Quantity> efficiency(
-            Quantity outputW, Quantity plateCurrentA, Optional<Quantity> plateVoltageV) {
+            Quantity outputW, Optional<Quantity> plateCurrentA, Optional<Quantity> plateVoltageV) {
         return plateVoltageV
-                .map(voltage -> voltage.times(plateCurrentA, Unit.WATT))
+                .flatMap(voltage -> plateCurrentA.map(current -> voltage.times(current, Unit.WATT)))
                 .filter(input -> input.value() > 0)
                 .map(input -> outputW.over(input, Unit.ONE));
     }
@@ -89,7 +89,7 @@ public record CardRow(
                 step.position(Control.LOAD).orElseThrow(),
                 step.driveW().value(),
                 step.measured(ReadingRole.OUTPUT).orElseThrow(),
-                step.measured(ReadingRole.PLATE_CURRENT).orElseThrow(),
+                step.measured(ReadingRole.PLATE_CURRENT),
                 step.measured(ReadingRole.GRID_CURRENT),
                 step.measured(ReadingRole.PLATE_VOLTAGE),
                 step.efficiency(),

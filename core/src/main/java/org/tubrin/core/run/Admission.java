@@ -88,9 +88,29 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
     }
 
     @Override
+    public List<Problem> leftUnread(RunEvent.LeftUnread left) {
+        return state.mayLeave().contains(left.role())
+                ? TAKEN
+                : List.of(new Problem(
+                        ProblemCode.UNKNOWN_NAME,
+                        "role",
+                        left.role().name(),
+                        new Allowed.OneOf(
+                                state.mayLeave().stream().map(ReadingRole::name).toList())));
+    }
+
+    @Override
     public List<Problem> schoolChosen(RunEvent.SchoolChosen chosen) {
         if (!setup.stage().schools().contains(chosen.school())) {
             return List.of(TuneSetup.unsuited(chosen.school(), setup.stage()));
+        }
+        Optional<ReadingRole> unread = Stream.of(ReadingRole.values())
+                .filter(role ->
+                        chosen.school().needs(role) && setup.channelFor(role).isEmpty())
+                .findFirst();
+        if (unread.isPresent()) {
+            return List.of(
+                    problem(ProblemCode.NO_CHANNEL, "school", unread.get().name()));
         }
         return chosen.school() == School.PULSED && !setup.readsPeaks()
                 ? List.of(problem(ProblemCode.NEEDS_PEAK_METER, "school", "OUTPUT"))

@@ -81,6 +81,8 @@ public enum ClimbEnd {
 
     private static final double WORTH_RAISING = 1.05;
     private static final double SAME = 1.02;
+    /** A drive was stopped at no more than this times another: there is nothing to find between the two. */
+    private static final double NEAR_STOPPED = 1.6;
     /** Share of the full drive below which no stage saturates that is tuned and wired as it should. */
     private static final double LEAST_SATURATING_SHARE = 0.12;
 
@@ -157,8 +159,12 @@ public enum ClimbEnd {
         };
     }
 
-    /** Returns why the drive of a stage with dials is not raised beyond the last step of the climb, where that is so. */
-    static Optional<ClimbEnd> of(TuneSetup setup, List<Step> steps) {
+    /**
+     * Returns why the drive of a stage with dials is not raised beyond the last step of the climb, where that is so.
+     *
+     * @param stoppedAtW the least drive, in watts, at which a meter came to its stop and no step was done since
+     */
+    static Optional<ClimbEnd> of(TuneSetup setup, List<Step> steps, Optional<Double> stoppedAtW) {
         if (!steps.isEmpty() && steps.get(steps.size() - 1).kind() == Step.Kind.FINISH) {
             return Optional.of(FINISHED);
         }
@@ -177,11 +183,10 @@ public enum ClimbEnd {
         if (stayed) {
             return Optional.of(STAYED);
         }
-        Optional<Growth> growth =
-                climb.size() < 2 ? Optional.empty() : Growth.between(climb.get(climb.size() - 2), last);
         double saturation = setup.settings().saturationGrowth();
         if (maySaturate(setup, last)
-                && growth.filter(one -> one.perDoubling().likelyHigh() < saturation)
+                && growth(climb)
+                        .filter(one -> one.perDoubling().likelyHigh() < saturation)
                         .isPresent()) {
             return Optional.of(SATURATION);
         }
@@ -189,10 +194,10 @@ public enum ClimbEnd {
             return Optional.of(LIMIT_NEAR);
         }
         double leastW = last.driveW().value() * WORTH_RAISING;
-        if (withinLicenceW(setup, last, growth) < leastW) {
+        if (withinLicenceW(setup, climb) < leastW) {
             return Optional.of(LICENCE);
         }
-        return nextDriveW(setup, climb) < leastW ? Optional.of(LIMIT_NEAR) : Optional.empty();
+        return nextDriveW(setup, climb, stoppedAtW) < leastW ? Optional.of(LIMIT_NEAR) : Optional.empty();
     }
 
     /** Returns whether a step has drive enough that little growth can be saturation. */
@@ -204,10 +209,11 @@ public enum ClimbEnd {
      * Returns why the climb of a run ended where it did; empty while it goes on. Where it ended with a step that was taken for the
      * last one, that step says why: its drive is the top, a limit is near, or the twin held it back from one.
      */
-    static Optional<ClimbEnd> reached(TuneSetup setup, List<Step> steps) {
+    static Optional<ClimbEnd> reached(TuneSetup setup, List<Step> steps, Optional<Double> stoppedAtW) {
         Optional<ClimbEnd> before = of(
                 setup,
-                steps.stream().filter(step -> step.kind() == Step.Kind.CLIMB).toList());
+                steps.stream().filter(step -> step.kind() == Step.Kind.CLIMB).toList(),
+                stoppedAtW);
         if (before.isPresent() || steps.isEmpty() || steps.get(steps.size() - 1).kind() != Step.Kind.FINISH) {
             return before;
         }
@@ -234,30 +240,39 @@ public enum ClimbEnd {
 
     /**
      * Returns the drive of the step after those of a climb, in watts: the next rung, or less where the output would otherwise pass
-     * the licence, or, without a twin that foresees it, a current its limit.
+     * the licence, where a meter came to its stop, or, without a twin that foresees it, where a current would pass its limit.
      */
-    public static double nextDriveW(TuneSetup setup, List<Step> climb) {
-        Step last = climb.get(climb.size() - 1);
-        Optional<Growth> growth =
-                climb.size() < 2 ? Optional.empty() : Growth.between(climb.get(climb.size() - 2), last);
-        double withinW = withinLicenceW(setup, last, growth);
-        return RecordTwin.tellsOfLoad(setup)
+    public static double nextDriveW(TuneSetup setup, List<Step> climb, Optional<Double> stoppedAtW) {
+        double withinW = withinLicenceW(setup, climb);
+        double lastW = climb.get(climb.size() - 1).driveW().value();
+        double belowStopW = stoppedAtW
+                .map(stoppedW -> Math.max(lastW, belowStopW(lastW, stoppedW)))
+                .orElse(withinW);
+        double aheadW = RecordTwin.tellsOfLoad(setup)
                 ? withinW
-                : DriveAhead.withinW(setup, climb)
-                        .map(aheadW -> Math.min(withinW, Ladder.settableBelow(aheadW)))
-                        .orElse(withinW);
+                : DriveAhead.withinW(setup, climb).map(Ladder::settableBelow).orElse(withinW);
+        return Math.min(withinW, Math.min(belowStopW, aheadW));
+    }
+
+    /** From a drive little below one that was stopped it goes no higher; from further down half the way, as a ratio. */
+    private static double belowStopW(double lastW, double stoppedW) {
+        return stoppedW <= lastW * NEAR_STOPPED ? lastW : Ladder.settableBelow(Math.sqrt(lastW * stoppedW));
     }
 
     /** Returns whether what holds the next step's drive below its rung is a current, not the licence. */
-    public static boolean isHeldByCurrent(TuneSetup setup, List<Step> climb) {
-        Step last = climb.get(climb.size() - 1);
-        Optional<Growth> growth =
-                climb.size() < 2 ? Optional.empty() : Growth.between(climb.get(climb.size() - 2), last);
-        return nextDriveW(setup, climb) < withinLicenceW(setup, last, growth);
+    public static boolean isHeldByCurrent(TuneSetup setup, List<Step> climb, Optional<Double> stoppedAtW) {
+        return nextDriveW(setup, climb, stoppedAtW) < withinLicenceW(setup, climb);
+    }
+
+    /** Returns how the output grew from the last step but one to the last. */
+    private static Optional<Growth> growth(List<Step> climb) {
+        int size = climb.size();
+        return size < 2 ? Optional.empty() : Growth.between(climb.get(size - 2), climb.get(size - 1));
     }
 
     /** The growth per doubling is taken to be at most the last one seen, 2 before one is seen. */
-    private static double withinLicenceW(TuneSetup setup, Step last, Optional<Growth> growth) {
+    private static double withinLicenceW(TuneSetup setup, List<Step> climb) {
+        Step last = climb.get(climb.size() - 1);
         double driveW = last.driveW().value();
         double rungW = Ladder.nextAboveW(setup, last.school(), driveW);
         Optional<Quantity> output = last.measured(ReadingRole.OUTPUT).filter(one -> one.value() > 0);
@@ -265,7 +280,7 @@ public enum ClimbEnd {
             return rungW;
         }
         double perDoubling =
-                Math.min(2, growth.map(one -> one.perDoubling().value()).orElse(2.0));
+                Math.min(2, growth(climb).map(one -> one.perDoubling().value()).orElse(2.0));
         if (perDoubling <= 1) {
             return rungW;
         }

@@ -2,6 +2,8 @@ package org.tubrin.core.run;
 
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Stage;
+import org.tubrin.core.tank.Dial;
 
 /**
  * Where the dials start.
@@ -19,6 +21,16 @@ public record Preset(double plate, double load, Source source) {
                 .range("plate", plate, -1000, 2000, Unit.MARK)
                 .range("load", load, -1000, 2000, Unit.MARK)
                 .done();
+    }
+
+    /** Returns where to start where nobody knows: the middle of PLATE, the heavy end of LOAD. */
+    public static Preset unknown(Stage.Tubes tubes) {
+        Dial plate = tubes.plate();
+        Dial load = tubes.load();
+        return new Preset(
+                (plate.least() + plate.most()) / 2,
+                tubes.loadSense().heavierSign() > 0 ? load.most() : load.least(),
+                Source.NONE);
     }
 
     /** Where a preset is known from, best first. */

@@ -50,6 +50,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     private final List<WeatherAt> weather = new ArrayList<>();
     private final List<SeenSign> seen = new ArrayList<>();
     private final List<Trip> trips = new ArrayList<>();
+    private Optional<Double> stoppedAtW = Optional.empty();
     private RunState.@Nullable Ending ending;
     private Step draft;
     private int keyDownsBeforeStep;
@@ -189,11 +190,26 @@ public final class Replay implements RunEvent.Cases<Step> {
                 draft.positions(),
                 draft.moved(),
                 readings,
+                without(draft.unread(), role),
                 confirmed,
                 draft.sight(),
                 draft.keyDowns(),
                 Optional.of(lastAt),
                 keyDowns.size());
+    }
+
+    @Override
+    public Step leftUnread(RunEvent.LeftUnread left) {
+        Set<ReadingRole> unread = EnumSet.of(left.role());
+        unread.addAll(draft.unread());
+        return draft.withUnread(unread);
+    }
+
+    private static Set<ReadingRole> without(Set<ReadingRole> some, ReadingRole role) {
+        Set<ReadingRole> rest = EnumSet.noneOf(ReadingRole.class);
+        rest.addAll(some);
+        rest.remove(role);
+        return rest;
     }
 
     @Override
@@ -220,6 +236,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 positions,
                 turned,
                 draft.readings(),
+                draft.unread(),
                 draft.confirmed(),
                 draft.sight(),
                 draft.keyDowns(),
@@ -230,6 +247,10 @@ public final class Replay implements RunEvent.Cases<Step> {
     @Override
     public Step triedAgain(RunEvent.TriedAgain again) {
         openSign = Optional.empty();
+        double driveW = draft.driveW().value();
+        if (Stop.of(setup, school, ranges).stream().anyMatch(stop -> stop.isReached(draft))) {
+            stoppedAtW = Optional.of(Math.min(driveW, stoppedAtW.orElse(driveW)));
+        }
         return new Step(
                 setup,
                 school,
@@ -237,6 +258,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 draft.positions(),
                 draft.moved(),
                 Map.of(),
+                Set.of(),
                 Set.of(),
                 Sight.NOTHING,
                 0,
@@ -252,6 +274,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     @Override
     public Step stepRecorded(RunEvent.StepRecorded recorded) {
         steps.add(withKind(draft));
+        stoppedAtW = stoppedAtW.filter(stoppedW -> draft.driveW().value() < stoppedW);
         keyDownsBeforeStep = keyDowns.size();
         stepSince = lastAt;
         return emptyDraft(draft.positions());
@@ -404,6 +427,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 draft.positions(),
                 draft.moved(),
                 readings,
+                draft.unread(),
                 confirmed,
                 draft.sight(),
                 keyed,
@@ -420,6 +444,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 Set.of(),
                 Map.of(),
                 Set.of(),
+                Set.of(),
                 Sight.NOTHING,
                 0,
                 Optional.empty(),
@@ -429,7 +454,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     private Step withKind(Step step) {
         boolean last = step.kind() == Step.Kind.FINISH
                 || (setup.stage().amplifies()
-                        && RunState.climbEnd(setup, steps, trips).isPresent());
+                        && RunState.climbEnd(setup, steps, trips, stoppedAtW).isPresent());
         return step.with(school, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
     }
 
@@ -457,6 +482,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 weather,
                 seen,
                 trips,
+                stoppedAtW,
                 correctedMeters,
                 notes,
                 Optional.ofNullable(ending));

@@ -36,6 +36,8 @@ public sealed interface RunEvent {
 
         T readingTaken(ReadingTaken readingTaken);
 
+        T leftUnread(LeftUnread leftUnread);
+
         T rangeChosen(RangeChosen rangeChosen);
 
         T dialMoved(DialMoved dialMoved);
@@ -153,6 +155,14 @@ public sealed interface RunEvent {
         @Override
         public <T> T in(Cases<T> cases) {
             return cases.readingTaken(this);
+        }
+    }
+
+    /** A meter was not read at the step in hand, and is not going to be. */
+    record LeftUnread(ReadingRole role) implements RunEvent {
+        @Override
+        public <T> T in(Cases<T> cases) {
+            return cases.leftUnread(this);
         }
     }
 

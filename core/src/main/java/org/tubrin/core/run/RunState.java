@@ -38,6 +38,7 @@ import org.tubrin.core.twin.Products;
  * @param weather what it was, from when on
  * @param seen signs that the operator saw in its course, in their order
  * @param trips when the protection acted, and at which drive
+ * @param stoppedAtW the least drive, in watts, at which a meter came to its stop, where no step was done at as much since
  * @param corrected meters whose records were corrected in its course, by name
  * @param notes what was written down
  * @param ending how it ended, where it has
@@ -65,6 +66,7 @@ public record RunState(
         List<WeatherAt> weather,
         List<SeenSign> seen,
         List<Trip> trips,
+        Optional<Double> stoppedAtW,
         List<String> corrected,
         List<String> notes,
         Optional<Ending> ending) {
@@ -222,6 +224,22 @@ public record RunState(
         return place < 1 || place > steps.size() ? Optional.empty() : Optional.of(steps.get(place - 1));
     }
 
+    /** Returns the stops of the key-down to come: of a meter with a switch what it stands on. */
+    public List<Stop> stopsInView() {
+        Optional<ReadingRole> position = draft.meterSwitch();
+        return Stop.of(setup, school, ranges).stream()
+                .filter(stop -> !setup.isSwitched(stop.role())
+                        || position.filter(stop.role()::equals).isPresent())
+                .toList();
+    }
+
+    /** Returns the roles that the step in hand lacks and can do without. */
+    public List<ReadingRole> mayLeave() {
+        return draft.missing().stream()
+                .filter(role -> !setup.stage().needed().contains(role) && !school.needs(role))
+                .toList();
+    }
+
     /** Returns what is doubtful about a reading of the step in hand. */
     public Optional<Doubt> doubt(ReadingRole role) {
         return Optional.ofNullable(draft.readings().get(role)).flatMap(reading -> Doubt.of(reading, draft, lastStep()));
@@ -232,9 +250,10 @@ public record RunState(
         return climbEnd().isPresent();
     }
 
-    static Optional<ClimbEnd> climbEnd(TuneSetup setup, List<Step> steps, List<Trip> trips) {
+    static Optional<ClimbEnd> climbEnd(
+            TuneSetup setup, List<Step> steps, List<Trip> trips, Optional<Double> stoppedAtW) {
         return switch (setup.stage().kind()) {
-            case TUNE_UP -> ClimbEnd.of(setup, steps);
+            case TUNE_UP -> ClimbEnd.of(setup, steps, stoppedAtW);
             case DRIVE_TABLE -> NextRow.end(setup, steps, trips);
             case ALC -> ClimbEnd.ofLevels(setup, steps);
             case BIAS -> ClimbEnd.ofBias(setup, steps);
@@ -248,11 +267,11 @@ public record RunState(
 
     /** Returns why the climb goes no higher, where that is so. */
     public Optional<ClimbEnd> climbEnd() {
-        return climbEnd(setup, steps, trips);
+        return climbEnd(setup, steps, trips, stoppedAtW);
     }
 
     /** Returns the same for a run whose last step is done: that step says why it was the last. */
     public Optional<ClimbEnd> reached() {
-        return setup.stage().isTuned() ? ClimbEnd.reached(setup, steps) : climbEnd();
+        return setup.stage().isTuned() ? ClimbEnd.reached(setup, steps, stoppedAtW) : climbEnd();
     }
 }

@@ -2,6 +2,7 @@ package org.tubrin.core.run;
 
 import java.util.List;
 import org.tubrin.core.device.Construction;
+import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.station.Stage;
 
 /** How a run decides where the dials go. */
@@ -79,6 +80,15 @@ public enum School {
         return switch (this) {
             case PEAK_THEN_HEAVIER, DIP_AND_LOAD, GRID_TARGET, MAKERS_CHART, TUNE_WHERE_YOU_RUN, PULSED -> true;
             case DRIVE_TABLE, ALC, BIAS, MATCHER, CHAIN, WAVEFORM, SUPPLY_TABLE, RESONANCE -> false;
+        };
+    }
+
+    /** Returns whether it cannot be followed without reading a role: the current that it loads for. */
+    public boolean needs(ReadingRole role) {
+        return switch (aim) {
+            case OUTPUT -> false;
+            case DIP -> role == ReadingRole.PLATE_CURRENT;
+            case GRID -> role == ReadingRole.GRID_CURRENT;
         };
     }
 

@@ -30,6 +30,7 @@ import org.tubrin.core.scope.Sight;
  * @param positions where the dials and the drive stand, as far as known
  * @param moved what was set since the step began
  * @param readings what was read, by role, the last one of each
+ * @param unread roles that were left out at this step
  * @param confirmed roles whose reading the operator was asked about, and kept
  * @param sight what was seen of a waveform
  * @param keyDowns how often the key was down since the step began or was tried again
@@ -43,6 +44,7 @@ public record Step(
         Map<Control, Double> positions,
         Set<Control> moved,
         Map<ReadingRole, Reading> readings,
+        Set<ReadingRole> unread,
         Set<ReadingRole> confirmed,
         Sight sight,
         int keyDowns,
@@ -54,6 +56,9 @@ public record Step(
     /** The same of a drive that a meter reads, which knows it less well than a scale its own mark. */
     private static final double READ_TOP_SHARE = 0.97;
 
+    /** Below this share of full drive grid current hardly shows. */
+    private static final double SEEN_GRID_SHARE = 0.4;
+
     /** What a step is for. */
     public enum Kind {
         CLIMB,
@@ -64,8 +69,12 @@ public record Step(
         positions = enumMap(Control.class, positions);
         moved = Collections.unmodifiableSet(moved.isEmpty() ? EnumSet.noneOf(Control.class) : EnumSet.copyOf(moved));
         readings = enumMap(ReadingRole.class, readings);
-        confirmed = Collections.unmodifiableSet(
-                confirmed.isEmpty() ? EnumSet.noneOf(ReadingRole.class) : EnumSet.copyOf(confirmed));
+        unread = roles(unread);
+        confirmed = roles(confirmed);
+    }
+
+    private static Set<ReadingRole> roles(Set<ReadingRole> some) {
+        return Collections.unmodifiableSet(some.isEmpty() ? EnumSet.noneOf(ReadingRole.class) : EnumSet.copyOf(some));
     }
 
     private static <K extends Enum<K>, V> Map<K, V> enumMap(Class<K> keys, Map<K, V> map) {
@@ -76,18 +85,26 @@ public record Step(
 
     /** Returns the same with what else was seen. */
     Step with(Sight seen) {
-        return new Step(setup, school, kind, positions, moved, readings, confirmed, seen, keyDowns, readAt, keyDown);
+        return new Step(
+                setup, school, kind, positions, moved, readings, unread, confirmed, seen, keyDowns, readAt, keyDown);
     }
 
     /** Returns the same of a setup whose records were corrected. */
     Step with(TuneSetup corrected) {
         return new Step(
-                corrected, school, kind, positions, moved, readings, confirmed, sight, keyDowns, readAt, keyDown);
+                corrected, school, kind, positions, moved, readings, unread, confirmed, sight, keyDowns, readAt,
+                keyDown);
     }
 
     /** Returns the same by another school, for another purpose. */
     Step with(School by, Kind of) {
-        return new Step(setup, by, of, positions, moved, readings, confirmed, sight, keyDowns, readAt, keyDown);
+        return new Step(setup, by, of, positions, moved, readings, unread, confirmed, sight, keyDowns, readAt, keyDown);
+    }
+
+    /** Returns the same with other roles left out. */
+    Step withUnread(Set<ReadingRole> roles) {
+        return new Step(
+                setup, school, kind, positions, moved, readings, roles, confirmed, sight, keyDowns, readAt, keyDown);
     }
 
     /** Returns where a control stands. */
@@ -175,10 +192,38 @@ public record Step(
                 || driveW().value() >= READ_TOP_SHARE * setup.topDriveW();
     }
 
-    /** Returns the roles asked for that have no reading yet. */
+    /** Returns the roles asked for that have no reading yet, in the order of reading. */
     public List<ReadingRole> missing() {
+        List<ReadingRole> positions = switchPositions();
         return setup.rolesAsked().stream()
-                .filter(role -> !readings.containsKey(role))
+                .filter(role -> isOpen(role) && (!setup.isSwitched(role) || positions.contains(role)))
+                .toList();
+    }
+
+    private boolean isOpen(ReadingRole role) {
+        return !readings.containsKey(role) && !unread.contains(role);
+    }
+
+    private List<ReadingRole> switchPositions() {
+        return MeterSwitch.positions(setup, school, gridShows(), kind == Kind.FINISH || isAtTheTop());
+    }
+
+    /** Returns what a panel meter's switch is to stand on in the next key-down; empty where none has one, or all of it is read. */
+    public Optional<ReadingRole> meterSwitch() {
+        return switchPositions().stream().filter(this::isOpen).findFirst();
+    }
+
+    /** Returns whether there is drive enough for a grid's current to show. */
+    public boolean gridShows() {
+        return driveW().value() >= SEEN_GRID_SHARE * setup.topDriveW();
+    }
+
+    /** Returns those of them that one key-down shows: of a meter with a switch what it stands on. */
+    public List<ReadingRole> inView() {
+        Optional<ReadingRole> position = meterSwitch();
+        return missing().stream()
+                .filter(role ->
+                        !setup.isSwitched(role) || position.filter(role::equals).isPresent())
                 .toList();
     }
 

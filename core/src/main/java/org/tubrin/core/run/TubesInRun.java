@@ -91,7 +91,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
 
     @Override
     public Set<ReadingRole> needed() {
-        return EnumSet.of(ReadingRole.OUTPUT, ReadingRole.PLATE_CURRENT);
+        return EnumSet.of(ReadingRole.OUTPUT);
     }
 
     @Override

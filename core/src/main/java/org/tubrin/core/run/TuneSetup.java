@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Indication;
@@ -63,6 +64,9 @@ public record TuneSetup(
         Optional<Customs> practice) {
 
     private static final double EDGE_SHARE = 0.02;
+    /** What a panel meter is switched between. */
+    private static final Set<ReadingRole> SWITCHED = Set.of(
+            ReadingRole.SCREEN_CURRENT, ReadingRole.GRID_CURRENT, ReadingRole.PLATE_CURRENT, ReadingRole.PLATE_VOLTAGE);
     /** Well below full drive: what the first key-down with a power amplifier may have. */
     private static final double FIRST_SHARE = 0.25;
 
@@ -155,7 +159,7 @@ public record TuneSetup(
                     .filter(meter -> meter.channel(role).isPresent())
                     .map(Meter::name)
                     .toList();
-            boolean needed = stage.needed().contains(role);
+            boolean needed = stage.needed().contains(role) || school.needs(role);
             if (readers.isEmpty() && needed) {
                 problems.add(new Problem(ProblemCode.NO_CHANNEL, "meters", role.name(), new Allowed.Nothing()));
             } else if (readers.size() > 1) {
@@ -319,6 +323,13 @@ public record TuneSetup(
             }
         }
         return List.copyOf(asked);
+    }
+
+    /** Returns whether a role is read off a panel meter whose switch shows one thing at a time. */
+    public boolean isSwitched(ReadingRole role) {
+        return stage().isTuned()
+                && SWITCHED.contains(role)
+                && meterFor(role).filter(Meter::hasSwitch).isPresent();
     }
 
     /** Returns whether the exciter's carrier, not the amplifier, says where the climb ends: AM and FM often give less than CW. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.MeterFace;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Allowed;
@@ -17,8 +18,9 @@ import org.tubrin.core.quantity.ProblemCode;
  *
  * @param name what it is called
  * @param channels what it reads, 1 to 8, each role once
+ * @param face whether all of it is seen at once; absent where it is
  */
-public record Meter(String name, List<Channel> channels) implements Equipment {
+public record Meter(String name, List<Channel> channels, Optional<MeterFace> face) implements Equipment {
     public Meter {
         channels = List.copyOf(channels);
         new Checks()
@@ -26,6 +28,16 @@ public record Meter(String name, List<Channel> channels) implements Equipment {
                 .size("channels", channels, 1, 8)
                 .distinct("channels", channels.stream().map(Channel::role).toList())
                 .done();
+    }
+
+    /** A meter that shows all that it reads at once. */
+    public Meter(String name, List<Channel> channels) {
+        this(name, channels, Optional.empty());
+    }
+
+    /** Returns whether a switch selects what it shows. */
+    public boolean hasSwitch() {
+        return face.filter(MeterFace.ONE_AT_A_TIME::equals).isPresent() && channels.size() > 1;
     }
 
     /**

@@ -31,7 +31,7 @@ public class PlaceTest {
                 4.5,
                 70,
                 quantity(outputW, Unit.WATT, day),
-                quantity(0.55, Unit.AMPERE, day),
+                Optional.of(quantity(0.55, Unit.AMPERE, day)),
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),

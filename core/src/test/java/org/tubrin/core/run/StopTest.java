@@ -98,10 +98,42 @@ public class StopTest {
         double power = Math.log(0.105 / 0.045) / Math.log(25 / 17.5) + 0.1;
         double within = 25 * Math.pow((0.2 - 0.95 * 0.03 * 0.35) / 0.105, 1 / Math.min(2.5, power));
         assertEquals(DriveAhead.withinW(Sample.setup(), steps), Optional.of(within));
-        assertEquals(ClimbEnd.nextDriveW(Sample.setup(), steps), Ladder.settableBelow(within), 1e-9);
-        assertTrue(ClimbEnd.isHeldByCurrent(Sample.setup(), steps));
+        assertEquals(ClimbEnd.nextDriveW(Sample.setup(), steps, Optional.empty()), Ladder.settableBelow(within), 1e-9);
+        assertTrue(ClimbEnd.isHeldByCurrent(Sample.setup(), steps, Optional.empty()));
         Climber slow = atTheSecondStep(0.036);
-        assertEquals(ClimbEnd.nextDriveW(Sample.setup(), slow.state().steps()), 35, 1e-9);
-        assertFalse(ClimbEnd.isHeldByCurrent(Sample.setup(), slow.state().steps()));
+        assertEquals(ClimbEnd.nextDriveW(Sample.setup(), slow.state().steps(), Optional.empty()), 35, 1e-9);
+        assertFalse(ClimbEnd.isHeldByCurrent(Sample.setup(), slow.state().steps(), Optional.empty()));
+    }
+
+    /** From 17.5 W, where all was well, 35 W was stopped whatever LOAD did; at 30 W it went. */
+    @Test
+    public void aDriveThatWasStoppedIsNotAskedForAgain() {
+        Climber climber = atTheSecondStep(0.036).moves(Control.LOAD, 3.5).moves(Control.DRIVE, 35);
+        for (int i = 0; i < 3; i++) {
+            climber.waits(10).keysFor(1).reads(ReadingRole.GRID_CURRENT, 0.195);
+            Following.events(climber.advice(), climber.now).forEach(climber::does);
+        }
+        assertEquals(climber.state().stoppedAtW(), Optional.of(35.0));
+        double lowerW = climber.state().draft().driveW().value();
+        assertTrue(lowerW < 0.95 * 35, "less drive was the last answer");
+        climber.waits(10).keysFor(3).reads(560, 0.38, 0.15, 2620).does(new RunEvent.StepRecorded());
+        assertEquals(climber.state().climbEnd(), Optional.of(ClimbEnd.LIMIT_NEAR));
+        assertEquals(ClimbEnd.nextDriveW(Sample.setup(), climber.state().steps(), Optional.of(35.0)), lowerW, 1e-9);
+        // From far below it goes up again, but not as far.
+        Climber low = atTheSecondStep(0.036);
+        assertEquals(
+                ClimbEnd.nextDriveW(Sample.setup(), low.state().steps(), Optional.of(60.0)),
+                Ladder.settableBelow(Math.sqrt(17.5 * 60)),
+                1e-9);
+    }
+
+    @Test
+    public void whereHeavierHelpedTheDriveIsFreeAgain() {
+        Climber climber = atTheSecondStep(0.036).moves(Control.LOAD, 3.5).moves(Control.DRIVE, 35);
+        climber.waits(10).keysFor(1).reads(ReadingRole.GRID_CURRENT, 0.195);
+        Following.events(climber.advice(), climber.now).forEach(climber::does);
+        assertEquals(climber.state().stoppedAtW(), Optional.of(35.0));
+        climber.waits(10).keysFor(3).reads(640, 0.41, 0.12, 2600).does(new RunEvent.StepRecorded());
+        assertEquals(climber.state().stoppedAtW(), Optional.empty());
     }
 }

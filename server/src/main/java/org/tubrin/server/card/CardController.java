@@ -21,10 +21,12 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
+import org.tubrin.server.station.Alterations;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.web.Csv;
 import org.tubrin.server.web.TextFile;
@@ -39,19 +41,22 @@ public class CardController {
 
     private final Cards cards;
     private final Stations stations;
+    private final Alterations alterations;
     private final ReachWords reach;
     private final Words words;
 
-    CardController(Cards cards, Stations stations, ReachWords reach, Words words) {
+    CardController(Cards cards, Stations stations, Alterations alterations, ReachWords reach, Words words) {
         this.cards = cards;
         this.stations = stations;
+        this.alterations = alterations;
         this.reach = reach;
         this.words = words;
     }
 
     @GetMapping("/cards")
     List<CardView> cards() {
-        return cards.lines().stream().map(this::view).toList();
+        List<Alteration> changed = alterations.all();
+        return cards.lines().stream().map(line -> view(line, changed)).toList();
     }
 
     @GetMapping(value = "/cards.csv", produces = Csv.TYPE)
@@ -104,7 +109,7 @@ public class CardController {
         return stations.station().map(kept -> kept.station().highestHz(band)).orElse(band.highestHz());
     }
 
-    private CardView view(Cards.Line line) {
+    private CardView view(Cards.Line line, List<Alteration> changed) {
         CardLine place = line.place();
         CardRow row = place.newest();
         return new CardView(
@@ -122,13 +127,14 @@ public class CardController {
                 Figures.dial(row.load()),
                 Figures.plain(row.driveW(), 2),
                 rounded(row.outputW(), 1),
-                rounded(row.plateCurrentA(), MILLI),
+                row.plateCurrentA().map(one -> rounded(one, MILLI)).orElse(null),
                 row.gridCurrentA().map(one -> rounded(one, MILLI)).orElse(null),
                 row.plateVoltageV().map(one -> rounded(one, 1)).orElse(null),
                 row.efficiency().map(one -> rounded(one, 0.01)).orElse(null),
                 row.verifiedAt(),
                 place.times(),
-                place.drift().map(this::driftWords).orElse(null));
+                place.drift().map(this::driftWords).orElse(null),
+                cards.closed(changed, row).orElse(null));
     }
 
     private String driftWords(CardLine.Drift drift) {

@@ -45,7 +45,8 @@ final class CardFile {
             "plateVoltageV",
             "plateVoltageU95V",
             "verifiedAt");
-    private static final Set<String> MAY_MISS = Set.of("switchPosition", "gridCurrentA", "plateVoltageV");
+    private static final Set<String> MAY_MISS =
+            Set.of("switchPosition", "plateCurrentA", "gridCurrentA", "plateVoltageV");
     private static final String U95 = "U95";
     private static final int MOST_ROWS = 2000;
     private static final int MOST_PROBLEMS = 20;
@@ -72,8 +73,8 @@ final class CardFile {
                 row.driveW(),
                 row.outputW().value(),
                 row.outputW().halfWidth95(),
-                row.plateCurrentA().value(),
-                row.plateCurrentA().halfWidth95(),
+                row.plateCurrentA().map(Quantity::value).orElse(null),
+                row.plateCurrentA().map(Quantity::halfWidth95).orElse(null),
                 row.gridCurrentA().map(Quantity::value).orElse(null),
                 row.gridCurrentA().map(Quantity::halfWidth95).orElse(null),
                 row.plateVoltageV().map(Quantity::value).orElse(null),
@@ -122,7 +123,7 @@ final class CardFile {
         double load = number("loadMark", -1000, 2000, Unit.MARK);
         double driveW = number("driveW", 0.001, 2000, Unit.WATT);
         Quantity outputW = quantity("outputW", "outputU95W", 1e5, Unit.WATT);
-        Quantity plateCurrentA = quantity("plateCurrentA", "plateCurrentU95A", 100, Unit.AMPERE);
+        Optional<Quantity> plateCurrentA = optional("plateCurrentA", "plateCurrentU95A", 100, Unit.AMPERE);
         Optional<Quantity> gridCurrentA = optional("gridCurrentA", "gridCurrentU95A", 100, Unit.AMPERE);
         Optional<Quantity> plateVoltageV = optional("plateVoltageV", "plateVoltageU95V", 1e5, Unit.VOLT);
         return band.flatMap(of -> carrier.flatMap(mode -> verifiedAt.map(at -> new CardRow(

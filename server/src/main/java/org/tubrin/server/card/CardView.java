@@ -21,10 +21,11 @@ public record CardView(
         String load,
         String driveW,
         String outputW,
-        String plateCurrentMa,
+        @Nullable String plateCurrentMa,
         @Nullable String gridCurrentMa,
         @Nullable String plateVoltageV,
         @Nullable String efficiencyPercent,
         Instant verifiedAt,
         int times,
-        @Nullable String drift) {}
+        @Nullable String drift,
+        @Nullable String closed) {}

@@ -21,12 +21,14 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.Preset;
+import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.ModeSwitch;
 import org.tubrin.core.station.Termination;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
+import org.tubrin.server.station.Alterations;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.store.JsonProblems;
 import tools.jackson.core.JacksonException;
@@ -39,18 +41,29 @@ public class Cards {
 
     private final CardMapper mapper;
     private final Stations stations;
+    private final Alterations alterations;
     private final JsonMapper json;
     /** Rows that were read lately: records do not change. */
     private final ConcurrentLruCache<CardRecord, CardRow> rows = new ConcurrentLruCache<>(MOST_HELD, this::read);
 
-    Cards(CardMapper mapper, Stations stations, JsonMapper json) {
+    Cards(CardMapper mapper, Stations stations, Alterations alterations, JsonMapper json) {
         this.mapper = mapper;
         this.stations = stations;
+        this.alterations = alterations;
         this.json = json;
     }
 
     /** A line of a card; the run that left its newest row is absent where it came from a file. */
     public record Line(CardLine place, @Nullable UUID runId) {}
+
+    /** Returns in words what closed a row: amplifier, load or antenna are no longer what it was tuned with. */
+    Optional<String> closed(List<Alteration> all, CardRow row) {
+        return alterations.closed(all, line(row), row.verifiedAt());
+    }
+
+    private static List<String> line(CardRow row) {
+        return List.of(row.amplifier(), row.termination());
+    }
 
     /** Returns the row of a record; fails with {@link Refused} where its body is not one. */
     public CardRow row(CardRecord record) {
@@ -123,12 +136,15 @@ public class Cards {
                 .toList();
     }
 
-    /** Returns the newest row of each line of an amplifier's band, its mode switch standing as it stands. */
+    /** Returns the newest row of each line of an amplifier's band that still holds, its mode switch standing as it stands. */
     private List<CardRow> rows(Amplifier amplifier, Band band) {
+        List<Alteration> changed = alterations.all();
         return lines(amplifier.name(), band.name()).stream()
                 .map(line -> line.place().newest())
                 .filter(row ->
                         row.switchPosition().equals(amplifier.modeSwitch().map(ModeSwitch::at)))
+                .filter(row ->
+                        Alteration.closing(changed, line(row), row.verifiedAt()).isEmpty())
                 .toList();
     }
 

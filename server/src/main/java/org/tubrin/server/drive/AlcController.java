@@ -17,6 +17,7 @@ import org.tubrin.core.station.Meter;
 import org.tubrin.server.run.LevelProfiles;
 import org.tubrin.server.run.LevelView;
 import org.tubrin.server.run.LevelViewer;
+import org.tubrin.server.station.Alterations;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.words.Words;
 
@@ -27,9 +28,11 @@ public class AlcController {
     private final LevelProfiles profiles;
     private final LevelViewer viewer;
     private final Stations stations;
+    private final Alterations alterations;
     private final Words words;
 
-    AlcController(LevelProfiles profiles, LevelViewer viewer, Stations stations, Words words) {
+    AlcController(LevelProfiles profiles, LevelViewer viewer, Stations stations, Alterations alterations, Words words) {
+        this.alterations = alterations;
         this.stations = stations;
         this.profiles = profiles;
         this.viewer = viewer;
@@ -87,6 +90,10 @@ public class AlcController {
                 viewer.window(kept.profile()).map(LevelView.WindowView::shown).orElse(null),
                 viewer.gauge(kept.profile()).map(LevelView.GaugeView::right).orElse(null),
                 kept.isShut(),
-                kept.isShut() ? words.say("level.shut", args) : null);
+                !kept.isShut()
+                        ? null
+                        : kept.changed()
+                                .map(change -> alterations.said(change) + " " + words.say("level.again"))
+                                .orElseGet(() -> words.say("level.shut", args)));
     }
 }

@@ -143,7 +143,8 @@ class Comparisons {
                 meter.name(),
                 meter.channels().stream()
                         .map(channel -> channel.role() == old.role() ? channel.with(correction) : channel)
-                        .toList());
+                        .toList(),
+                meter.face());
     }
 
     private MeterViews.FoundView view(

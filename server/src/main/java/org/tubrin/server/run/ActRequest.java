@@ -19,7 +19,7 @@ import org.tubrin.core.scope.Waveform;
  * @param expectedSequence where the caller saw the run stand
  * @param act what was done; it says which of the rest must be given
  * @param check for CHECK and LEAVE
- * @param role for READ and RANGE
+ * @param role for READ, UNREAD and RANGE
  * @param control for SET
  * @param sign for SIGN
  * @param text as typed: for READ and SET a number, for RANGE the range, for NOTE and ABANDON words, for WARM the minutes
@@ -85,6 +85,8 @@ public record ActRequest(
         KEY,
         UNKEY,
         READ,
+        /** Leaves a reading of the step in hand out. */
+        UNREAD,
         /** Reads all meters that have a source, over the last half second. */
         TAKE,
         RANGE,

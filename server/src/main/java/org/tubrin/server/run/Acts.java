@@ -20,6 +20,7 @@ import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.Reflection;
 import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.metering.SeenEntry;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
@@ -58,6 +59,7 @@ final class Acts {
             case KEY -> List.of(new RunEvent.Keyed());
             case UNKEY -> List.of(new RunEvent.Unkeyed());
             case READ -> List.of(reading(state, request));
+            case UNREAD -> List.of(new RunEvent.LeftUnread(given("role", request.role())));
             case RANGE ->
                 List.of(new RunEvent.RangeChosen(given("role", request.role()), given("text", request.text())));
             case SET -> List.of(setting(state, given("control", request.control()), given("text", request.text())));
@@ -103,11 +105,13 @@ final class Acts {
         if (converted.isPresent()) {
             return converted.get();
         }
-        double value = NumberEntry.parse(role.name(), text, channel.scaleUnit(), role.mayBeNegative());
+        SeenEntry seen = SeenEntry.parse(role.name(), text, channel.scaleUnit(), role.mayBeNegative());
         String range = state.ranges().getOrDefault(role, channel.ranges().get(0).name());
         String instrument = state.setup().meterFor(role).orElseThrow().name();
         boolean confirmed = Boolean.TRUE.equals(request.confirmed());
-        return new RunEvent.ReadingTaken(new Reading(role, text, value, instrument, range), confirmed);
+        return new RunEvent.ReadingTaken(
+                new Reading(role, text, seen.value(), instrument, range, seen.spread(), OptionalDouble.empty()),
+                confirmed);
     }
 
     /** Returns output that was typed as a voltage on the load, or as forward and reflected power; nothing for plain watts. */

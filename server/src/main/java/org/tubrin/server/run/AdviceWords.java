@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -24,7 +25,6 @@ import org.tubrin.core.run.LoadVolts;
 import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
-import org.tubrin.core.run.Stop;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Stage;
@@ -79,15 +79,41 @@ class AdviceWords {
                 said.to(),
                 said.leftS(),
                 said.missing(),
+                said.code() == MoveCode.ENTER_READINGS || said.code() == MoveCode.SWITCH_AND_READ
+                        ? state.mayLeave()
+                        : List.of(),
+                meterSwitch(said.code(), state),
                 stops(said.code(), state),
                 said.check() != null && said.check().isOfTheSignal() ? said.check() : null);
     }
 
+    private @Nullable String meterSwitch(MoveCode code, RunState state) {
+        return !isPeaking(code)
+                ? null
+                : state.draft()
+                        .meterSwitch()
+                        .map(role -> words.say(
+                                "meterSwitch",
+                                Map.of(
+                                        "instrument",
+                                        state.setup()
+                                                .meterFor(role)
+                                                .orElseThrow()
+                                                .name(),
+                                        "reading",
+                                        words.name(role.name()).toLowerCase(Locale.ROOT))))
+                        .orElse(null);
+    }
+
+    private static boolean isPeaking(MoveCode code) {
+        return code == MoveCode.KEY_AND_PEAK || code == MoveCode.PEAK_AND_READ;
+    }
+
     /** Every move that turns a knob under power carries its stops. */
     private List<RunView.StopView> stops(MoveCode code, RunState state) {
-        return code != MoveCode.KEY_AND_PEAK && code != MoveCode.PEAK_AND_READ
+        return !isPeaking(code)
                 ? List.of()
-                : Stop.of(state.setup(), state.school(), state.ranges()).stream()
+                : state.stopsInView().stream()
                         .map(stop -> {
                             ScaleUnit scale = state.setup()
                                     .channelFor(stop.role())

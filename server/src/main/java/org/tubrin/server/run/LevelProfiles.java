@@ -2,15 +2,18 @@ package org.tubrin.server.run;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.alc.LevelProfile;
 import org.tubrin.core.run.LevelSteps;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
+import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;
+import org.tubrin.server.station.Alterations;
 import org.tubrin.server.station.Stations;
 
 /** Finds the levels into exciters among the runs. */
@@ -18,13 +21,15 @@ import org.tubrin.server.station.Stations;
 public class LevelProfiles {
     private final ToldRuns<Tried> runs;
     private final Stations stations;
+    private final Alterations alterations;
 
-    LevelProfiles(RunMapper runs, RunStore store, Stations stations) {
+    LevelProfiles(RunMapper runs, RunStore store, Stations stations, Alterations alterations) {
         this.runs = new ToldRuns<>(
                 runs,
                 store,
                 run -> LevelSteps.profile(run.setup(), run.steps()).map(profile -> new Tried(run, profile)));
         this.stations = stations;
+        this.alterations = alterations;
     }
 
     private record Tried(RunState run, LevelProfile profile) {}
@@ -36,11 +41,17 @@ public class LevelProfiles {
      * @param run as it stands
      * @param profile what it tells
      * @param firmwareNow of the exciter's record; empty where it says none
+     * @param changed what of the exciter was changed since
      */
-    public record Kept(UUID runId, RunState run, LevelProfile profile, Optional<String> firmwareNow) {
-        /** Returns whether another firmware has shut it. */
+    public record Kept(
+            UUID runId,
+            RunState run,
+            LevelProfile profile,
+            Optional<String> firmwareNow,
+            Optional<Alteration> changed) {
+        /** Returns whether another firmware or another change of the exciter has shut it. */
         public boolean isShut() {
-            return !run.setup().exciter().firmware().equals(firmwareNow);
+            return changed.isPresent() || !run.setup().exciter().firmware().equals(firmwareNow);
         }
 
         boolean isOf(String exciter, Mode mode) {
@@ -55,8 +66,9 @@ public class LevelProfiles {
                 .filter(Exciter.class::isInstance)
                 .map(Exciter.class::cast)
                 .toList();
+        List<Alteration> changed = alterations.all();
         return runs.newest(School.ALC, ToldRuns.MOST).stream()
-                .map(told -> kept(told, exciters))
+                .map(told -> kept(told, exciters, changed))
                 .toList();
     }
 
@@ -72,7 +84,7 @@ public class LevelProfiles {
     }
 
     /** An exciter that is no longer in the station has the firmware that it had. */
-    private static Kept kept(ToldRuns.Told<Tried> told, List<Exciter> exciters) {
+    private static Kept kept(ToldRuns.Told<Tried> told, List<Exciter> exciters, List<Alteration> changed) {
         Tried tried = told.told();
         Exciter then = tried.run().setup().exciter();
         Optional<String> now = exciters.stream()
@@ -80,6 +92,11 @@ public class LevelProfiles {
                 .findFirst()
                 .orElse(then)
                 .firmware();
-        return new Kept(told.runId(), tried.run(), tried.profile(), now);
+        return new Kept(
+                told.runId(),
+                tried.run(),
+                tried.profile(),
+                now,
+                Alteration.closing(changed, Set.of(then.name()), tried.run().lastAt()));
     }
 }

@@ -322,6 +322,11 @@ class LiveActs {
         }
 
         @Override
+        public Runnable leftUnread(RunEvent.LeftUnread leftUnread) {
+            return LiveActs::nothing;
+        }
+
+        @Override
         public Runnable rangeChosen(RunEvent.RangeChosen rangeChosen) {
             return rangeChosen.role() == ReadingRole.OUTPUT
                     ? () -> range(setup, rangeChosen.range())

@@ -12,6 +12,7 @@ public enum MoveCode {
     KEY_AND_PEAK,
     PEAK_AND_READ,
     KEY_AND_READ,
+    SWITCH_AND_READ,
     READ_OFF,
     ADJUST,
     TURN_DOWN,

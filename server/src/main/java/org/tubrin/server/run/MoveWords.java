@@ -122,7 +122,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
         args.put("aim", peak.aim().name());
         args.put("how", peak.order().size() > 1 ? "all" : "plate");
         peak.targetA().ifPresent(target -> args.put("target", Figures.plain(target, 3)));
-        return said(MoveCode.KEY_AND_PEAK);
+        return reads(MoveCode.KEY_AND_PEAK, state.draft().inView());
     }
 
     @Override
@@ -141,6 +141,13 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
                 .ifPresent(volts -> args.put("expect", Levels.volts(volts)));
         state.draft().position(Control.LEVEL).ifPresent(level -> args.put("level", LevelViewer.percent(level)));
         return said(MoveCode.KEY_AND_READ);
+    }
+
+    @Override
+    public Said switchAndRead(Move.SwitchAndRead read) {
+        args.put("instrument", read.instrument());
+        args.put("reading", words.name(read.role().name()).toLowerCase(Locale.ROOT));
+        return reads(MoveCode.SWITCH_AND_READ, List.of(read.role()));
     }
 
     @Override

@@ -157,6 +157,7 @@ public record RunView(
             @Nullable Figure sag,
             @Nullable Advice expected,
             boolean complete,
+            List<ReadingRole> unread,
             List<Sign.Code> signs,
             List<RunLive.ExpectedCell> twin) {
 
@@ -164,7 +165,13 @@ public record RunView(
         public record Advice(double leastW, double mostW) {}
     }
 
-    /** The next move. */
+    /**
+     * The next move.
+     *
+     * @param missing what it reads, or looks at again
+     * @param mayLeave which of them the step can do without
+     * @param meterSwitch where the switch of a panel meter goes; absent where no meter has one
+     */
     public record AdviceView(
             MoveCode move,
             String sentence,
@@ -179,6 +186,8 @@ public record RunView(
             @Nullable Double to,
             @Nullable Double leftS,
             List<ReadingRole> missing,
+            List<ReadingRole> mayLeave,
+            @Nullable String meterSwitch,
             List<StopView> stops,
             @Nullable Check onSignal) {}
 

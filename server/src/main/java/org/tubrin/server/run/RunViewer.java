@@ -484,7 +484,7 @@ class RunViewer {
         }
         return profiles.of(setup.exciter().name(), row.mode(), setup.band())
                 .map(kept -> kept.isShut()
-                        ? words.say("level.guard.shut")
+                        ? words.say(kept.changed().isPresent() ? "level.guard.changed" : "level.guard.shut")
                         : levels.brief(kept.profile()).orElse(null))
                 .orElse(words.say("level.guard.none"));
     }

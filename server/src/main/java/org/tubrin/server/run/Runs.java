@@ -220,7 +220,7 @@ public class Runs {
                 request.band(),
                 frequencyHz,
                 request.school(),
-                known.orElseGet(() -> unknown((Stage.Tubes) amplifier.stage())),
+                known.orElseGet(() -> Preset.unknown((Stage.Tubes) amplifier.stage())),
                 request.source() == ReadingSource.BENCH
                         ? live.benchWarmUpSpeed().map(settings::withWarmUpSpeed).orElse(settings)
                         : request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()),
@@ -297,13 +297,5 @@ public class Runs {
 
     private static Preset fromChart(ChartRow row) {
         return new Preset(row.plate(), row.load(), Preset.Source.CHART);
-    }
-
-    private static Preset unknown(Stage.Tubes tubes) {
-        double middle = (tubes.plate().least() + tubes.plate().most()) / 2;
-        double heavyEnd = tubes.loadSense().heavierSign() > 0
-                ? tubes.load().most()
-                : tubes.load().least();
-        return new Preset(middle, heavyEnd, Preset.Source.NONE);
     }
 }

@@ -15,6 +15,7 @@ import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.metering.SeenEntry;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.run.Control;
@@ -102,6 +103,7 @@ class StepViewer {
                 expected.map(one -> new RunView.StepView.Advice(one.leastW(), one.mostW()))
                         .orElse(null),
                 step.isComplete(),
+                List.copyOf(step.unread()),
                 Signs.of(step, before).stream().map(Sign::code).toList(),
                 twin.of(step));
     }
@@ -165,8 +167,14 @@ class StepViewer {
                         .orElse(null);
     }
 
-    /** Returns the number as typed, or turned into the unit of the scale where it was typed with another. */
+    /** Returns the number as typed, or turned into the unit of the scale where it was typed with another; of a span both ends. */
     private static String shown(Reading reading, ScaleUnit scale) {
+        Optional<SeenEntry> span = SeenEntry.spanOf(reading);
+        if (span.isPresent()) {
+            return Figures.plain(span.get().low() / scale.inUnit(), 5)
+                    + "\u2013"
+                    + Figures.plain(span.get().high() / scale.inUnit(), 5);
+        }
         String typed = reading.textAsTyped().strip();
         return typed.matches("[0-9]+([.,][0-9]+)?")
                 ? typed.replace(',', '.')

@@ -232,6 +232,7 @@ public class CoreJson {
         @JsonSubTypes.Type(value = RunEvent.Keyed.class, name = "keyed"),
         @JsonSubTypes.Type(value = RunEvent.Unkeyed.class, name = "unkeyed"),
         @JsonSubTypes.Type(value = RunEvent.ReadingTaken.class, name = "readingTaken"),
+        @JsonSubTypes.Type(value = RunEvent.LeftUnread.class, name = "leftUnread"),
         @JsonSubTypes.Type(value = RunEvent.RangeChosen.class, name = "rangeChosen"),
         @JsonSubTypes.Type(value = RunEvent.DialMoved.class, name = "dialMoved"),
         @JsonSubTypes.Type(value = RunEvent.TriedAgain.class, name = "triedAgain"),

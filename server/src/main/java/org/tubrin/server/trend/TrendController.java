@@ -16,6 +16,7 @@ import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.trend.Change;
 import org.tubrin.core.trend.RunFigures;
@@ -25,6 +26,7 @@ import org.tubrin.server.run.RunCounts;
 import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunPlace;
 import org.tubrin.server.run.RunStore;
+import org.tubrin.server.station.Alterations;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -40,15 +42,17 @@ public class TrendController {
     private final RunStore store;
     private final RunMapper runs;
     private final RunCounts runCounts;
+    private final Alterations alterations;
     private final Words words;
 
     /** What was found; with another run, begun or ended, it is found anew. */
     private final ConcurrentLruCache<Asked, TrendViews.TrendsView> found =
             new ConcurrentLruCache<>(MOST_KEPT, this::find);
 
-    private record Asked(String amplifier, Band band, String termination, long changes) {}
+    private record Asked(String amplifier, Band band, String termination, long changes, Optional<Alteration> since) {}
 
-    TrendController(RunStore store, RunMapper runs, RunCounts runCounts, Words words) {
+    TrendController(RunStore store, RunMapper runs, RunCounts runCounts, Alterations alterations, Words words) {
+        this.alterations = alterations;
         this.runCounts = runCounts;
         this.store = store;
         this.runs = runs;
@@ -77,17 +81,28 @@ public class TrendController {
     @GetMapping("/trends")
     TrendViews.TrendsView trends(
             @RequestParam String amplifier, @RequestParam Band band, @RequestParam String termination) {
-        return found.get(new Asked(amplifier, band, termination, runs.changes()));
+        Optional<Alteration> since = Alteration.last(alterations.all(), List.of(amplifier, termination));
+        return found.get(new Asked(amplifier, band, termination, runs.changes(), since));
     }
 
     private TrendViews.TrendsView find(Asked asked) {
-        List<RunFigures> figures = store.figures(asked.amplifier(), asked.band().name(), asked.termination());
+        List<RunFigures> all = store.figures(asked.amplifier(), asked.band().name(), asked.termination());
+        List<RunFigures> figures = all.stream()
+                .filter(one -> asked.since()
+                        .filter(change -> one.at().isBefore(change.at()))
+                        .isEmpty())
+                .toList();
         Map<String, Object> args = Map.of(
                 "drive", Figures.plain(Series.comparedDriveW(figures), 1),
                 "output", Figures.plain(Series.comparedOutputW(figures), 0));
         return new TrendViews.TrendsView(
                 Series.of(figures).stream().map(series -> view(series, args)).toList(),
-                words.say("trend.test", Map.of("least", Series.LEAST_RUNS)));
+                words.say("trend.test", Map.of("least", Series.LEAST_RUNS)),
+                asked.since()
+                        .map(change -> words.say(
+                                "trend.since",
+                                Map.of("change", alterations.said(change), "before", all.size() - figures.size())))
+                        .orElse(null));
     }
 
     private TrendViews.SeriesView view(Series series, Map<String, Object> args) {

@@ -27,8 +27,9 @@ public final class TrendViews {
             String says,
             @Nullable String look) {}
 
-    /** The figures of a place, and the test by which a change is told. */
-    public record TrendsView(List<SeriesView> series, String test) {}
+    /** The figures of a place, the test by which a change is told, and the change of the station since which they count. */
+    public record TrendsView(
+            List<SeriesView> series, String test, @Nullable String since) {}
 
     /** A value, and what the changes found have there; in the unit shown. */
     public record PointView(Instant at, double value, double line) {}

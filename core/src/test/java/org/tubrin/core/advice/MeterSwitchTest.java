@@ -1,0 +1,156 @@
+package org.tubrin.core.advice;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.util.List;
+import java.util.Optional;
+import org.testng.annotations.Test;
+import org.tubrin.core.Sample;
+import org.tubrin.core.metering.MeterFace;
+import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.ProblemCode;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.run.Control;
+import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.Stop;
+import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.station.Meter;
+
+/** A climb with less than a full panel: one meter with a switch, or none but for output. */
+public class MeterSwitchTest {
+    private static final Meter ONE_METER =
+            new Meter("Panel", Sample.PANEL.channels(), Optional.of(MeterFace.ONE_AT_A_TIME));
+
+    private static TuneSetup setup(School school, Meter... meters) {
+        TuneSetup known = Sample.setup();
+        return new TuneSetup(
+                known.station(),
+                known.amplifier(),
+                known.exciter(),
+                known.carrier(),
+                List.of(meters),
+                known.termination(),
+                known.band(),
+                known.frequencyHz(),
+                school,
+                known.preset(),
+                known.settings(),
+                known.source(),
+                known.pad(),
+                known.practice());
+    }
+
+    private static Climber climber() {
+        return new Climber(setup(School.PEAK_THEN_HEAVIER, Sample.FATHOM, ONE_METER))
+                .isReady()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"));
+    }
+
+    /** A step low down: output and plate current. */
+    private static Climber low(Climber climber, double driveW, double load, double outputW, double plateA) {
+        return climber.moves(Control.DRIVE, driveW)
+                .moves(Control.PLATE, 5.1)
+                .moves(Control.LOAD, load)
+                .keysFor(3)
+                .reads(ReadingRole.OUTPUT, outputW)
+                .reads(ReadingRole.PLATE_CURRENT, plateA)
+                .does(new RunEvent.StepRecorded())
+                .waits(6);
+    }
+
+    @Test
+    public void lowDownPlateCurrentIsAllThatIsAsked() {
+        Climber climber =
+                climber().moves(Control.DRIVE, 4.4).moves(Control.PLATE, 5.1).moves(Control.LOAD, 2);
+        assertEquals(climber.state().draft().inView(), List.of(ReadingRole.OUTPUT, ReadingRole.PLATE_CURRENT));
+        climber.keysFor(3).reads(ReadingRole.OUTPUT, 110).reads(ReadingRole.PLATE_CURRENT, 0.17);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+        assertEquals(climber.advice().cautions(), List.of(), "no grid current shows there that could be missed");
+    }
+
+    @Test
+    public void fromWhereGridCurrentShowsItIsKeyedOnceMoreForEachPosition() {
+        Climber climber = low(low(climber(), 8.8, 2, 200, 0.21), 17.5, 2.5, 385, 0.29)
+                .moves(Control.LOAD, 3)
+                .moves(Control.DRIVE, 35);
+        assertEquals(climber.state().draft().meterSwitch(), Optional.of(ReadingRole.GRID_CURRENT));
+        List<Stop> stops = climber.state().stopsInView();
+        assertTrue(stops.stream().anyMatch(stop -> stop.role() == ReadingRole.GRID_CURRENT));
+        assertFalse(stops.stream().anyMatch(stop -> stop.role() == ReadingRole.PLATE_CURRENT), "it is not in view");
+        climber.keysFor(4);
+        assertEquals(
+                climber.advice().move(), new Move.EnterReadings(List.of(ReadingRole.OUTPUT, ReadingRole.GRID_CURRENT)));
+        climber.reads(ReadingRole.OUTPUT, 640).reads(ReadingRole.GRID_CURRENT, 0.09);
+        assertTrue(climber.advice().move() instanceof Move.Rest, "one key-down after the other, with rest between");
+        climber.waits(6);
+        assertEquals(climber.advice().move(), new Move.SwitchAndRead("Panel", ReadingRole.PLATE_CURRENT, 35));
+        climber.does(new RunEvent.Keyed());
+        assertEquals(climber.advice().reason(), Reason.ONE_METER_READ);
+        climber.waits(1).does(new RunEvent.Unkeyed()).reads(ReadingRole.PLATE_CURRENT, 0.42);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+        climber.does(new RunEvent.StepRecorded()).moves(Control.LOAD, 4).moves(Control.DRIVE, 70);
+        assertTrue(climber.state().draft().missing().contains(ReadingRole.PLATE_VOLTAGE), "read at the last step");
+    }
+
+    @Test
+    public void whatIsNotReadIsSaidAndNotDemanded() {
+        Climber climber = low(low(climber(), 8.8, 2, 200, 0.21), 17.5, 2.5, 385, 0.29)
+                .moves(Control.LOAD, 3)
+                .moves(Control.DRIVE, 35)
+                .keysFor(4)
+                .reads(ReadingRole.OUTPUT, 640)
+                .does(new RunEvent.LeftUnread(ReadingRole.GRID_CURRENT))
+                .waits(6);
+        assertEquals(
+                ((Move.SwitchAndRead) climber.advice().move()).role(), ReadingRole.PLATE_CURRENT, "the next position");
+        climber.does(new RunEvent.LeftUnread(ReadingRole.PLATE_CURRENT));
+        Advice record = climber.advice();
+        assertTrue(record.move() instanceof Move.RecordStep, record.toString());
+        assertEquals(record.cautions(), List.of(Caution.GRID_UNREAD, Caution.PLATE_UNREAD));
+        climber.reads(ReadingRole.GRID_CURRENT, 0.09);
+        assertEquals(climber.advice().cautions(), List.of(Caution.PLATE_UNREAD), "read after all");
+        List<Problem> refused = climber.refusals(new RunEvent.LeftUnread(ReadingRole.OUTPUT));
+        assertEquals(refused.get(0).code(), ProblemCode.UNKNOWN_NAME, "without output there is nothing to go by");
+    }
+
+    @Test
+    public void aWattmeterAloneIsEnoughToPeakBy() {
+        Climber climber = new Climber(setup(School.PEAK_THEN_HEAVIER, Sample.FATHOM));
+        assertTrue(climber.advice().cautions().containsAll(List.of(Caution.GRID_UNREAD, Caution.PLATE_UNREAD)));
+        climber.isReady()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
+                .moves(Control.DRIVE, 4.4)
+                .moves(Control.PLATE, 5.1)
+                .moves(Control.LOAD, 2)
+                .keysFor(3)
+                .reads(ReadingRole.OUTPUT, 110);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+        climber.does(new RunEvent.StepRecorded()).waits(6);
+        assertTrue(
+                climber.advice().move() instanceof Move.Turn, climber.advice().toString());
+        assertEquals(
+                climber.refusals(new RunEvent.SchoolChosen(School.DIP_AND_LOAD))
+                        .get(0)
+                        .code(),
+                ProblemCode.NO_CHANNEL);
+        for (School school : List.of(School.DIP_AND_LOAD, School.GRID_TARGET)) {
+            assertEquals(
+                    expectThrows(Refused.class, () -> setup(school, Sample.FATHOM))
+                            .problems()
+                            .get(0)
+                            .code(),
+                    ProblemCode.NO_CHANNEL);
+        }
+    }
+}
