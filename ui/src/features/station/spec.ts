@@ -316,6 +316,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
     fresh: {
       kind: 'meter',
       name: '',
+      face: 'ALL_AT_ONCE',
       channels: [
         {
           role: 'OUTPUT',
@@ -334,7 +335,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
         path: 'face',
         label: 'All that it reads is seen',
         options: [
-          ['', 'at once'],
+          ['ALL_AT_ONCE', 'at once'],
           ['ONE_AT_A_TIME', 'one at a time, by its switch'],
         ],
       },

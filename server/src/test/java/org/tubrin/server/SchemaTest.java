@@ -16,6 +16,7 @@ import org.tubrin.core.hv.Bank;
 import org.tubrin.core.hv.HighVoltage;
 import org.tubrin.core.hv.Rectifier;
 import org.tubrin.core.metering.Indication;
+import org.tubrin.core.metering.MeterFace;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
@@ -26,6 +27,7 @@ import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Battery;
@@ -130,6 +132,8 @@ public class SchemaTest {
             {ReadingRole.values(), "/$defs/channel/properties/role"},
             {ScaleUnit.values(), "/$defs/channel/properties/scaleUnit"},
             {Indication.values(), "/$defs/channel/properties/indication"},
+            {MeterFace.values(), "/$defs/meter/properties/face/anyOf/0"},
+            {Alteration.Part.values(), "/properties/alterations/anyOf/0/items/properties/part"},
             {School.values(), "/$defs/setup/properties/school"},
             {Check.values(), "/$defs/event/oneOf/1/properties/check"},
             {org.tubrin.core.run.Control.values(), "/$defs/event/oneOf/7/properties/control"},

@@ -28,7 +28,7 @@ public class ServerRoomsTest {
             entry("meter", "station", "web", "words"),
             entry("run", "card", "feed", "station", "store", "web", "words"),
             entry("supply", "feed", "station", "store", "web", "words", "run"),
-            entry("trend", "run", "web", "words"),
+            entry("trend", "run", "station", "web", "words"),
             entry("drive", "run", "station", "web", "words"),
             entry("twin", "feed", "run", "station", "web", "words"),
             entry("backup", "store", "web"),

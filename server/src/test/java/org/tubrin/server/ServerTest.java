@@ -93,6 +93,10 @@ public abstract class ServerTest extends AbstractTestNGSpringContextTests {
         return body instanceof String raw ? raw : JSON.writeValueAsString(body);
     }
 
+    protected Reply delete(String path) {
+        return call(request(path).DELETE());
+    }
+
     protected Reply call(HttpRequest.Builder request) {
         try {
             HttpResponse<String> response = HTTP.send(request.build(), HttpResponse.BodyHandlers.ofString());

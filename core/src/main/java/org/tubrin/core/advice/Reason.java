@@ -9,6 +9,8 @@ public enum Reason {
     PRESET_FROM_CHART(Rule.PRESET),
     PRESET_FROM_TWIN(Rule.PRESET),
     PRESET_UNKNOWN(Rule.PRESET),
+    /** No output where it was looked for: the next place of PLATE. */
+    SEEK_PLATE(Rule.PRESET),
     FIRST_STEP_LOW(Rule.CLIMB),
     DOUBLE_DRIVE(Rule.CLIMB),
     RAISE_AFTER_FIRST(Rule.CLIMB),

@@ -1,5 +1,6 @@
 package org.tubrin.core.advice;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.budget.LimitKind;
@@ -18,6 +19,7 @@ import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.signs.Evidence;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.signs.Signs;
+import org.tubrin.core.tank.Dial;
 
 /** What to do about a sign of the step in hand; nothing where the signs let the step be recorded. */
 final class SignAdvice {
@@ -29,6 +31,11 @@ final class SignAdvice {
     private static final int RUNGS_AFTER_TRIP = 2;
 
     private static final double LOST_MARKS = 0.8;
+
+    private static final double LEAST_GAIN = 2;
+
+    /** So far to either side a key-down finds a peak. */
+    private static final double SEEK_MARKS = 2;
 
     /** By so much of itself a grid's current falls for each mark heavier. */
     private static final double CURRENT_PER_MARK = 0.25;
@@ -62,7 +69,23 @@ final class SignAdvice {
         List<Sign> signs = Signs.of(draft, state.lastStep());
         return signs.stream()
                 .flatMap(sign -> mend(sign).map(advice -> advice.about(sign.code())).stream())
-                .findFirst();
+                .findFirst()
+                .or(this::withoutOutput);
+    }
+
+    /** A first step that brings less than twice its drive is no step: nothing is amplified there, and more drive is no remedy. */
+    private Optional<Advice> withoutOutput() {
+        boolean isFirst = setup.stage().isTuned() && state.steps().isEmpty();
+        boolean amplifies = draft.measured(ReadingRole.OUTPUT)
+                .filter(output -> output.value() < LEAST_GAIN * draft.driveW().value())
+                .isEmpty();
+        return !isFirst || amplifies
+                ? Optional.empty()
+                : seek().or(() -> draft.confirmed().contains(ReadingRole.OUTPUT)
+                                || state.keyDownsInStep()
+                                        >= MOST_PEAKINGS + seekPlaces().size()
+                        ? Optional.empty()
+                        : Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
     }
 
     /** A key-down that came to a stop before all was read says enough. */
@@ -132,8 +155,9 @@ final class SignAdvice {
     private Optional<Advice> mend(Sign sign) {
         double step = setup.settings().finishMarks();
         return switch (sign.code()) {
-            case PLATE_CURRENT_WITHOUT_OUTPUT -> Optional.of(offResonance());
-            case METERS_STILL -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES));
+            case PLATE_CURRENT_WITHOUT_OUTPUT -> seek().or(() -> Optional.of(offResonance()));
+            case METERS_STILL ->
+                seek().or(() -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
             case GRID_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.GRID_CURRENT_OVER));
             case SCREEN_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.TOO_LIGHT));
             case COUPLED_TOO_LIGHTLY -> tooLight(sign, step);
@@ -198,6 +222,34 @@ final class SignAdvice {
         double step = setup.settings().finishMarks();
         double marks = Math.log(beyond.found().value() / (MARGIN * beyond.bound())) / CURRENT_PER_MARK;
         return Math.max(step, Math.min(MOST_STEPS_HEAVIER * step, marks));
+    }
+
+    /** Where nobody knows where PLATE belongs, it is looked for over the whole dial, from its middle out, at the first drive. */
+    private Optional<Advice> seek() {
+        List<Double> places = seekPlaces();
+        int tried = state.keyDownsInStep();
+        return tried < 1 || tried > places.size()
+                ? Optional.empty()
+                : Optional.of(Advice.striking(
+                        new Move.SetDials(
+                                setup.tubes().plate().turned(places.get(tried - 1), 0),
+                                draft.position(Control.LOAD)
+                                        .orElse(setup.preset().load()),
+                                Preset.Source.NONE),
+                        Reason.SEEK_PLATE));
+    }
+
+    private List<Double> seekPlaces() {
+        List<Double> places = new ArrayList<>();
+        if (setup.preset().source() == Preset.Source.NONE && state.steps().isEmpty()) {
+            Dial dial = setup.tubes().plate();
+            double stride = SEEK_MARKS * dial.markStep();
+            for (double off = stride; off < (dial.most() - dial.least()) / 2; off += stride) {
+                places.add(setup.preset().plate() - off);
+                places.add(setup.preset().plate() + off);
+            }
+        }
+        return places;
     }
 
     /** Where working through it did not help, the dials may have gone far astray: from the start again. */

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
@@ -15,6 +16,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Stop;
@@ -152,5 +154,23 @@ public class MeterSwitchTest {
                             .code(),
                     ProblemCode.NO_CHANNEL);
         }
+    }
+
+    /** Without chart, card or twin: PLATE is looked for over the dial before any more drive. */
+    @Test
+    public void whereNobodyKnowsTheDialsPlateIsLookedFor() {
+        TuneSetup known = Sample.setup();
+        Climber climber = new Climber(known.withPreset(Preset.unknown(known.tubes()))).isReady();
+        List<Double> places = new ArrayList<>();
+        for (int i = 0; i < 5; i++) {
+            Following.events(climber.advice(), climber.now).forEach(climber::does);
+            if (i == 0) {
+                climber.moves(Control.DRIVE, 4.4);
+            }
+            places.add(climber.state().draft().position(Control.PLATE).orElseThrow());
+            climber.waits(10).keysFor(3).reads(0, 0.2, 0, 2700);
+        }
+        assertEquals(places, List.of(5.0, 3.0, 7.0, 1.0, 9.0));
+        assertTrue(climber.advice().move() instanceof Move.WorkThrough, "then something else is wrong");
     }
 }
