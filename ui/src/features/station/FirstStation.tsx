@@ -31,6 +31,8 @@ export function FirstStation() {
   const asking = (told: Answers) => ({
     queryKey: ['first-station', told],
     queryFn: () => ask(client.POST('/api/first-station/questions', { body: { answers: told } })),
+    // A refusal is said at once.
+    retry: false,
   });
   const view = useQuery({ ...asking(answers), placeholderData: (before: FirstStationView | undefined) => before });
   // An answer counts once it was taken; one that is refused stays in its field.
@@ -281,9 +283,7 @@ function Stairs({ view }: { view: FirstStationView }) {
             <li
               key={one.what}
               style={{ marginLeft: `${index * 2.5}rem` }}
-              className={`border-b-2 pt-5 pb-1 pl-2 ${index > 0 ? 'border-l-2' : ''} ${
-                whole ? 'border-ink' : 'border-rule border-dotted'
-              }`}
+              className={`border-t-2 border-l-2 pt-1 pb-5 pl-2 ${whole ? 'border-ink' : 'border-rule border-dotted'}`}
             >
               <span className={`head block ${one.what === 'TWIN' ? 'text-twin' : whole ? '' : 'text-soft'}`}>
                 {one.name}
@@ -313,7 +313,7 @@ function Answered({ view }: { view: FirstStationView }) {
   }
   return (
     <Sheet title="Answered">
-      <dl className="grid gap-x-6 gap-y-2 sm:grid-cols-4">
+      <dl className="grid grid-cols-2 gap-x-6 gap-y-2 wide:grid-cols-4">
         {view.answers.map((one) => (
           <div key={one.code} className="border-t border-hair pt-1">
             <dt className="text-13 text-soft">{one.label}</dt>

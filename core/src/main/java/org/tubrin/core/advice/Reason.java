@@ -11,6 +11,9 @@ public enum Reason {
     PRESET_UNKNOWN(Rule.PRESET),
     /** No output where it was looked for: the next place of PLATE. */
     SEEK_PLATE(Rule.PRESET),
+    SEEK_LOAD(Rule.PRESET),
+    /** Off resonance, and nobody knows better dials than those of the step before. */
+    BACK_TO_STEP(Rule.PRESET),
     FIRST_STEP_LOW(Rule.CLIMB),
     DOUBLE_DRIVE(Rule.CLIMB),
     RAISE_AFTER_FIRST(Rule.CLIMB),

@@ -34,6 +34,11 @@ final class SignAdvice {
 
     private static final double LEAST_GAIN = 2;
 
+    /** Low down a stage that is loaded well gives more than in proportion to its claim. */
+    private static final double CLAIMED_SHARE = 0.6;
+
+    private static final int MOST_SEEKINGS = 12;
+
     /** So far to either side a key-down finds a peak. */
     private static final double SEEK_MARKS = 2;
 
@@ -70,7 +75,8 @@ final class SignAdvice {
         return signs.stream()
                 .flatMap(sign -> mend(sign).map(advice -> advice.about(sign.code())).stream())
                 .findFirst()
-                .or(this::withoutOutput);
+                .or(this::withoutOutput)
+                .or(this::seekLoad);
     }
 
     /** A first step that brings less than twice its drive is no step: nothing is amplified there, and more drive is no remedy. */
@@ -224,6 +230,22 @@ final class SignAdvice {
         return Math.max(step, Math.min(MOST_STEPS_HEAVIER * step, marks));
     }
 
+    /** Where nobody knows where LOAD belongs either, it comes from its heavy end by big marks, until the output is about in proportion. */
+    private Optional<Advice> seekLoad() {
+        boolean unknown = setup.preset().source() == Preset.Source.NONE
+                && setup.stage().isTuned()
+                && state.steps().isEmpty();
+        double claimedW = setup.amplifier().ratedOutputW()
+                * draft.driveW().value()
+                / setup.amplifier().driveLimitW();
+        boolean little = draft.measured(ReadingRole.OUTPUT)
+                .filter(output -> output.value() < CLAIMED_SHARE * claimedW)
+                .isPresent();
+        return unknown && little && state.keyDownsInStep() < MOST_SEEKINGS
+                ? heavier(-SEEK_MARKS, Reason.SEEK_LOAD)
+                : Optional.empty();
+    }
+
     /** Where nobody knows where PLATE belongs, it is looked for over the whole dial, from its middle out, at the first drive. */
     private Optional<Advice> seek() {
         List<Double> places = seekPlaces();
@@ -255,6 +277,15 @@ final class SignAdvice {
     /** Where working through it did not help, the dials may have gone far astray: from the start again. */
     private Advice offResonance() {
         Preset preset = setup.preset();
+        Optional<Step> last = state.lastStep().filter(step -> preset.source() == Preset.Source.NONE);
+        if (last.isPresent() && state.keyDownsInStep() < MOST_PEAKINGS) {
+            return Advice.striking(
+                    new Move.SetDials(
+                            last.get().position(Control.PLATE).orElseThrow(),
+                            last.get().position(Control.LOAD).orElseThrow(),
+                            Preset.Source.NONE),
+                    Reason.BACK_TO_STEP);
+        }
         boolean astray = state.keyDownsInStep() >= MOST_PEAKINGS && preset.source() != Preset.Source.NONE;
         return astray
                 ? Advice.striking(

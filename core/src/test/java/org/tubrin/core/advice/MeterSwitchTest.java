@@ -173,4 +173,20 @@ public class MeterSwitchTest {
         assertEquals(places, List.of(5.0, 3.0, 7.0, 1.0, 9.0));
         assertTrue(climber.advice().move() instanceof Move.WorkThrough, "then something else is wrong");
     }
+
+    @Test
+    public void whereNobodyKnowsTheDialsLoadComesFromItsHeavyEnd() {
+        TuneSetup known = Sample.setup();
+        Climber climber = new Climber(known.withPreset(Preset.unknown(known.tubes()))).isReady();
+        Following.events(climber.advice(), climber.now).forEach(climber::does);
+        climber.moves(Control.DRIVE, 4.4).waits(10).keysFor(3).reads(18, 0.2, 0, 2700);
+        Advice lighter = climber.advice();
+        assertEquals(lighter.reason(), Reason.SEEK_LOAD);
+        assertEquals(((Move.Turn) lighter.move()).to(), 8, 1e-9);
+        Following.events(lighter, climber.now).forEach(climber::does);
+        climber.waits(10).keysFor(3).reads(80, 0.19, 0.004, 2700);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+    }
 }
