@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask, client, type FirstStationRequest, type FirstStationView, Refusal } from '../../api';
-import { Answer, Sheet, Trouble, useKeys } from '../../parts';
+import { Answer, Sheet, Trouble } from '../../parts';
 import { Button, Input, Label } from '../../parts/ui';
 
 type Answers = FirstStationRequest['answers'];
@@ -127,6 +127,17 @@ function Topics({ view }: { view: FirstStationView }) {
   );
 }
 
+type Keys = Record<string, () => void>;
+
+/** Keys of the sheet itself, before those of the whole page; no unit has their letters, so that they act from within the field too. */
+const pressing = (keys: Keys) => (event: KeyboardEvent) => {
+  const act = keys[event.key];
+  const presses = event.key === 'Enter' && event.target instanceof HTMLButtonElement;
+  if (!act || presses || event.ctrlKey || event.metaKey || event.altKey) return;
+  event.preventDefault();
+  act();
+};
+
 interface QuestionProps {
   view: FirstStationView;
   question: NonNullable<FirstStationView['next']>;
@@ -147,22 +158,19 @@ function Question({ view, question, again, refused, busy, onAnswer, onBack }: Qu
   const answer = (given: string) => !busy && onAnswer(given);
   const unknown = () => answer('');
   const next = () => text.trim() !== '' && answer(text);
-  useKeys({
+  const keys: Keys = {
+    Enter: () => !chooses && next(),
     u: unknown,
     b: () => onBack?.(),
-    Enter: () => !chooses && next(),
-    ...Object.fromEntries(question.choices.map((one, index) => [String(index + 1), () => answer(one.code)])),
-  });
-  // No unit has these letters, so that they can act from within the field too.
-  const onKeyDown = (event: KeyboardEvent) => {
-    const acts: Record<string, () => void> = { Enter: next, u: unknown, b: () => onBack?.() };
-    const act = acts[event.key];
-    if (!act || event.ctrlKey || event.metaKey) return;
-    event.preventDefault();
-    act();
+    ...Object.fromEntries(chooses ? question.choices.map((one, i) => [String(i + 1), () => answer(one.code)]) : []),
   };
   return (
-    <section className="sheet border-l-4 border-l-act px-8 py-6" aria-labelledby="question" data-part="question">
+    <section
+      className="sheet border-l-4 border-l-act px-8 py-6"
+      aria-labelledby="question"
+      data-part="question"
+      onKeyDown={pressing(keys)}
+    >
       <p className="text-13 text-soft">
         Question {view.number} of about {view.of} · {question.topic}
       </p>
@@ -200,7 +208,6 @@ function Question({ view, question, again, refused, busy, onAnswer, onBack }: Qu
             aria-invalid={problem !== undefined}
             aria-describedby="about-answer"
             onChange={(event) => setText(event.target.value)}
-            onKeyDown={onKeyDown}
           />
           <span className="text-18 text-soft">{question.unit}</span>
           {question.usual && <span className="figure text-twin italic">{question.usual}</span>}
@@ -241,11 +248,16 @@ interface DoneProps {
 function Done({ view, making, error, make, back }: DoneProps) {
   const head = useRef<HTMLHeadingElement>(null);
   useEffect(() => head.current?.focus(), []);
-  useKeys({ Enter: () => !making && make(), b: back });
+  const keys: Keys = { Enter: () => !making && make(), b: back };
   const unknown = view.answers.filter((one) => !one.known && one.about !== 'TWIN');
   const twin = view.enough.find((one) => one.what === 'TWIN');
   return (
-    <section className="sheet border-l-4 border-l-act px-8 py-6" aria-labelledby="done" data-part="question">
+    <section
+      className="sheet border-l-4 border-l-act px-8 py-6"
+      aria-labelledby="done"
+      data-part="question"
+      onKeyDown={pressing(keys)}
+    >
       <h1 id="done" ref={head} tabIndex={-1} className="text-27 leading-head outline-none">
         Enough for a first climb
       </h1>

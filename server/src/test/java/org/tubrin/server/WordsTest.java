@@ -126,6 +126,7 @@ public class WordsTest {
         add(wanted, "ask.*.label", Question.values());
         add(wanted, "first.topic.*", Question.Topic.values());
         add(wanted, "enough.*", Enough.For.values());
+        add(wanted, "first.unknown.*", new Question[] {Question.KIND, Question.HEAVIER, Question.PANEL});
         for (Question question : Question.values()) {
             question.choices().forEach(code -> wanted.add("pick." + code));
         }

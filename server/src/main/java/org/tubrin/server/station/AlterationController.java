@@ -1,6 +1,7 @@
 package org.tubrin.server.station;
 
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -25,6 +26,8 @@ import org.tubrin.server.words.Words;
 @RestController
 @RequestMapping("/api/alterations")
 public class AlterationController {
+    private static final int NOTHING_RESTS = 3;
+
     private final Alterations alterations;
     private final Stations stations;
     private final Words words;
@@ -67,14 +70,17 @@ public class AlterationController {
                         .toList(),
                 stations.readableEquipment().stream()
                         .map(Stations.Stored::equipment)
-                        .filter(AlterationController::carriesFindings)
+                        .filter(one -> rank(one) < NOTHING_RESTS)
+                        .sorted(Comparator.comparingInt(AlterationController::rank))
                         .map(Equipment::name)
                         .toList());
     }
 
-    /** Dials, levels and trends rest on these. */
-    private static boolean carriesFindings(Equipment one) {
-        return one instanceof Amplifier || one instanceof Exciter || one instanceof Termination;
+    /** Dials, levels and trends rest on these; what is changed most comes first. */
+    private static int rank(Equipment one) {
+        return one instanceof Amplifier
+                ? 0
+                : one instanceof Exciter ? 1 : one instanceof Termination ? 2 : NOTHING_RESTS;
     }
 
     @PostMapping

@@ -178,8 +178,10 @@ public class FirstStationController {
                 told.usual(question)
                         .map(usual -> words.say(
                                 "first.stands", Map.of("value", shown(usual.standsIn()), "unit", unit(question))))
-                        .orElseGet(() ->
-                                words.say(question.topic() == Question.Topic.TWIN ? "first.noTwin" : "first.unknown")));
+                        .orElseGet(() -> words.say(
+                                question.topic() == Question.Topic.TWIN
+                                        ? "first.noTwin"
+                                        : "first.unknown." + question)));
     }
 
     private static String unit(Question question) {
