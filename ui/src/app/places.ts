@@ -20,6 +20,8 @@ export const KEY_HELP = [
   ['↓ ↑', 'LOAD; with Shift fine'],
   ['D', 'drive one step up; with Shift down'],
   ['M', 'map, and back'],
+  ['F', 'glance: next move, dials, clock and the nearest limit fill the screen; and back'],
+  ['N', 'say the next move'],
   ['Esc', 'leave a field'],
   ['G then T V U C L S', 'go to Tune, Drive, Supply, Cards, Log, Station'],
   ['B', 'band change: what to set first'],

@@ -1,6 +1,6 @@
 import { render, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { Impedance, RoomRuler, Stair, type StairColumn, Trend } from '.';
+import { Impedance, PointerRuler, RoomRuler, Stair, type StairColumn, Trend } from '.';
 
 const column = (value: number | undefined, key: string): StairColumn => ({
   key,
@@ -61,6 +61,23 @@ describe('an antenna over frequency', () => {
     const at = Number(container.querySelector('circle')?.getAttribute('cx'));
     const ends = [...(container.querySelectorAll('path')[2]?.getAttribute('d') ?? '').matchAll(/[ML]([\d.]+) /g)];
     expect(at).toBeCloseTo(Number(ends[1]?.[1]), 0);
+  });
+});
+
+describe('the scale of a meter', () => {
+  it('has the pointer, what it leaves open and the stop where they are on the scale, and none beyond its end', () => {
+    const share = (x: number) => (x - 16) / (400 - 2 * 16);
+    const { container, rerender } = render(
+      <PointerRuler fullScale={1} expected={{ value: 0.4, low: 0.35, high: 0.45 }} stop={0.66} />,
+    );
+    const number = (selector: string, name: string) => Number(container.querySelector(selector)?.getAttribute(name));
+    expect(share(number('[data-part=pointer-expected] line', 'x1'))).toBeCloseTo(0.4, 6);
+    expect(share(number('[data-part=pointer-expected] rect', 'x'))).toBeCloseTo(0.35, 6);
+    expect(number('[data-part=pointer-expected] rect', 'width') / 368).toBeCloseTo(0.1, 6);
+    expect(share(number('[data-part=pointer-stop]', 'x1'))).toBeCloseTo(0.66, 6);
+    rerender(<PointerRuler fullScale={1} expected={{ value: 1.4, low: 1.2, high: 1.6 }} />);
+    expect(share(number('[data-part=pointer-expected] line', 'x1'))).toBe(1);
+    expect(container.querySelector('[data-part=pointer-stop]')).toBeNull();
   });
 });
 

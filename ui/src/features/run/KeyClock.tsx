@@ -1,8 +1,9 @@
 import type { Act, RunView } from '../../api';
-import { Sheet, useNow } from '../../parts';
+import { Sheet } from '../../parts';
 import { Button } from '../../parts/ui';
 import { Ring } from '../../plot';
 import { seconds } from '../../quantity';
+import { useClock } from './useClock';
 
 const TITLES = { IDLE: 'Key up', KEY_DOWN: 'Key down', RESTING: 'Resting', READY: 'Rested' } as const;
 
@@ -34,18 +35,12 @@ const TRIPS = [
 /** The pace of key-down and rest. */
 export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number; act: (act: Act) => void }) {
   const clock = view.clock;
-  const running = clock.phase === 'KEY_DOWN' || clock.phase === 'RESTING';
-  const now = useNow(100, running);
-  const elapsedS = Math.max(0, (now + skewMs - Date.parse(clock.since)) / 1000);
-  const whole = clock.phase === 'KEY_DOWN' ? clock.aimS : (clock.restS ?? Number.POSITIVE_INFINITY);
-  const leftS = whole - elapsedS;
-  const beyond = clock.phase === 'KEY_DOWN' && elapsedS > clock.aimS;
-  const resting = clock.phase === 'RESTING' && leftS > 0;
+  const { running, elapsedS, wholeS, leftS, beyond, resting } = useClock(view, skewMs);
   return (
     <Sheet part="clock">
       <div className="flex items-center gap-5">
         <Ring
-          share={running ? (clock.phase === 'KEY_DOWN' ? elapsedS / clock.aimS : Math.max(0, leftS / whole)) : 0}
+          share={running ? (clock.phase === 'KEY_DOWN' ? elapsedS / clock.aimS : Math.max(0, leftS / wholeS)) : 0}
           label={running ? shownTime(clock.phase === 'KEY_DOWN' ? Math.floor(elapsedS) : Math.max(0, leftS)) : '–'}
           beyond={beyond}
         />

@@ -6,6 +6,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ActRequest, RunView } from '../../api';
 import { choose, Shell } from '../../testing';
 import { RunPage } from './RunPage';
+import { switchEar } from './sound/settings';
 import stored from './testRun.json';
 
 const run = stored as unknown as RunView;
@@ -64,6 +65,46 @@ describe('the run', () => {
         .map((cell) => cell.textContent),
     ).toEqual(expect.arrayContaining(['138', '235', '380', '590']));
     expect(screen.getByText('Room left at 35 W')).toBeInTheDocument();
+  });
+
+  it('fills the screen with the next move at a glance; the keys go on, and to type leaves it for the first row', async () => {
+    await userEvent.keyboard('f');
+    const glance = screen.getByRole('region', { name: 'Glance' });
+    expect(within(glance).getByRole('heading', { name: run.advice.sentence })).toHaveFocus();
+    expect(within(glance).getByText('PLATE').nextSibling).toHaveTextContent(/^\d+\.\d\d$/);
+    expect(within(glance).getByText(/of limit$/).nextSibling).toHaveTextContent(/^\d+ %$/);
+    expect(screen.queryByRole('table')).not.toBeInTheDocument();
+    await userEvent.keyboard(' ');
+    await waitFor(() => expect(kinds()).toEqual(['KEY']));
+    await userEvent.keyboard('e');
+    expect(screen.queryByRole('region', { name: 'Glance' })).not.toBeInTheDocument();
+    await waitFor(() => expect(document.activeElement).toHaveAttribute('data-entry'));
+  });
+
+  it('says the next move when asked, in words where the system has no voice, and keeps what was switched on', async () => {
+    const caption = () => document.querySelector('[data-part=caption]')?.textContent;
+    await userEvent.keyboard('n');
+    expect(caption()).toBe('♪ next move: no voice on this system');
+    const said: string[] = [];
+    vi.stubGlobal(
+      'SpeechSynthesisUtterance',
+      class {
+        constructor(readonly text: string) {}
+      },
+    );
+    vi.stubGlobal('speechSynthesis', {
+      getVoices: () => [{}],
+      cancel: () => undefined,
+      speak: (one: { text: string }) => said.push(one.text),
+    });
+    await userEvent.click(screen.getByRole('button', { name: 'Sound' }));
+    await userEvent.click(screen.getByRole('switch', { name: 'Next move' }));
+    await userEvent.keyboard('{Escape}');
+    server.view = { ...run, sequence: run.sequence + 1, advice: { ...run.advice, sentence: 'Key down at 20 W.' } };
+    await act(() => queries.invalidateQueries());
+    await waitFor(() => expect(said).toEqual(['Key down at 20 watts.']));
+    expect(JSON.parse(localStorage.getItem('tubrin.sound') ?? '')).toMatchObject({ voice: true, clock: false });
+    switchEar('voice', false);
   });
 
   it('opens a figure to what it was calculated from and what leaves it open, and closes to where it was', async () => {

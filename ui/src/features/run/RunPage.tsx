@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useRef } from 'react';
+import { lazy, Suspense, useContext, useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { RunView } from '../../api';
 import { Answer, Diamond, useKeys, useKeyUp } from '../../parts';
@@ -11,6 +11,7 @@ import { BiasSheet } from './BiasSheet';
 import { ChainSays } from './ChainSays';
 import { ChainSheet } from './ChainSheet';
 import { Dials } from './Dials';
+import { Glance } from './Glance';
 import { KeyClock } from './KeyClock';
 import { KeyGuard } from './KeyGuard';
 import { Learning } from './Learning';
@@ -20,6 +21,7 @@ import { LiveLine } from './LiveLine';
 import { MatchSays } from './MatchSays';
 import { MatchSheet } from './MatchSheet';
 import { NextMove } from './NextMove';
+import { Pointers } from './Pointers';
 import { Pot } from './Pot';
 import { ResonanceSays } from './ResonanceSays';
 import { ResonanceSheet } from './ResonanceSheet';
@@ -29,6 +31,8 @@ import { ScopeSays } from './ScopeSays';
 import { ScopeSheet } from './ScopeSheet';
 import { Signs } from './Signs';
 import { StepSheet } from './StepSheet';
+import { SoundLine } from './sound/SoundLine';
+import { useSounds } from './sound/useSounds';
 import { tabOf } from './Tabs';
 import { TripReset } from './TripReset';
 import { useDials } from './useDials';
@@ -64,6 +68,8 @@ function Running({ run, view }: { run: Run; view: RunView }) {
   const dials = useDials(view, run.act);
   const pot = usePot(view);
   const unkey = useUnkey(view, run);
+  const sounds = useSounds(view, run.skewMs, useContext(LiveContext));
+  const [glances, setGlances] = useState(false);
   const navigate = useNavigate();
   const tab = tabOf(useParams().tab);
   const isLive = view.source !== 'TYPED';
@@ -83,7 +89,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
 
   const doubtful = view.draft.cells.find((cell) => cell.question);
   const keep = doubtful && (() => run.act({ act: 'READ', role: doubtful.role, text: doubtful.shown, confirmed: true }));
-  const type = () => {
+  const enter = () => {
     const entries = [...(page.current?.querySelectorAll<HTMLInputElement>('input[data-entry]') ?? [])];
     // What was refused comes first, then what the next move asks for: nothing typed may land in another row.
     const wanted =
@@ -93,6 +99,18 @@ function Running({ run, view }: { run: Run; view: RunView }) {
         : (entries.find((entry) => view.advice.missing.some((role) => role === entry.dataset.entry)) ??
           entries.find((entry) => entry.value === '')));
     (wanted ?? entries[0])?.focus();
+  };
+  const typesNext = useRef(false);
+  useEffect(() => {
+    if (glances || !typesNext.current) return;
+    typesNext.current = false;
+    enter();
+  });
+  const type = () => {
+    // Nothing can be typed into what is seen at a glance.
+    typesNext.current = glances;
+    setGlances(false);
+    if (!glances) enter();
   };
   const read = () => (isLive && !beforePower ? run.act({ act: 'TAKE' }) : type());
   // Pressed twice, Enter must not follow a move that nobody has read yet.
@@ -135,6 +153,9 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           e: type,
           y: () => keep?.(),
           z: () => run.act({ act: 'UNDO' }),
+          n: sounds.repeat,
+          f: () => setGlances(!glances),
+          ...(glances ? { Escape: () => setGlances(false) } : {}),
           m: () => navigate(`/tune/${view.id}${tab === 'map' ? '' : '/map'}`),
           d: (event) => drive(!event.shiftKey),
           ...(view.kind === 'BIAS'
@@ -155,6 +176,22 @@ function Running({ run, view }: { run: Run; view: RunView }) {
 
   useKeyUp(run.keyed, onBench, unkey);
 
+  if (glances && !ended) {
+    return (
+      <>
+        <KeyGuard view={view} skewMs={run.skewMs} unkey={unkey} />
+        <Messages run={run} />
+        <Glance
+          view={view}
+          skewMs={run.skewMs}
+          dials={dials}
+          keyed={run.keyed}
+          caption={sounds.caption}
+          leave={() => setGlances(false)}
+        />
+      </>
+    );
+  }
   return (
     <div ref={page}>
       <LiveLine view={view} />
@@ -183,6 +220,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
                 </Suspense>
               )}
               {!ended && <Dials view={view} dials={dials} />}
+              {!ended && <Pointers view={view} />}
               {!ended && <Pot view={view} pot={pot} />}
             </>
           )}
@@ -193,6 +231,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           {!ended && (
             <NextMove view={view} run={run} follow={follow} unkey={unkey} read={read} type={type} keep={keep} />
           )}
+          {!ended && <SoundLine sounds={sounds} glance={() => setGlances(true)} />}
           {!ended && <TripReset view={view} />}
           {!beforePower && <Signs view={view} />}
           {!beforePower && view.kind === 'ALC' && <LevelSays view={view} />}

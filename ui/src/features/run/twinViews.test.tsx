@@ -6,6 +6,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { MapView, PowerView, ReadSignal, RunView, TwinSignal } from '../../api';
 import { Shell } from '../../testing';
 import MapSheet from './map/MapSheet';
+import { Pointers } from './Pointers';
 import PowerSheet from './PowerSheet';
 import SignalSheet from './SignalSheet';
 import stored from './testRun.json';
@@ -27,6 +28,34 @@ function show(view: ReactNode) {
     </Shell>,
   );
 }
+
+describe('the pointers before the key goes down', () => {
+  const scaled = {
+    ...run,
+    rows: run.rows.map((row) =>
+      row.role === 'PLATE_VOLTAGE'
+        ? row
+        : {
+            ...row,
+            pointer: { fullScale: 1, ...(row.role === 'GRID_CURRENT' ? { stop: 0.19, stopShown: '0.190' } : {}) },
+          },
+    ),
+    draft: { ...run.draft, twin: [{ role: 'OUTPUT', value: 0.59, low: 0.54, high: 0.64, shown: '0.59' }] },
+  } as RunView;
+
+  it('are shown of meters that have one and of which something is foreseen, and no longer once it is down', () => {
+    const { rerender, container } = render(<Pointers view={scaled} />);
+    const shown = () => [...container.querySelectorAll('li')].map((one) => one.textContent?.replace(/0\.0.*/, ''));
+    expect(container.querySelectorAll('li')).toHaveLength(2);
+    expect(shown()[0]).toContain('Output, W0.59');
+    expect(shown()[1]).toContain('Grid current, Aback at 0.190');
+    rerender(<Pointers view={{ ...scaled, school: 'PULSED' }} />);
+    expect(shown()).toHaveLength(1);
+    expect(shown()[0]).toContain('Grid current, Aback at 0.190');
+    rerender(<Pointers view={{ ...scaled, clock: { ...scaled.clock, phase: 'KEY_DOWN' } }} />);
+    expect(container.querySelectorAll('li')).toHaveLength(0);
+  });
+});
 
 const COLUMNS = 21;
 const ROWS = 21;

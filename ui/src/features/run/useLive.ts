@@ -144,3 +144,24 @@ export function useTroubles(): Trouble[] {
   const live = useContext(LiveContext);
   return useSyncExternalStore(live.subscribe, live.troubled);
 }
+
+/** The meter that is nearest to its limit now. */
+export interface Nearest {
+  role: LiveReading['role'];
+  share: number;
+  over: boolean;
+}
+
+/** Returns the meter that is nearest to its limit now. */
+export function useNearest(): Nearest | undefined {
+  const live = useContext(LiveContext);
+  // One text as long as nothing changes, so that what shows it is drawn again only then.
+  const told = useSyncExternalStore(live.subscribe, () => {
+    const nearest = live
+      .snapshot()
+      .readings.filter((one) => one.ofLimit !== undefined)
+      .sort((a, b) => (b.ofLimit ?? 0) - (a.ofLimit ?? 0))[0];
+    return nearest && JSON.stringify({ role: nearest.role, share: nearest.ofLimit, over: Boolean(nearest.over) });
+  });
+  return told ? (JSON.parse(told) as Nearest) : undefined;
+}

@@ -85,21 +85,22 @@ export function FirstStation() {
   );
 }
 
-const TOPICS = [
-  ['EXCITER', 'Exciter'],
-  ['AMPLIFIER', 'Amplifier'],
-  ['METER', 'Meters'],
-  ['LOAD', 'Load'],
-  ['TWIN', 'Twin'],
-] as const;
+const TOPICS = {
+  EXCITER: 'Exciter',
+  AMPLIFIER: 'Amplifier',
+  METER: 'Meters',
+  LOAD: 'Load',
+  TWIN: 'Twin',
+} as const;
 
 /** Where the conversation stands, along the way of the power. */
 function Topics({ view }: { view: FirstStationView }) {
-  const at = TOPICS.findIndex(([topic]) => topic === view.next?.about);
-  const place = at < 0 ? TOPICS.length : at;
+  const topics = Object.entries(TOPICS);
+  const at = topics.findIndex(([topic]) => topic === view.next?.about);
+  const place = at < 0 ? topics.length : at;
   return (
     <ol className="grid grid-cols-5" aria-label="What is asked about">
-      {TOPICS.map(([topic, name], index) => {
+      {topics.map(([topic, name], index) => {
         const done = view.answers.filter((one) => one.about === topic && one.known);
         return (
           <li key={topic} aria-current={index === place ? 'step' : undefined} className="text-center">
@@ -172,7 +173,7 @@ function Question({ view, question, again, refused, busy, onAnswer, onBack }: Qu
       onKeyDown={pressing(keys)}
     >
       <p className="text-13 text-soft">
-        Question {view.number} of about {view.of} · {question.topic}
+        Question {view.number} of about {view.of} · {TOPICS[question.about]}
       </p>
       <h1 id="question" ref={head} tabIndex={-1} className="mt-1 text-27 leading-head outline-none">
         {question.asks}

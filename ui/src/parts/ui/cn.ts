@@ -4,7 +4,7 @@ import { extendTailwindMerge } from 'tailwind-merge';
 const merge = extendTailwindMerge({
   extend: {
     theme: {
-      text: ['12', '13', '14', '18', '22', '27'],
+      text: ['12', '13', '14', '18', '22', '27', 'glance', 'glance-long', 'glance-figure', 'glance-small'],
       radius: ['3'],
       breakpoint: ['phone', 'wide', 'roomy'],
     },

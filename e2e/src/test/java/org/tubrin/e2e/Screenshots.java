@@ -74,7 +74,9 @@ public final class Screenshots {
             shoot(page, "run-day");
             lamp.page.navigate(page.url());
             lamp.page.locator("[data-part=room]").waitFor();
-            shoot(lamp.page, "run-lamp");
+            lamp.presses("f");
+            lamp.page.locator("[data-part=glance]").waitFor();
+            shoot(lamp.page, "glance");
             page.navigate("/cards");
             page.locator("[data-part=card]").first().waitFor();
             page.getByLabel("MHz, 7 to 7.2").fill("7.18");
@@ -91,9 +93,9 @@ public final class Screenshots {
             page.navigate("/supply");
             page.locator("[data-part=plan]").waitFor();
             shoot(page, "supply");
-            Operator.goesTo(page, "Measured sets", "Halyard 100 at 13.8 V");
-            page.getByText("Enough: the profile stands").waitFor();
-            shoot(page, "profile");
+            page.navigate("/station/first");
+            page.locator("#question").waitFor();
+            shoot(page, "first-station");
             page.navigate("/drive");
             page.locator("[data-part=guard]").waitFor();
             shoot(page, "drive");

@@ -37,7 +37,8 @@ public class FirstStationApiTest extends ServerTest {
         assertEquals(grid.get("shown").asString(), "200 mA");
         assertTrue(grid.get("known").asBoolean());
         Reply refused = post("/api/first-station", Map.of("answers", answers));
-        assertEquals(refused.status(), 422, "there is a station already: " + refused.text());
+        assertEquals(refused.status(), 422, refused.text());
+        assertEquals(refused.json().get("problems").get(0).get("code").asString(), "STATION_THERE");
         for (JsonNode one : get("/api/equipment").json()) {
             delete("/api/equipment/" + one.get("id").asString());
         }

@@ -48,6 +48,15 @@ public class RunApiTest extends ServerTest {
         return one * one;
     }
 
+    private JsonNode pointer(String role) {
+        for (JsonNode row : run.get("rows")) {
+            if (row.get("role").asString().equals(role)) {
+                return row.get("pointer");
+            }
+        }
+        throw new AssertionError(role);
+    }
+
     private String move() {
         return run.get("advice").get("move").asString();
     }
@@ -56,6 +65,11 @@ public class RunApiTest extends ServerTest {
     public void followingTheAdviceOverHttpEndsOnTheCard() {
         begins("MHZ_7", "7,05");
         does("WARM", "text", "10");
+        assertEquals(pointer("OUTPUT").get("fullScale").asDouble(), 150, 1e-9);
+        assertTrue(pointer("OUTPUT").path("stop").isMissingNode(), "a kilowatt is beyond this range");
+        assertEquals(pointer("GRID_CURRENT").get("fullScale").asDouble(), 0.35, 1e-9);
+        // 200 mA, less what 3 % of 350 mA leave open.
+        assertEquals(pointer("GRID_CURRENT").get("stop").asDouble(), 0.19, 0.002);
         List<String> sentences = new ArrayList<>();
         for (int i = 0; i < 80 && !"Done".equals(move()); i++) {
             sentences.add(run.get("advice").get("sentence").asString());
@@ -67,6 +81,11 @@ public class RunApiTest extends ServerTest {
         }
         assertEquals(run.get("phase").asString(), "FINISHED", String.join("\n", sentences));
         assertEquals(run.get("steps").size(), 5);
+        assertEquals(pointer("OUTPUT").get("fullScale").asDouble(), 1500, 1e-9);
+        assertTrue(
+                pointer("OUTPUT").get("stop").asDouble() < 1000
+                        && pointer("OUTPUT").get("stop").asDouble() > 900,
+                run.get("rows").toString());
         assertTrue(
                 sentences.stream().anyMatch(said -> said.matches("LOAD .* heavier, from 3\\.5 to [45]\\.\\d.*")),
                 String.join("\n", sentences));

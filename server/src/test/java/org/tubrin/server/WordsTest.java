@@ -124,7 +124,6 @@ public class WordsTest {
         add(wanted, "ask.*", Question.values());
         add(wanted, "ask.*.why", Question.values());
         add(wanted, "ask.*.label", Question.values());
-        add(wanted, "first.topic.*", Question.Topic.values());
         add(wanted, "enough.*", Enough.For.values());
         add(wanted, "first.unknown.*", new Question[] {Question.KIND, Question.HEAVIER, Question.PANEL});
         for (Question question : Question.values()) {

@@ -279,40 +279,29 @@ record Case(
 
     /** Returns the same of which nothing is known but what stands on its plate: neither chart nor twin. */
     Case withoutChart() {
-        Case bare = withoutTwin();
-        Amplifier known = bare.setup.amplifier();
-        Amplifier unknown = new Amplifier(
-                known.name(),
-                known.stage(),
-                known.driveLimitW(),
-                known.ratedOutputW(),
-                known.relayTimeS(),
-                known.bands(),
-                List.of(),
-                known.mains(),
-                Optional.empty(),
-                known.modeSwitch(),
-                known.matcher());
-        Case told = bare.with(unknown, bare.setup.school(), bare.setup.meters());
+        Case told = with(withoutTwin(List.of()), setup.school(), setup.meters());
         return told.with(told.setup.withPreset(Preset.unknown(setup.tubes())), isForeign);
     }
 
     /** Returns the same where nobody has a twin of the amplifier: the maker's chart and the meters are all that is known. */
     Case withoutTwin() {
+        return with(withoutTwin(setup.amplifier().chart()), setup.school(), setup.meters());
+    }
+
+    private Amplifier withoutTwin(List<ChartRow> chart) {
         Amplifier known = setup.amplifier();
-        Amplifier bare = new Amplifier(
+        return new Amplifier(
                 known.name(),
                 known.stage(),
                 known.driveLimitW(),
                 known.ratedOutputW(),
                 known.relayTimeS(),
                 known.bands(),
-                known.chart(),
+                chart,
                 known.mains(),
                 Optional.empty(),
                 known.modeSwitch(),
                 known.matcher());
-        return with(bare, setup.school(), setup.meters());
     }
 
     private static Channel holding(Channel channel) {

@@ -8,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
@@ -87,14 +86,10 @@ public final class Grid {
         }
     }
 
-    private record Metric(String name, ToDoubleFunction<Score> of) {}
-
-    private static final List<Metric> METRICS = List.of(
-            new Metric("output_shortfall_percent", Score::shortfallPercent),
-            new Metric("key_downs", Score::keyDowns),
-            new Metric("carrier_s", Score::carrierS),
-            new Metric("beyond_limit_s", Score::beyondS),
-            new Metric("peak_heat_percent", Score::heatPercent));
+    /** Of an amplifier that is foreign no products are calculated. */
+    private static final List<Report.Metric> METRICS = Report.METRICS.stream()
+            .filter(metric -> !metric.name().equals("imd3_db"))
+            .toList();
 
     private static final String MEANING = """
 
@@ -138,14 +133,10 @@ public final class Grid {
         return scores;
     }
 
-    private static double[] sorted(List<Score> scores, Metric metric) {
-        return scores.stream().mapToDouble(metric.of()).sorted().toArray();
-    }
-
     private static String csv(Map<Cell, List<Score>> scores) {
         StringBuilder csv = new StringBuilder("truth,knowledge,meters,procedure,metric,median,p95,max\n");
         scores.forEach((cell, of) -> METRICS.forEach(metric -> {
-            double[] sorted = sorted(of, metric);
+            double[] sorted = metric.sorted(of);
             csv.append(String.format(
                     Locale.ROOT,
                     "%s,tubrin,%s,%.2f,%.2f,%.2f\n",
@@ -175,17 +166,12 @@ public final class Grid {
         scores.forEach((cell, of) -> {
             out.append("| ").append(cell.words()).append(" |");
             METRICS.forEach(metric -> {
-                double[] sorted = sorted(of, metric);
+                double[] sorted = metric.sorted(of);
                 out.append(
                         String.format(Locale.ROOT, " %.1f / %.1f |", Tables.at(sorted, 0.5), Tables.at(sorted, 0.95)));
             });
             long beyond = of.stream().filter(score -> score.beyondS() > 1).count();
-            double held = 100
-                    * of.stream()
-                            .flatMap(score -> score.covered().stream())
-                            .mapToInt(one -> one ? 1 : 0)
-                            .average()
-                            .orElse(Double.NaN);
+            double held = Report.coverage(of);
             out.append(String.format(Locale.ROOT, " %d of %d | %.1f |\n", beyond, of.size(), held));
             of.stream()
                     .filter(score -> score.shortfallPercent() > MUCH_SHORT_PERCENT)

@@ -22,9 +22,15 @@ final class Report {
         }
     }
 
-    private record Metric(String name, String unit, ToDoubleFunction<Score> of) {}
+    /** A figure of a score. */
+    record Metric(String name, String unit, ToDoubleFunction<Score> of) {
+        /** Returns it of many scores, sorted. */
+        double[] sorted(List<Score> scores) {
+            return scores.stream().mapToDouble(of).sorted().toArray();
+        }
+    }
 
-    private static final List<Metric> METRICS = List.of(
+    static final List<Metric> METRICS = List.of(
             new Metric("output_shortfall_percent", "%", Score::shortfallPercent),
             new Metric("key_downs", "", Score::keyDowns),
             new Metric("carrier_s", "s", Score::carrierS),
@@ -37,7 +43,7 @@ final class Report {
         Map<String, Map<String, double[]>> figures = new LinkedHashMap<>();
         told().forEach((procedure, scores) -> {
             Map<String, double[]> metrics = new LinkedHashMap<>();
-            METRICS.forEach(metric -> metrics.put(metric.name(), sorted(scores, metric)));
+            METRICS.forEach(metric -> metrics.put(metric.name(), metric.sorted(scores)));
             double covered = coverage(scores);
             if (!Double.isNaN(covered)) {
                 metrics.put("coverage_percent", new double[] {covered});
@@ -177,7 +183,7 @@ final class Report {
         of.forEach((procedure, scores) -> {
             out.append("| ").append(procedure).append(" |");
             for (Metric metric : METRICS) {
-                double[] sorted = sorted(scores, metric);
+                double[] sorted = metric.sorted(scores);
                 out.append(
                         String.format(Locale.ROOT, " %.1f / %.1f |", Tables.at(sorted, 0.5), Tables.at(sorted, 0.95)));
             }
@@ -189,8 +195,8 @@ final class Report {
     private String compared(String school) {
         List<String> worse = new ArrayList<>();
         for (Metric metric : METRICS) {
-            double[] plain = sorted(byProcedure.getOrDefault(school, List.of()), metric);
-            double[] followed = sorted(byProcedure.getOrDefault(Campaign.FOLLOWED + school, List.of()), metric);
+            double[] plain = metric.sorted(byProcedure.getOrDefault(school, List.of()));
+            double[] followed = metric.sorted(byProcedure.getOrDefault(Campaign.FOLLOWED + school, List.of()));
             for (double share : new double[] {0.5, 0.95}) {
                 if (Tables.at(followed, share) > Tables.at(plain, share) + LEAST_WORSE) {
                     worse.add(String.format(
@@ -210,11 +216,8 @@ final class Report {
                 + "\n";
     }
 
-    private static double[] sorted(List<Score> scores, Metric metric) {
-        return scores.stream().mapToDouble(metric.of()).sorted().toArray();
-    }
-
-    private static double coverage(List<Score> scores) {
+    /** Returns how many of the stated intervals hold the truth, in percent; no number where none was stated. */
+    static double coverage(List<Score> scores) {
         return 100
                 * scores.stream()
                         .flatMap(score -> score.covered().stream())

@@ -48,13 +48,13 @@ record Score(
         TuneSetup setup = given.setup();
         Setting setting =
                 new Setting(setup.band(), setup.frequencyHz(), 1, 0, 0, given.loadOhm(), given.loadReactanceOhm());
-        TrueStage probe = given.stage();
-        double bestW = best(probe, given);
+        TrueStage stage = given.stage();
+        double bestW = best(stage, given);
         double plate = clamp(shack, Control.PLATE, given.plateOffsetMarks());
         double load = clamp(shack, Control.LOAD, given.loadOffsetMarks());
-        double allowedW = allowedDriveW(probe, given, plate, load);
-        probe.forget();
-        double outputW = allowedW > 0 && probe.settle(allowedW, plate, load) ? probe.outputW() : 0;
+        double allowedW = allowedDriveW(stage, given, plate, load);
+        stage.forget();
+        double outputW = allowedW > 0 && stage.settle(allowedW, plate, load) ? stage.outputW() : 0;
         OptionalDouble third = allowedW > 0
                         && !given.isForeign()
                         && Linearity.of(given.truth(), setting.at(plate, load).driven(allowedW))
@@ -87,33 +87,33 @@ record Score(
     }
 
     /** Returns the most output that keeps all limits with margin, over all loadings along resonance. */
-    private static double best(TrueStage probe, Case given) {
+    private static double best(TrueStage stage, Case given) {
         Stage.Tubes tubes = given.setup().tubes();
         double best = 0;
         for (int i = 0; i <= LOADS; i++) {
             double load =
                     tubes.load().least() + (tubes.load().most() - tubes.load().least()) * i / LOADS;
-            double plate = probe.resonantPlate(load);
-            probe.forget();
-            double driveW = allowedDriveW(probe, given, plate, load);
-            if (driveW > 0 && probe.settle(driveW, plate, load)) {
-                best = Math.max(best, probe.outputW());
+            double plate = stage.resonantPlate(load);
+            stage.forget();
+            double driveW = allowedDriveW(stage, given, plate, load);
+            if (driveW > 0 && stage.settle(driveW, plate, load)) {
+                best = Math.max(best, stage.outputW());
             }
         }
         return best;
     }
 
     /** Returns the most drive at two dials at which all limits are kept with margin, up to the amplifier's own limit. */
-    private static double allowedDriveW(TrueStage probe, Case given, double plate, double load) {
+    private static double allowedDriveW(TrueStage stage, Case given, double plate, double load) {
         double most = given.setup().topDriveW();
-        if (keeps(probe, given, most, plate, load)) {
+        if (keeps(stage, given, most, plate, load)) {
             return most;
         }
         double low = 0;
         double high = most;
         for (int i = 0; i < HALVINGS; i++) {
             double middle = (low + high) / 2;
-            if (keeps(probe, given, middle, plate, load)) {
+            if (keeps(stage, given, middle, plate, load)) {
                 low = middle;
             } else {
                 high = middle;
@@ -122,14 +122,14 @@ record Score(
         return low;
     }
 
-    private static boolean keeps(TrueStage probe, Case given, double driveW, double plate, double load) {
+    private static boolean keeps(TrueStage stage, Case given, double driveW, double plate, double load) {
         Stage.Tubes tubes = given.setup().tubes();
-        return probe.settle(driveW, plate, load)
-                && probe.gridCurrentA() <= MARGIN * tubes.gridCurrentLimitA()
-                && probe.plateCurrentA() <= MARGIN * tubes.plateCurrentLimitA()
-                && Math.abs(probe.screenCurrentA())
+        return stage.settle(driveW, plate, load)
+                && stage.gridCurrentA() <= MARGIN * tubes.gridCurrentLimitA()
+                && stage.plateCurrentA() <= MARGIN * tubes.plateCurrentLimitA()
+                && Math.abs(stage.screenCurrentA())
                         <= MARGIN * tubes.screenCurrentLimitA().orElse(Double.MAX_VALUE)
-                && probe.plateHeatPerTubeW() <= tubes.plateDissipationPerTubeW()
-                && probe.outputW() <= MARGIN * given.setup().station().licenceLimitW();
+                && stage.plateHeatPerTubeW() <= tubes.plateDissipationPerTubeW()
+                && stage.outputW() <= MARGIN * given.setup().station().licenceLimitW();
     }
 }

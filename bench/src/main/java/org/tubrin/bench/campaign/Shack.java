@@ -25,7 +25,7 @@ final class Shack {
 
     final Case given;
     private final TuneSetup setup;
-    private final TrueStage probe;
+    private final TrueStage stage;
     private final Knob plate;
     private final Knob load;
     private final Map<ReadingRole, Double> classErrors = new EnumMap<>(ReadingRole.class);
@@ -56,7 +56,7 @@ final class Shack {
                 tubes.load(),
                 setup.preset().load(),
                 given.loadSlackMarks() * tubes.load().markStep());
-        probe = given.stage();
+        stage = given.stage();
         for (ReadingRole role : ReadingRole.values()) {
             setup.channelFor(role).ifPresent(channel -> classErrors.put(role, 2 * random.nextDouble() - 1));
         }
@@ -115,7 +115,7 @@ final class Shack {
     private void settle() {
         if (keyed && !tripped && driveW > 0) {
             settled = settleAt(driveW);
-            if (settled && probe.gridCurrentA() > TRIP_SHARE * setup.tubes().gridCurrentLimitA()) {
+            if (settled && stage.gridCurrentA() > TRIP_SHARE * setup.tubes().gridCurrentLimitA()) {
                 tripped = true;
                 keyed = false;
                 trips++;
@@ -124,7 +124,7 @@ final class Shack {
     }
 
     private boolean settleAt(double watt) {
-        return probe.settle(
+        return stage.settle(
                 watt * given.driveShare(),
                 dial(Control.PLATE).clamp(plate.behind() + given.plateOffsetMarks()),
                 dial(Control.LOAD).clamp(load.behind() + given.loadOffsetMarks()));
@@ -140,10 +140,10 @@ final class Shack {
             double s = Math.min(SLICE_S, left);
             nowS += s;
             double heat =
-                    powered() ? duty * probe.plateHeatPerTubeW() / setup.tubes().plateDissipationPerTubeW() : 0;
+                    powered() ? duty * stage.plateHeatPerTubeW() / setup.tubes().plateDissipationPerTubeW() : 0;
             plateShare = PLATES.riseK(plateShare, heat, s);
             hottestShare = Math.max(hottestShare, plateShare);
-            if (probe.pass(s, powered()) && powered()) {
+            if (stage.pass(s, powered()) && powered()) {
                 settled = settleAt(driveW);
             }
             if (powered()) {
@@ -155,11 +155,11 @@ final class Shack {
 
     private boolean isBeyond() {
         Stage.Tubes tubes = setup.tubes();
-        return probe.gridCurrentA() > tubes.gridCurrentLimitA()
-                || probe.plateCurrentA() > tubes.plateCurrentLimitA()
-                || Math.abs(probe.screenCurrentA())
+        return stage.gridCurrentA() > tubes.gridCurrentLimitA()
+                || stage.plateCurrentA() > tubes.plateCurrentLimitA()
+                || Math.abs(stage.screenCurrentA())
                         > tubes.screenCurrentLimitA().orElse(Double.MAX_VALUE)
-                || probe.outputW() > setup.station().licenceLimitW();
+                || stage.outputW() > setup.station().licenceLimitW();
     }
 
     /** Returns what a meter would show without its errors. */
@@ -167,11 +167,11 @@ final class Shack {
         boolean on = powered();
         double rest = setup.tubes().restingPlateCurrentA();
         return switch (role) {
-            case OUTPUT -> on ? probe.outputW() : 0;
-            case PLATE_CURRENT -> on ? duty * probe.plateCurrentA() + (1 - duty) * rest : 0;
-            case GRID_CURRENT -> on ? duty * probe.gridCurrentA() : 0;
-            case SCREEN_CURRENT -> on ? duty * probe.screenCurrentA() : 0;
-            case PLATE_VOLTAGE -> on ? probe.plateVoltageDcV() : probe.supplyOpenV();
+            case OUTPUT -> on ? stage.outputW() : 0;
+            case PLATE_CURRENT -> on ? duty * stage.plateCurrentA() + (1 - duty) * rest : 0;
+            case GRID_CURRENT -> on ? duty * stage.gridCurrentA() : 0;
+            case SCREEN_CURRENT -> on ? duty * stage.screenCurrentA() : 0;
+            case PLATE_VOLTAGE -> on ? stage.plateVoltageDcV() : stage.supplyOpenV();
             case INPUT_POWER,
                     REFLECTED,
                     INPUT_SWR,
@@ -193,12 +193,12 @@ final class Shack {
 
     /** Returns the heat of one tube, in watts, as it is. */
     double heatPerTubeW() {
-        return powered() ? probe.plateHeatPerTubeW() : 0;
+        return powered() ? stage.plateHeatPerTubeW() : 0;
     }
 
     /** Returns the drive that reaches the amplifier, in watts, as it is. */
     double trueDriveW() {
-        return driveW * given.driveShare() * probe.driveShare();
+        return driveW * given.driveShare() * stage.driveShare();
     }
 
     /** Returns what a meter shows on a range, to what the eye tells apart. */

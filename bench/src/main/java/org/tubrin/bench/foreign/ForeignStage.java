@@ -17,7 +17,8 @@ import org.tubrin.core.twin.Setting;
  * current, and drive, emission and load that drift while the key is down.
  *
  * <p>Method: harmonic balance; the fundamental, the drive and the supply by Newton's method with a Jacobian by differences, the
- * higher harmonics by substitution around it, half of the way each time, since they are small. Checked against a circuit simulator.
+ * higher harmonics by substitution around it, half of the way each time, since
+ * they are small. Source: as {@code TubeSolver}, with more than one harmonic; not yet held against a circuit simulator.
  */
 public final class ForeignStage implements TrueStage {
     private static final int POINTS = 64;

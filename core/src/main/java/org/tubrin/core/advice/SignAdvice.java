@@ -32,6 +32,7 @@ final class SignAdvice {
 
     private static final double LOST_MARKS = 0.8;
 
+    /** Every stage that amplifies has more power gain than this, as a ratio. */
     private static final double LEAST_GAIN = 2;
 
     /** Low down a stage that is loaded well gives more than in proportion to its claim. */
@@ -82,16 +83,28 @@ final class SignAdvice {
     /** A first step that brings less than twice its drive is no step: nothing is amplified there, and more drive is no remedy. */
     private Optional<Advice> withoutOutput() {
         boolean isFirst = setup.stage().isTuned() && state.steps().isEmpty();
-        boolean amplifies = draft.measured(ReadingRole.OUTPUT)
-                .filter(output -> output.value() < LEAST_GAIN * draft.driveW().value())
-                .isEmpty();
-        return !isFirst || amplifies
-                ? Optional.empty()
-                : seek().or(() -> draft.confirmed().contains(ReadingRole.OUTPUT)
-                                || state.keyDownsInStep()
-                                        >= MOST_PEAKINGS + seekPlaces().size()
+        if (!isFirst || !givesLessThan(LEAST_GAIN * draft.driveW().value())) {
+            return Optional.empty();
+        }
+        boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT)
+                || state.keyDownsInStep() >= MOST_PEAKINGS + seekPlaces().size();
+        return seekPlate()
+                .or(() -> lookedInto
                         ? Optional.empty()
                         : Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
+    }
+
+    private boolean givesLessThan(double watt) {
+        return draft.measured(ReadingRole.OUTPUT)
+                .filter(output -> output.value() < watt)
+                .isPresent();
+    }
+
+    /** Returns whether nobody knows where the dials belong, and the first step is still to show it. */
+    private boolean looksForDials() {
+        return setup.stage().isTuned()
+                && setup.preset().source() == Preset.Source.NONE
+                && state.steps().isEmpty();
     }
 
     /** A key-down that came to a stop before all was read says enough. */
@@ -161,9 +174,9 @@ final class SignAdvice {
     private Optional<Advice> mend(Sign sign) {
         double step = setup.settings().finishMarks();
         return switch (sign.code()) {
-            case PLATE_CURRENT_WITHOUT_OUTPUT -> seek().or(() -> Optional.of(offResonance()));
+            case PLATE_CURRENT_WITHOUT_OUTPUT -> seekPlate().or(() -> Optional.of(offResonance()));
             case METERS_STILL ->
-                seek().or(() -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
+                seekPlate().or(() -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
             case GRID_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.GRID_CURRENT_OVER));
             case SCREEN_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.TOO_LIGHT));
             case COUPLED_TOO_LIGHTLY -> tooLight(sign, step);
@@ -232,22 +245,16 @@ final class SignAdvice {
 
     /** Where nobody knows where LOAD belongs either, it comes from its heavy end by big marks, until the output is about in proportion. */
     private Optional<Advice> seekLoad() {
-        boolean unknown = setup.preset().source() == Preset.Source.NONE
-                && setup.stage().isTuned()
-                && state.steps().isEmpty();
         double claimedW = setup.amplifier().ratedOutputW()
                 * draft.driveW().value()
                 / setup.amplifier().driveLimitW();
-        boolean little = draft.measured(ReadingRole.OUTPUT)
-                .filter(output -> output.value() < CLAIMED_SHARE * claimedW)
-                .isPresent();
-        return unknown && little && state.keyDownsInStep() < MOST_SEEKINGS
+        return looksForDials() && givesLessThan(CLAIMED_SHARE * claimedW) && state.keyDownsInStep() < MOST_SEEKINGS
                 ? heavier(-SEEK_MARKS, Reason.SEEK_LOAD)
                 : Optional.empty();
     }
 
     /** Where nobody knows where PLATE belongs, it is looked for over the whole dial, from its middle out, at the first drive. */
-    private Optional<Advice> seek() {
+    private Optional<Advice> seekPlate() {
         List<Double> places = seekPlaces();
         int tried = state.keyDownsInStep();
         return tried < 1 || tried > places.size()
@@ -263,7 +270,7 @@ final class SignAdvice {
 
     private List<Double> seekPlaces() {
         List<Double> places = new ArrayList<>();
-        if (setup.preset().source() == Preset.Source.NONE && state.steps().isEmpty()) {
+        if (looksForDials()) {
             Dial dial = setup.tubes().plate();
             double stride = SEEK_MARKS * dial.markStep();
             for (double off = stride; off < (dial.most() - dial.least()) / 2; off += stride) {

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.foresee.Foresight;
 import org.tubrin.core.metering.ReadingRole;
@@ -106,30 +107,25 @@ final class StepAdvice {
 
     /** Returns what cannot be seen in a run, where there is no meter for it. */
     static List<Caution> withoutMeters(TuneSetup setup) {
-        if (!setup.stage().isTuned()) {
-            return List.of();
-        }
-        List<Caution> cautions = new ArrayList<>();
-        boolean isTriode = setup.tubes().tube().construction() == Construction.TRIODE;
-        if (isTriode && setup.channelFor(ReadingRole.GRID_CURRENT).isEmpty()) {
-            cautions.add(Caution.GRID_UNREAD);
-        }
-        if (setup.channelFor(ReadingRole.PLATE_CURRENT).isEmpty()) {
-            cautions.add(Caution.PLATE_UNREAD);
-        }
-        return cautions;
+        return setup.stage().isTuned()
+                ? unseen(setup, role -> setup.channelFor(role).isPresent())
+                : List.of();
     }
 
-    /** What cannot be seen of a step, where a current was not read. */
+    /** Returns what cannot be seen of a step, where a current was not read; low down no grid current shows that could be missed. */
     private List<Caution> blind() {
+        return unseen(
+                setup,
+                role -> draft.measured(role).isPresent() || (role == ReadingRole.GRID_CURRENT && !draft.gridShows()));
+    }
+
+    private static List<Caution> unseen(TuneSetup setup, Predicate<ReadingRole> isRead) {
         List<Caution> cautions = new ArrayList<>();
-        boolean isTriode = setup.tubes().tube().construction() == Construction.TRIODE;
-        if (isTriode
-                && draft.gridShows()
-                && draft.measured(ReadingRole.GRID_CURRENT).isEmpty()) {
+        boolean tellsByGrid = setup.tubes().tube().construction() == Construction.TRIODE;
+        if (tellsByGrid && !isRead.test(ReadingRole.GRID_CURRENT)) {
             cautions.add(Caution.GRID_UNREAD);
         }
-        if (draft.measured(ReadingRole.PLATE_CURRENT).isEmpty()) {
+        if (!isRead.test(ReadingRole.PLATE_CURRENT)) {
             cautions.add(Caution.PLATE_UNREAD);
         }
         return cautions;

@@ -51,6 +51,11 @@ public record Channel(
                 .done();
     }
 
+    /** Returns whether a pointer shows it over a scale: its class is then said of the full scale. */
+    public boolean hasPointer() {
+        return accuracy instanceof Accuracy.OfFullScale;
+    }
+
     /** Returns the range of that name. */
     public Optional<MeterRange> range(String name) {
         return ranges.stream().filter(range -> range.name().equals(name)).findFirst();

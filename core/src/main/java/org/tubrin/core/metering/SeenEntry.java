@@ -32,7 +32,7 @@ public record SeenEntry(double value, OptionalDouble spread) {
      * <p>Fails with {@link Refused} as {@link NumberEntry#parse} does.
      */
     public static SeenEntry parse(String path, String text, ScaleUnit scale, boolean mayBeNegative) {
-        String shown = text.strip().replaceAll("[\\s\u00a0\u202f\u2009]+", " ");
+        String shown = plain(text);
         Matcher between = BETWEEN.matcher(shown);
         if (between.matches()) {
             // A unit that stands after the second alone is meant for both.
@@ -55,11 +55,16 @@ public record SeenEntry(double value, OptionalDouble spread) {
 
     /** Returns what stands behind a reading that was typed with two ends, or with one of them; empty for any other. */
     public static Optional<SeenEntry> spanOf(Reading reading) {
-        String text = reading.textAsTyped().strip();
+        String text = plain(reading.textAsTyped());
         boolean isSpan = reading.ownUncertainty().isEmpty()
                 && Stream.of(BETWEEN, BELOW, ABOUT)
                         .anyMatch(form -> form.matcher(text).matches());
         return isSpan ? Optional.of(new SeenEntry(reading.rawValue(), reading.spread())) : Optional.empty();
+    }
+
+    /** Blanks of any kind are one blank. */
+    private static String plain(String text) {
+        return text.replaceAll("[\\s\u00a0\u202f\u2009]+", " ").strip();
     }
 
     /** Returns the lower end. */

@@ -14,6 +14,8 @@ public enum ProblemCode {
     TEXT_LENGTH,
     UNKNOWN_NAME,
     DUPLICATE,
+    /** A first station is told where there is none yet. */
+    STATION_THERE,
     MALFORMED,
     UNKNOWN_FIELD,
     NO_COLUMN,

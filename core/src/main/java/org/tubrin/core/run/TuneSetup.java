@@ -455,4 +455,9 @@ public record TuneSetup(
     public Optional<Double> limitOf(ReadingRole role) {
         return role == ReadingRole.OUTPUT ? Optional.of(licenceW()) : stage().limitOf(role);
     }
+
+    /** Returns what a reading in SI is of its limit, as a share; empty where it has none. */
+    public Optional<Double> ofLimit(ReadingRole role, double value) {
+        return limitOf(role).map(limit -> value / limit);
+    }
 }

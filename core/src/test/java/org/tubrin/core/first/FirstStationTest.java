@@ -103,7 +103,7 @@ public class FirstStationTest {
         assertTrue(
                 setup.amplifier().ratedOutputW() < 0.7 * tubes.plateVoltageRestDcV() * tubes.plateCurrentLimitA(),
                 "the claim is no more than supply and current can give");
-        assertEquals(new Climber(setup).state().draft().meterSwitch().isPresent(), true, "one meter, till told");
+        assertTrue(new Climber(setup).state().draft().meterSwitch().isPresent(), "one meter, till told");
     }
 
     /** The record of a known amplifier lies within what is called usual of it. */

@@ -18,6 +18,7 @@ public class SeenEntryTest {
         return new Object[][] {
             {"70-80", ScaleUnit.MA, 0.07, 0.08},
             {"70–80 mA", ScaleUnit.A, 0.07, 0.08},
+            {"70\u202f–\u202f80", ScaleUnit.MA, 0.07, 0.08},
             {"80 to 70", ScaleUnit.MA, 0.07, 0.08},
             {"2.6..2.7", ScaleUnit.KV, 2600, 2700},
             {"2,6 - 2,7 kV", ScaleUnit.V, 2600, 2700},

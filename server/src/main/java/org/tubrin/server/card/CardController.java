@@ -141,7 +141,7 @@ public class CardController {
         return words.say(
                 drift.outputW().isPresent() ? "drift" : "drift.dials",
                 Map.of(
-                        "since", drift.since().verifiedAt().toString().substring(0, 10),
+                        "since", Figures.day(drift.since().verifiedAt()),
                         "plate", signed(drift.plateMarks()),
                         "load", signed(drift.loadMarks()),
                         "output",

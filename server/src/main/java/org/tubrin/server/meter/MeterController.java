@@ -84,7 +84,7 @@ public class MeterController {
                                 .map(found -> words.say(
                                         "belief.compared",
                                         Map.of(
-                                                "date", found.at().toString().substring(0, 10),
+                                                "date", Figures.day(found.at()),
                                                 "reference", found.reference())))
                                 .findFirst()
                                 .orElse(null)))
@@ -177,7 +177,7 @@ public class MeterController {
                                 meter.name(),
                                 range.name(),
                                 one.correction(range.name())
-                                        .map(found -> found.at().toString().substring(0, 10))
+                                        .map(found -> Figures.day(found.at()))
                                         .orElse(null)))));
             }
         }

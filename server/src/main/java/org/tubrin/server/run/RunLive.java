@@ -83,6 +83,8 @@ public class RunLive implements SmartLifecycle {
     /**
      * What a meter shows now, in the unit of its scale; {@code says} is empty while its source is well, {@code over} says
      * what to do where it is beyond its limit.
+     *
+     * @param ofLimit what it shows as a share of its limit; null where it has none
      */
     public record LiveReading(
             ReadingRole role,
@@ -92,9 +94,10 @@ public class RunLive implements SmartLifecycle {
             @Nullable String shown,
             @Nullable String withUncertainty,
             @Nullable Double ageS,
+            @Nullable Double ofLimit,
             @Nullable String over) {
         LiveReading with(String beyond) {
-            return new LiveReading(role, health, says, value, shown, withUncertainty, ageS, beyond);
+            return new LiveReading(role, health, says, value, shown, withUncertainty, ageS, ofLimit, beyond);
         }
     }
 
@@ -274,7 +277,7 @@ public class RunLive implements SmartLifecycle {
         String health = now.health();
         String says = health.equals("OK") ? "" : words.say("source." + health);
         if (now.value().isEmpty()) {
-            return new LiveReading(role, health, says, null, null, null, null, null);
+            return new LiveReading(role, health, says, null, null, null, null, null, null);
         }
         double value = now.value().get();
         MeterRange range = range(state, role, channel);
@@ -300,6 +303,7 @@ public class RunLive implements SmartLifecycle {
                 figure.shown(),
                 figure.withUncertainty(),
                 now.ageS().orElse(null),
+                state.setup().ofLimit(role, measured.value()).orElse(null),
                 over);
     }
 

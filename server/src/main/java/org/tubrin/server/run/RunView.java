@@ -110,7 +110,7 @@ public record RunView(
     /** A box on the signal line; {@code toNext} stands between it and the next. */
     public record Node(String title, String detail, boolean watch, String toNext) {}
 
-    /** A row of the step table that is read off a meter. */
+    /** A row of the step table that is read off a meter; {@code pointer} is null of one that shows figures. */
     public record Row(
             ReadingRole role,
             String label,
@@ -118,7 +118,20 @@ public record RunView(
             String instrument,
             String range,
             List<String> ranges,
-            boolean asked) {}
+            boolean asked,
+            @Nullable PointerScale pointer) {}
+
+    /**
+     * The scale of a meter with a pointer, in its unit.
+     *
+     * @param fullScale end of the range that it stands on
+     * @param stop what it shows where the hand goes back; null where it watches no limit
+     * @param stopShown the same in figures
+     */
+    public record PointerScale(
+            double fullScale,
+            @Nullable Double stop,
+            @Nullable String stopShown) {}
 
     /** A reading in its place, as it was read, and corrected where its meter was compared with a better one. */
     public record Cell(

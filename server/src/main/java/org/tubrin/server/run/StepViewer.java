@@ -23,6 +23,7 @@ import org.tubrin.core.run.Growth;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.ScopeSteps;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.run.Stop;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.signs.Signs;
 import org.tubrin.server.words.Figures;
@@ -43,6 +44,7 @@ class StepViewer {
     List<RunView.Row> rows(RunState state) {
         List<RunView.Row> rows = new ArrayList<>();
         List<ReadingRole> asked = state.setup().rolesAsked();
+        List<Stop> stops = Stop.of(state.setup(), state.school(), state.ranges());
         for (ReadingRole role : ReadingRole.values()) {
             state.setup()
                     .channelFor(role)
@@ -53,9 +55,22 @@ class StepViewer {
                             state.setup().meterFor(role).orElseThrow().name(),
                             state.ranges().getOrDefault(role, ""),
                             channel.ranges().stream().map(MeterRange::name).toList(),
-                            asked.contains(role))));
+                            asked.contains(role),
+                            channel.hasPointer() ? pointer(state, role, channel, stops) : null)));
         }
         return rows;
+    }
+
+    private static RunView.PointerScale pointer(RunState state, ReadingRole role, Channel channel, List<Stop> stops) {
+        double unit = channel.scaleUnit().inUnit();
+        MeterRange range = channel.range(state.ranges().getOrDefault(role, ""))
+                .orElse(channel.ranges().get(0));
+        Optional<Double> shows =
+                stops.stream().filter(stop -> stop.role() == role).findFirst().map(stop -> stop.shows() / unit);
+        return new RunView.PointerScale(
+                range.fullScale() / unit,
+                shows.orElse(null),
+                shows.map(Figures::mark).orElse(null));
     }
 
     /** Returns one column. */

@@ -17,13 +17,12 @@ import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Alteration;
 import org.tubrin.server.web.NotThere;
+import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
 /** What was changed of the station, and what that closes. */
 @Service
 public class Alterations {
-    private static final int DATE_LENGTH = 10;
-
     private final AlterationMapper mapper;
     private final Stations stations;
     private final Words words;
@@ -56,7 +55,7 @@ public class Alterations {
         return words.say(
                 "alteration",
                 Map.of(
-                        "on", one.at().toString().substring(0, DATE_LENGTH),
+                        "on", Figures.day(one.at()),
                         "part", words.name(one.part().name()),
                         "equipment", one.equipment(),
                         "noted", one.note().isEmpty() ? "no" : "yes",

@@ -56,7 +56,6 @@ public class FirstStationController {
     /**
      * A question in words.
      *
-     * @param topic what it is about, in words
      * @param asks the sentence
      * @param why what it is for, and where to find it
      * @param unit of a number; empty for a plain one
@@ -67,7 +66,6 @@ public class FirstStationController {
     public record QuestionView(
             Question code,
             Question.Topic about,
-            String topic,
             String asks,
             String why,
             String unit,
@@ -121,8 +119,7 @@ public class FirstStationController {
     @Transactional
     FirstStationMade make(@RequestBody FirstStationRequest request) {
         if (!stations.equipment().isEmpty()) {
-            throw new Refused(
-                    new Problem(ProblemCode.DUPLICATE, "station", "equipment", new Allowed.OneOf(List.of("none yet"))));
+            throw new Refused(new Problem(ProblemCode.STATION_THERE, "station", "", new Allowed.Nothing()));
         }
         FirstStation.Records records = FirstStation.of(texts(request)).records(names());
         int revision = stations.station().map(Stations.KeptStation::revision).orElse(0);
@@ -160,7 +157,6 @@ public class FirstStationController {
         return new QuestionView(
                 question,
                 question.topic(),
-                words.say("first.topic." + question.topic()),
                 words.say(key),
                 words.say(key + ".why"),
                 unit(question),

@@ -156,8 +156,8 @@ public class TrendController {
                 words.say(
                         "change." + change.kind().name(),
                         Map.of(
-                                "after", change.after().toString().substring(0, 10),
-                                "before", change.before().toString().substring(0, 10),
+                                "after", Figures.day(change.after()),
+                                "before", Figures.day(change.before()),
                                 "way", words.say(change.size() > 0 ? "way.up" : "way.down"),
                                 "size", rounded(size, plusMinus) + THIN + "±" + THIN + rounded(plusMinus, plusMinus),
                                 "unit", unit)));

@@ -3,6 +3,9 @@ package org.tubrin.server.words;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.EnumSet;
 import java.util.Set;
 import org.tubrin.core.metering.ScaleUnit;
@@ -108,6 +111,11 @@ public final class Figures {
                 rounded.scale() < 0
                         ? rounded.setScale(0, RoundingMode.UNNECESSARY).toPlainString()
                         : rounded.toPlainString());
+    }
+
+    /** Returns the day of a moment, in UTC. */
+    public static String day(Instant at) {
+        return LocalDate.ofInstant(at, ZoneOffset.UTC).toString();
     }
 
     /** Returns a mark to look for on a scale: three figures, rounded down. */
