@@ -76,6 +76,7 @@ export type {
   ResonanceView,
   RoomView,
   Row,
+  RunPreview,
   RunSummary,
   RunView,
   ScopeView,

@@ -14,6 +14,7 @@ export { RoomRuler } from './RoomRuler';
 export { SaveDrawing } from './SaveDrawing';
 export { Sized } from './Sized';
 export { Stair, type StairColumn } from './Stair';
+export { type RungAhead, StairAhead } from './StairAhead';
 export { saveCsv, saveJson, savePng, saveSvg } from './saveChart';
 export { TenMinutes } from './TenMinutes';
 export { TraceShown } from './TraceShown';

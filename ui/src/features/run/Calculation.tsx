@@ -1,26 +1,33 @@
 import { useQuery } from '@tanstack/react-query';
-import { ask, type CalculationView, client } from '../../api';
+import { ask, type CalculationView, client, type RoomView, type Row } from '../../api';
 import { Refused } from '../../parts';
 import { Cell, Heads, RowHead, Table } from '../../parts/ui';
 
 interface Props {
   runId: string;
   place: number;
-  figure: 'GROWTH' | 'EFFICIENCY' | 'HEAT' | 'HEAT_CORRECTED' | 'GAIN';
+  /** A figure, or a reading as it stands. */
+  of: { figure: NonNullable<RoomView['figure']> } | { role: Row['role'] };
   /** Of the run: what is in hand changes with it. */
   sequence: number;
 }
 
 /** How a figure of a step was calculated: what went into it, who makes how much of its ±, and what would narrow it. */
-export function Calculation({ runId, place, figure, sequence }: Props) {
+export function Calculation({ runId, place, of, sequence }: Props) {
   const query = useQuery({
-    queryKey: ['calculation', runId, place, figure, sequence],
+    queryKey: ['calculation', runId, place, of, sequence],
     queryFn: () =>
-      ask(
-        client.GET('/api/runs/{id}/steps/{place}/figures/{figure}', {
-          params: { path: { id: runId, place, figure } },
-        }),
-      ),
+      'role' in of
+        ? ask(
+            client.GET('/api/runs/{id}/steps/{place}/readings/{role}', {
+              params: { path: { id: runId, place, role: of.role } },
+            }),
+          )
+        : ask(
+            client.GET('/api/runs/{id}/steps/{place}/figures/{figure}', {
+              params: { path: { id: runId, place, figure: of.figure } },
+            }),
+          ),
   });
   if (query.error) return <Refused error={query.error} />;
   return query.data ? (

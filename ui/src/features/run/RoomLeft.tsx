@@ -1,6 +1,8 @@
-import type { RunView } from '../../api';
+import type { RoomView, RunView } from '../../api';
 import { Diamond, LimitBar, Sheet } from '../../parts';
+import { Popover } from '../../parts/ui';
 import { RoomRuler } from '../../plot';
+import { Calculation } from './Calculation';
 
 export function RoomLeft({ view }: { view: RunView }) {
   if (view.room.rooms.length === 0) return null;
@@ -11,7 +13,7 @@ export function RoomLeft({ view }: { view: RunView }) {
           <li key={room.kind}>
             <div className="flex items-baseline justify-between gap-2 leading-4.5">
               <span>{room.label}</span>
-              <span className="figure text-13 text-soft">{room.shown}</span>
+              <Shown view={view} room={room} />
             </div>
             <RoomRuler {...room} />
             {room.verdict !== 'WITHIN' && (
@@ -25,6 +27,23 @@ export function RoomLeft({ view }: { view: RunView }) {
           </li>
         ))}
       </ul>
+      {view.room.lowered && <p className="mt-1 text-13 text-soft">{view.room.lowered}</p>}
     </Sheet>
+  );
+}
+
+/** A value against its limit; it opens to what it was calculated from. */
+function Shown({ view, room }: { view: RunView; room: RoomView }) {
+  const of = room.figure ? { figure: room.figure } : room.role ? { role: room.role } : undefined;
+  const style = 'figure text-13 text-soft';
+  if (!of) return <span className={style}>{room.shown}</span>;
+  return (
+    <Popover
+      label={`${room.label} ${room.shown}: how it was calculated`}
+      className={`${style} cursor-pointer`}
+      shown={room.shown}
+    >
+      <Calculation runId={view.id} place={view.room.place} of={of} sequence={view.sequence} />
+    </Popover>
   );
 }

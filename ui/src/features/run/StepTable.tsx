@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
-import type { Cell, Figure, Row, RunView, StepView } from '../../api';
-import { Popover, Select, Tooltip } from '../../parts/ui';
+import type { Figure, Row, RunView, StepView } from '../../api';
+import { Popover, Select } from '../../parts/ui';
 import { Calculation } from './Calculation';
 import { EntryCell } from './EntryCell';
 import { NowCell, TwinCell } from './LiveCells';
@@ -197,7 +197,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
                 ) : step.unread.includes(reading.role) ? (
                   <span className="text-12 text-soft">not read</span>
                 ) : (
-                  <AsRead cell={cell(step, reading.role)} />
+                  <AsRead view={view} step={step} reading={reading} />
                 ),
               undefined,
               reading.role,
@@ -234,13 +234,26 @@ function RowHead({ reading, run, readOnly }: { reading: Row; run: Run; readOnly:
   );
 }
 
-/** A reading of a step done; where its meter was compared with a better one, corrected with what was read beside it. */
-function AsRead({ cell }: { cell: Cell | undefined }) {
-  if (!cell?.corrected) return cell?.shown;
+/** A reading of a step done, beside it what comparison makes of it; it opens to what its ± is made of. */
+function AsRead({ view, step, reading }: { view: RunView; step: StepView; reading: Row }) {
+  const read = cell(step, reading.role);
+  if (!read) return null;
   return (
-    <Tooltip says={`Read ${cell.shown}, corrected by comparison.`}>
-      {cell.corrected} <span className="text-12 text-soft">{cell.shown}</span>
-    </Tooltip>
+    <Popover
+      label={`${reading.label} ${read.corrected ?? read.shown} ${reading.unit}: what its ± is made of`}
+      className="w-full cursor-pointer whitespace-nowrap"
+      shown={
+        read.corrected ? (
+          <>
+            {read.corrected} <span className="text-12 text-soft">{read.shown}</span>
+          </>
+        ) : (
+          read.shown
+        )
+      }
+    >
+      <Calculation runId={view.id} place={step.place} of={{ role: reading.role }} sequence={view.sequence} />
+    </Popover>
   );
 }
 
@@ -273,7 +286,7 @@ function shown(step: StepView, view: RunView, row: FigureRow, tight: boolean): R
         </>
       }
     >
-      <Calculation runId={view.id} place={step.place} figure={CALCULATION[row.name]} sequence={view.sequence} />
+      <Calculation runId={view.id} place={step.place} of={{ figure: CALCULATION[row.name] }} sequence={view.sequence} />
     </Popover>
   );
 }

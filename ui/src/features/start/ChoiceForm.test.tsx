@@ -2,7 +2,8 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Choices } from '../../api';
-import { ChoiceForm } from './ChoiceForm';
+import { BandSheet, WaySheet } from './ChoiceForm';
+import { ChoiceLine } from './ChoiceLine';
 import { complete } from './useChoice';
 
 const box = (id: string, more: object = {}) => ({
@@ -51,7 +52,14 @@ const choices: Choices = {
 
 function show(wanted: Parameters<typeof complete>[1] = {}) {
   const change = vi.fn();
-  render(<ChoiceForm choices={choices} choice={complete(choices, wanted)} change={change} />);
+  const props = { choices, choice: complete(choices, wanted), change };
+  render(
+    <>
+      <ChoiceLine {...props} />
+      <BandSheet {...props} />
+      <WaySheet {...props} />
+    </>,
+  );
   return change;
 }
 
@@ -76,20 +84,23 @@ describe('what to tune', () => {
 
   it('takes a pad, and none again', async () => {
     const change = show();
-    expect(screen.getByRole('radio', { name: 'none' })).toBeChecked();
+    await userEvent.click(screen.getByRole('button', { name: 'Pad: no pad. Change' }));
+    expect(screen.getByRole('radio', { name: 'no pad' })).toBeChecked();
     await userEvent.click(screen.getByRole('radio', { name: /Fender/ }));
     expect(change).toHaveBeenLastCalledWith({ padId: 'Fender' });
   });
 
   it('goes back from a pad to none', async () => {
     const change = show({ padId: 'Fender' });
+    await userEvent.click(screen.getByRole('button', { name: 'Pad: Fender. Change' }));
     expect(screen.getByRole('radio', { name: /Fender/ })).toBeChecked();
-    await userEvent.click(screen.getByRole('radio', { name: 'none' }));
+    await userEvent.click(screen.getByRole('radio', { name: 'no pad' }));
     expect(change).toHaveBeenLastCalledWith({ padId: undefined });
   });
 
   it('asks for the drives of a ladder of one’s own only where that is chosen', async () => {
     const change = show();
+    await userEvent.click(screen.getByRole('button', { name: /Rarely changed/ }));
     expect(screen.queryByLabelText('drives, W')).not.toBeInTheDocument();
     await userEvent.click(screen.getByRole('radio', { name: 'Own list' }));
     expect(change).toHaveBeenLastCalledWith({ rungs: 'OWN' });
@@ -97,6 +108,7 @@ describe('what to tune', () => {
 
   it('keeps the drives as they are typed', async () => {
     const change = show({ rungs: 'OWN', ownDrives: '4 9' });
+    await userEvent.click(screen.getByRole('button', { name: /Rarely changed/ }));
     await userEvent.type(screen.getByLabelText('drives, W'), ';');
     expect(change).toHaveBeenLastCalledWith({ ownDrives: '4 9;' });
     await userEvent.click(screen.getByRole('radio', { name: 'by the school' }));
@@ -105,7 +117,23 @@ describe('what to tune', () => {
 
   it('takes the maker’s ceiling for the first step', async () => {
     const change = show();
+    await userEvent.click(screen.getByRole('button', { name: /Rarely changed/ }));
     await userEvent.type(screen.getByLabelText(/plate current at the first step/), '0');
     expect(change).toHaveBeenLastCalledWith({ firstCeiling: '0' });
+  });
+
+  it('takes a pace of one’s own, and says it where it is folded', async () => {
+    const change = show({ pace: { aim: '7', stop: '', rest: '', margin: '10' } });
+    const fold = screen.getByRole('button', { name: /Rarely changed/ });
+    expect(fold).toHaveTextContent('key-down, aim 7 s, limits held below the record by 10 %');
+    await userEvent.click(fold);
+    await userEvent.type(screen.getByLabelText('at most'), '9');
+    expect(change).toHaveBeenLastCalledWith({ pace: { aim: '7', stop: '9', rest: '', margin: '10' } });
+  });
+
+  it('changes the band by a digit', async () => {
+    const change = show();
+    await userEvent.keyboard('1');
+    expect(change).toHaveBeenLastCalledWith({ band: 'MHZ_7' });
   });
 });

@@ -1,7 +1,11 @@
 import type { ReactNode } from 'react';
 import type { Choices } from '../../api';
-import { type Box, Check, Input, Label, OneOf, SomeOf } from '../../parts/ui';
-import { type Choice, climbing, isOfOtherRuns, suggestion, suits } from './useChoice';
+import { useKeys } from '../../parts';
+import { type Box, Check, Fold, Input, Label, OneOf } from '../../parts/ui';
+import { type Choice, isOfOtherRuns, suggestion } from './useChoice';
+
+/** So many bands have a digit of their own. */
+const MOST_KEYS = 9;
 
 interface Props {
   choices: Choices;
@@ -9,35 +13,24 @@ interface Props {
   change: (change: Partial<Choice>) => void;
 }
 
-/** What the climb is about, in the order of the signal path. */
-export function ChoiceForm({ choices, choice, change }: Props) {
+/** Where it is tuned. */
+export function BandSheet({ choices, choice, change }: Props) {
   const amplifier = choices.amplifiers.find((one) => one.id === choice.amplifierId);
   const bands = choices.bands.filter((one) => amplifier?.bands.includes(one.band));
-  const terminations = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(choice.band));
   const limits = choices.bands.find((one) => one.band === choice.band);
-  const tuned = amplifier?.tuned ?? true;
+  const pick = (band: string) => change({ band: band as Choice['band'] });
+  useKeys(Object.fromEntries(bands.slice(0, MOST_KEYS).map((one, index) => [String(index + 1), () => pick(one.band)])));
   return (
-    <section aria-label="What to tune" className="sheet px-5 py-4">
-      <h1 className="mb-2 text-22">What to tune</h1>
-      <Line
-        label="Amplifier"
-        options={climbing(choices).map(box)}
-        chosen={[choice.amplifierId]}
-        onPick={(amplifierId) => change({ amplifierId })}
-      />
-      {amplifier && amplifier.switchPositions.length > 0 && (
-        <Line
-          label="Its switch"
-          options={amplifier.switchPositions.map((one) => ({ code: one, name: one }))}
-          chosen={[choice.switchPosition ?? '']}
-          onPick={(switchPosition) => change({ switchPosition })}
-        />
-      )}
+    <section aria-label="Band" className="sheet px-4 py-2.5">
       <Line
         label="Band"
-        options={bands.map((one) => ({ code: one.band, name: one.name }))}
+        options={bands.map((one, index) => ({
+          code: one.band,
+          name: one.name,
+          ...(index < MOST_KEYS ? { hotkey: String(index + 1) } : {}),
+        }))}
         chosen={[choice.band]}
-        onPick={(band) => change({ band: band as Choice['band'] })}
+        onPick={pick}
       >
         <span className="flex items-center gap-2">
           <Label htmlFor="frequency">at</Label>
@@ -49,54 +42,106 @@ export function ChoiceForm({ choices, choice, change }: Props) {
             value={choice.frequency}
             onChange={(event) => change({ frequency: event.target.value })}
           />
-          <span className="text-soft">MHz{limits && `, ${limits.lowestHz / 1e6} to ${limits.highestHz / 1e6}`}</span>
+          <span className="text-13 text-soft">
+            MHz{limits && `, ${limits.lowestHz / 1e6} to ${limits.highestHz / 1e6}`}
+          </span>
         </span>
       </Line>
-      <Line
-        label="Into"
-        options={terminations.map(box)}
-        chosen={[choice.terminationId]}
-        onPick={(terminationId) => change({ terminationId })}
-      />
-      <Line
-        label="Exciter"
-        options={choices.exciters.map(box)}
-        chosen={[choice.exciterId]}
-        onPick={(exciterId) => change({ exciterId })}
-      />
-      {choices.pads.length > 0 && (
+      {amplifier && amplifier.switchPositions.length > 0 && (
         <Line
-          label="Pad"
-          options={[{ code: '', name: 'none' }, ...choices.pads.map(box)]}
-          chosen={[choice.padId ?? '']}
-          onPick={(padId) => change({ padId: padId || undefined })}
+          label="Its switch"
+          options={amplifier.switchPositions.map((one) => ({ code: one, name: one }))}
+          chosen={[choice.switchPosition ?? '']}
+          onPick={(switchPosition) => change({ switchPosition })}
         />
       )}
-      <Line
-        label="Carrier"
-        options={choices.carriers}
-        chosen={[choice.carrier]}
-        onPick={(carrier) => change({ carrier: carrier as Choice['carrier'] })}
-      />
-      <Line
-        label="Meters"
-        many
-        options={choices.meters.filter((one) => suits(one, tuned)).map(box)}
-        chosen={choice.meterIds}
-        onPick={(id) => change({ meterIds: toggled(choice.meterIds, id) })}
-      />
-      {tuned ? (
-        <Climb choices={choices} choice={choice} change={change} />
-      ) : (
-        <Table choices={choices} choice={choice} change={change} />
-      )}
+    </section>
+  );
+}
+
+/** How it is gone about. */
+export function WaySheet({ choices, choice, change }: Props) {
+  const tuned = choices.amplifiers.find((one) => one.id === choice.amplifierId)?.tuned ?? true;
+  const carrier = choices.carriers.find((one) => one.code === choice.carrier)?.name;
+  const rungs = choices.rungs.find((one) => one.code === choice.rungs)?.name ?? 'by the school';
+  return (
+    <section aria-label="How" className="sheet px-4 py-2.5">
       <Line
         label="Readings"
         options={choices.sources}
         chosen={[choice.source]}
         onPick={(source) => change({ source: source as Choice['source'] })}
       />
+      {tuned ? (
+        <Schools choices={choices} choice={choice} change={change} />
+      ) : (
+        <Table choices={choices} choice={choice} change={change} />
+      )}
+      <Fold
+        className="py-1"
+        title={
+          <>
+            <span className="head text-soft">Rarely changed</span>{' '}
+            <span className="text-13">
+              {carrier} carrier{tuned && `, ladder ${rungs.toLowerCase()}`}
+              {paceWords(choice)}
+            </span>
+          </>
+        }
+      >
+        <Line
+          label="Carrier"
+          options={choices.carriers}
+          chosen={[choice.carrier]}
+          onPick={(one) => change({ carrier: one as Choice['carrier'] })}
+        />
+        {tuned && <LadderLine choices={choices} choice={choice} change={change} />}
+        <PaceLine choice={choice} change={change} />
+      </Fold>
     </section>
+  );
+}
+
+const PACE = [
+  ['aim', 'key-down, aim', 's'],
+  ['stop', 'at most', 's'],
+  ['rest', 'rest, at least', 's'],
+  ['margin', 'limits held below the record by', '%'],
+] as const;
+
+function paceWords({ pace }: Choice): string {
+  return PACE.filter(([field]) => pace[field])
+    .map(([field, label, unit]) => `, ${label} ${pace[field]} ${unit}`)
+    .join('');
+}
+
+/** How fast and how near the limits. */
+function PaceLine({ choice, change }: Pick<Props, 'choice' | 'change'>) {
+  return (
+    <div className="grid grid-cols-line py-2.5">
+      <span aria-hidden="true" className="head pt-1.5 text-soft">
+        Pace
+      </span>
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2 text-soft">
+        {PACE.map(([field, label, unit]) => (
+          <span key={field} className="flex items-center gap-2">
+            <Label htmlFor={`pace-${field}`}>{label}</Label>
+            <Input
+              id={`pace-${field}`}
+              number
+              className="w-14"
+              maxLength={6}
+              value={choice.pace[field]}
+              onChange={(event) => change({ pace: { ...choice.pace, [field]: event.target.value } })}
+            />
+            {unit}
+          </span>
+        ))}
+        <p className="basis-full text-13">
+          Left empty: what is customary, and as much time as your own runs took. It is saved with the run.
+        </p>
+      </div>
+    </div>
   );
 }
 
@@ -104,7 +149,7 @@ export function ChoiceForm({ choices, choice, change }: Props) {
 function Table({ choices, choice, change }: Props) {
   const school = choices.schools.find((one) => one.code === 'DRIVE_TABLE');
   return (
-    <div className="grid grid-cols-line border-t border-hair py-2.5">
+    <div className="grid grid-cols-line py-1.5">
       <Label htmlFor="wanted-output" className="head pt-1.5">
         Wanted
       </Label>
@@ -129,44 +174,41 @@ function Table({ choices, choice, change }: Props) {
   );
 }
 
-/** How the dials are found. */
-function Climb({ choices, choice, change }: Props) {
+/** In which steps the drive goes up. */
+function LadderLine({ choices, choice, change }: Props) {
   return (
-    <>
-      <Schools choices={choices} choice={choice} change={change} />
-      <Line
-        label="Ladder"
-        options={[{ code: '', name: 'by the school' }, ...choices.rungs]}
-        chosen={[choice.rungs ?? '']}
-        onPick={(rungs) => change({ rungs: (rungs || undefined) as Choice['rungs'] })}
-      >
-        {choice.rungs === 'OWN' && (
-          <span className="flex items-center gap-2">
-            <Label htmlFor="own-drives">drives, W</Label>
-            <Input
-              id="own-drives"
-              number
-              className="w-40"
-              placeholder="4 9 20 40"
-              value={choice.ownDrives}
-              onChange={(event) => change({ ownDrives: event.target.value })}
-            />
-          </span>
-        )}
-        <span className="flex items-center gap-2 text-soft">
-          <Label htmlFor="first-ceiling">plate current at the first step, at most</Label>
+    <Line
+      label="Ladder"
+      options={[{ code: '', name: 'by the school' }, ...choices.rungs]}
+      chosen={[choice.rungs ?? '']}
+      onPick={(rungs) => change({ rungs: (rungs || undefined) as Choice['rungs'] })}
+    >
+      {choice.rungs === 'OWN' && (
+        <span className="flex items-center gap-2">
+          <Label htmlFor="own-drives">drives, W</Label>
           <Input
-            id="first-ceiling"
+            id="own-drives"
             number
-            className="w-19"
-            maxLength={8}
-            value={choice.firstCeiling}
-            onChange={(event) => change({ firstCeiling: event.target.value })}
+            className="w-40"
+            placeholder="4 9 20 40"
+            value={choice.ownDrives}
+            onChange={(event) => change({ ownDrives: event.target.value })}
           />
-          A, where the maker names one
         </span>
-      </Line>
-    </>
+      )}
+      <span className="flex items-center gap-2 text-soft">
+        <Label htmlFor="first-ceiling">plate current at the first step, at most</Label>
+        <Input
+          id="first-ceiling"
+          number
+          className="w-19"
+          maxLength={8}
+          value={choice.firstCeiling}
+          onChange={(event) => change({ firstCeiling: event.target.value })}
+        />
+        A, where the maker names one
+      </span>
+    </Line>
   );
 }
 
@@ -203,32 +245,22 @@ function Schools({ choices, choice, change }: Props) {
   );
 }
 
-const box = (one: Choices['amplifiers'][number]): Box => ({
-  code: one.id,
-  name: one.name,
-  detail: one.detail,
-});
-
-const toggled = (ids: string[], id: string) => (ids.includes(id) ? ids.filter((one) => one !== id) : [...ids, id]);
-
 interface LineProps {
   label: string;
   options: Box[];
   chosen: string[];
-  many?: boolean;
   onPick: (code: string) => void;
   children?: ReactNode;
 }
 
-/** One line of the form: its options side by side, of which one or many are chosen. */
-function Line({ label, many, ...boxes }: LineProps) {
-  const Choice = many ? SomeOf : OneOf;
+/** One line of the form: its options side by side, of which one is chosen. */
+function Line({ label, ...boxes }: LineProps) {
   return (
-    <div className="grid grid-cols-line border-t border-hair py-2.5">
+    <div className="grid grid-cols-line py-1.5">
       <span aria-hidden="true" className="head pt-1.5 text-soft">
         {label}
       </span>
-      <Choice label={label} {...boxes} />
+      <OneOf label={label} {...boxes} />
     </div>
   );
 }

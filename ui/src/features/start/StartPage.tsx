@@ -5,7 +5,9 @@ import { ask, type Choices, client, type RunSummary } from '../../api';
 import { Answer, FirstThing, Sheet, Trouble, useKeys, useNow } from '../../parts';
 import { Button } from '../../parts/ui';
 import { ago } from '../../quantity';
-import { ChoiceForm } from './ChoiceForm';
+import { Ahead } from './Ahead';
+import { BandSheet, WaySheet } from './ChoiceForm';
+import { ChoiceLine } from './ChoiceLine';
 import { LastRow } from './LastRow';
 import { climbing, fromAddress, remember, useChoice } from './useChoice';
 
@@ -75,33 +77,42 @@ function Start({ choices }: { choices: Choices }) {
   const school = choices.schools.find((one) => one.code === choice.school);
   const tuned = amplifier?.tuned ?? true;
   return (
-    <div className="m-5 grid items-start gap-3.5 wide:grid-cols-main-side">
-      <ChoiceForm choices={choices} choice={choice} change={change} />
-      <div className="grid gap-3.5 max-wide:order-first">
-        {choices.inProgress && <GoOn run={choices.inProgress} />}
-        <Sheet title="Next move" accent>
-          <p className="head text-27 leading-head">
-            {tuned ? `Climb ${bandName} with ${amplifier?.name}` : `Drive table of ${amplifier?.name} on ${bandName}`}
-          </p>
-          <p className="mt-2 text-soft">
-            {tuned
-              ? `Into ${termination?.name}, by the school “${school?.name}”. First the points before power and the warm-up, then up in drive. Have the meters in sight and a hand on PLATE.`
-              : `Into ${termination?.name}. First the path in bypass, then the least drive, then 3 dB at most a key-down: what each brings, and where it trips.`}
-          </p>
-          <div className="mt-3">
-            <Button kind="main" hotkey="Enter" disabled={start.isPending} onClick={() => start.mutate()}>
-              {tuned ? 'Start the climb' : 'Start the table'}
-            </Button>
-          </div>
-          {start.error && (
-            <div className="mt-3">
-              <Trouble error={start.error} />
-            </div>
-          )}
-        </Sheet>
-        {tuned && <LastRow amplifier={amplifier?.name} band={choice.band} termination={termination?.name} />}
+    <>
+      <div className="pt-2.5">
+        <ChoiceLine choices={choices} choice={choice} change={change} />
       </div>
-    </div>
+      <div className="mx-5 mb-5 grid items-start gap-3.5 wide:grid-cols-main-side">
+        <div className="grid grid-cols-one gap-3.5">
+          <BandSheet choices={choices} choice={choice} change={change} />
+          <Ahead choice={choice} tuned={tuned} />
+          <WaySheet choices={choices} choice={choice} change={change} />
+        </div>
+        <div className="grid gap-3.5 max-wide:order-first">
+          {choices.inProgress && <GoOn run={choices.inProgress} />}
+          <Sheet title="Next move" accent>
+            <p className="head text-27 leading-head">
+              {tuned ? `Climb ${bandName} with ${amplifier?.name}` : `Drive table of ${amplifier?.name} on ${bandName}`}
+            </p>
+            <p className="mt-2 text-soft">
+              {tuned
+                ? `Into ${termination?.name}, by the school “${school?.name}”. First the points before power and the warm-up, then up in drive. Have the meters in sight and a hand on PLATE.`
+                : `Into ${termination?.name}. First the path in bypass, then the least drive, then 3 dB at most a key-down: what each brings, and where it trips.`}
+            </p>
+            <div className="mt-3">
+              <Button kind="main" hotkey="Enter" disabled={start.isPending} onClick={() => start.mutate()}>
+                {tuned ? 'Start the climb' : 'Start the table'}
+              </Button>
+            </div>
+            {start.error && (
+              <div className="mt-3">
+                <Trouble error={start.error} />
+              </div>
+            )}
+          </Sheet>
+          {tuned && <LastRow amplifier={amplifier?.name} band={choice.band} termination={termination?.name} />}
+        </div>
+      </div>
+    </>
   );
 }
 

@@ -24,6 +24,16 @@ export interface Choice {
   unfiltered: boolean;
   /** Of the amplifier's own mode switch; absent where it has none. */
   switchPosition: string | undefined;
+  /** As typed; empty for what is customary. */
+  pace: Pace;
+}
+
+/** Key-down to aim for and at most, least rest, in seconds; by how many per cent limits are lowered. */
+export interface Pace {
+  aim: string;
+  stop: string;
+  rest: string;
+  margin: string;
 }
 
 const KEY = 'tubrin.lastChoice';
@@ -73,6 +83,7 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
     carrier: wanted.carrier ?? 'CW',
     rungs: tuned ? wanted.rungs : undefined,
     ownDrives: wanted.ownDrives ?? '',
+    pace: { aim: '', stop: '', rest: '', margin: '', ...wanted.pace },
     firstCeiling: tuned ? (wanted.firstCeiling ?? '') : '',
     wantedOutput: tuned ? '' : (wanted.wantedOutput ?? ''),
     unfiltered: !tuned && wanted.unfiltered === true,

@@ -284,6 +284,24 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       number('trDelayS', 'T/R delay', 'ms', { inUnit: 0.001 }),
       { type: 'text', path: 'firmware', label: 'Firmware, as the set shows it', optional: true },
       {
+        type: 'group',
+        path: 'powerStep',
+        label: 'Set in steps',
+        optional: { scale: 'WATT', size: 1 },
+        fields: [
+          number('size', 'Each step', ''),
+          {
+            type: 'choice',
+            path: 'scale',
+            label: 'It shows',
+            options: [
+              ['WATT', 'W'],
+              ['PERCENT', '% of its highest power'],
+            ],
+          },
+        ],
+      },
+      {
         type: 'list',
         path: 'powerByMode',
         label: 'Power that it remembers per mode',

@@ -8,6 +8,8 @@ export interface Box {
   name: string;
   detail?: string;
   disabled?: boolean;
+  /** The key that chooses it, where there is one. */
+  hotkey?: string;
 }
 
 const LOOK =
@@ -73,6 +75,11 @@ export function SomeOf({ label, options, chosen, onPick, children }: Props) {
 function Words({ option }: { option: Box }) {
   return (
     <span>
+      {option.hotkey && (
+        <span aria-hidden="true" className="figure mr-1.5 text-12 text-soft">
+          {option.hotkey}
+        </span>
+      )}
       <span className="head">{option.name}</span>{' '}
       {option.detail && <span className="ml-1 text-13 text-soft">{option.detail}</span>}
     </span>

@@ -12,7 +12,7 @@ export { NONCE } from './nonce';
 export { Popover } from './Popover';
 export { Progress } from './Progress';
 export { ScrollArea } from './ScrollArea';
-export { type Option, Pick, Select } from './Select';
+export { Chevron, type Option, Pick, Select } from './Select';
 export { Skeleton } from './Skeleton';
 export { UprightSlider } from './Slider';
 export { Switch } from './Switch';

@@ -142,7 +142,16 @@ public class AdviceBenchmark {
         return new TuneSetup(
                 new Station("Skerry Point", "Q1TUB", 1000, 20, Optional.empty()),
                 amplifier,
-                new Exciter("Halyard", 0.01, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty()),
+                new Exciter(
+                        "Halyard",
+                        0.01,
+                        100,
+                        0.05,
+                        0.03,
+                        List.of(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty()),
                 org.tubrin.core.station.Mode.CW,
                 meters,
                 new Load("Ballast", 50, 1500, Optional.empty()),

@@ -69,6 +69,7 @@ public final class Sample {
             0.030,
             List.of(new Exciter.ModePower(Mode.CW, 70), new Exciter.ModePower(Mode.SSB, 100)),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty());
 
     public static final Meter FATHOM = new Meter(

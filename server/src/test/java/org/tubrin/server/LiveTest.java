@@ -166,6 +166,42 @@ public class LiveTest extends ServerTest {
         assertEquals(run.get("steps").size(), 1);
     }
 
+    @Test
+    public void aReadingRightAfterATurnSaysNothingOfWhatStoodBefore() {
+        Map<String, Object> request = new LinkedHashMap<>(start("KHZ_472", "0.4755"));
+        request.put("amplifierId", equipmentId("Lugger 300"));
+        request.put("meterIds", List.of(equipmentId("Vane")));
+        request.put("terminationId", equipmentId("Mizzen"));
+        request.put("school", "RESONANCE");
+        request.put("source", "BENCH");
+        request.put("resonance", Map.of("witness", "PHASE"));
+        Reply reply = post("/api/runs", request);
+        assertEquals(reply.status(), 201, reply.text());
+        run = reply.json();
+        for (int point = 0; !run.at("/advice/move").asString().equals("KEY_AND_READ"); point++) {
+            assertTrue(point < 30, run.get("advice").toString());
+            does("FOLLOW");
+        }
+        does("KEY");
+        keyedFor(1);
+        for (int motor = 3; motor <= 9; motor += 3) {
+            double before = phase();
+            turns("MOTOR", motor);
+            double atOnce = phase();
+            keyedFor(get("/api/bench").json().get("keyedForS").asDouble() + 1);
+            double after = phase();
+            // Three short steps are 11° or so, wind a tenth of that.
+            assertEquals(atOnce, after, 0.4 * Math.abs(after - before), "from " + before);
+        }
+        does("UNKEY");
+    }
+
+    private double phase() {
+        does("TAKE");
+        return Double.parseDouble(
+                of(run.at("/draft/cells"), "PHASE").get("shown").asString().replace('\u2212', '-'));
+    }
+
     @DataProvider
     public Object[][] signs() {
         return new Object[][] {

@@ -113,7 +113,25 @@ public class RunApiTest extends ServerTest {
         // The class error of one range is in both, and what is left is known better than either.
         assertEquals(get(figures + "4/figures/GROWTH").json().get("used").size(), 2);
         assertEquals(get(figures + "0/figures/GROWTH").status(), 404, "nothing before it");
-        assertEquals(get(figures + "9/figures/OUTPUT").status(), 404);
+        assertEquals(get(figures + "9/readings/OUTPUT").status(), 404);
+        // What room is left opens to the very figure that is held against the limit.
+        int opened = 0;
+        for (JsonNode room : run.at("/room/rooms")) {
+            String of = room.has("figure")
+                    ? "figures/" + room.get("figure").asString()
+                    : "readings/" + room.path("role").asString();
+            if (!room.get("kind").asString().equals("DRIVE")) {
+                JsonNode madeOf =
+                        get(figures + run.at("/room/place").asInt() + "/" + of).json();
+                assertTrue(
+                        room.get("shown")
+                                .asString()
+                                .startsWith(madeOf.get("shown").asString().split("\u2009[A-Z]")[0]),
+                        room + " of " + madeOf);
+                opened++;
+            }
+        }
+        assertTrue(opened >= 4, run.get("room").toString());
         assertEquals(get(figures + "4/figures/HUM").status(), 404);
         JsonNode row = null;
         for (JsonNode card : get("/api/cards").json()) {
@@ -137,7 +155,7 @@ public class RunApiTest extends ServerTest {
         assertEquals(run.get("advice").get("sentence").asString(), "Set PLATE to 5.09, LOAD to 5.0");
         does("RANGE", "role", "OUTPUT", "text", "1.5 kW");
         does("READ", "role", "OUTPUT", "text", "138");
-        JsonNode inHand = get("/api/runs/" + run.get("id").asString() + "/steps/0/figures/OUTPUT")
+        JsonNode inHand = get("/api/runs/" + run.get("id").asString() + "/steps/0/readings/OUTPUT")
                 .json();
         assertEquals(inHand.get("shown").asString(), "138\u2009±\u200971\u2009W", "0.95 of 5 % of 1.5 kW");
         assertTrue(

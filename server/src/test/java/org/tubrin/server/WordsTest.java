@@ -53,6 +53,7 @@ import org.tubrin.core.run.Check;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Doubt;
+import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
@@ -116,6 +117,7 @@ public class WordsTest {
         add(wanted, "name.*", ReadingSource.values());
         add(wanted, "sourceOf.*", ReadingSource.values());
         add(wanted, "signal.*", Linearity.Grade.values());
+        add(wanted, "preset.*", Preset.Source.values());
         add(wanted, "calc.*", StepFigure.values());
         add(wanted, "calc.formula.*", StepFigure.values());
         add(wanted, "calc.formula.*.untuned", StepFigure.values());

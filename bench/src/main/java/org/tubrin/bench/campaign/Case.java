@@ -118,7 +118,16 @@ record Case(
         TuneSetup setup = new TuneSetup(
                 new Station("Skerry Point", "Q1TUB", 1000, 20, Optional.empty()),
                 amplifier,
-                new Exciter("Halyard", 0.01, 200, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty()),
+                new Exciter(
+                        "Halyard",
+                        0.01,
+                        200,
+                        0.05,
+                        0.03,
+                        List.of(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty()),
                 Mode.CW,
                 meters(tubes, tetrode),
                 termination,
@@ -193,14 +202,19 @@ record Case(
                                 meter.channels().stream().map(Case::holding).toList(),
                                 meter.face()))
                         .toList();
-        return with(setup.amplifier(), school, meters);
+        return with(setup.amplifier(), setup.exciter(), school, meters);
     }
 
-    private Case with(Amplifier amplifier, School school, List<Meter> meters) {
+    /** Returns the same driven by another exciter. */
+    Case with(Exciter exciter) {
+        return with(setup.amplifier(), exciter, setup.school(), setup.meters());
+    }
+
+    private Case with(Amplifier amplifier, Exciter exciter, School school, List<Meter> meters) {
         TuneSetup chosen = new TuneSetup(
                 setup.station(),
                 amplifier,
-                setup.exciter(),
+                exciter,
                 setup.carrier(),
                 meters,
                 setup.termination(),
@@ -233,6 +247,7 @@ record Case(
     Case withOneMeter() {
         return with(
                 setup.amplifier(),
+                setup.exciter(),
                 setup.school(),
                 setup.meters().stream()
                         .map(meter -> new Meter(meter.name(), meter.channels(), Optional.of(MeterFace.ONE_AT_A_TIME)))
@@ -243,6 +258,7 @@ record Case(
     Case withWattmeterAlone() {
         return with(
                 setup.amplifier(),
+                setup.exciter(),
                 setup.school(),
                 setup.meters().stream()
                         .filter(meter -> meter.channel(ReadingRole.OUTPUT).isPresent())
@@ -273,19 +289,19 @@ record Case(
                 12,
                 List.of());
         return TwinFromSheet.of(known, sheet) instanceof Outcome.Settled<SheetFit> settled
-                ? with(known.withTwin(settled.point().constants()), setup.school(), setup.meters())
+                ? with(known.withTwin(settled.point().constants()), setup.exciter(), setup.school(), setup.meters())
                 : withoutTwin();
     }
 
     /** Returns the same of which nothing is known but what stands on its plate: neither chart nor twin. */
     Case withoutChart() {
-        Case told = with(withoutTwin(List.of()), setup.school(), setup.meters());
+        Case told = with(withoutTwin(List.of()), setup.exciter(), setup.school(), setup.meters());
         return told.with(told.setup.withPreset(Preset.unknown(setup.tubes())), isForeign);
     }
 
     /** Returns the same where nobody has a twin of the amplifier: the maker's chart and the meters are all that is known. */
     Case withoutTwin() {
-        return with(withoutTwin(setup.amplifier().chart()), setup.school(), setup.meters());
+        return with(withoutTwin(setup.amplifier().chart()), setup.exciter(), setup.school(), setup.meters());
     }
 
     private Amplifier withoutTwin(List<ChartRow> chart) {

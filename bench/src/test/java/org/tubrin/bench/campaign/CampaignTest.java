@@ -11,10 +11,13 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.PowerStep;
 import org.tubrin.core.station.Stage;
 
 /** Whole tune-ups on amplifiers that differ from their records, by following the next move and nothing else. */
@@ -71,6 +74,41 @@ public class CampaignTest {
                         || school == School.MAKERS_CHART
                         || state.steps().size() >= 3,
                 school + " climbs in " + state.steps().size());
+    }
+
+    @DataProvider
+    public Object[][] steps() {
+        return new Object[][] {{PowerStep.Scale.WATT, 5.0}, {PowerStep.Scale.PERCENT, 5.0}, {PowerStep.Scale.WATT, 0.1}
+        };
+    }
+
+    @Test(dataProvider = "steps")
+    public void anExciterIsAskedForItsOwnStepsAlone(PowerStep.Scale scale, double size) {
+        for (Case one : List.of(CASE, firstInto("Yardarm", 2))) {
+            Case given = one.with(new Exciter(
+                    "Halyard",
+                    5,
+                    100,
+                    0.05,
+                    0.03,
+                    List.of(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.of(new PowerStep(scale, size))));
+            RunState state = new Novice(new Shack(given, new Random(1)), new Random(2)).run();
+            assertEquals(
+                    state.ending(),
+                    Optional.of(RunState.Ending.FINISHED),
+                    state.draft().toString());
+            double before = 0;
+            for (Step step : state.steps()) {
+                double driveW = step.position(Control.DRIVE).orElseThrow();
+                assertEquals(driveW / size, Math.rint(driveW / size), 1e-6, driveW + " W is no step");
+                assertTrue(driveW >= before || step.kind() == Step.Kind.FINISH, "up: " + before + " to " + driveW);
+                before = driveW;
+            }
+            assertTrue(state.steps().size() <= 12, "it ends: " + state.steps().size() + " steps");
+        }
     }
 
     @Test

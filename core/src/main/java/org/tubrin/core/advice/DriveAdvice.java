@@ -59,8 +59,8 @@ final class DriveAdvice {
         double setAt = last.position(Control.DRIVE).orElse(lastW);
         NextRow next = NextRow.of(setup, state.steps(), state.trips()).orElseThrow();
         double wantedW = next.driveW() * setAt / lastW;
-        boolean tooMuch = Ladder.settable(wantedW) * lastW / setAt > setup.driveLimitW();
-        double toW = Math.min(setup.mostDriveW(), tooMuch ? Ladder.settableBelow(wantedW) : Ladder.settable(wantedW));
+        boolean tooMuch = setup.settableW(wantedW) * lastW / setAt > setup.driveLimitW();
+        double toW = Math.min(setup.mostDriveW(), tooMuch ? setup.settableBelowW(wantedW) : setup.settableW(wantedW));
         boolean moved = draft.moved().contains(Control.DRIVE);
         double aheadW = moved ? draft.position(Control.DRIVE).orElse(toW) * lastW / setAt : next.driveW();
         Optional<Advice.Expectation> expect = expectation(last, aheadW / lastW);

@@ -5,7 +5,6 @@ import java.util.Optional;
 import org.tubrin.core.matcher.NextMatch;
 import org.tubrin.core.matcher.NextMatch.Node;
 import org.tubrin.core.run.Control;
-import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.MatcherSteps;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
@@ -97,7 +96,9 @@ final class MatcherAdvice {
     private Optional<Advice> drive(NextMatch next, Reason reason) {
         double setW = draft.position(Control.DRIVE).orElse(0.0);
         boolean stands = setW <= OVER * next.driveW() && setW >= BELOW * next.driveW();
-        return stands ? Optional.empty() : Optional.of(turn(Control.DRIVE, Ladder.settable(next.driveW()), reason));
+        return stands
+                ? Optional.empty()
+                : Optional.of(turn(Control.DRIVE, state.setup().settableW(next.driveW()), reason));
     }
 
     private Optional<Advice> matcher(NextMatch next, Reason reason) {

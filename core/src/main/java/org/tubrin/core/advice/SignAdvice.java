@@ -124,7 +124,7 @@ final class SignAdvice {
         return Optional.of(setup.settings().finishMarks())
                 .filter(marks -> heavierHelps && state.keyDownsInStep() < MOST_PEAKINGS)
                 .flatMap(marks -> heavier(marks, Reason.STOPPED_HEAVIER))
-                .orElseGet(() -> lowerDrive(Ladder.settableBelow(lowerW), Reason.STOPPED_LESS_DRIVE));
+                .orElseGet(() -> lowerDrive(setup.settableBelowW(lowerW), Reason.STOPPED_LESS_DRIVE));
     }
 
     private Advice seen(SeenSign sign) {
@@ -359,7 +359,7 @@ final class SignAdvice {
         // Heat rests on the resting current too, and follows the drive less than a current does.
         double power = sign.code() == Sign.Code.HEAT_LIMIT ? 4 : 2;
         double lowerW = draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(ratio, power) * MARGIN);
-        return lowerDrive(Ladder.settable(lowerW), reason);
+        return lowerDrive(setup.settableWithinW(lowerW), reason);
     }
 
     private Advice oneRungLower(Reason reason) {
@@ -368,7 +368,7 @@ final class SignAdvice {
 
     /** Less drive, as far down as exciter and pad go; below that only a pad helps. */
     private Advice lowerDrive(double wantedW, Reason reason, Caution... cautions) {
-        double toW = Math.max(wantedW, Ladder.settable(setup.leastDriveW()));
+        double toW = Math.max(wantedW, setup.leastDriveW());
         if (toW >= draft.driveW().value()) {
             return Advice.striking(new Move.WorkThrough(Move.Drill.NEEDS_PAD), Reason.NEEDS_PAD, cautions);
         }
@@ -379,14 +379,14 @@ final class SignAdvice {
     private double setForLimitW() {
         double limitW = setup.driveLimitW();
         return draft.position(Control.DRIVE)
-                .map(setW -> Ladder.settableBelow(
+                .map(setW -> setup.settableBelowW(
                         limitW * Math.min(1, setW / draft.driveW().value())))
                 .orElse(limitW);
     }
 
     private double driveForOutputW(double limitW) {
         double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(limitW);
-        return Ladder.settable(draft.driveW().value() * limitW / outputW * MARGIN);
+        return setup.settableWithinW(draft.driveW().value() * limitW / outputW * MARGIN);
     }
 
     private static Advice workThrough(Move.Drill drill, Reason reason) {

@@ -35,8 +35,8 @@ public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict
             boolean tankIsKnown,
             Stage.Tubes tubes) {
         List<Room> rooms = new ArrayList<>();
-        add(rooms, LimitKind.PLATE_CURRENT, readings, ReadingRole.PLATE_CURRENT, tubes.plateCurrentLimitA());
-        add(rooms, LimitKind.GRID_CURRENT, readings, ReadingRole.GRID_CURRENT, tubes.gridCurrentLimitA());
+        add(rooms, LimitKind.PLATE_CURRENT, readings, tubes.plateCurrentLimitA());
+        add(rooms, LimitKind.GRID_CURRENT, readings, tubes.gridCurrentLimitA());
         tubes.screenCurrentLimitA()
                 .ifPresent(limit -> Optional.ofNullable(readings.get(ReadingRole.SCREEN_CURRENT))
                         .ifPresent(current -> rooms.add(room(LimitKind.SCREEN_CURRENT, magnitude(current), limit))));
@@ -60,7 +60,7 @@ public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict
         List<Room> rooms = new ArrayList<>();
         rooms.addAll(of(readings, transistors.supplyCurrentLimitA(), ratedOutputW));
         if (constants.orElse(null) instanceof TwinConstants.Broadband twin) {
-            add(rooms, LimitKind.HEAT_SINK, readings, ReadingRole.HEAT_SINK, twin.foldBackC());
+            add(rooms, LimitKind.HEAT_SINK, readings, twin.foldBackC());
         }
         return List.copyOf(rooms);
     }
@@ -73,8 +73,8 @@ public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict
      */
     public static List<Room> of(Map<ReadingRole, Quantity> readings, double supplyCurrentLimitA, double ratedOutputW) {
         List<Room> rooms = new ArrayList<>();
-        add(rooms, LimitKind.RATED_OUTPUT, readings, ReadingRole.OUTPUT, ratedOutputW);
-        add(rooms, LimitKind.SUPPLY_CURRENT, readings, ReadingRole.SUPPLY_CURRENT, supplyCurrentLimitA);
+        add(rooms, LimitKind.RATED_OUTPUT, readings, ratedOutputW);
+        add(rooms, LimitKind.SUPPLY_CURRENT, readings, supplyCurrentLimitA);
         return List.copyOf(rooms);
     }
 
@@ -91,9 +91,9 @@ public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict
             double licenceW,
             Termination termination) {
         List<Room> rooms = new ArrayList<>();
-        add(rooms, LimitKind.OUTPUT, readings, ReadingRole.OUTPUT, licenceW);
+        add(rooms, LimitKind.OUTPUT, readings, licenceW);
         if (termination instanceof Load load && load.powerLimitW() < licenceW) {
-            add(rooms, LimitKind.LOAD_POWER, readings, ReadingRole.OUTPUT, load.powerLimitW());
+            add(rooms, LimitKind.LOAD_POWER, readings, load.powerLimitW());
         }
         if (driveW.value() > 0) {
             rooms.add(new Room(
@@ -105,9 +105,8 @@ public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict
         return List.copyOf(rooms);
     }
 
-    private static void add(
-            List<Room> rooms, LimitKind kind, Map<ReadingRole, Quantity> readings, ReadingRole role, double limit) {
-        Optional.ofNullable(readings.get(role)).ifPresent(value -> rooms.add(room(kind, value, limit)));
+    private static void add(List<Room> rooms, LimitKind kind, Map<ReadingRole, Quantity> readings, double limit) {
+        kind.role().map(readings::get).ifPresent(value -> rooms.add(room(kind, value, limit)));
     }
 
     private static Room room(LimitKind kind, Quantity value, double limit) {

@@ -37,4 +37,19 @@ public record Tube(
                 .range("warmUpS", warmUpS, 0, 1800, Unit.SECOND)
                 .done();
     }
+
+    /** Returns the same with its limits of current and heat at a share of the sheet's, above 0 to 1. */
+    public Tube withLimits(double share) {
+        return new Tube(
+                name,
+                construction,
+                share * plateDissipationW,
+                plateVoltageLimitDcV,
+                share * plateCurrentLimitA,
+                share * gridCurrentLimitA,
+                screenCurrentLimitA.isPresent()
+                        ? OptionalDouble.of(share * screenCurrentLimitA.getAsDouble())
+                        : OptionalDouble.empty(),
+                warmUpS);
+    }
 }

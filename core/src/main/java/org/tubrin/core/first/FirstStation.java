@@ -291,6 +291,7 @@ public final class FirstStation {
                 0.03,
                 List.of(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty()));
         Amplifier amplifier = amplifier(names);
         Amplifier whole = twinned(amplifier);

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.LoadTarget;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.School;
@@ -173,7 +172,7 @@ public final class Foresight {
                 high = middle;
             }
         }
-        return Ladder.settable(low);
+        return setup.settableWithinW(low);
     }
 
     /** Returns whether a point keeps the limits with room for what is unsure, as a share as unsure as a point like it. */

@@ -72,7 +72,8 @@ public record Channel(
     /** Returns what a reading on a range is worth: as {@link #measured(double, String, MeterRange)}, with its own spread. */
     public Quantity measured(Reading reading, MeterRange range) {
         if (reading.ownUncertainty().isPresent()) {
-            ErrorSource own = new ErrorSource(reading.instrument(), role.name(), reading.textAsTyped());
+            ErrorSource own = new ErrorSource(reading.instrument(), role.name(), reading.textAsTyped())
+                    .as(ErrorSource.Part.BOUNDS);
             return Quantity.of(
                     reading.rawValue(),
                     role.unit(),
@@ -84,8 +85,8 @@ public record Channel(
         if (reading.spread().isEmpty()) {
             return classed;
         }
-        ErrorSource restless =
-                new ErrorSource(reading.instrument(), role.name(), range.name() + " at " + reading.textAsTyped());
+        ErrorSource restless = new ErrorSource(reading.instrument(), role.name(), reading.textAsTyped())
+                .as(ErrorSource.Part.RESTLESSNESS);
         return classed.plus(Quantity.of(
                 0, role.unit(), Standing.MEASURED, restless, reading.spread().getAsDouble() * correctionFactor));
     }
@@ -132,7 +133,7 @@ public record Channel(
     /** A range that was compared is as good as the comparison and the eye, whatever its class. */
     private Quantity corrected(double rawValue, String instrument, MeterRange range, Correction correction) {
         double read = readingUncertainty(range);
-        ErrorSource compared = new ErrorSource(instrument, role.name(), range.name() + " compared");
+        ErrorSource compared = new ErrorSource(instrument, role.name(), range.name()).as(ErrorSource.Part.COMPARISON);
         ErrorSource eye = ErrorSource.bounded(instrument, role.name(), range.name());
         return new Quantity(
                 correction.corrected(rawValue),

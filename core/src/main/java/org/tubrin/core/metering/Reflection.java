@@ -57,7 +57,11 @@ public record Reflection(Quantity netW, double swr, double swrLow, double swrHig
                 .contributions()
                 .forEach((source, share) -> shares.put(
                         new ErrorSource(
-                                source.instrument(), "reflected " + source.channel(), source.range(), source.law()),
+                                source.instrument(),
+                                "reflected " + source.channel(),
+                                source.range(),
+                                source.law(),
+                                source.part()),
                         share));
         return new Quantity(reflectedW.value(), reflectedW.unit(), reflectedW.standing(), shares);
     }

@@ -8,8 +8,21 @@ package org.tubrin.core.quantity;
  * @param channel what of it, such as the reading's role
  * @param range on which range; empty where there is only one
  * @param law how its errors are spread
+ * @param part which of several causes in the same channel and range it is
  */
-public record ErrorSource(String instrument, String channel, String range, Law law) {
+public record ErrorSource(String instrument, String channel, String range, Law law, Part part) {
+    /** Causes that one reading has several of. */
+    public enum Part {
+        /** The channel's own, such as a meter's class. */
+        ITSELF,
+        /** That the meter does not stand still. */
+        RESTLESSNESS,
+        /** How well it was compared with a better one. */
+        COMPARISON,
+        /** Between which bounds it was read. */
+        BOUNDS
+    }
+
     /** How errors are spread. */
     public enum Law {
         /** As many small causes together spread them. */
@@ -20,11 +33,16 @@ public record ErrorSource(String instrument, String channel, String range, Law l
 
     /** A source whose errors are normal. */
     public ErrorSource(String instrument, String channel, String range) {
-        this(instrument, channel, range, Law.NORMAL);
+        this(instrument, channel, range, Law.NORMAL, Part.ITSELF);
+    }
+
+    /** Returns another cause in the same channel and range. */
+    public ErrorSource as(Part other) {
+        return new ErrorSource(instrument, channel, range, law, other);
     }
 
     /** Returns a source whose errors lie anywhere within a bound. */
     public static ErrorSource bounded(String instrument, String channel, String range) {
-        return new ErrorSource(instrument, channel, range, Law.BOUNDED);
+        return new ErrorSource(instrument, channel, range, Law.BOUNDED, Part.ITSELF);
     }
 }

@@ -246,17 +246,17 @@ public enum ClimbEnd {
         double withinW = withinLicenceW(setup, climb);
         double lastW = climb.get(climb.size() - 1).driveW().value();
         double belowStopW = stoppedAtW
-                .map(stoppedW -> Math.max(lastW, belowStopW(lastW, stoppedW)))
+                .map(stoppedW -> Math.max(lastW, belowStopW(setup, lastW, stoppedW)))
                 .orElse(withinW);
         double aheadW = RecordTwin.tellsOfLoad(setup)
                 ? withinW
-                : DriveAhead.withinW(setup, climb).map(Ladder::settableBelow).orElse(withinW);
+                : DriveAhead.withinW(setup, climb).map(setup::settableBelowW).orElse(withinW);
         return Math.min(withinW, Math.min(belowStopW, aheadW));
     }
 
     /** From a drive little below one that was stopped it goes no higher; from further down half the way, as a ratio. */
-    private static double belowStopW(double lastW, double stoppedW) {
-        return stoppedW <= lastW * NEAR_STOPPED ? lastW : Ladder.settableBelow(Math.sqrt(lastW * stoppedW));
+    private static double belowStopW(TuneSetup setup, double lastW, double stoppedW) {
+        return stoppedW <= lastW * NEAR_STOPPED ? lastW : setup.settableBelowW(Math.sqrt(lastW * stoppedW));
     }
 
     /** Returns whether what holds the next step's drive below its rung is a current, not the licence. */
@@ -286,6 +286,6 @@ public enum ClimbEnd {
         }
         double doublingsToLicence =
                 Math.log(setup.station().licenceLimitW() / output.get().value()) / Math.log(perDoubling);
-        return Math.min(rungW, Ladder.settable(driveW * Math.pow(2, Math.max(0, doublingsToLicence))));
+        return Math.min(rungW, setup.settableWithinW(driveW * Math.pow(2, Math.max(0, doublingsToLicence))));
     }
 }

@@ -10,8 +10,6 @@ public final class Ladder {
     /** Rungs closer than this ratio are one. */
     private static final double SAME = 1.05;
 
-    private static final double NEARLY_A_MARK = 1e-6;
-
     private static final double PROOF_SHARE = 1.0 / 16;
 
     private Ladder() {}
@@ -42,14 +40,14 @@ public final class Ladder {
         double firstW = Math.max(setup.leastDriveW(), topW * setup.settings().firstDriveFraction());
         List<Double> drives = new ArrayList<>();
         for (double driveW = topW; driveW >= firstW / SAME; driveW /= ratio) {
-            drives.add(settable(driveW));
+            drives.add(driveW);
         }
         // A table begins as low as can be; a climb on a rung.
         if (!setup.stage().isTuned() && drives.get(drives.size() - 1) > SAME * firstW) {
-            drives.add(settable(firstW));
+            drives.add(firstW);
         }
         Collections.reverse(drives);
-        return List.copyOf(drives);
+        return set(setup, drives, topW);
     }
 
     /** Returns a list of drives in order, ended by the top, without what cannot be set or lies as good as on another. */
@@ -58,10 +56,26 @@ public final class Ladder {
         for (double driveW : new TreeSet<>(wantedW)) {
             double last = drives.isEmpty() ? 0 : drives.get(drives.size() - 1);
             if (driveW >= setup.leastDriveW() && driveW * SAME < topW && driveW > last * SAME) {
-                drives.add(settable(driveW));
+                drives.add(driveW);
             }
         }
-        drives.add(settable(topW));
+        drives.add(topW);
+        return set(setup, drives, topW);
+    }
+
+    /** Returns drives as they can be set, the top never above what is let pass; those that come to one are one. */
+    private static List<Double> set(TuneSetup setup, List<Double> wantedW, double topW) {
+        double mostW = setup.settableWithinW(topW);
+        List<Double> drives = new ArrayList<>();
+        for (double driveW : wantedW) {
+            double settable = Math.min(mostW, setup.settableW(driveW));
+            if (drives.isEmpty() || settable > SAME * drives.get(drives.size() - 1)) {
+                drives.add(settable);
+            }
+        }
+        if (drives.get(drives.size() - 1) < mostW) {
+            drives.set(drives.size() - 1, mostW);
+        }
         return List.copyOf(drives);
     }
 
@@ -77,24 +91,6 @@ public final class Ladder {
     /** Returns the drive so many steps lower, each by the ratio of a step, as low as can be set. */
     public static double belowW(TuneSetup setup, double driveW, int steps) {
         double lowerW = driveW / Math.pow(setup.settings().driveRatio(), steps);
-        return settable(Math.max(setup.leastDriveW(), lowerW));
-    }
-
-    /** Returns a drive rounded to what can be set: 0.1 W below 10 W, 0.5 W below 50 W, else whole watts; finer below 1 W. */
-    public static double settable(double driveW) {
-        return marks(Math.rint(driveW / grainW(driveW)), driveW);
-    }
-
-    /** Returns the same, rounded down: where more would be too much. */
-    public static double settableBelow(double driveW) {
-        return marks(Math.floor(driveW / grainW(driveW) + NEARLY_A_MARK), driveW);
-    }
-
-    private static double marks(double count, double driveW) {
-        return Math.rint(count * grainW(driveW) * 1000) / 1000;
-    }
-
-    private static double grainW(double driveW) {
-        return driveW < 1 ? 0.01 : driveW < 10 ? 0.1 : driveW < 50 ? 0.5 : 1;
+        return setup.settableWithinW(Math.max(setup.leastDriveW(), lowerW));
     }
 }

@@ -76,7 +76,8 @@ public enum School {
     }
 
     /** Returns whether it turns dials. */
-    private boolean hasDials() {
+    /** Returns whether dials are turned. */
+    public boolean hasDials() {
         return switch (this) {
             case PEAK_THEN_HEAVIER, DIP_AND_LOAD, GRID_TARGET, MAKERS_CHART, TUNE_WHERE_YOU_RUN, PULSED -> true;
             case DRIVE_TABLE, ALC, BIAS, MATCHER, CHAIN, WAVEFORM, SUPPLY_TABLE, RESONANCE -> false;

@@ -168,6 +168,11 @@ public record Step(
         return position(Control.LOAD).flatMap(load -> RecordTwin.tankEfficiency(setup, load));
     }
 
+    /** Returns whether the tank's loss is known here: then heat counts without it. */
+    public boolean tankIsKnown() {
+        return tankEfficiency().isPresent();
+    }
+
     /** Returns output over plate input, where both are known. */
     public Optional<Quantity> efficiency() {
         return budget().efficiency();
@@ -179,8 +184,7 @@ public record Step(
             return List.of();
         }
         Map<ReadingRole, Quantity> measured = measured();
-        List<Room> rooms = new ArrayList<>(setup.stage()
-                .room(measured, budget(), dutyFactor(), tankEfficiency().isPresent()));
+        List<Room> rooms = new ArrayList<>(setup.stage().room(measured, budget(), dutyFactor(), tankIsKnown()));
         rooms.addAll(
                 Room.beyondTheStage(measured, driveW(), setup.driveLimitW(), setup.licenceW(), setup.termination()));
         return List.copyOf(rooms);

@@ -1,5 +1,6 @@
 package org.tubrin.core.run;
 
+import java.util.Optional;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.matcher.InputMatch;
 import org.tubrin.core.quantity.Because;
@@ -26,6 +27,7 @@ import org.tubrin.core.station.Stage;
  * @param inputSwrHigh input SWR above which an exciter may fold back, 1 to 5
  * @param wideDutyFraction output of wide-duty modes as a share, 0.1 to 1
  * @param warmUpSpeed how much faster than real the warm-up counts, 1 to 100; other than 1 for demonstration only
+ * @param limitMargin by which share the limits of the amplifier were lowered for this run, 0 to 0.5; absent where they stand as recorded
  */
 public record TuneSettings(
         double firstDriveFraction,
@@ -43,13 +45,16 @@ public record TuneSettings(
         double sagHigh,
         double inputSwrHigh,
         double wideDutyFraction,
-        double warmUpSpeed) {
+        double warmUpSpeed,
+        Optional<Double> limitMargin) {
+    public static final double MOST_MARGIN = 0.5;
+
     private static final double LEVEL_REST_S = 1;
     private static final double SWITCHING_LEAST = 0.80;
     private static final double SWITCHING_MOST = 0.95;
 
     public TuneSettings {
-        new Checks()
+        Checks checks = new Checks()
                 .range("firstDriveFraction", firstDriveFraction, 1e-3, 1, Unit.ONE)
                 .range("driveRatio", driveRatio, 1.2, 4, Unit.ONE)
                 .range("keyDownAimS", keyDownAimS, 1, 60, Unit.SECOND)
@@ -65,8 +70,9 @@ public record TuneSettings(
                 .range("sagHigh", sagHigh, 0.02, 0.5, Unit.ONE)
                 .range("inputSwrHigh", inputSwrHigh, 1, 5, Unit.ONE)
                 .range("wideDutyFraction", wideDutyFraction, 0.1, 1, Unit.ONE)
-                .range("warmUpSpeed", warmUpSpeed, 1, 100, Unit.ONE)
-                .done();
+                .range("warmUpSpeed", warmUpSpeed, 1, 100, Unit.ONE);
+        limitMargin.ifPresent(margin -> checks.range("limitMargin", margin, 0, MOST_MARGIN, Unit.ONE));
+        checks.done();
     }
 
     /**
@@ -107,26 +113,43 @@ public record TuneSettings(
                 0.15,
                 InputMatch.ACCEPTABLE_SWR,
                 0.5,
-                1);
+                1,
+                Optional.empty());
     }
 
     /** Returns what is customary for levels into an exciter: a few watts need little rest, as long as they worked. */
     public static TuneSettings customaryForLevels(Stage bypassed) {
         TuneSettings settings = customaryFor(bypassed);
-        return settings.with(LEVEL_REST_S, settings.warmUpSpeed);
+        return settings.with(
+                settings.keyDownAimS, settings.keyDownStopS, LEVEL_REST_S, settings.warmUpSpeed, Optional.empty());
+    }
+
+    /** Returns the same with as much time as the operator is known to need; never less than is customary, or beyond what is allowed. */
+    public TuneSettings atLeast(double keyDownS) {
+        double aimS = Math.max(keyDownAimS, Math.min(keyDownStopS, keyDownS));
+        return with(aimS, keyDownStopS, restS, warmUpSpeed, limitMargin);
     }
 
     /** Returns the same with the warm-up counted faster, for demonstration. */
     public TuneSettings withWarmUpSpeed(double speed) {
-        return with(restS, speed);
+        return with(keyDownAimS, keyDownStopS, restS, speed, limitMargin);
     }
 
-    private TuneSettings with(double leastRestS, double speed) {
+    /**
+     * Returns the same at a pace of one's own.
+     *
+     * @param margin by which share the amplifier's limits are lowered; 0 for none
+     */
+    public TuneSettings at(double aimS, double stopS, double leastRestS, double margin) {
+        return with(aimS, stopS, leastRestS, warmUpSpeed, Optional.of(margin).filter(share -> share > 0));
+    }
+
+    private TuneSettings with(double aimS, double stopS, double leastRestS, double speed, Optional<Double> margin) {
         return new TuneSettings(
                 firstDriveFraction,
                 driveRatio,
-                keyDownAimS,
-                keyDownStopS,
+                aimS,
+                stopS,
                 leastRestS,
                 trDelayUnknownS,
                 saturationGrowth,
@@ -138,6 +161,7 @@ public record TuneSettings(
                 sagHigh,
                 inputSwrHigh,
                 wideDutyFraction,
-                speed);
+                speed,
+                margin);
     }
 }

@@ -25,6 +25,7 @@ import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Pad;
+import org.tubrin.core.station.PowerStep;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Station;
 import org.tubrin.core.station.Termination;
@@ -434,6 +435,25 @@ public record TuneSetup(
     /** Returns the drive that reaches the amplifier at a power of the exciter, in watts. */
     public double driveOfW(double exciterW) {
         return pad.map(one -> one.outputW(exciterW)).orElse(exciterW);
+    }
+
+    /** Returns the drive nearest to a wanted one that can be set, in watts at the amplifier. */
+    public double settableW(double driveW) {
+        return exciter.powerStep().isPresent()
+                ? driveOfW(exciter.nearestW(exciterOfW(driveW)))
+                : PowerStep.customaryW(driveW);
+    }
+
+    /** Returns the drive to set for one that was planned with room to its limits: rounded down where the exciter's steps are its own. */
+    public double settableWithinW(double driveW) {
+        return exciter.powerStep().isPresent() ? settableBelowW(driveW) : settableW(driveW);
+    }
+
+    /** Returns the same, rounded down: where more would be too much. */
+    public double settableBelowW(double driveW) {
+        return exciter.powerStep().isPresent()
+                ? driveOfW(exciter.belowW(exciterOfW(driveW)))
+                : PowerStep.customaryBelowW(driveW);
     }
 
     /** Returns the power that the exciter is set to for a drive at the amplifier, in watts. */

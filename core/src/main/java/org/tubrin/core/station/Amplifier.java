@@ -154,6 +154,22 @@ public record Amplifier(
                 matcher);
     }
 
+    /** Returns the same with the limits of its stage at a share of what is recorded, above 0 to 1. */
+    public Amplifier withLimits(double share) {
+        return new Amplifier(
+                name,
+                stage.withLimits(share),
+                driveLimitW,
+                ratedOutputW,
+                relayTimeS,
+                bands,
+                chart,
+                mains,
+                twin,
+                modeSwitch,
+                matcher);
+    }
+
     /** Returns the maker's dials for a band. */
     public Optional<ChartRow> chartRow(Band band) {
         return chart.stream().filter(row -> row.band() == band).findFirst();

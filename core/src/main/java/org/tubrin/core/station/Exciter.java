@@ -17,6 +17,7 @@ import org.tubrin.core.quantity.Unit;
  * @param powerByMode power that it now remembers per mode
  * @param mostByMode highest power of those modes that give less than the others; absent where all give the same
  * @param firmware its version as the set shows it, 1 to 20 characters; absent where it was not noted
+ * @param powerStep in which steps its power is set; absent where any power can be set
  */
 public record Exciter(
         String name,
@@ -26,8 +27,10 @@ public record Exciter(
         double trDelayS,
         List<ModePower> powerByMode,
         Optional<List<ModePower>> mostByMode,
-        Optional<String> firmware)
+        Optional<String> firmware,
+        Optional<PowerStep> powerStep)
         implements Equipment {
+    private static final double PERCENT = 100;
 
     public Exciter {
         powerByMode = List.copyOf(powerByMode);
@@ -59,7 +62,8 @@ public record Exciter(
                 trDelayS,
                 powerByMode,
                 mostByMode,
-                Optional.of(version));
+                Optional.of(version),
+                powerStep);
     }
 
     /** Returns the highest power that can be set in a mode, in watts: AM and FM carriers often stop short of the others. */
@@ -69,6 +73,27 @@ public record Exciter(
                 .mapToDouble(ModePower::powerW)
                 .findFirst()
                 .orElse(powerMaxW);
+    }
+
+    /** Returns the nearest power that can be set, in watts, none below its least and above its most. */
+    public double nearestW(double powerW) {
+        return clamped(powerStep.map(step -> step.nearestW(powerW, powerMaxW)).orElse(powerW));
+    }
+
+    /** Returns the next power down that can be set, in watts; its least where there is none. */
+    public double belowW(double powerW) {
+        return clamped(powerStep.map(step -> step.belowW(powerW, powerMaxW)).orElse(powerW));
+    }
+
+    private double clamped(double powerW) {
+        return Math.max(powerMinW, Math.min(powerMaxW, powerW));
+    }
+
+    /** Returns a power in per cent of its highest, where that is what is set. */
+    public Optional<Double> percent(double powerW) {
+        return powerStep
+                .filter(step -> step.scale() == PowerStep.Scale.PERCENT)
+                .map(step -> PERCENT * powerW / powerMaxW);
     }
 
     /** Returns the power remembered for a mode, in watts. */

@@ -24,6 +24,9 @@ public sealed interface Stage {
     /** Returns the answer of the case that this is. */
     <T> T in(Cases<T> cases);
 
+    /** Returns the same with its limits of current and heat at a share of what is recorded, above 0 to 1. */
+    Stage withLimits(double share);
+
     /**
      * Tubes with a tank that has a PLATE and a LOAD dial.
      *
@@ -52,6 +55,22 @@ public sealed interface Stage {
             double feedThroughFraction,
             double tankEfficiency)
             implements Stage {
+        @Override
+        public Stage withLimits(double share) {
+            return new Tubes(
+                    tube.withLimits(share),
+                    tubeCount,
+                    plateVoltageRestDcV,
+                    restingPlateCurrentA,
+                    share * plateCurrentLimitA,
+                    share * gridCurrentLimitA,
+                    plate,
+                    load,
+                    loadSense,
+                    feedThroughFraction,
+                    tankEfficiency);
+        }
+
         public Tubes {
             new Checks()
                     .range("tubeCount", tubeCount, 1, 8, Unit.ONE)
@@ -110,6 +129,11 @@ public sealed interface Stage {
      * @param supplyCurrentLimitA 0.1 to 200 A
      */
     record Transistors(double supplyVoltageDcV, double supplyCurrentLimitA) implements Stage {
+        @Override
+        public Stage withLimits(double share) {
+            return new Transistors(supplyVoltageDcV, share * supplyCurrentLimitA);
+        }
+
         public Transistors {
             new Checks()
                     .range("supplyVoltageDcV", supplyVoltageDcV, 5, 200, Unit.VOLT)
@@ -142,6 +166,12 @@ public sealed interface Stage {
             Optional<Double> sinkKPerW)
             implements Stage {
         public static final int MOST_MODULES = 16;
+
+        @Override
+        public Stage withLimits(double share) {
+            return new Switching(
+                    driveW, leastSupplyDcV, mostSupplyDcV, share * supplyCurrentLimitA, moduleCount, sinkKPerW);
+        }
 
         public Switching {
             Checks checks = new Checks()

@@ -55,8 +55,8 @@ public class AlcRunTest {
     private static final Instant NOW = Instant.parse("2026-11-20T19:00:00Z");
     private static final SoundPath PATH = new SoundPath("sender", "cable", Optional.of(0.8), 5, 2.5, 500, 1500, 2500);
 
-    private static final Exciter SKIFF =
-            new Exciter("Skiff", 0.1, 10, 0.1, 0.015, List.of(), Optional.empty(), Optional.of("2.0"));
+    private static final Exciter SKIFF = new Exciter(
+            "Skiff", 0.1, 10, 0.1, 0.015, List.of(), Optional.empty(), Optional.of("2.0"), Optional.empty());
 
     private static final Meter METER = new Meter(
             "Plumb", List.of(Sample.channel(ReadingRole.OUTPUT, ScaleUnit.W, 0.001, Sample.range("15 W", 15))));

@@ -44,8 +44,8 @@ public class MatcherRunTest {
     private static final double GAIN = 18;
     private static final double THROUGH = 0.94;
     private static final Matcher MATCHER = new Matcher(3, 7, 3, Matcher.Switching.BY_HAND);
-    private static final Exciter SKIFF =
-            new Exciter("Skiff 10", 0.1, 10, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty());
+    private static final Exciter SKIFF = new Exciter(
+            "Skiff 10", 0.1, 10, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty(), Optional.empty());
     private static final Meter METERS = new Meter(
             "Fathom",
             List.of(
@@ -257,7 +257,8 @@ public class MatcherRunTest {
     @Test
     public void whatCannotBeDoneIsRefusedAtTheDoor() {
         assertEquals(refused(Optional.empty(), SKIFF, Optional.empty()), ProblemCode.NEEDS_MATCHER);
-        Exciter strong = new Exciter("Halyard 100", 5, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty());
+        Exciter strong = new Exciter(
+                "Halyard 100", 5, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty(), Optional.empty());
         assertEquals(
                 refused(Optional.of(MATCHER), strong, Optional.empty()),
                 ProblemCode.BEYOND_EXCITER,

@@ -62,6 +62,7 @@ public class ModeGuardTest {
                 0.03,
                 List.of(new Exciter.ModePower(mode, setW)),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
         TuneSetup setup = new TuneSetup(
                 from.station(),

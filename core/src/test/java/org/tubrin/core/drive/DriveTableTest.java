@@ -91,7 +91,16 @@ public class DriveTableTest {
         return new TuneSetup(
                 Sample.STATION,
                 KETCH,
-                new Exciter("Halyard", leastW, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty()),
+                new Exciter(
+                        "Halyard",
+                        leastW,
+                        100,
+                        0.05,
+                        0.03,
+                        List.of(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty()),
                 mode,
                 List.of(Sample.FATHOM, LEAD),
                 new Load("Ballast", 50, 1500, Optional.empty()),

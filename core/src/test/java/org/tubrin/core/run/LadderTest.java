@@ -24,6 +24,7 @@ import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Pad;
+import org.tubrin.core.station.PowerStep;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.twin.Twins;
 
@@ -42,8 +43,8 @@ public class LadderTest {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty());
-        Exciter exciter =
-                new Exciter("E", powerMinW, powerMaxW, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty());
+        Exciter exciter = new Exciter(
+                "E", powerMinW, powerMaxW, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty(), Optional.empty());
         return new TuneSetup(
                 good.station(),
                 amplifier,
@@ -128,8 +129,55 @@ public class LadderTest {
     @Test
     public void theSettableDriveIsNeverFarFromTheWanted() {
         for (double driveW = 0.05; driveW < 400; driveW *= 1.013) {
-            assertEquals(Ladder.settable(driveW), driveW, 0.1 * driveW);
+            assertEquals(PowerStep.customaryW(driveW), driveW, 0.1 * driveW);
         }
+    }
+
+    private static TuneSetup inSteps(PowerStep step, double powerMinW, double powerMaxW, double driveLimitW) {
+        TuneSetup any = setup(driveLimitW, powerMinW, powerMaxW);
+        Exciter exciter = new Exciter(
+                "E",
+                powerMinW,
+                powerMaxW,
+                0.05,
+                0.03,
+                List.of(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.of(step));
+        return new TuneSetup(
+                any.station(),
+                any.amplifier(),
+                exciter,
+                any.carrier(),
+                any.meters(),
+                any.termination(),
+                any.band(),
+                any.frequencyHz(),
+                any.school(),
+                any.preset(),
+                any.settings(),
+                any.source(),
+                any.pad(),
+                any.practice());
+    }
+
+    @Test
+    public void rungsAreStepsOfTheExcitersOwn() {
+        // Doublings of 4.4 W up to 70: whole fives, none twice.
+        assertEquals(
+                Ladder.drivesW(inSteps(new PowerStep(PowerStep.Scale.WATT, 5), 4, 100, 70), School.PEAK_THEN_HEAVIER),
+                List.of(5.0, 10.0, 20.0, 35.0, 70.0));
+        // Of 200 W one per cent is 2 W; the top is never above what the amplifier takes.
+        assertEquals(
+                Ladder.drivesW(
+                        inSteps(new PowerStep(PowerStep.Scale.PERCENT, 1), 1, 200, 65), School.PEAK_THEN_HEAVIER),
+                List.of(4.0, 8.0, 16.0, 32.0, 64.0));
+        TuneSetup percent = inSteps(new PowerStep(PowerStep.Scale.PERCENT, 5), 2, 50, 45);
+        assertEquals(percent.exciter().percent(12.5), Optional.of(25.0));
+        assertEquals(percent.settableBelowW(12.4), 10, 1e-9);
+        assertEquals(percent.settableW(12.4), 12.5, 1e-9);
+        assertEquals(percent.settableBelowW(1), 2, 1e-9, "its least");
     }
 
     @Test
@@ -140,7 +188,7 @@ public class LadderTest {
         TuneSetup padded = new TuneSetup(
                 good.station(),
                 amplifier,
-                new Exciter("E", 1, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty()),
+                new Exciter("E", 1, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty(), Optional.empty()),
                 Mode.CW,
                 good.meters(),
                 good.termination(),
@@ -175,6 +223,7 @@ public class LadderTest {
                 halyard.trDelayS(),
                 halyard.powerByMode(),
                 Optional.of(List.of(new Exciter.ModePower(Mode.AM, 25))),
+                Optional.empty(),
                 Optional.empty());
         return new TuneSetup(
                 base.station(),

@@ -15,6 +15,7 @@ import org.tubrin.core.advice.Following;
 import org.tubrin.core.advice.Move;
 import org.tubrin.core.advice.Reason;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.station.PowerStep;
 
 /** Where the hand goes back, and how far the drive goes where no twin foresees the currents. */
 public class StopTest {
@@ -98,7 +99,8 @@ public class StopTest {
         double power = Math.log(0.105 / 0.045) / Math.log(25 / 17.5) + 0.1;
         double within = 25 * Math.pow((0.2 - 0.95 * 0.03 * 0.35) / 0.105, 1 / Math.min(2.5, power));
         assertEquals(DriveAhead.withinW(Sample.setup(), steps), Optional.of(within));
-        assertEquals(ClimbEnd.nextDriveW(Sample.setup(), steps, Optional.empty()), Ladder.settableBelow(within), 1e-9);
+        assertEquals(
+                ClimbEnd.nextDriveW(Sample.setup(), steps, Optional.empty()), PowerStep.customaryBelowW(within), 1e-9);
         assertTrue(ClimbEnd.isHeldByCurrent(Sample.setup(), steps, Optional.empty()));
         Climber slow = atTheSecondStep(0.036);
         assertEquals(ClimbEnd.nextDriveW(Sample.setup(), slow.state().steps(), Optional.empty()), 35, 1e-9);
@@ -123,7 +125,7 @@ public class StopTest {
         Climber low = atTheSecondStep(0.036);
         assertEquals(
                 ClimbEnd.nextDriveW(Sample.setup(), low.state().steps(), Optional.of(60.0)),
-                Ladder.settableBelow(Math.sqrt(17.5 * 60)),
+                PowerStep.customaryBelowW(Math.sqrt(17.5 * 60)),
                 1e-9);
     }
 

@@ -50,6 +50,8 @@ public class BenchLink implements SmartLifecycle {
     private volatile Optional<Panel> panel = Optional.empty();
     /** When the key was first seen down, by {@link System#nanoTime}; meaningless while it is up. */
     private volatile long keyedSinceNs;
+    /** When anything of it was set last, by {@link System#nanoTime}. */
+    private volatile long setAtNs = System.nanoTime();
 
     private volatile boolean running;
     private Thread watcher = new Thread(this::watch, "bench");
@@ -94,6 +96,11 @@ public class BenchLink implements SmartLifecycle {
     /** Returns for how long its key has been down; empty while it is up or the bench away. */
     public Optional<Double> keyedForS() {
         return panel.filter(Panel::keyed).map(shown -> (System.nanoTime() - keyedSinceNs) / 1e9);
+    }
+
+    /** Returns for how long nothing of it was set. */
+    public double unchangedForS() {
+        return (System.nanoTime() - setAtNs) / 1e9;
     }
 
     private void show(Optional<Panel> seen) {
@@ -273,6 +280,7 @@ public class BenchLink implements SmartLifecycle {
                 throw new Refused(new Problem(ProblemCode.BENCH_AWAY, "bench", "", new Allowed.Nothing()));
             }
         }
+        setAtNs = System.nanoTime();
         if (!said.startsWith("0,")) {
             throw new Refused(new Problem(ProblemCode.BENCH_REFUSES, "bench", said, new Allowed.Nothing()));
         }

@@ -55,7 +55,7 @@ final class Acts {
             case LEAVE -> List.of(new RunEvent.NotMeasured(given("check", request.check())));
             case CORRECT -> List.of(new RunEvent.MeterCorrected(meters.apply(given("meterId", request.meterId()))));
             case WARM -> List.of(warm(state, now, warmFor(request.text()), live));
-            case TAKE -> live.readings(state);
+            case TAKE -> live.readings(state, now);
             case KEY -> List.of(new RunEvent.Keyed());
             case UNKEY -> List.of(new RunEvent.Unkeyed());
             case READ -> List.of(reading(state, request));

@@ -199,7 +199,9 @@ class AdviceWords {
         });
         args.put("amplifier", setup.amplifier().name());
         args.put("exciter", setup.exciter().name());
-        args.put("padded", setup.pad().isPresent() ? "yes" : "no");
+        args.put(
+                "translated",
+                setup.pad().isPresent() || setup.exciter().percent(1).isPresent() ? "yes" : "no");
         setup.pad().ifPresent(pad -> {
             args.put("pad", pad.name());
             args.put("attenuation", Figures.plain(pad.attenuationDb(), 2));
@@ -236,8 +238,7 @@ class AdviceWords {
         args.put("matchPower", Figures.plain(Preflight.matchPowerW(setup), 1));
         args.put(
                 "firstExciter",
-                Figures.plain(
-                        setup.exciterOfW(Ladder.drivesW(setup, setup.school()).get(0)), 2));
+                exciterShows(setup, Ladder.drivesW(setup, setup.school()).get(0)));
         Optional<Double> swr = setup.termination() instanceof Antenna antenna
                 ? antenna.swrAt(setup.band(), setup.frequencyHz())
                 : Optional.empty();
@@ -315,5 +316,14 @@ class AdviceWords {
             return Figures.plain(load.resistanceColdOhm(), 1) + "\u2009Ω";
         }
         return words.name(state.setup().band().name());
+    }
+
+    /** Returns what the exciter shows where it is set for a drive at the amplifier, with its unit. */
+    static String exciterShows(TuneSetup setup, double driveW) {
+        double exciterW = setup.exciterOfW(driveW);
+        return setup.exciter()
+                .percent(exciterW)
+                .map(percent -> Figures.plain(percent, 1) + "\u00a0%")
+                .orElseGet(() -> Figures.plain(exciterW, 2) + "\u00a0W");
     }
 }

@@ -41,20 +41,45 @@ public class Calculations {
     /** Returns how a figure of a step was calculated, by its place from 0; fails with {@link NotThere} where it is not known. */
     CalculationView view(UUID runId, int place, StepFigure figure) {
         RunState state = Replay.of(store.events(runId));
-        List<Step> steps = new ArrayList<>(state.steps());
-        steps.add(state.draft());
-        if (place < 0 || place >= steps.size()) {
-            throw new NotThere("step " + place);
-        }
-        Step step = steps.get(place);
+        Step step = step(state, place);
         Optional<Step> before = state.stepBefore(place);
         Quantity found = figure.of(step, before).orElseThrow(() -> new NotThere(figure.name()));
+        String formula =
+                "calc.formula." + figure.name() + (state.setup().stage().isTuned() ? "" : ".untuned");
+        return view(step, "calc." + figure.name(), found, formula, used(state, step, before, figure));
+    }
+
+    /** Returns what a reading of a step is worth; fails with {@link NotThere} where there is none. */
+    CalculationView view(UUID runId, int place, ReadingRole role) {
+        RunState state = Replay.of(store.events(runId));
+        Step step = step(state, place);
+        Quantity found = step.measured(role).orElseThrow(() -> new NotThere(role.name()));
+        List<CalculationView.Used> used = new ArrayList<>();
+        Optional.ofNullable(step.readings().get(role)).ifPresent(reading -> {
+            Channel channel = state.setup().channelFor(role).orElseThrow();
+            used.add(new CalculationView.Used(
+                    words.say("calc.read", Map.of("range", channel.ranges().size() > 1 ? reading.range() : "none")),
+                    Figures.plain(reading.rawValue() / channel.scaleUnit().inUnit(), 5)
+                            + THIN
+                            + channel.scaleUnit().symbol()));
+        });
+        return view(step, "name." + role.name(), found, "calc.formula.reading", used);
+    }
+
+    private static Step step(RunState state, int place) {
+        if (place < 0 || place > state.steps().size()) {
+            throw new NotThere("step " + place);
+        }
+        return state.step(place);
+    }
+
+    private CalculationView view(
+            Step step, String title, Quantity found, String formula, List<CalculationView.Used> used) {
         return new CalculationView(
-                words.say("calc." + figure.name()),
+                words.say(title),
                 shown(found),
-                words.say(
-                        "calc.formula." + figure.name() + (state.setup().stage().isTuned() ? "" : ".untuned")),
-                used(state, step, before, figure),
+                words.say(formula),
+                used,
                 found.shares().stream()
                         .filter(share -> share.ofVariance() >= LEAST_PART)
                         .map(share -> new CalculationView.Share(source(share.source()), PERCENT * share.ofVariance()))
@@ -87,6 +112,10 @@ public class Calculations {
                     .ifPresent(
                             value -> used.add(new CalculationView.Used(words.say("calc.outputBefore"), shown(value))));
         }
+        if (figure == StepFigure.HEAT_AVERAGE) {
+            used.add(new CalculationView.Used(
+                    words.say("calc.share"), Figures.plain(PERCENT * step.dutyFactor(), 0) + THIN + "%"));
+        }
         if (figure.hasDrive()) {
             used.add(new CalculationView.Used(words.name("DRIVE"), shown(step.driveW())));
         }
@@ -97,9 +126,14 @@ public class Calculations {
         return words.say(
                 "calc.source",
                 Map.of(
-                        "instrument", source.instrument(),
-                        "what", words.has("name." + source.channel()) ? words.name(source.channel()) : source.channel(),
-                        "range", source.range().isEmpty() ? "none" : source.range()));
+                        "instrument",
+                        source.instrument(),
+                        "what",
+                        words.has("name." + source.channel()) ? words.name(source.channel()) : source.channel(),
+                        "part",
+                        source.part().name(),
+                        "range",
+                        source.range().isEmpty() ? "none" : source.range()));
     }
 
     /** What it would be without its largest source, and whether a finer range of that meter holds the reading. */

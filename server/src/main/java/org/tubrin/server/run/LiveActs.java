@@ -1,10 +1,12 @@
 package org.tubrin.server.run;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.concurrent.locks.LockSupport;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -44,6 +46,9 @@ import org.tubrin.server.words.Figures;
 class LiveActs {
     private static final Logger LOG = LoggerFactory.getLogger(LiveActs.class);
     private static final double WINDOW_S = 0.5;
+    /** What meters show is watched at least so long after anything was turned or keyed. */
+    private static final double LEAST_WINDOW_S = 0.25;
+
     private static final double SAME = 1e-6;
 
     private final Feed feed;
@@ -56,9 +61,11 @@ class LiveActs {
 
     /**
      * Returns readings of all meters that have a source, and before them where drive and dials of the bench stand; refuses
-     * where there are none.
+     * where there are none. What the meters showed before the last turn or key-down says nothing of what is set now: where that
+     * was a moment ago, it waits for them.
      */
-    List<RunEvent> readings(RunState state) {
+    List<RunEvent> readings(RunState state, Instant now) {
+        double windowS = windowS(state, now);
         List<RunEvent> events = new ArrayList<>();
         if (onBench(state)) {
             bench.panel().ifPresent(panel -> {
@@ -75,7 +82,7 @@ class LiveActs {
         }
         if (state.setup().readings() != ReadingSource.TYPED) {
             for (ReadingRole role : ReadingRole.values()) {
-                reading(state, role).ifPresent(events::add);
+                reading(state, role, windowS).ifPresent(events::add);
             }
         }
         if (events.size() == controls) {
@@ -107,13 +114,30 @@ class LiveActs {
         return same ? Optional.empty() : Optional.of(new RunEvent.DialMoved(control, "", shown));
     }
 
-    private Optional<RunEvent> reading(RunState state, ReadingRole role) {
+    private double windowS(RunState state, Instant now) {
+        double keyedForS = state.isKeyed()
+                ? Duration.between(
+                                        state.keyDowns()
+                                                .get(state.keyDowns().size() - 1)
+                                                .from(),
+                                        now)
+                                .toMillis()
+                        / 1000.0
+                : WINDOW_S;
+        double sameForS = Math.max(0, onBench(state) ? Math.min(bench.unchangedForS(), keyedForS) : keyedForS);
+        if (sameForS < LEAST_WINDOW_S) {
+            LockSupport.parkNanos(Math.round((LEAST_WINDOW_S - sameForS) * 1e9));
+        }
+        return Math.min(WINDOW_S, Math.max(LEAST_WINDOW_S, sameForS));
+    }
+
+    private Optional<RunEvent> reading(RunState state, ReadingRole role, double windowS) {
         Meter meter = state.setup().meterFor(role).orElse(null);
         if (meter == null) {
             return Optional.empty();
         }
         Channel channel = meter.channel(role).orElseThrow();
-        return feed.window(meter.name(), role, WINDOW_S)
+        return feed.window(meter.name(), role, windowS)
                 .map(window -> new RunEvent.ReadingTaken(read(state, meter, channel, window), false));
     }
 

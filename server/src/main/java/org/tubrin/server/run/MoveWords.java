@@ -247,7 +247,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
             args.put("from", Figures.plain(turn.from(), 2));
             args.put("to", Figures.plain(turn.to(), 2));
             args.put("times", turn.from() > 0 ? Figures.plain(turn.to() / turn.from(), 1) : "");
-            args.put("exciterTo", Figures.plain(state.setup().exciterOfW(turn.to()), 1));
+            args.put("exciterTo", AdviceWords.exciterShows(state.setup(), turn.to()));
             return turn.from() <= 0
                     ? "move.TURN.DRIVE.first"
                     : turn.to() > turn.from() ? "move.TURN.DRIVE.up" : "move.TURN.DRIVE.down";

@@ -79,6 +79,12 @@ public class RunController {
         return runs.begin(request);
     }
 
+    /** Returns what a run would be like, without beginning it. */
+    @PostMapping("/runs/preview")
+    RunPreview preview(@RequestBody StartRequest request) {
+        return runs.preview(request);
+    }
+
     @GetMapping("/runs/{id}")
     RunView view(@PathVariable UUID id) {
         return runs.view(id);
@@ -87,6 +93,11 @@ public class RunController {
     @GetMapping("/runs/{id}/steps/{place}/figures/{figure}")
     CalculationView calculation(@PathVariable UUID id, @PathVariable int place, @PathVariable StepFigure figure) {
         return calculations.view(id, place, figure);
+    }
+
+    @GetMapping("/runs/{id}/steps/{place}/readings/{role}")
+    CalculationView reading(@PathVariable UUID id, @PathVariable int place, @PathVariable ReadingRole role) {
+        return calculations.view(id, place, role);
     }
 
     @GetMapping(value = "/runs/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)

@@ -15,6 +15,7 @@ import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.run.StepFigure;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.station.Mode;
 import org.tubrin.server.words.Figures.Figure;
@@ -208,9 +209,18 @@ public record RunView(
     public record StopView(ReadingRole role, String label, String shown) {}
 
     /** Room left, at the step it is reckoned for. */
-    public record RoomsView(@Nullable String atDrive, List<RoomView> rooms) {}
+    public record RoomsView(
+            int place,
+            @Nullable String atDrive,
+            List<RoomView> rooms,
+            @Nullable String lowered) {}
 
-    /** Room left to one limit; all numbers in the unit shown. */
+    /**
+     * Room left to one limit; all numbers in the unit shown.
+     *
+     * @param role the reading that is held against it; null where it is no reading
+     * @param figure the figure that is; null where it is none
+     */
     public record RoomView(
             String kind,
             String label,
@@ -219,7 +229,9 @@ public record RunView(
             String verdictWords,
             double value,
             double halfWidth,
-            double limit) {}
+            double limit,
+            @Nullable ReadingRole role,
+            @Nullable StepFigure figure) {}
 
     /** The key-down clock. */
     public record ClockView(

@@ -16,6 +16,8 @@ import org.tubrin.core.advice.Move;
 import org.tubrin.core.advice.NextMove;
 import org.tubrin.core.advice.OnAir;
 import org.tubrin.core.alc.SoundPath;
+import org.tubrin.core.budget.LimitKind;
+import org.tubrin.core.foresee.Ahead;
 import org.tubrin.core.foresee.Expected;
 import org.tubrin.core.foresee.SchoolEnd;
 import org.tubrin.core.metering.Accuracy;
@@ -118,7 +120,7 @@ class RunViewer {
                         stepViewer.rows(state),
                         steps,
                         stepViewer.view(state, state.draft(), state.steps().size(), advice.expect()),
-                        stepViewer.rooms(state.step(state.placeInFocus())),
+                        stepViewer.rooms(state.step(state.placeInFocus()), state.placeInFocus()),
                         signs(state),
                         dials(state, advice),
                         levels.view(state).orElse(null),
@@ -279,12 +281,10 @@ class RunViewer {
         String carrier = words.say(
                 setup.stage().kind() == RunKind.ALC ? "line.mode" : "line.carrier",
                 Map.of("mode", words.name(setup.carrier().name())));
-        String exciter = setup.pad().isEmpty()
-                ? drive
-                : state.draft()
-                        .position(Control.DRIVE)
-                        .map(driveW -> Figures.plain(setup.exciterOfW(driveW), 2) + OHM_GAP + "W")
-                        .orElse("");
+        String exciter = state.draft()
+                .position(Control.DRIVE)
+                .map(driveW -> AdviceWords.exciterShows(setup, driveW))
+                .orElse("");
         nodes.add(new RunView.Node(
                 setup.exciter().name(),
                 setup.stage().kind() == RunKind.BIAS
@@ -545,5 +545,18 @@ class RunViewer {
                                 .toList()));
         point.numbers().forEach((name, number) -> args.put(name, Figures.plain(number, number < 100 ? 1 : 0)));
         return words.say("onAir." + point.code().name(), args);
+    }
+
+    /** Returns what the twin says of the end of a run that has not begun. */
+    List<RunPreview.Line> ahead(TuneSetup setup, Ahead ahead) {
+        List<RunPreview.Line> lines = new ArrayList<>();
+        ahead.heatPerTubeW()
+                .ifPresent(heatW -> lines.add(StepViewer.ahead(
+                        words, LimitKind.HEAT_PER_TUBE, heatW, setup.tubes().plateDissipationPerTubeW())));
+        ahead.closest()
+                .filter(closest -> closest.kind() != LimitKind.HEAT_PER_TUBE)
+                .ifPresent(closest ->
+                        lines.add(StepViewer.ahead(words, closest.kind(), closest.value(), closest.limit())));
+        return lines;
     }
 }

@@ -9,6 +9,7 @@ import java.util.UUID;
 import java.util.function.BiFunction;
 import org.springframework.stereotype.Service;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.tubrin.core.foresee.Ahead;
 import org.tubrin.core.metering.NumberEntry;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
@@ -17,6 +18,7 @@ import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Customs;
+import org.tubrin.core.run.OwnPace;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.RecordTwin;
@@ -40,6 +42,8 @@ import org.tubrin.server.card.Cards;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.web.NotThere;
 import org.tubrin.server.web.Stale;
+import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Words;
 
 /** Begins runs and takes acts: reads, derives with the core, and appends in one transaction. */
 @Service
@@ -52,7 +56,9 @@ public class Runs {
     private final Cards cards;
     private final RunViewer viewer;
     private final LiveActs live;
+    private final OwnPaces paces;
     private final RunLive watchers;
+    private final Words words;
     private final Clock clock;
 
     Runs(
@@ -61,14 +67,18 @@ public class Runs {
             Cards cards,
             RunViewer viewer,
             LiveActs live,
+            OwnPaces paces,
             RunLive watchers,
+            Words words,
             Clock clock) {
         this.store = store;
         this.stations = stations;
         this.cards = cards;
         this.viewer = viewer;
         this.live = live;
+        this.paces = paces;
         this.watchers = watchers;
+        this.words = words;
         this.clock = clock;
     }
 
@@ -103,6 +113,31 @@ public class Runs {
             return view(request.runId());
         }
         return view(request.runId());
+    }
+
+    /** Returns what a run would be like, without beginning it. */
+    public RunPreview preview(StartRequest request) {
+        TuneSetup setup = setup(request);
+        Ahead ahead = Ahead.of(setup);
+        return new RunPreview(
+                ahead.rungs().stream()
+                        .map(rung -> new RunPreview.Rung(
+                                rung.driveW(), rung.outputW().orElse(null)))
+                        .toList(),
+                setup.stage().isTuned()
+                        ? new RunPreview.Dials(
+                                Figures.plain(setup.preset().plate(), 2),
+                                Figures.plain(setup.preset().load(), 2),
+                                words.say("preset." + setup.preset().source().name()))
+                        : null,
+                viewer.ahead(setup, ahead),
+                setup.licenceW(),
+                setup.settings().keyDownAimS(),
+                setup.settings().keyDownStopS(),
+                setup.settings().restS(),
+                setup.school().hasDials()
+                        ? paces.of(request.source()).map(OwnPace::runs).orElse(0)
+                        : 0);
     }
 
     /** Takes an act; one of the same id that was taken before changes nothing. */
@@ -191,7 +226,7 @@ public class Runs {
                 .map(Stations.KeptStation::station)
                 .orElseThrow(() -> new Refused(new Problem(ProblemCode.MISSING, "station", "", new Allowed.Nothing())));
         Amplifier named = equipment(request.amplifierId(), Amplifier.class, "amplifier");
-        Amplifier amplifier = request.switchPosition() == null ? named : named.switchedTo(request.switchPosition());
+        Amplifier switched = request.switchPosition() == null ? named : named.switchedTo(request.switchPosition());
         Termination termination = equipment(request.terminationId(), Termination.class, "termination");
         List<Meter> meters = request.meterIds().stream()
                 .map(id -> equipment(id, Meter.class, "meters"))
@@ -203,9 +238,18 @@ public class Runs {
                         station.lowestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
                         station.highestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
                         Unit.ONE);
-        TuneSettings settings = request.school() == School.ALC
-                ? TuneSettings.customaryForLevels(amplifier.stage())
-                : TuneSettings.customaryFor(amplifier.stage());
+        TuneSettings usual = request.school() == School.ALC
+                ? TuneSettings.customaryForLevels(switched.stage())
+                : TuneSettings.customaryFor(switched.stage());
+        TuneSettings own = request.school().hasDials()
+                ? paces.of(request.source())
+                        .map(pace -> usual.atLeast(pace.keyDownS()))
+                        .orElse(usual)
+                : usual;
+        TuneSettings settings = request.pace() == null ? own : request.pace().in(own);
+        Amplifier amplifier = settings.limitMargin()
+                .map(margin -> switched.withLimits(1 - margin))
+                .orElse(switched);
         Exciter exciter = equipment(request.exciterId(), Exciter.class, "exciter");
         Optional<Preset> known = request.school() != School.ALC && amplifier.stage() instanceof Stage.Tubes tubes
                 ? known(request, amplifier, tubes, frequencyHz, termination)

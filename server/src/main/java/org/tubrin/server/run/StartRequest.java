@@ -19,6 +19,7 @@ import org.tubrin.core.resonance.Witness;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.scope.ScopePlan;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
@@ -50,6 +51,7 @@ import org.tubrin.core.station.Mode;
  * @param scope what a waveform check expects; absent for every other run
  * @param resonance what an antenna is watched by; absent for every other run
  * @param modules how many modules of an amplifier that switches are in; absent for all
+ * @param pace of one's own; absent for what is customary
  * @param firstCeiling plate current not to pass at the first step, in amperes, as typed; absent where none is named
  */
 public record StartRequest(
@@ -76,8 +78,37 @@ public record StartRequest(
         @Nullable ChainRequest chain,
         @Nullable ScopeEntry scope,
         @Nullable ResonanceEntry resonance,
-        @Nullable Integer modules) {
+        @Nullable Integer modules,
+        @Nullable PaceEntry pace) {
     private static final double PERCENT_OF = 0.01;
+
+    /**
+     * How fast and how near the limits, as typed; each empty for what is customary.
+     *
+     * @param aim of a key-down, in seconds
+     * @param stop of a key-down, in seconds
+     * @param rest the least between two, in seconds
+     * @param margin by which the limits of the amplifier are lowered, in per cent
+     */
+    public record PaceEntry(
+            @Nullable String aim,
+            @Nullable String stop,
+            @Nullable String rest,
+            @Nullable String margin) {
+        TuneSettings in(TuneSettings usual) {
+            double stopS = number("pace.stop", stop, 1, 120, Unit.SECOND, usual.keyDownStopS());
+            return usual.at(
+                    number("pace.aim", aim, 1, stopS, Unit.SECOND, Math.min(stopS, usual.keyDownAimS())),
+                    stopS,
+                    number("pace.rest", rest, 0, 120, Unit.SECOND, usual.restS()),
+                    PERCENT_OF * number("pace.margin", margin, 0, TuneSettings.MOST_MARGIN / PERCENT_OF, Unit.ONE, 0));
+        }
+
+        private static double number(
+                String field, @Nullable String text, double least, double most, Unit unit, double otherwise) {
+            return text == null || text.isBlank() ? otherwise : NumberEntry.parsePlain(field, text, least, most, unit);
+        }
+    }
 
     /**
      * The way of the sound, as typed.

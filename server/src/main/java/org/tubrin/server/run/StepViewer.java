@@ -23,6 +23,7 @@ import org.tubrin.core.run.Growth;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.ScopeSteps;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.run.StepFigure;
 import org.tubrin.core.run.Stop;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.signs.Signs;
@@ -197,26 +198,46 @@ class StepViewer {
     }
 
     /** Returns the room left at a step. */
-    RunView.RoomsView rooms(Step step) {
+    RunView.RoomsView rooms(Step step, int place) {
         String atDrive = step.readings().isEmpty()
                 ? null
                 : step.position(Control.DRIVE)
                         .map(driveW -> Figures.plain(driveW, 2))
                         .orElse(null);
         return new RunView.RoomsView(
+                place,
                 atDrive,
                 step.readings().isEmpty()
                         ? List.of()
-                        : step.room().stream().map(this::room).toList());
+                        : step.room().stream().map(room -> room(step, room)).toList(),
+                step.setup()
+                        .settings()
+                        .limitMargin()
+                        .map(margin -> words.say("room.lowered", Map.of("percent", Figures.plain(100 * margin, 0))))
+                        .orElse(null));
     }
 
-    private RunView.RoomView room(Room room) {
-        boolean exact = room.kind() == LimitKind.DRIVE && room.value().standing() != Standing.MEASURED;
-        ScaleUnit unit = switch (room.kind()) {
+    private static ScaleUnit unit(LimitKind kind) {
+        return switch (kind) {
             case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, SUPPLY_CURRENT -> ScaleUnit.A;
             case HEAT_PER_TUBE, RATED_OUTPUT, OUTPUT, LOAD_POWER, DRIVE -> ScaleUnit.W;
             case HEAT_SINK -> ScaleUnit.C;
         };
+    }
+
+    /** Returns what is foretold against a limit. */
+    static RunPreview.Line ahead(Words words, LimitKind kind, double value, double limit) {
+        ScaleUnit unit = unit(kind);
+        int decimals = unit == ScaleUnit.A ? 2 : 0;
+        return new RunPreview.Line(
+                words.name(kind.name()),
+                Figures.fixed(value, decimals) + "\u00a0" + unit.symbol(),
+                Figures.fixed(limit, decimals) + "\u00a0" + unit.symbol());
+    }
+
+    private RunView.RoomView room(Step step, Room room) {
+        boolean exact = room.kind() == LimitKind.DRIVE && room.value().standing() != Standing.MEASURED;
+        ScaleUnit unit = unit(room.kind());
         Figures.Figure value = Figures.of(room.value(), unit);
         int decimals = unit == ScaleUnit.A ? 3 : 0;
         String shown = words.say(
@@ -233,6 +254,8 @@ class StepViewer {
                 words.say("verdict." + room.verdict().name()),
                 room.value().value(),
                 exact ? 0 : room.value().halfWidth95(),
-                room.limit());
+                room.limit(),
+                room.kind().role().orElse(null),
+                room.kind() == LimitKind.HEAT_PER_TUBE ? StepFigure.heldAgainstHeatLimit(step) : null);
     }
 }

@@ -58,7 +58,8 @@ record AlcCase(int number, TuneSetup setup, LevelControl.Model model, long truth
                 0.03,
                 List.of(),
                 Optional.empty(),
-                Optional.of("1"));
+                Optional.of("1"),
+                Optional.empty());
         boolean digital = random.nextBoolean();
         SoundPath path =
                 new SoundPath("slider of the program", "interface", Optional.of(0.8), setW, otherW, 500, 1500, 2500);

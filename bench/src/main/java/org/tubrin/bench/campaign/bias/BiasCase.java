@@ -108,7 +108,8 @@ record BiasCase(
         return new TuneSetup(
                 new Station("Skerry Point", "Q1TUB", 1000, 20, Optional.empty()),
                 amplifier,
-                new Exciter("Halyard", 1, 100, 0.1, 0.03, List.of(), Optional.empty(), Optional.empty()),
+                new Exciter(
+                        "Halyard", 1, 100, 0.1, 0.03, List.of(), Optional.empty(), Optional.empty(), Optional.empty()),
                 Mode.CW,
                 List.of(meter()),
                 new Load("Ballast", 50, 1000, Optional.empty()),

@@ -53,8 +53,10 @@ record DriveCase(
         boolean large = random.nextBoolean();
         TransistorAmplifier.Model model = large ? SkerryPoint.KETCH : SkerryPoint.DINGHY;
         Exciter exciter = large || random.nextBoolean()
-                ? new Exciter("Halyard", 1, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty())
-                : new Exciter("Skiff", 0.1, 10, 0.1, 0.015, List.of(), Optional.empty(), Optional.empty());
+                ? new Exciter(
+                        "Halyard", 1, 100, 0.05, 0.03, List.of(), Optional.empty(), Optional.empty(), Optional.empty())
+                : new Exciter(
+                        "Skiff", 0.1, 10, 0.1, 0.015, List.of(), Optional.empty(), Optional.empty(), Optional.empty());
         List<Band> bands =
                 model.constants().bands().stream().map(BroadbandBand::band).toList();
         Band band = bands.get(random.nextInt(bands.size()));

@@ -1,0 +1,83 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { ask, client, type RunPreview } from '../../api';
+import { Trouble } from '../../parts';
+import { Sized, StairAhead } from '../../plot';
+import type { Choice } from './useChoice';
+
+const NO_RUN = '00000000-0000-0000-0000-000000000000';
+const STAIR_PX = 232;
+
+/** What the choice leads to, before anything is begun. */
+export function Ahead({ choice, tuned }: { choice: Choice; tuned: boolean }) {
+  const preview = useQuery({
+    queryKey: ['preview', choice],
+    queryFn: () => ask(client.POST('/api/runs/preview', { body: { ...choice, runId: NO_RUN } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  return (
+    <section aria-label="What lies ahead" className="sheet px-4 py-2.5" data-part="ahead">
+      <h1 className="text-22">What lies ahead</h1>
+      {preview.error ? (
+        <div className="my-2">
+          <Trouble error={preview.error} />
+        </div>
+      ) : preview.data ? (
+        <Shown of={preview.data} tuned={tuned} />
+      ) : (
+        <div className="h-58 bg-hair" role="status" aria-label="Reading what lies ahead" />
+      )}
+    </section>
+  );
+}
+
+function Shown({ of, tuned }: { of: RunPreview; tuned: boolean }) {
+  const told = of.rungs.every((rung) => rung.outputW !== undefined && rung.outputW !== null);
+  const count = of.rungs.length;
+  return (
+    <div className="grid items-start gap-x-5 wide:grid-cols-main-aside">
+      <Sized usual={600}>
+        {(width) => (
+          <StairAhead
+            rungs={of.rungs.map(({ driveW, outputW }) => ({ driveW, ...(outputW ? { outputW } : {}) }))}
+            width={width}
+            height={STAIR_PX}
+            limit={of.licenceW}
+            limitLabel={`licence ${of.licenceW} W`}
+          />
+        )}
+      </Sized>
+      <div>
+        <dl className="text-13">
+          {of.dials && <Line what="Dials" shown={`${of.dials.plate} / ${of.dials.load}`} rest={of.dials.from} />}
+          <Line what="Steps" shown={String(count)} rest={tuned ? 'and a finish' : ''} />
+          <Line
+            what="Key-down"
+            shown={`${of.aimS} s`}
+            rest={of.ownRuns > 0 ? `as your last ${of.ownRuns} runs took` : `at most ${of.stopS} s`}
+          />
+          <Line what="Carrier" shown={`${Math.round(count * of.aimS)} s`} rest="at least" />
+          {of.twinSays.map((line) => (
+            <Line key={line.what} what={line.what} shown={line.shown} rest={`of ${line.limit}`} foretold />
+          ))}
+        </dl>
+        <p className="mt-2 text-13 text-soft">
+          {told
+            ? 'Dotted is foretold by the twin. It becomes ink as you climb.'
+            : 'No twin of this band: what each drive brings is found on the way.'}
+        </p>
+      </div>
+    </div>
+  );
+}
+
+function Line({ what, shown, rest, foretold }: { what: string; shown: string; rest: string; foretold?: boolean }) {
+  return (
+    <div className="flex items-baseline justify-between gap-2 border-t border-hair py-1">
+      <dt className="text-soft">{what}</dt>
+      <dd className="text-right">
+        <span className={`figure ${foretold ? 'text-twin italic' : ''}`}>{shown}</span> {rest}
+      </dd>
+    </div>
+  );
+}

@@ -1,0 +1,75 @@
+import type { Choices } from '../../api';
+import { SignalLine } from '../../parts';
+import { type Box, OneOf, SomeOf } from '../../parts/ui';
+import { box, toggled } from './boxes';
+import { type Choice, climbing, suits } from './useChoice';
+
+interface Props {
+  choices: Choices;
+  choice: Choice;
+  change: (change: Partial<Choice>) => void;
+}
+
+/** The signal path of the run to come: each node opens to what can stand there. */
+export function ChoiceLine({ choices, choice, change }: Props) {
+  const exciter = choices.exciters.find((one) => one.id === choice.exciterId);
+  const pad = choices.pads.find((one) => one.id === choice.padId);
+  const amplifier = choices.amplifiers.find((one) => one.id === choice.amplifierId);
+  const load = choices.terminations.find((one) => one.id === choice.terminationId);
+  const meters = choices.meters.filter((one) => choice.meterIds.includes(one.id));
+  const fitting = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(choice.band));
+  const nodes = [
+    {
+      title: exciter?.name ?? 'no exciter',
+      detail: exciter?.detail ?? 'choose one',
+      choice: 'Exciter',
+      opens: one('Exciter', choices.exciters.map(box), choice.exciterId, (exciterId) => change({ exciterId })),
+    },
+    ...(choices.pads.length > 0
+      ? [
+          {
+            title: pad?.name ?? 'no pad',
+            detail: pad?.detail ?? 'exciter straight in',
+            away: !pad,
+            choice: 'Pad',
+            opens: one('Pad', [{ code: '', name: 'no pad' }, ...choices.pads.map(box)], choice.padId ?? '', (padId) =>
+              change({ padId: padId || undefined }),
+            ),
+          },
+        ]
+      : []),
+    {
+      title: amplifier?.name ?? 'no amplifier',
+      detail: amplifier?.detail ?? 'choose one',
+      choice: 'Amplifier',
+      opens: one('Amplifier', climbing(choices).map(box), choice.amplifierId, (amplifierId) => change({ amplifierId })),
+    },
+    {
+      title:
+        meters.length > 0
+          ? meters.map((meter) => meter.name.replace(`${amplifier?.name} `, '')).join(', ')
+          : 'no meters',
+      detail: `${meters.length} of ${choices.meters.length} meters`,
+      choice: 'Meters',
+      opens: (
+        <SomeOf
+          label="Meters"
+          options={choices.meters.filter((meter) => suits(meter, amplifier?.tuned ?? true)).map(box)}
+          chosen={choice.meterIds}
+          onPick={(id) => change({ meterIds: toggled(choice.meterIds, id) })}
+        />
+      ),
+    },
+    {
+      title: load?.name ?? 'no load',
+      detail: load?.detail ?? 'choose one',
+      choice: 'Load or antenna',
+      opens: one('Into', fitting.map(box), choice.terminationId, (terminationId) => change({ terminationId })),
+    },
+  ];
+  return <SignalLine nodes={nodes} />;
+}
+
+const one = (label: string, options: Box[], chosen: string, onPick: (code: string) => void) => (
+  <OneOf label={label} options={options} chosen={[chosen]} onPick={onPick} />
+);
