@@ -5,7 +5,7 @@ import { Sized, StairAhead } from '../../plot';
 import type { Choice } from './useChoice';
 
 const NO_RUN = '00000000-0000-0000-0000-000000000000';
-const STAIR_PX = 232;
+const STAIR_PX = 208;
 
 /** What the choice leads to, before anything is begun. */
 export function Ahead({ choice, tuned }: { choice: Choice; tuned: boolean }) {

@@ -37,13 +37,13 @@ export function BandSheet({ choices, choice, change }: Props) {
           <Input
             id="frequency"
             number
-            className="w-24"
+            className="w-19"
             maxLength={12}
             value={choice.frequency}
             onChange={(event) => change({ frequency: event.target.value })}
           />
           <span className="text-13 text-soft">
-            MHz{limits && `, ${limits.lowestHz / 1e6} to ${limits.highestHz / 1e6}`}
+            MHz{limits && `, ${limits.lowestHz / 1e6}–${limits.highestHz / 1e6}`}
           </span>
         </span>
       </Line>
@@ -118,7 +118,7 @@ function paceWords({ pace }: Choice): string {
 /** How fast and how near the limits. */
 function PaceLine({ choice, change }: Pick<Props, 'choice' | 'change'>) {
   return (
-    <div className="grid grid-cols-line py-2.5">
+    <div className="grid grid-cols-line-tight py-2.5">
       <span aria-hidden="true" className="head pt-1.5 text-soft">
         Pace
       </span>
@@ -149,7 +149,7 @@ function PaceLine({ choice, change }: Pick<Props, 'choice' | 'change'>) {
 function Table({ choices, choice, change }: Props) {
   const school = choices.schools.find((one) => one.code === 'DRIVE_TABLE');
   return (
-    <div className="grid grid-cols-line py-1.5">
+    <div className="grid grid-cols-line-tight py-1.5">
       <Label htmlFor="wanted-output" className="head pt-1.5">
         Wanted
       </Label>
@@ -256,7 +256,7 @@ interface LineProps {
 /** One line of the form: its options side by side, of which one is chosen. */
 function Line({ label, ...boxes }: LineProps) {
   return (
-    <div className="grid grid-cols-line py-1.5">
+    <div className="grid grid-cols-line-tight py-1.5">
       <span aria-hidden="true" className="head pt-1.5 text-soft">
         {label}
       </span>

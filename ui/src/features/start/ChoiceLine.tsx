@@ -2,7 +2,7 @@ import type { Choices } from '../../api';
 import { SignalLine } from '../../parts';
 import { type Box, OneOf, SomeOf } from '../../parts/ui';
 import { box, toggled } from './boxes';
-import { type Choice, climbing, suits } from './useChoice';
+import { type Choice, climbing, isOfAnother, suits } from './useChoice';
 
 interface Props {
   choices: Choices;
@@ -17,6 +17,11 @@ export function ChoiceLine({ choices, choice, change }: Props) {
   const amplifier = choices.amplifiers.find((one) => one.id === choice.amplifierId);
   const load = choices.terminations.find((one) => one.id === choice.terminationId);
   const meters = choices.meters.filter((one) => choice.meterIds.includes(one.id));
+  const readers = choices.meters.filter(
+    (one) =>
+      choice.meterIds.includes(one.id) ||
+      (suits(one, amplifier?.tuned ?? true) && !isOfAnother(choices, amplifier?.name ?? '', one.name)),
+  );
   const fitting = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(choice.band));
   const nodes = [
     {
@@ -49,12 +54,12 @@ export function ChoiceLine({ choices, choice, change }: Props) {
         meters.length > 0
           ? meters.map((meter) => meter.name.replace(`${amplifier?.name} `, '')).join(', ')
           : 'no meters',
-      detail: `${meters.length} of ${choices.meters.length} meters`,
+      detail: `${meters.length} of ${readers.length} that fit`,
       choice: 'Meters',
       opens: (
         <SomeOf
           label="Meters"
-          options={choices.meters.filter((meter) => suits(meter, amplifier?.tuned ?? true)).map(box)}
+          options={readers.map(box)}
           chosen={choice.meterIds}
           onPick={(id) => change({ meterIds: toggled(choice.meterIds, id) })}
         />

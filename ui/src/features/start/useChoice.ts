@@ -140,6 +140,10 @@ const OF_OTHER_RUNS = [
 export const suits = (meter: Choices['meters'][number], tuned: boolean) =>
   meter.reads.some((role) => ![...(tuned ? OF_TRANSISTORS : OF_TUBES), ...OF_OTHER_RUNS].includes(role));
 
+/** Whether a meter is the panel of another amplifier. */
+export const isOfAnother = (choices: Choices, amplifier: string, meter: string) =>
+  choices.amplifiers.some((one) => one.name !== amplifier && meter.startsWith(one.name));
+
 /** Returns which school suits an amplifier on a band, and why. */
 export function suggestion(choices: Choices, amplifierId: string, band: Choice['band']) {
   return choices.suggestions.find((one) => one.amplifierId === amplifierId && one.band === band);
@@ -147,15 +151,14 @@ export function suggestion(choices: Choices, amplifierId: string, band: Choice['
 
 /** Returns meters that between them read each thing once: the amplifier's own before those of no or another amplifier. */
 function fittingMeters(choices: Choices, amplifier: string, tuned: boolean): string[] {
-  const strange = (name: string) =>
-    choices.amplifiers.some((one) => one.name !== amplifier && name.startsWith(one.name)) ? 1 : 0;
+  const strange = (name: string) => Number(isOfAnother(choices, amplifier, name));
   const own = (name: string) => (amplifier !== '' && name.startsWith(amplifier) ? 0 : 1);
   const order = choices.meters
     .filter((meter) => suits(meter, tuned))
     .sort((a, b) => own(a.name) - own(b.name) || strange(a.name) - strange(b.name));
   const read = new Set<string>();
   const chosen = order.filter((meter) => {
-    if (strange(meter.name) || meter.reads.some((role) => read.has(role))) return false;
+    if (strange(meter.name) > 0 || meter.reads.some((role) => read.has(role))) return false;
     for (const role of meter.reads) read.add(role);
     return true;
   });

@@ -8,12 +8,12 @@ export interface Box {
   name: string;
   detail?: string;
   disabled?: boolean;
-  /** The key that chooses it, where there is one. */
+  /** The key that chooses it, in the place of its mark. */
   hotkey?: string;
 }
 
 const LOOK =
-  'group flex min-h-8.5 cursor-pointer items-center gap-2 rounded-3 border border-rule px-3 py-1 text-left hover:bg-wash data-[state=checked]:border-act data-[state=checked]:bg-wash disabled:cursor-not-allowed disabled:text-soft disabled:hover:bg-transparent';
+  'group flex min-h-8.5 cursor-pointer items-center gap-2 rounded-3 border border-rule px-2.5 py-1 text-left hover:bg-wash data-[state=checked]:border-act data-[state=checked]:bg-wash disabled:cursor-not-allowed disabled:text-soft disabled:hover:bg-transparent';
 
 interface Props {
   label: string;
@@ -29,15 +29,17 @@ export function OneOf({ label, options, chosen, onPick, children }: Props) {
   return (
     <One.Root
       aria-label={label}
-      className="flex flex-wrap gap-x-2.5 gap-y-2"
+      className="flex flex-wrap gap-x-2 gap-y-2"
       value={inside(chosen[0] ?? '')}
       onValueChange={(code) => onPick(outside(code))}
     >
       {options.map((option) => (
         <One.Item key={option.code} value={inside(option.code)} disabled={option.disabled} className={LOOK}>
-          <span className="inline-flex size-3.5 shrink-0 items-center justify-center rounded-full border border-soft bg-sheet group-data-[state=checked]:border-act">
-            <One.Indicator className="size-2 rounded-full bg-act" />
-          </span>
+          {!option.hotkey && (
+            <span className="inline-flex size-3.5 shrink-0 items-center justify-center rounded-full border border-soft bg-sheet group-data-[state=checked]:border-act">
+              <One.Indicator className="size-2 rounded-full bg-act" />
+            </span>
+          )}
           <Words option={option} />
         </One.Item>
       ))}
@@ -50,7 +52,7 @@ export function OneOf({ label, options, chosen, onPick, children }: Props) {
 export function SomeOf({ label, options, chosen, onPick, children }: Props) {
   return (
     // biome-ignore lint/a11y/useSemanticElements: its legend would stand where the label of the line already stands
-    <div role="group" aria-label={label} className="flex flex-wrap gap-x-2.5 gap-y-2">
+    <div role="group" aria-label={label} className="flex flex-wrap gap-x-2 gap-y-2">
       {options.map((option) => (
         <Many.Root
           key={option.code}

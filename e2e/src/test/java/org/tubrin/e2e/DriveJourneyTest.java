@@ -41,7 +41,12 @@ public class DriveJourneyTest extends AtTheStation {
     /** Begins a drive table of Ketch 600 on the bench and gets as far as the first key-down. */
     private void startsTable(String band, String wanted) {
         operator.page.navigate("/tune");
-        for (String box : List.of("Ketch 600", band, "Simulated bench")) {
+        operator.opensNode("Amplifier");
+        operator.page
+                .getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^Ketch 600")))
+                .check();
+        operator.presses("Escape");
+        for (String box : List.of(band, "Simulated bench")) {
             operator.page
                     .getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^" + box)))
                     .check();

@@ -139,6 +139,10 @@ public class KeyboardTest extends AtTheStation {
         assertThat(role(AriaRole.RADIO, "14 MHz")).isFocused();
         page.keyboard().press("ArrowLeft", new Keyboard.PressOptions().setDelay(80));
         assertThat(chosen).isChecked();
+        Locator meters =
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Meters: ")));
+        meters.focus();
+        operator.presses("Enter");
         Locator meter = page.getByRole(
                 AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^Fathom on peak")));
         meter.focus();
@@ -146,6 +150,13 @@ public class KeyboardTest extends AtTheStation {
         assertThat(meter).isChecked();
         operator.presses("Space");
         assertThat(meter).not().isChecked();
+        operator.presses("Escape");
+        assertThat(meters).isFocused();
+        // A digit is a band, until something is typed into a field.
+        operator.presses("4");
+        assertThat(role(AriaRole.RADIO, "14 MHz")).isChecked();
+        assertThat(page.locator("[data-part=stair-ahead]"))
+                .hasAttribute("aria-label", Pattern.compile("^The climb to come: .* W at 70 W of drive$"));
     }
 
     @Test
@@ -189,7 +200,13 @@ public class KeyboardTest extends AtTheStation {
     public void aFigureOpensToItsCalculation() {
         page.navigate("/log");
         page.getByText("on the card").first().locator("xpath=../td[2]/a").click();
-        Locator growth = page.locator("[data-part=step-table] button").first();
+        // A reading opens to its parts, a figure to what it was calculated from.
+        page.locator("[data-part=step-table] button").first().click();
+        assertThat(page.locator("[data-part=calculation]")).containsText("Read");
+        operator.presses("Escape");
+        Locator growth = page.getByRole(
+                        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Growth ")))
+                .first();
         growth.focus();
         operator.presses("Enter");
         Locator calculation = page.getByRole(

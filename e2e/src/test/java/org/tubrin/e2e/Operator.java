@@ -173,6 +173,14 @@ final class Operator implements AutoCloseable {
         return page.locator("input[data-entry=" + field + "]");
     }
 
+    /** Opens a node of the signal line on the start page. */
+    Locator opensNode(String choice) {
+        Locator node = page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + choice + ": ")));
+        node.click();
+        return node;
+    }
+
     /** Starts a climb from the start page, by keys, up to the moment before power. */
     void startsClimb() {
         startsClimb("Typed");

@@ -67,7 +67,7 @@ public final class Screenshots {
                 Operator lamp = new Operator(app.url(), ColorScheme.DARK)) {
             Page page = day.page;
             page.navigate("/tune");
-            page.getByText("Go on with it").waitFor();
+            page.locator("[data-part=stair-ahead]").waitFor();
             shoot(page, "start");
             day.presses("r");
             page.locator("[data-part=room]").waitFor();
