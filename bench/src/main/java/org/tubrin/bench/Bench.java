@@ -126,6 +126,8 @@ public final class Bench implements AutoCloseable {
                         case LUGGER -> station.placeSwitching();
                     }
                 })
+                .query("ROUTe:AMPLifier:FOReign", () -> station.isForeign() ? "1" : "0")
+                .set("ROUTe:AMPLifier:FOReign", text -> station.foreign(Instrument.isOn(text)))
                 .level("ROUTe:PAD", 0, 60, station::padDb, station::padDb)
                 .set("ROUTe:LOAD", text -> station.loadOpen(Instrument.word(text, Cable.values()) == Cable.OPEN))
                 .set("ROUTe:ANTenna", text -> station.antenna(Optional.of(impedance(text))))

@@ -5,12 +5,14 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.DoubleStream;
+import org.tubrin.bench.foreign.ForeignStage;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.quantity.MonotoneCubic;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.Dial;
 import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
@@ -50,6 +52,7 @@ public final class SimulatedStation {
 
     private static final double DEGREES_PER_DIVISION = 10;
 
+    private static final double FINE_MARKS = 0.1;
     private static final double LOAD_PLAY_MARKS = 0.02;
     private static final Warming LOAD_WARMING = new Warming(0.52, 1800);
 
@@ -81,6 +84,8 @@ public final class SimulatedStation {
     private Optional<Placed> transistors = Optional.empty();
     private Optional<SwitchingAmplifier> switching = Optional.empty();
     private Optional<DriftingAntenna> drifting = Optional.empty();
+    private boolean isForeign;
+    private Optional<Foreign> foreign = Optional.empty();
     private BenchExciter exciter = BenchExciter.HALYARD;
     private String firmware = BenchExciter.HALYARD.firmware();
     private LevelControl levelControl;
@@ -170,7 +175,17 @@ public final class SimulatedStation {
         boolean driven = keyed && operate && !tripped && !biasing && hasTubes();
         drifting.ifPresent(wire -> wire.pass(s, warmUpSpeed));
         double emission = Warming.emission(heaterS, tubes().tube().warmUpS());
-        if (driven && emission > 0.01) {
+        if (driven && emission > 0.01 && isForeign) {
+            TrueStage stage = foreign();
+            stage.pass(s, true);
+            if (stage.settle(driveW(), plate.behind(), load.behind())) {
+                outputW = emission * stage.outputW();
+                plateA = emission * stage.plateCurrentA();
+                gridA = emission * stage.gridCurrentA();
+                volts = stage.plateVoltageDcV();
+            }
+            tripped = gridA > GRID_TRIP_SHARE * tubes().gridCurrentLimitA();
+        } else if (driven && emission > 0.01) {
             Setting setting =
                     new Setting(band, frequencyHz, driveW(), plate.behind(), load.behind(), loadOhm(), reactanceOhm());
             if (truth.withEmission(emission).at(setting) instanceof Outcome.Settled<TubePoint> settled) {
@@ -193,6 +208,9 @@ public final class SimulatedStation {
         }
         if (transistors.isEmpty()) {
             inputPower.follow(keyed && !biasing ? driveW() : 0, s);
+        }
+        if (isForeign && !driven) {
+            foreign().pass(s, false);
         }
         loadRiseK = LOAD_WARMING.riseK(
                 loadRiseK, loadOpen || antenna.isPresent() || drifting.isPresent() ? 0 : dutyFactor * outputW, s);
@@ -236,6 +254,61 @@ public final class SimulatedStation {
         stageVoltage.follow(stage.terminalV(), s);
         stageCurrent.follow(stage.supplyA(), s);
         return operate ? stage.outputW() : keyed ? driveW() : 0;
+    }
+
+    /** Puts an amplifier that the twin cannot express in the place of the one that is on the bench; or that again. */
+    public synchronized void foreign(boolean on) {
+        isForeign = on && truth.twin().constants() instanceof TwinConstants.CathodeDriven;
+        foreign = Optional.empty();
+    }
+
+    /** Returns whether it is one that the twin cannot express. */
+    synchronized boolean isForeign() {
+        return isForeign;
+    }
+
+    /** Returns it as it is set up now. */
+    private TrueStage foreign() {
+        Setting setting = new Setting(band, frequencyHz, 1, 0, 0, loadOhm(), reactanceOhm());
+        boolean same = foreign.filter(one ->
+                        one.band() == band && one.frequencyHz() == frequencyHz && one.reactanceOhm() == reactanceOhm())
+                .isPresent();
+        if (!same) {
+            foreign = Optional.of(new Foreign(
+                    band,
+                    frequencyHz,
+                    reactanceOhm(),
+                    ForeignStage.like(
+                            (TwinConstants.CathodeDriven) truth.twin().constants(),
+                            truth.twin().tubes(),
+                            setting,
+                            seed)));
+        }
+        return foreign.orElseThrow().stage();
+    }
+
+    /** An amplifier that the twin cannot express, on a band and frequency. */
+    private record Foreign(Band band, double frequencyHz, double reactanceOhm, TrueStage stage) {}
+
+    /** Returns the output of most that the foreign amplifier brings at a drive in watts, cold; for tests. */
+    public synchronized double foreignMostW(double drive) {
+        double most = 0;
+        for (double at = tubes().load().least(); at <= tubes().load().most(); at += FINE_MARKS) {
+            Setting setting = new Setting(band, frequencyHz, 1, 0, 0, loadOhm(), reactanceOhm());
+            TrueStage stage = ForeignStage.like(
+                    (TwinConstants.CathodeDriven) truth.twin().constants(),
+                    truth.twin().tubes(),
+                    setting,
+                    seed);
+            double plateAt = stage.resonantPlate(at);
+            for (double beside = -0.3; beside <= 0.3; beside += 0.05) {
+                stage.forget();
+                if (stage.settle(drive * truth.driveShare(), plateAt + beside, at)) {
+                    most = Math.max(most, stage.outputW());
+                }
+            }
+        }
+        return most;
     }
 
     private boolean hasTubes() {
@@ -321,6 +394,8 @@ public final class SimulatedStation {
         switching = Optional.empty();
         record = amplifier;
         truth = Truth.of(amplifier, seed);
+        isForeign = false;
+        foreign = Optional.empty();
         plate = knob(tubes().plate(), PLATE_PLAY_MARKS);
         load = knob(tubes().load(), LOAD_PLAY_MARKS);
         gridCurrent.range(tubes().tube().construction() == Construction.TRIODE ? TRIODE_GRID_A : TETRODE_GRID_A);

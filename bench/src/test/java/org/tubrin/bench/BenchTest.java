@@ -207,6 +207,40 @@ public class BenchTest {
     }
 
     @Test
+    public void anAmplifierThatTheTwinCannotExpressStandsOnTheBench() throws IOException {
+        warm();
+        try (Client exciter = new Client(EXCITER);
+                Client amplifier = new Client(AMPLIFIER);
+                Client fathom = new Client(FATHOM);
+                Client panel = new Client(PANEL)) {
+            fathom.ask("SENS:POW:RANG 1500;*OPC?");
+            assertEquals(amplifier.ask("ROUT:AMPL:FOR ON;ROUT:AMPL:FOR?"), "1");
+            double best = 0;
+            double expectedW = 0;
+            for (double plate = 4.6; plate < 5.7; plate += 0.1) {
+                amplifier.ask("PAN:PLAT " + plate + ";PAN:LOAD 4.5;*OPC?");
+                exciter.ask("SOUR:POW 35;OUTP ON;*OPC?");
+                station.pass(2);
+                best = Math.max(best, fathom.number("MEAS:POW?"));
+                expectedW = Math.max(
+                        expectedW, settled(station.trueAt(35, plate, 4.5)).outputW());
+                if (fathom.number("MEAS:POW?") > 100) {
+                    double inputW = panel.number("MEAS:CURR:PLAT?") * panel.number("MEAS:VOLT?");
+                    assertTrue(inputW > 1.2 * fathom.number("MEAS:POW?"), "input " + inputW);
+                    assertTrue(panel.number("MEAS:CURR:GRID?") > 0.005);
+                }
+                exciter.ask("OUTP OFF;*OPC?");
+                station.pass(5);
+            }
+            assertEquals(best / expectedW, 1, 0.25, "about as much as its record lets expect");
+            assertTrue(Math.abs(best / expectedW - 1) > 0.01, "but not that: " + best + " and " + expectedW);
+            assertTrue(best < 1.1 * station.foreignMostW(35), "the most it brings");
+            assertEquals(
+                    amplifier.ask("ROUT:AMPL BARQUE;ROUT:AMPL:FOR ON;ROUT:AMPL:FOR?"), "0", "a driven grid is none");
+        }
+    }
+
+    @Test
     public void theTetrodeStandsOnTheBenchToo() throws IOException {
         try (Client amplifier = new Client(AMPLIFIER);
                 Client exciter = new Client(EXCITER);

@@ -35,10 +35,10 @@ final class Campaign {
         Case given = Case.of(number, seed);
         List<Score> scores = new ArrayList<>(List.of(tubrin(given)));
         for (School school : School.withDials()) {
-            Shack shack = new Shack(given, new Random(given.seed()));
-            new Plain(shack, school, new Random(given.seed() + 1)).run();
-            scores.add(Score.of(shack, name(school), List.of(), ""));
             if (school.suits(given.setup().tubes())) {
+                Shack shack = new Shack(given, new Random(given.seed()));
+                new Plain(shack, school, new Random(given.seed() + 1)).run();
+                scores.add(Score.of(shack, name(school), List.of(), ""));
                 scores.add(followed(given.by(school), FOLLOWED + name(school)));
                 scores.add(followed(given.by(school).withoutTwin(), BY_CHART + name(school)));
             }

@@ -1,5 +1,6 @@
 package org.tubrin.bench.campaign;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.tubrin.core.metering.Channel;
@@ -8,17 +9,27 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.Stop;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Stage;
 
 /**
- * A person who tunes by one school as it is usually told, with pencil and paper: peaks until it looks right, minds the limits
- * that the meters show, turns down when one is passed, and does no arithmetic.
+ * A competent person who tunes by one school as it is usually told: peaks until it looks right, turns no knob on where a meter stands
+ * at its limit, and after a limit passed couples heavier, then drives less, and goes no higher. Of pulses it takes the resting
+ * current off before it divides. What is not done is arithmetic of heat, of what a meter leaves open, or of the steps to come.
  */
 final class Plain {
     private static final double LONGEST_KEY_S = 12;
     private static final double REST_S = 5;
-    private static final int MENDS = 4;
+    private static final double LOOK_S = 0.8;
+    private static final double READ_S = 1.5;
+    private static final double RELIEF_S = 2;
+    private static final double RELIEF_MARKS = 0.4;
+    private static final double TURN_S = 0.3;
+    private static final double AGAIN_S = 4;
+    private static final double FELL_SHARE = 0.9;
+    private static final int MENDS = 6;
+    private static final double LESS_DRIVE = 0.85;
 
     private final Shack shack;
     private final Hand hand;
@@ -28,6 +39,10 @@ final class Plain {
     private final double topW;
     /** Whether a meter showed a limit passed at the last key-down. */
     private boolean beyond;
+    /** Whether it was the licence's alone: then less drive helps, and nothing else does. */
+    private boolean tooMuch;
+    /** The most output read so far. */
+    private double bestW;
 
     Plain(Shack shack, School school, Random random) {
         this.shack = shack;
@@ -44,8 +59,11 @@ final class Plain {
         }
         hand.set(Control.PLATE, setup.preset().plate());
         hand.set(Control.LOAD, setup.preset().load());
+        hand.minds(limits());
         for (double driveW : drives()) {
-            step(driveW);
+            if (!step(driveW)) {
+                break;
+            }
         }
         if (school.finishesHeavier()) {
             hand.set(Control.LOAD, tubes.heavier(shack.shown(Control.LOAD), 0.5));
@@ -73,12 +91,38 @@ final class Plain {
         };
     }
 
-    private void step(double driveW) {
+    /** Does one step; returns whether it came to its end at the drive that it was begun with. */
+    private boolean step(double driveW) {
         hand.set(Control.DRIVE, driveW);
         hand.range(rangeFor(driveW));
         boolean last = driveW >= topW;
         keyDown(last || school == School.PEAK_THEN_HEAVIER || school == School.PULSED || school == School.DIP_AND_LOAD);
-        mend();
+        return mend();
+    }
+
+    /** What each meter shows at its limit. */
+    private List<Stop> limits() {
+        List<Stop> all = new ArrayList<>();
+        add(all, ReadingRole.GRID_CURRENT, tubes.gridCurrentLimitA());
+        add(all, ReadingRole.PLATE_CURRENT, tubes.plateCurrentLimitA());
+        tubes.screenCurrentLimitA().ifPresent(limitA -> add(all, ReadingRole.SCREEN_CURRENT, limitA));
+        add(all, ReadingRole.OUTPUT, setup.station().licenceLimitW());
+        return all;
+    }
+
+    private void add(List<Stop> all, ReadingRole role, double limit) {
+        if (setup.channelFor(role).isPresent()) {
+            double shows = role == ReadingRole.OUTPUT ? limit : duty() * limit + (1 - duty()) * restA(role);
+            all.add(new Stop(role, limit, shows));
+        }
+    }
+
+    private double duty() {
+        return school == School.PULSED ? Customs.CUSTOMARY.dutyFactor() : 1;
+    }
+
+    private double restA(ReadingRole role) {
+        return role == ReadingRole.PLATE_CURRENT ? tubes.restingPlateCurrentA() : 0;
     }
 
     private MeterRange rangeFor(double driveW) {
@@ -90,6 +134,19 @@ final class Plain {
         shack.key(true);
         shack.pass(0.4);
         double untilS = shack.nowS + LONGEST_KEY_S - 2;
+        // The eye goes over the meters first: with one of them beyond its limit the hand goes heavier at once, or the
+        // key comes up.
+        shack.pass(LOOK_S);
+        if (passedCurrent()) {
+            relieve(shack.nowS + RELIEF_S);
+        }
+        beyond = passedLimit();
+        tooMuch = beyond && !passedCurrent();
+        if (beyond) {
+            shack.key(false);
+            shack.pass(REST_S);
+            return;
+        }
         for (int round = 0; round < (tunesLoad ? 2 : 1); round++) {
             hand.plateFor(school.aim(), untilS);
             if (tunesLoad) {
@@ -99,10 +156,32 @@ final class Plain {
         if (tunesLoad) {
             hand.plateFor(school.aim(), untilS);
         }
-        shack.pass(1.5);
         beyond = passedLimit();
+        shack.pass(beyond ? 0 : READ_S);
+        if (!beyond && fellBack()) {
+            // Seen with the hands off: once more.
+            hand.plateFor(school.aim(), shack.nowS + AGAIN_S);
+            shack.pass(READ_S);
+        }
+        beyond |= passedLimit();
+        tooMuch = beyond && !passedCurrent();
         shack.key(false);
         shack.pass(REST_S);
+    }
+
+    /** Returns whether less is shown than at this drive or a lower one before. */
+    private boolean fellBack() {
+        double outputW = shack.shows(ReadingRole.OUTPUT, hand.range(ReadingRole.OUTPUT));
+        boolean fell = outputW < FELL_SHARE * bestW;
+        bestW = Math.max(bestW, outputW);
+        return fell;
+    }
+
+    private void relieve(double untilS) {
+        while (passedCurrent() && shack.keyed() && shack.nowS < untilS) {
+            shack.turn(Control.LOAD, tubes.heavier(shack.shown(Control.LOAD), RELIEF_MARKS));
+            shack.pass(TURN_S);
+        }
     }
 
     private void load(double untilS) {
@@ -119,27 +198,43 @@ final class Plain {
     }
 
     private boolean passedLimit() {
+        return passedCurrent() || passedLicence();
+    }
+
+    private boolean passedCurrent() {
         return shown(ReadingRole.GRID_CURRENT) > tubes.gridCurrentLimitA()
                 || shown(ReadingRole.PLATE_CURRENT) > tubes.plateCurrentLimitA()
                 || shown(ReadingRole.SCREEN_CURRENT)
-                        > tubes.screenCurrentLimitA().orElse(Double.MAX_VALUE)
-                || shack.shows(ReadingRole.OUTPUT, hand.range(ReadingRole.OUTPUT))
-                        > setup.station().licenceLimitW();
+                        > tubes.screenCurrentLimitA().orElse(Double.MAX_VALUE);
+    }
+
+    private boolean passedLicence() {
+        return shack.shows(ReadingRole.OUTPUT, hand.range(ReadingRole.OUTPUT))
+                > setup.station().licenceLimitW();
     }
 
     private double shown(ReadingRole role) {
-        double duty = school == School.PULSED ? Customs.CUSTOMARY.dutyFactor() : 1;
-        return setup.channelFor(role).isPresent() ? shack.shows(role, hand.range(role)) / duty : 0;
+        return setup.channelFor(role).isPresent()
+                ? (shack.shows(role, hand.range(role)) - (1 - duty()) * restA(role)) / duty()
+                : 0;
     }
 
-    /** After a trip or a limit passed: a fifth less drive and a little heavier, keyed once more; a few times at most. */
-    private void mend() {
+    /** After a trip or a limit passed: half a mark heavier, then less drive, and so on; returns whether the drive stayed what it was. */
+    private boolean mend() {
+        boolean stayed = true;
         for (int i = 0; i < MENDS && (shack.tripped() || beyond); i++) {
+            boolean lessDrive = shack.tripped() || tooMuch || i % 2 == 1;
             shack.reset();
-            hand.set(Control.DRIVE, 0.8 * shack.shown(Control.DRIVE));
-            hand.set(Control.LOAD, tubes.heavier(shack.shown(Control.LOAD), 0.5));
+            if (lessDrive) {
+                hand.set(Control.DRIVE, LESS_DRIVE * shack.shown(Control.DRIVE));
+                stayed = false;
+            }
+            if (!tooMuch) {
+                hand.set(Control.LOAD, tubes.heavier(shack.shown(Control.LOAD), 0.5));
+            }
             keyDown(false);
         }
         beyond = false;
+        return stayed;
     }
 }

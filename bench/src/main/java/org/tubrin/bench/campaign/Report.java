@@ -58,7 +58,19 @@ final class Report {
     private static final String PROCEDURES = """
 
             `tubrin` is the school that the start page suggests for the amplifier, the band and its meters, with the next move
-            followed; the others are the schools told plainly.
+            followed; the others are the schools told plainly, to a competent person who
+
+            - goes up a ladder of the school's own, peaks PLATE and where the school says so LOAD at each drive, no longer than 10 s,
+            - looks at all meters before a knob is turned: with a current beyond its limit LOAD goes heavier at once, for 2 s at most, and
+              where that does not help the key comes up,
+            - turns no knob on while a meter stands at its limit, as the meter shows it,
+            - after a limit passed couples half a mark heavier, then takes 15 % of the drive off, in turn, six times at most, and goes no
+              higher; with the licence passed it is less drive alone,
+            - peaks once more where the output with the hands off is a tenth below the best seen,
+            - takes the resting current off what a meter shows of pulses before it is divided by their share of the time,
+            - and calculates neither heat, nor what a meter leaves open, nor what the next step will bring.
+
+            A school that does not suit a tube is not played.
             """;
 
     private static final String EACH_SCHOOL = """

@@ -214,6 +214,19 @@ public record RunState(
         return place == steps.size() ? draft : steps.get(place);
     }
 
+    /**
+     * Returns whether a meter shows a role now: one with a switch shows only what it stands on, which stays the same until the key
+     * goes down again.
+     */
+    public boolean shows(ReadingRole role) {
+        return !setup.isSwitched(role) || switchStands().filter(role::equals).isPresent();
+    }
+
+    private Optional<ReadingRole> switchStands() {
+        boolean readInThis = isKeyed() && draft.keyDown() == keyDowns.size();
+        return readInThis ? draft.lastSwitched() : draft.meterSwitch().or(draft::lastSwitched);
+    }
+
     /** Returns the last step done. */
     public Optional<Step> lastStep() {
         return steps.isEmpty() ? Optional.empty() : Optional.of(steps.get(steps.size() - 1));

@@ -217,6 +217,11 @@ public record Step(
         return switchPositions().stream().filter(this::isOpen).findFirst();
     }
 
+    /** Returns the last position of a panel meter's switch that is read; empty where none is. */
+    Optional<ReadingRole> lastSwitched() {
+        return switchPositions().stream().filter(readings::containsKey).reduce((one, next) -> next);
+    }
+
     /** Returns whether there is drive enough for a grid's current to show. */
     public boolean gridShows() {
         return driveW().value() >= SEEN_GRID_SHARE * setup.topDriveW();

@@ -189,4 +189,24 @@ public class MeterSwitchTest {
                 climber.advice().move() instanceof Move.RecordStep,
                 climber.advice().toString());
     }
+
+    @Test
+    public void aMeterWithASwitchShowsWhatItStandsOnUntilTheKeyGoesDownAgain() {
+        Climber climber =
+                climber().moves(Control.DRIVE, 35).moves(Control.PLATE, 5.1).moves(Control.LOAD, 4.5);
+        assertEquals(shown(climber), List.of(ReadingRole.OUTPUT, ReadingRole.GRID_CURRENT));
+        climber.does(new RunEvent.Keyed()).reads(ReadingRole.OUTPUT, 590).reads(ReadingRole.GRID_CURRENT, 0.08);
+        assertEquals(
+                shown(climber), List.of(ReadingRole.OUTPUT, ReadingRole.GRID_CURRENT), "still, however often read");
+        climber.waits(3).does(new RunEvent.Unkeyed());
+        assertEquals(shown(climber), List.of(ReadingRole.OUTPUT, ReadingRole.PLATE_CURRENT));
+        climber.waits(20).does(new RunEvent.Keyed());
+        assertEquals(shown(climber), List.of(ReadingRole.OUTPUT, ReadingRole.PLATE_CURRENT));
+    }
+
+    private static List<ReadingRole> shown(Climber climber) {
+        return List.of(ReadingRole.OUTPUT, ReadingRole.PLATE_CURRENT, ReadingRole.GRID_CURRENT).stream()
+                .filter(climber.state()::shows)
+                .toList();
+    }
 }

@@ -133,7 +133,7 @@ class LiveActs {
 
     private Optional<RunEvent> reading(RunState state, ReadingRole role, double windowS) {
         Meter meter = state.setup().meterFor(role).orElse(null);
-        if (meter == null) {
+        if (meter == null || !state.shows(role)) {
             return Optional.empty();
         }
         Channel channel = meter.channel(role).orElseThrow();

@@ -286,7 +286,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
         args.put("control", words.name(turn.control().name()));
         args.put("from", Figures.dial(turn.from()));
         args.put("to", Figures.dial(turn.to()));
-        double marks = Math.abs(turn.marks());
+        double marks = Math.rint(100 * Math.abs(turn.marks())) / 100;
         String size = marks == 0.5 ? "half" : marks == 1 ? "one" : "many";
         args.put("marks", words.say("marks." + size, Map.of("n", Figures.plain(marks, 2))));
         return turn.marks() < 0 ? "move.TURN.lighter" : "move.TURN.heavier";

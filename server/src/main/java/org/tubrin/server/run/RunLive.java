@@ -205,6 +205,7 @@ public class RunLive implements SmartLifecycle {
         List<LiveReading> readings = new ArrayList<>();
         for (ReadingRole role : ReadingRole.values()) {
             setup.meterFor(role)
+                    .filter(meter -> state.shows(role))
                     .flatMap(meter -> feed.now(meter.name(), role))
                     .ifPresent(now -> readings.add(reading(state, role, now)));
         }
