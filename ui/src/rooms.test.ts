@@ -46,6 +46,14 @@ describe('the rooms of the page', () => {
     expect(files.filter((file) => !(roomOf(file) in MAY_IMPORT))).toEqual([]);
   });
 
+  it('has no word on it that nobody of the trade uses today', () => {
+    const banned = /\b(reckon\w*|mend(s|ed|ing)?|for ever|for a while|bears|take away|taken away|not taken)\b/i;
+    const said = (file: string) => textOf(file).replace(/\/\*[\s\S]*?\*\/|\/\/.*/g, '');
+    const own = files.filter((file) => !file.startsWith('api/'));
+    expect(own.length).toBeGreaterThan(100);
+    expect(own.flatMap((file) => banned.exec(said(file))?.[0] ?? [])).toEqual([]);
+  });
+
   it('takes its controls from parts/ui, styled by tokens', () => {
     const raw = /<(button|select|dialog|details|textarea|progress)\b|\btype="(checkbox|radio|date)"/;
     const arbitrary = /className="[^"]*(?:\[[\d.]+px\]|(?:^|[\s"])![a-z])/;

@@ -64,7 +64,7 @@ function refusal(status: number, body: unknown): Refusal {
   const problem = (typeof body === 'object' && body !== null ? body : {}) as Partial<Refusal>;
   return new Refusal(
     status,
-    problem.title ?? 'Not taken',
+    problem.title ?? 'Not accepted',
     problem.detail ?? 'The server gave no reason. Try again.',
     problem.problems ?? [],
     problem.reference,

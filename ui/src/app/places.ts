@@ -12,6 +12,7 @@ export const PLACES = [
 export const KEY_HELP = [
   ['Space', 'key down, key up'],
   ['Enter', 'do what the next move says'],
+  ['1 to 9', 'that band, before a run is begun'],
   ['R', 'take readings of all meters with a source; else to the first empty row'],
   ['E', 'enter readings by hand: to the first empty row'],
   ['Y', 'yes: keep a doubtful entry'],

@@ -34,7 +34,7 @@ describe('times', () => {
   });
 });
 
-describe('a power that was reckoned through a pad', () => {
+describe('a power that was calculated through a pad', () => {
   it('is shown as a scale is set', () => {
     expect(watts(1.7999999998836393)).toBe('1.8');
     expect(watts(0.03125)).toBe('0.03');

@@ -64,10 +64,10 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
     mutationFn: (id: string) => ask(client.DELETE('/api/equipment/{id}', { params: { path: { id } } })),
     onSuccess: async () => {
       navigate('/station');
-      say(`${known?.name ?? 'The record'} was taken away.`);
+      say(`${known?.name ?? 'The record'} was deleted.`);
       await refresh();
     },
-    onError: (error) => warn('Not taken away.', error instanceof Refusal ? error.detail : String(error)),
+    onError: (error) => warn('Not deleted.', error instanceof Refusal ? error.detail : String(error)),
   });
   const kind = known?.kind ?? (what.fresh.kind as string);
   return (

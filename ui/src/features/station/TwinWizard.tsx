@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Amplifier, ask, client, type EquipmentView, type FitRequest, type FitView, Refusal } from '../../api';
 import { Diamond, Trouble } from '../../parts';
-import { Fields, type Form, Mending, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
+import { Fields, type Form, RecordSheet, schemaOf, ToFix, toForm, useRecordForm } from '../../parts/form';
 import { Button, Cell, Heads, RowHead, say, Table } from '../../parts/ui';
 import { sheetFields } from './spec';
 
@@ -83,7 +83,7 @@ function Wizard({ amplifier, stage, hasTwin }: Props) {
             Keep this twin
           </Button>
         )}
-        <Mending refused={sheet.refused} />
+        <ToFix refused={sheet.refused} />
       </div>
       {[sheet.error, keep.error].map(
         (error) =>

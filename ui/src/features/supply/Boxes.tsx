@@ -114,7 +114,7 @@ function BoxFields(props: { index: number; onRemove: () => void; children: React
       <Fields fields={fieldsOf({ kind })} at={`boxes.${index}.`} />
       {kind === 'transmitting' && children}
       <Button kind="quiet" onClick={onRemove}>
-        Take {name || 'this box'} away
+        Delete {name || 'this box'}
       </Button>
     </div>
   );

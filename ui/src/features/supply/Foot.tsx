@@ -20,9 +20,9 @@ export function Foot({ record, kept }: { record: RecordForm; kept: SupplyRecordV
                 remove.mutate(kept.id, {
                   onSuccess: () => {
                     navigate('/supply');
-                    say(`${kept.name} was taken away.`);
+                    say(`${kept.name} was deleted.`);
                   },
-                  onError: (error) => warn('Not taken away.', String(error.message)),
+                  onError: (error) => warn('Not deleted.', String(error.message)),
                 }),
             },
           }

@@ -195,7 +195,7 @@ function Used() {
             <Fields fields={stretchFields(sets)} at={`pattern.${index}.`} />
             <Keyed index={index} />
             <Button kind="quiet" onClick={() => pattern.remove(index)}>
-              Take this transmission away
+              Delete this transmission
             </Button>
           </div>
         ))}

@@ -171,7 +171,7 @@ function Readings({ kept, view }: { kept: ProfileRecord; view: ProfileView | und
                   <Button
                     kind="link"
                     className="text-13"
-                    aria-label={`Take away: ${row.when}`}
+                    aria-label={`Delete: ${row.when}`}
                     onClick={() =>
                       keep.mutate({
                         ...run,
@@ -179,7 +179,7 @@ function Readings({ kept, view }: { kept: ProfileRecord; view: ProfileView | und
                       })
                     }
                   >
-                    take away
+                    delete
                   </Button>
                 )}
               </Cell>

@@ -76,7 +76,7 @@ export const STEADY_FIELDS: Spec[] = [
 export const SET_FIELDS: Spec[] = [
   name,
   number('leastV', 'Needs at least', 'V', { hint: '13.8 V sets: 11.7 or 12.4, see the manual' }),
-  number('mostV', 'Bears at most', 'V'),
+  number('mostV', 'Rated for, at most', 'V'),
   fuse,
   profile('profile', 'What it draws'),
   profile('lower', 'What it draws at another voltage', { set: '', points: [] }),
@@ -189,7 +189,7 @@ export const HIGH_VOLTAGE_FIELDS: Spec[] = [
       number('frequencyHz', 'Mains frequency', 'Hz'),
       number('diodesInSeries', 'Diodes in each leg', ''),
       number('diodeRatedV', 'Each blocks', 'V'),
-      number('diodeSurgeA', 'Each bears for half a cycle', 'A'),
+      number('diodeSurgeA', 'Each is rated for, half a cycle', 'A'),
     ],
   },
   {
@@ -214,7 +214,7 @@ export const HIGH_VOLTAGE_FIELDS: Spec[] = [
     optional: { ohm: 22, ratedJ: 500, bridgedAfterS: 1 },
     fields: [
       number('ohm', 'Resistor', 'Ω'),
-      number('ratedJ', 'bears at once', 'J'),
+      number('ratedJ', 'rated for at once', 'J'),
       number('bridgedAfterS', 'bridged after', 's'),
     ],
   },

@@ -187,7 +187,7 @@ describe('the form of a plan', () => {
     const name = await field('boxes.0.name');
     fireEvent.change(name, { target: { value: 'Halyard, left' } });
     expect(document.querySelector('[data-field="pattern.0.box"]')).toHaveTextContent('Halyard, left');
-    fireEvent.click(screen.getByText('Take Halyard, left away'));
+    fireEvent.click(screen.getByText('Delete Halyard, left'));
     expect(document.querySelector('[data-field="pattern.0.box"]')).toBeNull();
     expect(screen.getByText('Add a set first.')).toBeVisible();
   });
@@ -355,7 +355,7 @@ describe('the measuring of a set', () => {
   it('takes a reading away again', async () => {
     const sent = answers();
     show(`/supply/profiles/${PROFILE.id}`);
-    await userEvent.click(await screen.findByRole('button', { name: 'Take away: Keyed, 49.8 W' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Delete: Keyed, 49.8 W' }));
     const put = await found(sent, (one) => one.method === 'PUT');
     const left = put.body.keyed.map((one: Body) => one.outputW);
     expect(left).toEqual(

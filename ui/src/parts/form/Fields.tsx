@@ -274,7 +274,7 @@ function Blocks({ spec, path, ids, onRemove }: ItemsProps) {
         <div key={id} className="border-t border-hair pt-2">
           <Fields fields={spec.fields} at={`${path}.${index}.`} />
           <Button kind="quiet" onClick={() => onRemove(index)}>
-            Take this {spec.item} away
+            Delete this {spec.item}
           </Button>
         </div>
       ))}
@@ -342,7 +342,7 @@ function NumberLine({ numbers, path, item, onRemove }: NumberLineProps) {
       ))}
       <Cell className="py-1 pr-0 text-13">
         <Button kind="link" onClick={onRemove}>
-          Take away
+          Delete
         </Button>
         {refused.map((one) => (
           <p key={one.field} className="text-limit">

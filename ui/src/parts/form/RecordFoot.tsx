@@ -10,7 +10,7 @@ interface Props {
   children?: ReactNode;
 }
 
-/** Save, what was refused, take away. */
+/** Save, what was refused, delete. */
 export function RecordFoot({ record, known, children }: Props) {
   return (
     <>
@@ -26,12 +26,12 @@ export function RecordFoot({ record, known, children }: Props) {
             </Button>
           </span>
         )}
-        <Mending refused={record.refused} />
+        <ToFix refused={record.refused} />
         {children}
         {known && (
-          <Confirm title={`Take ${known.name} away?`} says={known.says} does="Take away" onDo={known.onRemove}>
+          <Confirm title={`Delete ${known.name}?`} says={known.says} does="Delete" onDo={known.onRemove}>
             <Button kind="quiet" className="ml-auto">
-              Take away
+              Delete
             </Button>
           </Confirm>
         )}
@@ -46,10 +46,10 @@ export function RecordFoot({ record, known, children }: Props) {
 }
 
 /** How many fields were refused. */
-export function Mending({ refused }: { refused: number }) {
+export function ToFix({ refused }: { refused: number }) {
   return refused === 0 ? null : (
     <span role="alert" className="text-limit">
-      {refused === 1 ? 'One field needs mending.' : `${refused} fields need mending.`}
+      {refused === 1 ? 'One field needs fixing.' : `${refused} fields need fixing.`}
     </span>
   );
 }

@@ -134,7 +134,7 @@ public class AccessibilityTest {
             Axe.check(page, "a meter");
             page.navigate("/station/new/amplifier");
             page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
-            page.getByText("fields need mending").waitFor();
+            page.getByText("fields need fixing").waitFor();
             Axe.check(page, "a new amplifier with errors");
             operator.page.navigate("/tune/00000000-0000-0000-0000-000000000000");
             page.getByText("Not there").waitFor();
@@ -156,7 +156,7 @@ public class AccessibilityTest {
         page.getByText("Edit", new Page.GetByTextOptions().setExact(true)).click();
         page.locator("[data-field='lead.fuseA']").fill("x");
         page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
-        page.getByText("One field needs mending.").waitFor();
+        page.getByText("One field needs fixing.").waitFor();
         Axe.check(page, "the form of a plan");
         page.getByText("Measured sets").click();
         Axe.check(page, "the shelf");

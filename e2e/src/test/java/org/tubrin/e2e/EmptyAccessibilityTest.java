@@ -33,7 +33,7 @@ public class EmptyAccessibilityTest {
             page.navigate("/supply/plans/new");
             page.getByText("Add another box").click();
             page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
-            page.getByText("mending.").waitFor();
+            page.getByText("fixing.").waitFor();
             Axe.check(page, "a new plan with errors");
             page.navigate("/station");
             page.getByText("No exciter").waitFor();

@@ -100,7 +100,7 @@ public class KeyboardTest extends AtTheStation {
     public void whatCannotBeUndoneIsAskedFirst() {
         page.navigate("/station");
         page.getByText("Skiff 10", new Page.GetByTextOptions().setExact(true)).click();
-        Locator away = role(AriaRole.BUTTON, "Take away");
+        Locator away = role(AriaRole.BUTTON, "Delete");
         away.focus();
         operator.presses("Enter");
         assertThat(page.getByRole(AriaRole.ALERTDIALOG)).isVisible();

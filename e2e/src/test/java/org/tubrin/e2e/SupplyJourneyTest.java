@@ -100,7 +100,7 @@ public class SupplyJourneyTest {
         fills(page, "lead.lengthM", "-7");
         fills(page, "lead.areaM2", "4");
         keeps(page);
-        page.getByText("One field needs mending.").waitFor();
+        page.getByText("One field needs fixing.").waitFor();
         assertThat(page.locator("[data-field='lead.lengthM']")).isFocused();
         fills(page, "lead.lengthM", "7");
         keeps(page);

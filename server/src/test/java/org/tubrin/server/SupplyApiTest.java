@@ -212,7 +212,7 @@ public class SupplyApiTest extends ServerTest {
         assertTrue(high.toString().contains("463"), high.toString());
         ((ObjectNode) supply.get("bank")).put("eachRatedV", 500);
         Reply sound = post("/api/supply/high-voltage", supply.toString());
-        assertEquals(sound.json().get("title").asString(), "Nothing here is beyond what it bears");
+        assertEquals(sound.json().get("title").asString(), "Nothing here is beyond its rating");
         assertTrue(sound.json().at("/groups/1/facts/1/figure").asString().equals("never"), "one resistor open");
         assertFalse(sound.text().toLowerCase(java.util.Locale.ROOT).contains("safe"));
         ((ObjectNode) supply.get("bank")).put("eachRatedV", 350);

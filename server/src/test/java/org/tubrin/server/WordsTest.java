@@ -4,11 +4,16 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
+import java.util.Properties;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -354,5 +359,26 @@ public class WordsTest {
             String said = words.say(key, java.util.Map.of());
             assertTrue(!said.toLowerCase(java.util.Locale.ROOT).contains("safe"), key + ": " + said);
         }
+    }
+
+    /** Words that nobody of the trade uses today, and riddles; {@code docs/words.md} has what stands for them. */
+    private static final Pattern BANNED = Pattern.compile(
+            "(?i)\\b(reckon\\w*|mend(s|ed|ing)?|for ever|for a while|bears|bear the|take away|taken away|not taken|by duty|a leg blocks)\\b");
+
+    @Test
+    public void noTextHasAWordThatIsBanned() throws IOException {
+        Properties catalogue = new Properties();
+        try (Reader text = new InputStreamReader(
+                Objects.requireNonNull(WordsTest.class.getResourceAsStream("/words/en.properties")),
+                StandardCharsets.UTF_8)) {
+            catalogue.load(text);
+        }
+        assertTrue(catalogue.size() > 1000, "the catalogue is read");
+        assertEquals(
+                catalogue.entrySet().stream()
+                        .filter(one -> BANNED.matcher((String) one.getValue()).find())
+                        .map(Object::toString)
+                        .toList(),
+                List.of());
     }
 }
