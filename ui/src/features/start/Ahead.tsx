@@ -50,7 +50,7 @@ function Shown({ of, tuned }: { of: RunPreview; tuned: boolean }) {
       <div>
         <dl className="text-13">
           {of.dials && <Line what="Dials" shown={`${of.dials.plate} / ${of.dials.load}`} rest={of.dials.from} />}
-          <Line what="Steps" shown={String(count)} rest={tuned ? 'and a finish' : ''} />
+          <Line what="Steps" shown={String(count)} rest={tuned ? 'or more' : ''} />
           <Line
             what="Key-down"
             shown={`${of.aimS} s`}
@@ -76,7 +76,8 @@ function Line({ what, shown, rest, foretold }: { what: string; shown: string; re
     <div className="flex items-baseline justify-between gap-2 border-t border-hair py-1">
       <dt className="text-soft">{what}</dt>
       <dd className="text-right">
-        <span className={`figure ${foretold ? 'text-twin italic' : ''}`}>{shown}</span> {rest}
+        <span className={`figure ${foretold ? 'text-twin italic' : ''}`}>{shown}</span>
+        <span className="text-soft"> {rest}</span>
       </dd>
     </div>
   );

@@ -78,7 +78,7 @@ function Start({ choices }: { choices: Choices }) {
   const tuned = amplifier?.tuned ?? true;
   return (
     <>
-      <div className="pt-2.5">
+      <div className="pt-1 pb-2">
         <ChoiceLine choices={choices} choice={choice} change={change} />
       </div>
       <div className="mx-5 mb-5 grid items-start gap-3.5 wide:grid-cols-main-side">
