@@ -270,14 +270,17 @@ public final class SimulatedStation {
     /** Returns it as it is set up now. */
     private TrueStage foreign() {
         Setting setting = new Setting(band, frequencyHz, 1, 0, 0, loadOhm(), reactanceOhm());
-        boolean same = foreign.filter(one ->
-                        one.band() == band && one.frequencyHz() == frequencyHz && one.reactanceOhm() == reactanceOhm())
+        boolean same = foreign.filter(one -> one.band() == band
+                        && one.frequencyHz() == frequencyHz
+                        && one.into().equals(antenna)
+                        && one.loadOpen() == loadOpen)
                 .isPresent();
         if (!same) {
             foreign = Optional.of(new Foreign(
                     band,
                     frequencyHz,
-                    reactanceOhm(),
+                    antenna,
+                    loadOpen,
                     ForeignStage.like(
                             (TwinConstants.CathodeDriven) truth.twin().constants(),
                             truth.twin().tubes(),
@@ -287,8 +290,9 @@ public final class SimulatedStation {
         return foreign.orElseThrow().stage();
     }
 
-    /** An amplifier that the twin cannot express, on a band and frequency. */
-    private record Foreign(Band band, double frequencyHz, double reactanceOhm, TrueStage stage) {}
+    /** An amplifier that the twin cannot express, on a band and frequency, into an antenna or the load. */
+    private record Foreign(
+            Band band, double frequencyHz, Optional<ImpedancePoint> into, boolean loadOpen, TrueStage stage) {}
 
     /** Returns the output of most that the foreign amplifier brings at a drive in watts, cold; for tests. */
     public synchronized double foreignMostW(double drive) {

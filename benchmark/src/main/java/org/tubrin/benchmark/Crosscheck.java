@@ -147,7 +147,8 @@ public final class Crosscheck {
         return seconds;
     }
 
-    private static Map<String, Double> run(Path netlist) throws IOException, InterruptedException {
+    /** Runs a netlist; returns output in watts, plate and grid current in amperes, supply in volts. */
+    static Map<String, Double> run(Path netlist) throws IOException, InterruptedException {
         Process process = new ProcessBuilder("ngspice", "-b", netlist.toString())
                 .redirectErrorStream(true)
                 .start();

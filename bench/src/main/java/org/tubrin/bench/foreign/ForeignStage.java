@@ -18,7 +18,8 @@ import org.tubrin.core.twin.Setting;
  *
  * <p>Method: harmonic balance; the fundamental, the drive and the supply by Newton's method with a Jacobian by differences, the
  * higher harmonics by substitution around it, half of the way each time, since
- * they are small. Source: as {@code TubeSolver}, with more than one harmonic; not yet held against a circuit simulator.
+ * they are small. Source: as {@code TubeSolver}, with more than one harmonic; held against a circuit simulator by {@code
+ * scripts/crosscheck foreign}.
  */
 public final class ForeignStage implements TrueStage {
     private static final int POINTS = 64;
@@ -29,9 +30,9 @@ public final class ForeignStage implements TrueStage {
     private static final double HARMONIC_SETTLED_V = 0.3;
     private static final double[] STEPS = {0.5, 0.5, 0.05, 0.5};
     /** A supply whose transformer saturates sags with this power of the current. */
-    private static final double SAG_POWER = 0.67;
+    static final double SAG_POWER = 0.67;
 
-    private static final double SAME_SAG_A = 0.33;
+    static final double SAME_SAG_A = 0.33;
 
     private static final double SAGGING_S = 0.8;
     private static final double HEATING_S = 6;
@@ -82,6 +83,7 @@ public final class ForeignStage implements TrueStage {
     private final TwinConstants.CathodeDriven record;
     private final Stage.Tubes tubes;
     private final TankBand tank;
+    private final Setting place;
     private final Difference differs;
     private final double omega;
     private final double loadOhm;
@@ -111,6 +113,7 @@ public final class ForeignStage implements TrueStage {
         this.record = record;
         this.tubes = tubes;
         this.differs = differs;
+        place = setting;
         tank = record.tank(setting.band()).orElseThrow();
         omega = 2 * Math.PI * setting.frequencyHz();
         loadOhm = setting.loadOhm();
@@ -165,6 +168,15 @@ public final class ForeignStage implements TrueStage {
             warm = balanced();
         }
         return warm;
+    }
+
+    /** Returns it cold at a drive in watts and two places of the dials, which it settles at first, as a netlist for a circuit simulator. */
+    public String netlist(double driveW, double plate, double load) {
+        if (!settle(driveW, plate, load)) {
+            throw new IllegalStateException("does not settle at " + driveW + " W, " + plate + ", " + load);
+        }
+        return ForeignNetlist.of(
+                record, tubes, place, differs, driveW, plateF(plate), loadF(load), plateVoltageDcV(), plateA);
     }
 
     private void guess() {

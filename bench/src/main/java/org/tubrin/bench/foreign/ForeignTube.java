@@ -1,5 +1,6 @@
 package org.tubrin.bench.foreign;
 
+import java.util.Locale;
 import java.util.Random;
 import org.tubrin.core.device.TriodeLaw;
 
@@ -91,6 +92,32 @@ final class ForeignTube {
             }
         }
         return gridShares[RATIOS.length - 1];
+    }
+
+    /** Returns the same as functions of a netlist, for so many tubes with whole emission: {@code whole(g,p)} and {@code share(g,p)}. */
+    String functions(int count) {
+        StringBuilder table = new StringBuilder();
+        for (int i = 0; i < RATIOS.length; i++) {
+            table.append(String.format(Locale.ROOT, ", %.9g, %.9g", Math.log(RATIOS[i]), gridShares[i]));
+        }
+        return String.format(
+                Locale.ROOT,
+                """
+                .func soft(e) {0.5*(e + sqrt(e*e + %1$.9g))}
+                .func free(g, p) {%2$.9g*pow(soft(g + p/%3$.9g), %4$.9g)}
+                .func whole(g, p) {%5$d*free(g, p)/sqrt(1 + free(g, p)*free(g, p)/%6$.9g)}
+                .func place(g, p) {max(%7$.9g, min(%8$.9g, ln(max(p, 1e-6)/max(g, 1e-6))))}
+                .func share(g, p) {g > 1e-6 ? pwl(place(g, p)%9$s) : 0}
+                """,
+                softV * softV,
+                perveance,
+                amplificationFactor,
+                exponent,
+                count,
+                saturationA * saturationA,
+                Math.log(RATIOS[0]),
+                Math.log(RATIOS[RATIOS.length - 1]),
+                table);
     }
 
     /** Returns the capacitance from plate to cathode, in farads. */

@@ -323,7 +323,7 @@ class AdviceWords {
         double exciterW = setup.exciterOfW(driveW);
         return setup.exciter()
                 .percent(exciterW)
-                .map(percent -> Figures.plain(percent, 1) + "\u00a0%")
-                .orElseGet(() -> Figures.plain(exciterW, 2) + "\u00a0W");
+                .map(percent -> Figures.plain(percent, 1) + " %")
+                .orElseGet(() -> Figures.plain(exciterW, 2) + " W");
     }
 }
