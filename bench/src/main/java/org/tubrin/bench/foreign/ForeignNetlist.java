@@ -85,9 +85,8 @@ final class ForeignNetlist {
         double wholeA = ForeignStage.SAME_SAG_A * tubes.tubeCount();
         double sagV = differs.sagShare() * record.supplySourceOhm() * wholeA;
         line(
-                "Bo o 0 V={%g - %g*pow(max(1e-9, i(Vi))/%g, %g) + i(Vi)}",
-                record.supplyOpenV() * differs.supplyShare(), sagV, wholeA, ForeignStage.SAG_POWER);
-        line("Ro o d1 1");
+                "Bo 0 d1 I={%g*pow(max(0, %g - V(d))/%g, %g)}",
+                wholeA, record.supplyOpenV() * differs.supplyShare(), sagV, 1 / ForeignStage.SAG_POWER);
         line("Vi d1 d 0");
         line("Cd d 0 %g IC=%g", HELD_CYCLES / frequencyHz / record.supplySourceOhm(), startV);
     }

@@ -3,6 +3,11 @@ package org.tubrin.bench.foreign;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.util.Objects;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -91,5 +96,42 @@ public class ForeignStageTest {
         stage.pass(200, false);
         stage.settle(70, plate, 5);
         assertEquals(stage.outputW(), cold, 1e-3 * cold);
+    }
+
+    @DataProvider
+    public Object[][] simulated() throws IOException {
+        try (BufferedReader table = new BufferedReader(new InputStreamReader(
+                Objects.requireNonNull(ForeignStageTest.class.getResourceAsStream("/foreign.csv")),
+                StandardCharsets.UTF_8))) {
+            return table.lines()
+                    .filter(line -> !line.startsWith("#") && !line.startsWith("seed"))
+                    .map(line -> new Object[] {line})
+                    .toArray(Object[][]::new);
+        }
+    }
+
+    /** A circuit simulator, which knows nothing of harmonic balance, comes to the same. */
+    @Test(dataProvider = "simulated")
+    public void itIsWhatACircuitSimulatorMakesOfIt(String line) {
+        String[] at = line.split(",", -1);
+        ForeignStage stage = ForeignStage.like(
+                RECORD,
+                TUBES,
+                new Setting(Band.valueOf(at[1]), number(at[2]), 1, 0, 0, number(at[3]), number(at[4])),
+                Long.parseLong(at[0]));
+        assertTrue(stage.settle(number(at[5]), number(at[6]), number(at[7])));
+        assertEquals(stage.outputW() / number(at[8]), 1, 0.006, "output");
+        assertEquals(stage.plateCurrentA() / number(at[9]), 1, 0.002, "plate current");
+        assertEquals(stage.gridCurrentA() / number(at[10]), 1, 0.005, "grid current");
+        assertEquals(stage.plateVoltageDcV() / number(at[11]), 1, 0.002, "plate voltage");
+    }
+
+    @Test
+    public void enoughPointsWereSimulated() throws IOException {
+        assertTrue(simulated().length >= 12);
+    }
+
+    private static double number(String text) {
+        return Double.parseDouble(text);
     }
 }
