@@ -33,7 +33,7 @@ export function SignalLine({ nodes }: { nodes: Node[] }) {
               {node.opens ? (
                 <Popover
                   label={`${node.choice}: ${node.title}. Change`}
-                  className="-mt-2 cursor-pointer rounded-3 border border-transparent px-2 pt-2 pb-0.5 hover:border-rule data-[state=open]:border-act data-[state=open]:bg-wash"
+                  className="-mt-2 max-w-full cursor-pointer max-phone:px-0.5 rounded-3 border border-transparent px-2 pt-2 pb-0.5 hover:border-rule data-[state=open]:border-act data-[state=open]:bg-wash"
                   shown={<NodeShown node={node} />}
                 >
                   {node.opens}
@@ -74,7 +74,7 @@ function NodeShown({ node }: { node: Node }) {
         )}
       </svg>
       <span
-        className={`head flex items-center justify-center gap-1 text-14 leading-4.5 ${node.away ? 'text-soft' : ''}`}
+        className={`head flex min-w-0 items-center justify-center gap-1 text-14 leading-4.5 ${node.away ? 'text-soft' : ''}`}
       >
         <span className="truncate">{node.title}</span>
         {node.opens && <Chevron />}

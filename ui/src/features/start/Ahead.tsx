@@ -35,7 +35,7 @@ function Shown({ of, tuned }: { of: RunPreview; tuned: boolean }) {
   const told = of.rungs.every((rung) => rung.outputW !== undefined && rung.outputW !== null);
   const count = of.rungs.length;
   return (
-    <div className="grid items-start gap-x-5 wide:grid-cols-main-aside">
+    <div className="grid grid-cols-one items-start gap-x-5 overflow-hidden wide:grid-cols-main-aside">
       <Sized usual={600}>
         {(width) => (
           <StairAhead

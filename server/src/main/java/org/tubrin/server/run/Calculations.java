@@ -138,6 +138,13 @@ public class Calculations {
 
     /** What it would be without its largest source, and whether a finer range of that meter holds the reading. */
     private String narrower(Step step, Quantity found, Quantity.Share most) {
+        if (found.shares().size() == 1) {
+            return words.say(
+                    "calc.alone",
+                    Map.of(
+                            "source", source(most.source()),
+                            "finer", finer(step, most.source()).orElse("none")));
+        }
         Quantity without = found.without(source -> source.equals(most.source()));
         String half = Figures.halfWidth(without, isPercent(found) ? 1 / PERCENT : 1);
         return words.say(
