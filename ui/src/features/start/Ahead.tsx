@@ -56,7 +56,7 @@ function Shown({ of, tuned }: { of: RunPreview; tuned: boolean }) {
             shown={`${of.aimS} s`}
             rest={of.ownRuns > 0 ? `as your last ${of.ownRuns} runs took` : `at most ${of.stopS} s`}
           />
-          <Line what="Carrier" shown={`${Math.round(count * of.aimS)} s`} rest="at least" />
+          <Line what="Carrier" shown={`${of.carrierS} s`} rest="at least" />
           {of.twinSays.map((line) => (
             <Line key={line.what} what={line.what} shown={line.shown} rest={`of ${line.limit}`} foretold />
           ))}

@@ -269,41 +269,34 @@ public final class SimulatedStation {
 
     /** Returns it as it is set up now. */
     private TrueStage foreign() {
-        Setting setting = new Setting(band, frequencyHz, 1, 0, 0, loadOhm(), reactanceOhm());
         boolean same = foreign.filter(one -> one.band() == band
                         && one.frequencyHz() == frequencyHz
                         && one.into().equals(antenna)
                         && one.loadOpen() == loadOpen)
                 .isPresent();
         if (!same) {
-            foreign = Optional.of(new Foreign(
-                    band,
-                    frequencyHz,
-                    antenna,
-                    loadOpen,
-                    ForeignStage.like(
-                            (TwinConstants.CathodeDriven) truth.twin().constants(),
-                            truth.twin().tubes(),
-                            setting,
-                            seed)));
+            foreign = Optional.of(new Foreign(band, frequencyHz, antenna, loadOpen, coldForeign()));
         }
         return foreign.orElseThrow().stage();
+    }
+
+    private TrueStage coldForeign() {
+        return ForeignStage.like(
+                (TwinConstants.CathodeDriven) truth.twin().constants(),
+                truth.twin().tubes(),
+                new Setting(band, frequencyHz, 1, 0, 0, loadOhm(), reactanceOhm()),
+                seed);
     }
 
     /** An amplifier that the twin cannot express, on a band and frequency, into an antenna or the load. */
     private record Foreign(
             Band band, double frequencyHz, Optional<ImpedancePoint> into, boolean loadOpen, TrueStage stage) {}
 
-    /** Returns the output of most that the foreign amplifier brings at a drive in watts, cold; for tests. */
+    /** Returns the most output that the foreign amplifier brings at a drive in watts, cold; for tests. */
     public synchronized double foreignMostW(double drive) {
+        TrueStage stage = coldForeign();
         double most = 0;
         for (double at = tubes().load().least(); at <= tubes().load().most(); at += FINE_MARKS) {
-            Setting setting = new Setting(band, frequencyHz, 1, 0, 0, loadOhm(), reactanceOhm());
-            TrueStage stage = ForeignStage.like(
-                    (TwinConstants.CathodeDriven) truth.twin().constants(),
-                    truth.twin().tubes(),
-                    setting,
-                    seed);
             double plateAt = stage.resonantPlate(at);
             for (double beside = -0.3; beside <= 0.3; beside += 0.05) {
                 stage.forget();
@@ -398,8 +391,7 @@ public final class SimulatedStation {
         switching = Optional.empty();
         record = amplifier;
         truth = Truth.of(amplifier, seed);
-        isForeign = false;
-        foreign = Optional.empty();
+        foreign(false);
         plate = knob(tubes().plate(), PLATE_PLAY_MARKS);
         load = knob(tubes().load(), LOAD_PLAY_MARKS);
         gridCurrent.range(tubes().tube().construction() == Construction.TRIODE ? TRIODE_GRID_A : TETRODE_GRID_A);

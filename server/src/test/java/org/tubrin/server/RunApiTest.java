@@ -164,6 +164,30 @@ public class RunApiTest extends ServerTest {
     }
 
     @Test
+    public void whatLiesAheadIsWhatTheRunThenHas() {
+        Map<String, Object> start = start("MHZ_7", "7.1");
+        start.put("pace", Map.of("aim", "7", "stop", "9", "rest", "", "margin", "10"));
+        JsonNode preview = post("/api/runs/preview", start).json();
+        assertEquals(preview.get("aimS").asDouble(), 7.0);
+        assertEquals(preview.get("ownRuns").asInt(), 0, "it was typed");
+        assertEquals(
+                preview.get("carrierS").asDouble(), 7.0 * preview.get("rungs").size());
+        run = post("/api/runs", start).json();
+        assertEquals(run.get("drivesW").size(), preview.get("rungs").size());
+        assertEquals(run.at("/clock/aimS").asDouble(), 7.0);
+        assertEquals(run.at("/clock/stopS").asDouble(), 9.0);
+        assertTrue(
+                run.at("/room/lowered").asString().contains("10 % below"),
+                run.get("room").toString());
+        start.put("pace", Map.of("aim", "20"));
+        assertEquals(
+                post("/api/runs/preview", start).json().at("/problems/0/field").asString(), "pace.aim");
+        start.put("pace", Map.of("margin", "60"));
+        assertEquals(
+                post("/api/runs/preview", start).json().at("/problems/0/field").asString(), "pace.margin");
+    }
+
+    @Test
     public void anActSentTwiceIsTakenOnce() {
         begins("MHZ_14", "14.2");
         Map<String, Object> check = act(1, "CHECK", "check", "COVERS_ON");

@@ -3,13 +3,12 @@ package org.tubrin.core.foresee;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.TuneSetup;
-import org.tubrin.core.station.Stage;
 import org.tubrin.core.twin.Peak;
 import org.tubrin.core.twin.TransistorPoint;
 import org.tubrin.core.twin.TubePoint;
@@ -18,53 +17,68 @@ import org.tubrin.core.twin.TubePoint;
  * What lies ahead of a run that has not begun, by the record's twin.
  *
  * @param rungs its drives in rising order
- * @param heatPerTubeW at the end of the climb; absent where no twin tells
- * @param closest the limit that the end comes nearest to; absent where no twin tells
+ * @param carrierS a key-down of the length aimed for at each of them, in seconds: at least so long a carrier stands
+ * @param end heat of a tube, and the limit that the end comes nearest to where that is another; empty where no twin tells
  */
-public record Ahead(List<Rung> rungs, Optional<Double> heatPerTubeW, Optional<Closest> closest) {
+public record Ahead(List<Rung> rungs, double carrierS, List<Against> end) {
     public Ahead {
         rungs = List.copyOf(rungs);
+        end = List.copyOf(end);
     }
 
     /** One drive, with the output that it brings, both in watts; absent where no twin tells. */
     public record Rung(double driveW, Optional<Double> outputW) {}
 
-    /** A limit, and how near it one comes, both in its own unit. */
-    public record Closest(LimitKind kind, double value, double limit) {}
+    /** How near the end comes to a limit, both in the limit's own unit. */
+    public record Against(LimitKind kind, double value, double limit) {}
 
     /** Returns what lies ahead of a run. */
     public static Ahead of(TuneSetup setup) {
-        List<Double> drivesW = Ladder.drivesW(setup, setup.school());
-        List<Rung> rungs = new ArrayList<>();
-        for (double driveW : drivesW) {
-            rungs.add(new Rung(
-                    driveW,
-                    RecordTwin.peak(setup, driveW)
-                            .map(peak -> peak.point().powers().outputW())
-                            .or(() -> RecordTwin.transistors(setup, driveW).map(TransistorPoint::outputW))));
-        }
-        Optional<TubePoint> end =
-                RecordTwin.finish(setup, drivesW.get(drivesW.size() - 1)).map(Peak::point);
+        List<Rung> rungs = Ladder.drivesW(setup, setup.school()).stream()
+                .map(driveW -> new Rung(driveW, outputW(setup, driveW)))
+                .toList();
         return new Ahead(
                 rungs,
-                end.map(point -> point.powers().plateHeatPerTubeW()),
-                end.map(point -> closest(setup.tubes(), point, setup)));
+                rungs.size() * setup.settings().keyDownAimS(),
+                RecordTwin.finish(setup, rungs.get(rungs.size() - 1).driveW())
+                        .map(Peak::point)
+                        .map(point -> end(setup, point))
+                        .orElse(List.of()));
     }
 
-    private static Closest closest(Stage.Tubes tubes, TubePoint end, TuneSetup setup) {
-        Map<LimitKind, Double> values = Map.of(
-                LimitKind.PLATE_CURRENT, end.meters().plateCurrentA(),
-                LimitKind.GRID_CURRENT, end.meters().gridCurrentA(),
-                LimitKind.HEAT_PER_TUBE, end.powers().plateHeatPerTubeW(),
-                LimitKind.OUTPUT, end.powers().outputW());
-        Map<LimitKind, Double> limits = Map.of(
-                LimitKind.PLATE_CURRENT, tubes.plateCurrentLimitA(),
-                LimitKind.GRID_CURRENT, tubes.gridCurrentLimitA(),
-                LimitKind.HEAT_PER_TUBE, tubes.plateDissipationPerTubeW(),
-                LimitKind.OUTPUT, setup.licenceW());
-        return values.entrySet().stream()
-                .map(one -> new Closest(one.getKey(), one.getValue(), limits.getOrDefault(one.getKey(), 1.0)))
-                .max(Comparator.comparingDouble(one -> one.value() / one.limit()))
-                .orElseThrow();
+    private static Optional<Double> outputW(TuneSetup setup, double driveW) {
+        return RecordTwin.peak(setup, driveW)
+                .map(peak -> peak.point().powers().outputW())
+                .or(() -> RecordTwin.transistors(setup, driveW).map(TransistorPoint::outputW));
+    }
+
+    private static List<Against> end(TuneSetup setup, TubePoint point) {
+        List<Against> said = new ArrayList<>();
+        Against heat = new Against(
+                LimitKind.HEAT_PER_TUBE,
+                point.powers().plateHeatPerTubeW(),
+                setup.tubes().plateDissipationPerTubeW());
+        said.add(heat);
+        Stream.of(
+                        against(setup, LimitKind.PLATE_CURRENT, point.meters().plateCurrentA()),
+                        against(setup, LimitKind.GRID_CURRENT, point.meters().gridCurrentA()),
+                        against(
+                                setup,
+                                LimitKind.SCREEN_CURRENT,
+                                Math.abs(point.meters().screenCurrentA().orElse(0))),
+                        against(setup, LimitKind.OUTPUT, point.powers().outputW()))
+                .flatMap(Optional::stream)
+                .max(Comparator.comparingDouble(Ahead::share))
+                .filter(closest -> share(closest) > share(heat))
+                .ifPresent(said::add);
+        return said;
+    }
+
+    private static Optional<Against> against(TuneSetup setup, LimitKind kind, double value) {
+        return kind.role().flatMap(setup::limitOf).map(limit -> new Against(kind, value, limit));
+    }
+
+    private static double share(Against one) {
+        return one.value() / one.limit();
     }
 }

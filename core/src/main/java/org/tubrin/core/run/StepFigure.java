@@ -41,7 +41,7 @@ public enum StepFigure {
     /** Returns the readings that it needs of a stage. */
     public Set<ReadingRole> readings(RunStage stage) {
         EnumSet<ReadingRole> needed = EnumSet.of(ReadingRole.OUTPUT);
-        if (this == EFFICIENCY || this == HEAT || this == HEAT_CORRECTED || this == HEAT_AVERAGE) {
+        if (this != GROWTH && this != GAIN) {
             needed.addAll(
                     stage.asks(ReadingRole.PLATE_CURRENT)
                             ? EnumSet.of(ReadingRole.PLATE_VOLTAGE, ReadingRole.PLATE_CURRENT)

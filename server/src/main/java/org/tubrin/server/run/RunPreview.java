@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
  * @param rungs its drives in rising order
  * @param dials where it begins; null where there are none
  * @param twinSays what the twin says of its end, line by line
+ * @param carrierS so long a carrier stands at least, in seconds
  * @param licenceW output that the licence lets pass, in watts
  * @param aimS of a key-down, in seconds
  * @param stopS of a key-down, in seconds
@@ -19,6 +20,7 @@ public record RunPreview(
         List<Rung> rungs,
         @Nullable Dials dials,
         List<Line> twinSays,
+        double carrierS,
         double licenceW,
         double aimS,
         double stopS,

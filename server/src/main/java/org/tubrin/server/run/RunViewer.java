@@ -16,7 +16,6 @@ import org.tubrin.core.advice.Move;
 import org.tubrin.core.advice.NextMove;
 import org.tubrin.core.advice.OnAir;
 import org.tubrin.core.alc.SoundPath;
-import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.foresee.Ahead;
 import org.tubrin.core.foresee.Expected;
 import org.tubrin.core.foresee.SchoolEnd;
@@ -548,15 +547,7 @@ class RunViewer {
     }
 
     /** Returns what the twin says of the end of a run that has not begun. */
-    List<RunPreview.Line> ahead(TuneSetup setup, Ahead ahead) {
-        List<RunPreview.Line> lines = new ArrayList<>();
-        ahead.heatPerTubeW()
-                .ifPresent(heatW -> lines.add(StepViewer.ahead(
-                        words, LimitKind.HEAT_PER_TUBE, heatW, setup.tubes().plateDissipationPerTubeW())));
-        ahead.closest()
-                .filter(closest -> closest.kind() != LimitKind.HEAT_PER_TUBE)
-                .ifPresent(closest ->
-                        lines.add(StepViewer.ahead(words, closest.kind(), closest.value(), closest.limit())));
-        return lines;
+    List<RunPreview.Line> ahead(Ahead ahead) {
+        return ahead.end().stream().map(stepViewer::ahead).toList();
     }
 }

@@ -130,14 +130,28 @@ public class Runs {
                                 Figures.plain(setup.preset().load(), 2),
                                 words.say("preset." + setup.preset().source().name()))
                         : null,
-                viewer.ahead(setup, ahead),
+                viewer.ahead(ahead),
+                ahead.carrierS(),
                 setup.licenceW(),
                 setup.settings().keyDownAimS(),
                 setup.settings().keyDownStopS(),
                 setup.settings().restS(),
-                setup.school().hasDials()
-                        ? paces.of(request.source()).map(OwnPace::runs).orElse(0)
-                        : 0);
+                ownRuns(request, setup));
+    }
+
+    /** Returns by how many of the operator's own runs the aim goes; 0 where it is typed, or the customary one. */
+    private int ownRuns(StartRequest request, TuneSetup setup) {
+        boolean isOwn = setup.school().hasDials()
+                && (request.pace() == null || request.pace().leavesAim())
+                && setup.settings().keyDownAimS()
+                        > usual(request, setup.amplifier()).keyDownAimS();
+        return isOwn ? paces.of(request.source()).map(OwnPace::runs).orElse(0) : 0;
+    }
+
+    private static TuneSettings usual(StartRequest request, Amplifier amplifier) {
+        return request.school() == School.ALC
+                ? TuneSettings.customaryForLevels(amplifier.stage())
+                : TuneSettings.customaryFor(amplifier.stage());
     }
 
     /** Takes an act; one of the same id that was taken before changes nothing. */
@@ -238,9 +252,7 @@ public class Runs {
                         station.lowestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
                         station.highestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
                         Unit.ONE);
-        TuneSettings usual = request.school() == School.ALC
-                ? TuneSettings.customaryForLevels(switched.stage())
-                : TuneSettings.customaryFor(switched.stage());
+        TuneSettings usual = usual(request, switched);
         TuneSettings own = request.school().hasDials()
                 ? paces.of(request.source())
                         .map(pace -> usual.atLeast(pace.keyDownS()))

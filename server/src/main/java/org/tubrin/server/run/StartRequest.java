@@ -95,6 +95,10 @@ public record StartRequest(
             @Nullable String stop,
             @Nullable String rest,
             @Nullable String margin) {
+        boolean leavesAim() {
+            return aim == null || aim.isBlank();
+        }
+
         TuneSettings in(TuneSettings usual) {
             double stopS = number("pace.stop", stop, 1, 120, Unit.SECOND, usual.keyDownStopS());
             return usual.at(

@@ -10,6 +10,7 @@ import org.tubrin.core.advice.Advice;
 import org.tubrin.core.budget.Budget;
 import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.budget.Room;
+import org.tubrin.core.foresee.Ahead;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
@@ -226,13 +227,13 @@ class StepViewer {
     }
 
     /** Returns what is foretold against a limit. */
-    static RunPreview.Line ahead(Words words, LimitKind kind, double value, double limit) {
-        ScaleUnit unit = unit(kind);
+    RunPreview.Line ahead(Ahead.Against end) {
+        ScaleUnit unit = unit(end.kind());
         int decimals = unit == ScaleUnit.A ? 2 : 0;
         return new RunPreview.Line(
-                words.name(kind.name()),
-                Figures.fixed(value, decimals) + "\u00a0" + unit.symbol(),
-                Figures.fixed(limit, decimals) + "\u00a0" + unit.symbol());
+                words.name(end.kind().name()),
+                Figures.fixed(end.value(), decimals) + "\u00a0" + unit.symbol(),
+                Figures.fixed(end.limit(), decimals) + "\u00a0" + unit.symbol());
     }
 
     private RunView.RoomView room(Step step, Room room) {
