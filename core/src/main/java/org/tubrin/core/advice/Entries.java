@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.Doubt;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.signs.Sign;
@@ -16,10 +17,11 @@ final class Entries {
     /** Returns what to settle first: an entry that is doubted, since a slip of the pen must not be taken for a sign, then signs. */
     static Optional<Advice> toSettle(RunState state) {
         for (ReadingRole role : state.draft().readings().keySet()) {
-            Optional<Advice> doubt =
-                    state.doubt(role).map(one -> Advice.of(new Move.SettleDoubt(role, one), Reason.ENTRY_DOUBTFUL));
+            Optional<Doubt> doubt = state.doubt(role);
             if (doubt.isPresent()) {
-                return doubt;
+                return doubt.filter(one -> one == Doubt.BEYOND_RANGE)
+                        .flatMap(one -> RangeAdvice.wider(state, role))
+                        .or(() -> doubt.map(one -> Advice.of(new Move.SettleDoubt(role, one), Reason.ENTRY_DOUBTFUL)));
             }
         }
         return SignAdvice.of(state);

@@ -2,6 +2,7 @@ package org.tubrin.core.advice;
 
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunState;
@@ -12,6 +13,9 @@ import org.tubrin.core.run.TuneSetup;
 /** What is turned while the key is down, for what, and why. */
 final class Peaking {
     private static final List<Control> BOTH = List.of(Control.PLATE, Control.LOAD, Control.PLATE);
+
+    /** A turn as small as this was none. */
+    private static final double LEAST_MARKS = 0.2;
 
     private final RunState state;
     private final TuneSetup setup;
@@ -38,8 +42,31 @@ final class Peaking {
 
     /** Returns what to turn while keyed: LOAD too where the school tunes it at this drive. */
     List<Control> order() {
-        boolean tunesLoad = !foresees && (state.school().tunesLoadEachStep() || draft.isAtTheTop());
+        boolean tunesLoad = !foresees
+                && !wasTurnedHeavier()
+                && (state.school().tunesLoadEachStep() || draft.isAtTheTop() || isBelowAStop());
         return tunesLoad ? BOTH : List.of(Control.PLATE);
+    }
+
+    /** After a try that asked for heavier coupling LOAD stays: who peaks it for output undoes what was asked for. */
+    private boolean wasTurnedHeavier() {
+        return aim() == School.Aim.OUTPUT
+                && state.struck()
+                        .flatMap(before -> before.position(Control.LOAD))
+                        .flatMap(was -> draft.position(Control.LOAD)
+                                .map(now ->
+                                        (now - was) * setup.tubes().loadSense().heavierSign()))
+                        .filter(heavier ->
+                                heavier > LEAST_MARKS * setup.tubes().load().markStep())
+                        .isPresent();
+    }
+
+    /** Below a drive at which the plates drew too much LOAD is tuned as at the top: heavier than need be costs plate current too. */
+    private boolean isBelowAStop() {
+        return state.stopped()
+                .filter(stopped -> stopped.role() == ReadingRole.PLATE_CURRENT
+                        && draft.driveW().value() < stopped.driveW())
+                .isPresent();
     }
 
     /** Returns what PLATE is turned for at this drive: low down there is no grid current to see yet. */

@@ -12,6 +12,11 @@ final class RangeAdvice {
     /** A finer range is asked for only where the most that is expected lies well within it. */
     private static final double FINER_MARGIN = 1.3;
 
+    private static final double JUST_MORE = 1.001;
+
+    /** Below this share of a scale a needle as good as rests. */
+    private static final double AT_REST = 0.02;
+
     private RangeAdvice() {}
 
     /** Asks for the range that suits what is to come: wider where the needle may hit its end, finer where it would hardly lift. */
@@ -27,7 +32,7 @@ final class RangeAdvice {
         MeterRange wider = channel.get().rangeFor(mostW);
         MeterRange finer = channel.get().rangeFor(FINER_MARGIN * mostW);
         // A finer one at whose end the needle stood is not asked for again.
-        boolean mayBeFiner = setup.stage().isTuned() || state.keyDownsInStep() == 0;
+        boolean mayBeFiner = state.keyDownsInStep() == 0;
         return channel.get()
                 .range(inUse)
                 .flatMap(range -> range.fullScale() < mostW && wider.fullScale() > range.fullScale()
@@ -37,13 +42,38 @@ final class RangeAdvice {
                                 : Optional.empty());
     }
 
+    /** Asks for the next wider range of a meter whose needle stands at its end: what it showed there is no reading. */
+    static Optional<Advice> wider(RunState state, ReadingRole role) {
+        return Optional.ofNullable(state.ranges().get(role))
+                .flatMap(inUse -> state.setup()
+                        .channelFor(role)
+                        .flatMap(channel -> channel.range(inUse)
+                                .map(range -> channel.rangeFor(range.fullScale() * JUST_MORE))
+                                .filter(wider -> !wider.name().equals(inUse)))
+                        .map(wider -> Advice.striking(move(state.setup(), role, inUse, wider), Reason.NEEDLE_AT_END)));
+    }
+
+    /** Asks for the finest range of an output meter that shows next to nothing: on a wide one a small output lies under its needle. */
+    static Optional<Advice> finer(RunState state) {
+        ReadingRole role = ReadingRole.OUTPUT;
+        return Optional.ofNullable(state.ranges().get(role))
+                .flatMap(inUse -> state.setup()
+                        .channelFor(role)
+                        .flatMap(channel -> channel.range(inUse)
+                                .filter(range -> state.draft()
+                                        .measured(role)
+                                        .filter(output -> output.value() < AT_REST * range.fullScale())
+                                        .isPresent())
+                                .map(range -> channel.rangeFor(AT_REST * range.fullScale()))
+                                .filter(finer -> !finer.name().equals(inUse)))
+                        .map(finer -> Advice.striking(move(state.setup(), role, inUse, finer), Reason.NEEDLE_AT_REST)));
+    }
+
     private static Advice switchTo(TuneSetup setup, String inUse, MeterRange range, Reason reason) {
-        return Advice.of(
-                new Move.SwitchRange(
-                        setup.meterFor(ReadingRole.OUTPUT).orElseThrow().name(),
-                        ReadingRole.OUTPUT,
-                        inUse,
-                        range.name()),
-                reason);
+        return Advice.of(move(setup, ReadingRole.OUTPUT, inUse, range), reason);
+    }
+
+    private static Move move(TuneSetup setup, ReadingRole role, String inUse, MeterRange range) {
+        return new Move.SwitchRange(setup.meterFor(role).orElseThrow().name(), role, inUse, range.name());
     }
 }

@@ -3,6 +3,7 @@ package org.tubrin.core.advice;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
@@ -48,6 +49,9 @@ final class SignAdvice {
 
     private static final double MOST_STEPS_HEAVIER = 4;
 
+    /** A grid whose current is below this share of its limit is not what holds the output down. */
+    private static final double FAR_BELOW = 0.7;
+
     /** When peaking so often did not help, something else must. */
     private static final int MOST_PEAKINGS = 3;
 
@@ -88,7 +92,9 @@ final class SignAdvice {
         }
         boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT)
                 || state.keyDownsInStep() >= MOST_PEAKINGS + seekPlaces().size();
-        return seekPlate()
+        return RangeAdvice.finer(state)
+                .or(this::seekPlate)
+                .or(this::backToStart)
                 .or(() -> lookedInto
                         ? Optional.empty()
                         : Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
@@ -120,9 +126,12 @@ final class SignAdvice {
         boolean isOutput = stop.role() == ReadingRole.OUTPUT;
         double lowerW =
                 draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(stop.at() / found, isOutput ? 1 : 2) * MARGIN);
-        boolean heavierHelps = stop.role() == ReadingRole.GRID_CURRENT || stop.role() == ReadingRole.SCREEN_CURRENT;
+        // Between its stop and its limit a grid needs no less drive, only heavier coupling; nor where a twin chose the
+        // drive.
+        boolean isWithin = RecordTwin.tellsOfLoad(setup)
+                || setup.limitOf(stop.role()).filter(limit -> found < limit).isPresent();
         return Optional.of(setup.settings().finishMarks())
-                .filter(marks -> heavierHelps && state.keyDownsInStep() < MOST_PEAKINGS)
+                .filter(marks -> isWithin && stop.heavierHelps() && state.keyDownsInStep() < MOST_PEAKINGS)
                 .flatMap(marks -> heavier(marks, Reason.STOPPED_HEAVIER))
                 .orElseGet(() -> lowerDrive(setup.settableBelowW(lowerW), Reason.STOPPED_LESS_DRIVE));
     }
@@ -174,9 +183,13 @@ final class SignAdvice {
     private Optional<Advice> mend(Sign sign) {
         double step = setup.settings().finishMarks();
         return switch (sign.code()) {
-            case PLATE_CURRENT_WITHOUT_OUTPUT -> seekPlate().or(() -> Optional.of(offResonance()));
+            case PLATE_CURRENT_WITHOUT_OUTPUT ->
+                RangeAdvice.finer(state).or(this::seekPlate).or(() -> Optional.of(offResonance()));
             case METERS_STILL ->
-                seekPlate().or(() -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
+                RangeAdvice.finer(state)
+                        .or(this::seekPlate)
+                        .or(this::backToStart)
+                        .or(() -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
             case GRID_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.GRID_CURRENT_OVER));
             case SCREEN_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.TOO_LIGHT));
             case COUPLED_TOO_LIGHTLY -> tooLight(sign, step);
@@ -194,7 +207,8 @@ final class SignAdvice {
             case GROWTH_TOO_HIGH -> once(workThrough(Move.Drill.GROWTH_TOO_HIGH, Reason.GREW_TOO_MUCH));
             case GROWTH_POOR -> once(workThrough(Move.Drill.GROWTH_POOR, Reason.GREW_TOO_LITTLE));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
-            case EFFICIENCY_LOW -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR));
+            case EFFICIENCY_LOW ->
+                poorLighter().or(() -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR)));
             // What the operator saw is answered by seen(); these are said, and the step goes on.
             case ARC_SEEN,
                     TRIPPED,
@@ -221,11 +235,14 @@ final class SignAdvice {
             return Optional.empty();
         }
         Optional<Advice> turn = heavier(step, Reason.TOO_LIGHT);
-        double lowerW = Ladder.belowW(setup, draft.driveW().value(), 1);
-        boolean goesLower = lowerW < LEAST_LOWER * draft.driveW().value();
-        return turn.isEmpty() && goesLower && sign.standing() != Sign.Standing.POSSIBLE
-                ? Optional.of(lowerDrive(lowerW, Reason.LOAD_AT_STOP))
+        return turn.isEmpty() && hasLowerRung() && sign.standing() != Sign.Standing.POSSIBLE
+                ? Optional.of(oneRungLower(Reason.LOAD_AT_STOP))
                 : turn;
+    }
+
+    private boolean hasLowerRung() {
+        double driveW = draft.driveW().value();
+        return Ladder.belowW(setup, driveW, 1) < LEAST_LOWER * driveW;
     }
 
     /** Heavier, as long as that helps: who peaks LOAD afresh goes back to where the current is high. */
@@ -293,11 +310,21 @@ final class SignAdvice {
                             Preset.Source.NONE),
                     Reason.BACK_TO_STEP);
         }
-        boolean astray = state.keyDownsInStep() >= MOST_PEAKINGS && preset.source() != Preset.Source.NONE;
+        if (state.keyDownsInStep() > MOST_PEAKINGS && hasLowerRung()) {
+            return oneRungLower(Reason.PLATE_OFF_RESONANCE);
+        }
+        return backToStart()
+                .orElseGet(() -> workThrough(Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT, Reason.PLATE_OFF_RESONANCE));
+    }
+
+    /** Where working through it several times did not help, the dials may have gone far astray: from the start again, once. */
+    private Optional<Advice> backToStart() {
+        Preset preset = setup.preset();
+        boolean astray = state.keyDownsInStep() == MOST_PEAKINGS && preset.source() != Preset.Source.NONE;
         return astray
-                ? Advice.striking(
-                        new Move.SetDials(preset.plate(), preset.load(), preset.source()), Reason.BACK_TO_START)
-                : workThrough(Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT, Reason.PLATE_OFF_RESONANCE);
+                ? Optional.of(Advice.striking(
+                        new Move.SetDials(preset.plate(), preset.load(), preset.source()), Reason.BACK_TO_START))
+                : Optional.empty();
     }
 
     /** A PLATE that stands marks away from the twin's resonance is not found by peaking: there is no slope to climb. */
@@ -336,9 +363,25 @@ final class SignAdvice {
         if (lighter.isPresent()) {
             return lighter.get();
         }
-        return poor && state.keyDownsInStep() < MOST_PEAKINGS
+        boolean loadIsUntuned = !RecordTwin.tellsOfLoad(setup)
+                && !new Peaking(state).order().contains(Control.LOAD)
+                && state.keyDownsInStep() < 2;
+        return (poor || loadIsUntuned) && state.keyDownsInStep() < MOST_PEAKINGS
                 ? rePeak(Reason.HEAT_OVER)
                 : driveForCurrent(sign, Reason.HEAT_OVER);
+    }
+
+    /** Little output where the grids draw far less than they may: LOAD stands too heavy. With a twin it says itself where LOAD goes. */
+    private Optional<Advice> poorLighter() {
+        boolean gridsAreFarBelow = Stream.of(ReadingRole.GRID_CURRENT, ReadingRole.SCREEN_CURRENT)
+                .flatMap(role -> draft.measured(role).stream()
+                        .flatMap(current -> setup.limitOf(role).stream()
+                                .map(limit -> Math.abs(current.value()) < FAR_BELOW * limit)))
+                .reduce((first, second) -> first && second)
+                .orElse(false);
+        return gridsAreFarBelow && !RecordTwin.tellsOfLoad(setup) && state.keyDownsInStep() < MOST_PEAKINGS
+                ? heavier(-setup.settings().finishMarks(), Reason.POOR_LIGHTER)
+                : Optional.empty();
     }
 
     private Advice rePeak(Reason reason) {

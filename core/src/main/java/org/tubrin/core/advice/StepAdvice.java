@@ -8,6 +8,7 @@ import java.util.function.Predicate;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.foresee.Foresight;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Ladder;
@@ -24,6 +25,9 @@ final class StepAdvice {
     /** Drives closer than this ratio are the same. */
     private static final double SAME_DRIVE = 1.02;
 
+    /** Share of its limit from which on a grid's current asks for heavier coupling before more drive. */
+    private static final double MUCH_GRID = 0.6;
+
     /** Growth per doubling to expect when LOAD and PLATE are peaked afresh, from least to most. */
     private static final double LEAST_GROWTH = 1.4;
 
@@ -33,6 +37,9 @@ final class StepAdvice {
 
     private static final double FORESEEN_MOST = 1.1;
     private static final double FINISH_LEAST = 0.94;
+    /** Share of a finish that costs too much by which LOAD goes back. */
+    private static final double TAKEN_BACK = 0.7;
+
     private static final double FINISH_MOST = 1.01;
 
     /** How far beyond the twin's own finish the finish may lie, since amplifier and twin differ a little. */
@@ -87,8 +94,12 @@ final class StepAdvice {
     }
 
     private Advice next() {
-        return Entries.toSettle(state)
+        return finishTooHeavy()
+                .filter(advice -> draft.readings().keySet().stream()
+                        .noneMatch(role -> state.doubt(role).isPresent()))
+                .or(() -> Entries.toSettle(state))
                 .or(() -> draft.isComplete() ? Optional.of(completed()) : missing())
+                .or(this::heavierAfterStop)
                 .orElseGet(() -> draft.kind() == Step.Kind.FINISH ? prepareFinish() : prepareClimb());
     }
 
@@ -141,10 +152,60 @@ final class StepAdvice {
         double loadAt = draft.position(Control.LOAD).orElseThrow();
         return foresight(told)
                 .loadFinish(draft.driveW().value())
-                .filter(to -> Math.abs(marks(loadAt, to)) > OFF_MARKS)
+                .filter(to -> Math.abs(setup.tubes().marksHeavier(loadAt, to)) > OFF_MARKS)
+                .filter(to -> setup.tubes().marksHeavier(loadAt, to) < 0 || !cameBackFromHeavier(loadAt))
                 .map(to -> Advice.striking(
-                        new Move.Turn(Control.LOAD, loadAt, to, marks(loadAt, to)),
-                        marks(loadAt, to) > 0 ? Reason.CORRECT_HEAVIER : Reason.CORRECT_LIGHTER));
+                        new Move.Turn(Control.LOAD, loadAt, to, setup.tubes().marksHeavier(loadAt, to)),
+                        setup.tubes().marksHeavier(loadAt, to) > 0 ? Reason.CORRECT_HEAVIER : Reason.CORRECT_LIGHTER));
+    }
+
+    /** Who came back from heavier coupling since it cost output is not sent there again. */
+    private boolean cameBackFromHeavier(double loadAt) {
+        return state.struck()
+                .flatMap(before -> before.position(Control.LOAD))
+                .filter(was -> setup.tubes().marksHeavier(loadAt, was) > OFF_MARKS)
+                .isPresent();
+    }
+
+    /** With less drive than what was stopped LOAD goes heavier too, so that the drive can rise again. */
+    private Optional<Advice> heavierAfterStop() {
+        double marks = setup.settings().finishMarks();
+        double loadAt = draft.position(Control.LOAD).orElse(0.0);
+        double heavier = setup.tubes().heavier(loadAt, marks);
+        return state.stopped()
+                .filter(stopped -> !foresees
+                        && stopped.heavierHelps()
+                        && draft.driveW().value() < stopped.driveW()
+                        && state.struck()
+                                .filter(before -> before.driveW().value() == stopped.driveW())
+                                .isPresent()
+                        && !stopped.isHeavierBy(marks, setup, loadAt)
+                        && heavier != loadAt)
+                .map(stopped -> Advice.of(turn(loadAt, heavier), Reason.STOPPED_HEAVIER));
+    }
+
+    /** Heavier than the peak costs a little; where it costs more, most of the way is taken back. */
+    private Optional<Advice> finishTooHeavy() {
+        Optional<Step> peak = state.lastStep().filter(step -> draft.kind() == Step.Kind.FINISH);
+        Optional<Double> output = draft.measured(ReadingRole.OUTPUT).map(Quantity::value);
+        if (peak.isEmpty() || output.isEmpty() || state.keyDownsInStep() >= MOST_CORRECTIONS) {
+            return Optional.empty();
+        }
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        double heavier =
+                setup.tubes().marksHeavier(peak.get().position(Control.LOAD).orElseThrow(), loadAt);
+        boolean costs = peak.get()
+                .measured(ReadingRole.OUTPUT)
+                .filter(most -> output.get() < FINISH_LEAST * most.value())
+                .isPresent();
+        return costs && heavier > LEAST_TURN_MARKS
+                ? Optional.of(Advice.striking(
+                        turn(loadAt, setup.tubes().heavier(loadAt, -TAKEN_BACK * heavier)), Reason.FINISH_TOO_HEAVY))
+                : Optional.empty();
+    }
+
+    private Move.Turn turn(double from, double to) {
+        return new Move.Turn(Control.LOAD, from, to, setup.tubes().marksHeavier(from, to));
     }
 
     private Foresight foresight(List<Step> steps) {
@@ -165,7 +226,7 @@ final class StepAdvice {
             return prepareFirst();
         }
         double fromW = last.get().driveW().value();
-        double rungW = ClimbEnd.nextDriveW(setup, state.steps(), state.stoppedAtW());
+        double rungW = ClimbEnd.nextDriveW(setup, state.steps(), state.stopped());
         boolean capped = rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
         if (foresees) {
             return foresee(
@@ -178,16 +239,16 @@ final class StepAdvice {
             return range.get();
         }
         double loadAt = draft.position(Control.LOAD).orElseThrow();
-        double notch = setup.settings().loadNotchMarks();
-        double heavier = RecordTwin.peak(setup, driveW)
-                .map(peak -> noHeavierThan(setup.tubes().heavier(peak.load(), notch / 2), loadAt, notch))
-                .orElseGet(() -> setup.tubes().heavier(loadAt, notch));
+        double heavier = anticipated(loadAt, driveW);
         boolean loadedTooMuch = state.school().aim() == School.Aim.DIP && TargetAdvice.isPoor(last.get());
         if (state.school().tunesLoadEachStep()
                 && !loadedTooMuch
                 && !draft.moved().contains(Control.LOAD)
                 && heavier != loadAt) {
-            return Advice.of(new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.ANTICIPATE)
+            return Advice.of(
+                            new Move.Turn(
+                                    Control.LOAD, loadAt, heavier, setup.tubes().marksHeavier(loadAt, heavier)),
+                            Reason.ANTICIPATE)
                     .meantFor(driveW);
         }
         if (!draft.moved().contains(Control.DRIVE)) {
@@ -195,12 +256,43 @@ final class StepAdvice {
                             new Move.Turn(Control.DRIVE, fromW, rungW, 0),
                             !capped
                                     ? raiseReason()
-                                    : ClimbEnd.isHeldByCurrent(setup, state.steps(), state.stoppedAtW())
+                                    : ClimbEnd.isHeldByCurrent(setup, state.steps(), state.stopped())
                                             ? Reason.CURRENTS_CAP_DRIVE
                                             : Reason.LICENCE_CAPS_DRIVE)
                     .expecting(expect);
         }
         return keyAndPeak(peaking.reason(), peaking.order(), expect);
+    }
+
+    private boolean drawsMuchGrid(Step step) {
+        double gridA =
+                step.measured(ReadingRole.GRID_CURRENT).map(Quantity::value).orElse(0.0);
+        return gridA > MUCH_GRID * setup.tubes().gridCurrentLimitA();
+    }
+
+    /**
+     * Returns where LOAD goes in anticipation of a drive: a notch heavier, not beyond where the twin peaks; where a chart or a card
+     * says where it belongs at full drive, so far on the way there that it is there by then, and not beyond.
+     */
+    private double anticipated(double loadAt, double driveW) {
+        double notch = setup.settings().loadNotchMarks();
+        Preset preset = setup.preset();
+        Optional<Peak> peak = RecordTwin.peak(setup, driveW);
+        if (peak.isPresent()) {
+            return noHeavierThan(setup.tubes().heavier(peak.get().load(), notch / 2), loadAt, notch);
+        }
+        if (preset.source() == Preset.Source.NONE) {
+            return setup.tubes().heavier(loadAt, notch);
+        }
+        if (drawsMuchGrid(state.lastStep().orElseThrow())) {
+            return setup.tubes().heavier(loadAt, notch / 2);
+        }
+        double rungsLeft =
+                Math.log(setup.topDriveW() / driveW) / Math.log(setup.settings().driveRatio()) + 1;
+        return noHeavierThan(
+                preset.load(),
+                loadAt,
+                Math.max(notch, setup.tubes().marksHeavier(loadAt, preset.load()) / Math.max(1, rungsLeft)));
     }
 
     /**
@@ -222,11 +314,15 @@ final class StepAdvice {
         if (range.isPresent()) {
             return range.get();
         }
-        boolean turns = load.filter(to -> Math.abs(marks(loadAt, to)) >= LEAST_TURN_MARKS)
+        boolean turns = load.filter(to -> Math.abs(setup.tubes().marksHeavier(loadAt, to)) >= LEAST_TURN_MARKS)
                 .isPresent();
         if (turns && !draft.moved().contains(Control.LOAD)) {
             Advice turn = Advice.of(
-                            new Move.Turn(Control.LOAD, loadAt, load.get(), marks(loadAt, load.get())),
+                            new Move.Turn(
+                                    Control.LOAD,
+                                    loadAt,
+                                    load.get(),
+                                    setup.tubes().marksHeavier(loadAt, load.get())),
                             Reason.FINISH_AT_ONCE)
                     .meantFor(driveW);
             return stays ? turn.beginningFinish() : turn;
@@ -298,12 +394,15 @@ final class StepAdvice {
                                 new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
         if (!draft.moved().contains(Control.LOAD)
                 && heavier != peakLoad
-                && Math.abs(marks(loadAt, heavier)) >= LEAST_TURN_MARKS) {
+                && (foresees || !TargetAdvice.isPoor(peak))
+                && Math.abs(setup.tubes().marksHeavier(loadAt, heavier)) >= LEAST_TURN_MARKS) {
             return Advice.of(
-                            new Move.Turn(Control.LOAD, loadAt, heavier, marks(loadAt, heavier)), Reason.FINISH_HEAVIER)
+                            new Move.Turn(
+                                    Control.LOAD, loadAt, heavier, setup.tubes().marksHeavier(loadAt, heavier)),
+                            Reason.FINISH_HEAVIER)
                     .expecting(expect);
         }
-        boolean moved = Math.abs(marks(peakLoad, loadAt)) >= LEAST_TURN_MARKS;
+        boolean moved = Math.abs(setup.tubes().marksHeavier(peakLoad, loadAt)) >= LEAST_TURN_MARKS;
         return keyAndPeak(
                 moved ? Reason.RE_PEAK_AFTER_HEAVIER : Reason.RE_PEAK_LOAD_STAYS, List.of(Control.PLATE), expect);
     }
@@ -319,7 +418,8 @@ final class StepAdvice {
         if (most.isEmpty() || finish.isEmpty()) {
             return setup.tubes().heavier(peakLoad, setup.settings().finishMarks());
         }
-        double marks = marks(most.get().load(), finish.get().load());
+        double marks =
+                setup.tubes().marksHeavier(most.get().load(), finish.get().load());
         return noHeavierThan(setup.tubes().heavier(finish.get().load(), BEYOND_FINISH_MARKS), peakLoad, marks);
     }
 
@@ -328,7 +428,7 @@ final class StepAdvice {
         int sign = setup.tubes().loadSense().heavierSign();
         double wanted = sign * setup.tubes().heavier(loadAt, marks);
         double limited = sign * Math.min(wanted, Math.max(sign * loadAt, sign * most));
-        return Math.abs(marks(loadAt, limited)) < LEAST_TURN_MARKS
+        return Math.abs(setup.tubes().marksHeavier(loadAt, limited)) < LEAST_TURN_MARKS
                 ? loadAt
                 : setup.tubes().heavier(limited, 0);
     }
@@ -336,12 +436,5 @@ final class StepAdvice {
     private Advice keyAndPeak(Reason reason, List<Control> order, Optional<Advice.Expectation> expect) {
         return Resting.of(state, now)
                 .orElseGet(() -> Advice.of(peaking.move(order), reason).expecting(expect));
-    }
-
-    /** Returns how many marks heavier a LOAD position is than another. */
-    private double marks(double from, double to) {
-        return (to - from)
-                / setup.tubes().load().markStep()
-                * setup.tubes().loadSense().heavierSign();
     }
 }

@@ -18,6 +18,9 @@ final class TargetAdvice {
     /** More tries than this at one step are not worth the heat: it is taken as it stands. */
     private static final int MOST_TRIES = 3;
 
+    /** Share of the output that heavier coupling may not cost. */
+    private static final double KEPT = 0.95;
+
     private final RunState state;
     private final TuneSetup setup;
     private final Step draft;
@@ -59,6 +62,10 @@ final class TargetAdvice {
         }
         double off = reading.get() / targetA - 1;
         if (dip) {
+            Optional<Advice> back = back();
+            if (back.isPresent()) {
+                return back;
+            }
             // Heavier coupling raises the dip; where the efficiency is low the output bears no more of it.
             return Math.abs(off) <= NEAR || (off < 0 && isPoor(draft))
                     ? Optional.empty()
@@ -71,6 +78,22 @@ final class TargetAdvice {
         return reading.get() < limitA * setup.customs().gridLeastShare()
                 ? turn(-1, Reason.GRID_BELOW_WINDOW)
                 : Optional.empty();
+    }
+
+    /** Heavier raises the dip, but costs output from some place on: then LOAD goes back to where it stood. */
+    private Optional<Advice> back() {
+        Optional<Double> output = draft.measured(ReadingRole.OUTPUT).map(Quantity::value);
+        double loadAt = draft.position(Control.LOAD).orElse(0.0);
+        return state.struck()
+                .filter(before -> before.driveW().value() == draft.driveW().value()
+                        && before.measured(ReadingRole.OUTPUT)
+                                .filter(most -> output.filter(now -> now < KEPT * most.value())
+                                        .isPresent())
+                                .isPresent())
+                .flatMap(before -> before.position(Control.LOAD))
+                .map(to -> new Move.Turn(Control.LOAD, loadAt, to, setup.tubes().marksHeavier(loadAt, to)))
+                .filter(turn -> turn.marks() < 0)
+                .map(turn -> Advice.striking(turn, Reason.DIP_COSTS_OUTPUT));
     }
 
     /** Returns whether a step's efficiency is lower than a stage that is tuned has. */

@@ -80,6 +80,9 @@ public enum ClimbEnd {
     FINISHED;
 
     private static final double WORTH_RAISING = 1.05;
+    /** What a limit leaves of drive is worth another key-down from this ratio on, short of the top: less is a third of a decibel. */
+    private static final double WORTH_A_STEP = 1.12;
+
     private static final double SAME = 1.02;
     /** A drive was stopped at no more than this times another: there is nothing to find between the two. */
     private static final double NEAR_STOPPED = 1.6;
@@ -162,9 +165,9 @@ public enum ClimbEnd {
     /**
      * Returns why the drive of a stage with dials is not raised beyond the last step of the climb, where that is so.
      *
-     * @param stoppedAtW the least drive, in watts, at which a meter came to its stop and no step was done since
+     * @param stopped the least drive at which a meter came to its stop and no step was done since
      */
-    static Optional<ClimbEnd> of(TuneSetup setup, List<Step> steps, Optional<Double> stoppedAtW) {
+    static Optional<ClimbEnd> of(TuneSetup setup, List<Step> steps, Optional<Stopped> stopped) {
         if (!steps.isEmpty() && steps.get(steps.size() - 1).kind() == Step.Kind.FINISH) {
             return Optional.of(FINISHED);
         }
@@ -194,10 +197,11 @@ public enum ClimbEnd {
             return Optional.of(LIMIT_NEAR);
         }
         double leastW = last.driveW().value() * WORTH_RAISING;
+        double worthW = Math.min(last.driveW().value() * WORTH_A_STEP, setup.topDriveW() / SAME);
         if (withinLicenceW(setup, climb) < leastW) {
             return Optional.of(LICENCE);
         }
-        return nextDriveW(setup, climb, stoppedAtW) < leastW ? Optional.of(LIMIT_NEAR) : Optional.empty();
+        return nextDriveW(setup, climb, stopped) < worthW ? Optional.of(LIMIT_NEAR) : Optional.empty();
     }
 
     /** Returns whether a step has drive enough that little growth can be saturation. */
@@ -209,11 +213,11 @@ public enum ClimbEnd {
      * Returns why the climb of a run ended where it did; empty while it goes on. Where it ended with a step that was taken for the
      * last one, that step says why: its drive is the top, a limit is near, or the twin held it back from one.
      */
-    static Optional<ClimbEnd> reached(TuneSetup setup, List<Step> steps, Optional<Double> stoppedAtW) {
+    static Optional<ClimbEnd> reached(TuneSetup setup, List<Step> steps, Optional<Stopped> stopped) {
         Optional<ClimbEnd> before = of(
                 setup,
                 steps.stream().filter(step -> step.kind() == Step.Kind.CLIMB).toList(),
-                stoppedAtW);
+                stopped);
         if (before.isPresent() || steps.isEmpty() || steps.get(steps.size() - 1).kind() != Step.Kind.FINISH) {
             return before;
         }
@@ -242,11 +246,11 @@ public enum ClimbEnd {
      * Returns the drive of the step after those of a climb, in watts: the next rung, or less where the output would otherwise pass
      * the licence, where a meter came to its stop, or, without a twin that foresees it, where a current would pass its limit.
      */
-    public static double nextDriveW(TuneSetup setup, List<Step> climb, Optional<Double> stoppedAtW) {
+    public static double nextDriveW(TuneSetup setup, List<Step> climb, Optional<Stopped> stopped) {
         double withinW = withinLicenceW(setup, climb);
-        double lastW = climb.get(climb.size() - 1).driveW().value();
-        double belowStopW = stoppedAtW
-                .map(stoppedW -> Math.max(lastW, belowStopW(setup, lastW, stoppedW)))
+        Step last = climb.get(climb.size() - 1);
+        double lastW = last.driveW().value();
+        double belowStopW = stopped.map(one -> Math.max(lastW, belowStopW(setup, last, one)))
                 .orElse(withinW);
         double aheadW = RecordTwin.tellsOfLoad(setup)
                 ? withinW
@@ -254,14 +258,24 @@ public enum ClimbEnd {
         return Math.min(withinW, Math.min(belowStopW, aheadW));
     }
 
-    /** From a drive little below one that was stopped it goes no higher; from further down half the way, as a ratio. */
-    private static double belowStopW(TuneSetup setup, double lastW, double stoppedW) {
-        return stoppedW <= lastW * NEAR_STOPPED ? lastW : setup.settableBelowW(Math.sqrt(lastW * stoppedW));
+    /**
+     * Half the way to a drive that was stopped, as a ratio; from a drive little below it no higher, unless LOAD went heavier since and
+     * so took down what was stopped at.
+     */
+    private static double belowStopW(TuneSetup setup, Step last, Stopped stopped) {
+        double lastW = last.driveW().value();
+        boolean isHeavier = stopped.heavierHelps()
+                && last.position(Control.LOAD)
+                        .filter(at -> stopped.isHeavierBy(setup.settings().finishMarks(), setup, at))
+                        .isPresent();
+        return isHeavier || stopped.driveW() > lastW * NEAR_STOPPED
+                ? setup.settableBelowW(Math.sqrt(lastW * stopped.driveW()))
+                : lastW;
     }
 
     /** Returns whether what holds the next step's drive below its rung is a current, not the licence. */
-    public static boolean isHeldByCurrent(TuneSetup setup, List<Step> climb, Optional<Double> stoppedAtW) {
-        return nextDriveW(setup, climb, stoppedAtW) < withinLicenceW(setup, climb);
+    public static boolean isHeldByCurrent(TuneSetup setup, List<Step> climb, Optional<Stopped> stopped) {
+        return nextDriveW(setup, climb, stopped) < withinLicenceW(setup, climb);
     }
 
     /** Returns how the output grew from the last step but one to the last. */
@@ -270,7 +284,10 @@ public enum ClimbEnd {
         return size < 2 ? Optional.empty() : Growth.between(climb.get(size - 2), climb.get(size - 1));
     }
 
-    /** The growth per doubling is taken to be at most the last one seen, 2 before one is seen. */
+    /**
+     * The growth per doubling is taken to be at most the last one seen, 2 before one is seen. It falls as the stage fills, so what is
+     * aimed at lies half-way between the meter's stop and the licence.
+     */
     private static double withinLicenceW(TuneSetup setup, List<Step> climb) {
         Step last = climb.get(climb.size() - 1);
         double driveW = last.driveW().value();
@@ -284,8 +301,9 @@ public enum ClimbEnd {
         if (perDoubling <= 1) {
             return rungW;
         }
-        double doublingsToLicence =
-                Math.log(setup.station().licenceLimitW() / output.get().value()) / Math.log(perDoubling);
+        double licenceW = setup.station().licenceLimitW();
+        double mostW = (licenceW + Stop.at(setup, ReadingRole.OUTPUT).orElse(licenceW)) / 2;
+        double doublingsToLicence = Math.log(mostW / output.get().value()) / Math.log(perDoubling);
         return Math.min(rungW, setup.settableWithinW(driveW * Math.pow(2, Math.max(0, doublingsToLicence))));
     }
 }

@@ -8,15 +8,18 @@ import org.tubrin.core.quantity.Quantity;
 /**
  * How far the drive may go by what the currents did from step to step, where no twin foresees them.
  *
- * <p>Method: each current as a power of the drive, {@code I ~ P^k}, through the last two steps, a little steeper for what they leave
+ * <p>Method: each current as a power of the drive, {@code I ~ P^k}, through the last step and the last before it that lies well apart, a little steeper for what they leave
  * open; after one step by the steepest that is usual. Source: our own, tried in the campaign.
  */
 final class DriveAhead {
     private static final double STEEPER = 0.1;
+    /** Where LOAD stays, a grid's current bends upward as the plate swings down to it. */
+    private static final double STEEPER_OF_A_GRID = 0.3;
+
     private static final double LEAST_POWER = 0.4;
     private static final double MOST_POWER = 2.5;
-    /** Two drives nearer to each other tell nothing. */
-    private static final double APART = 1.15;
+    /** Two drives nearer to each other tell little. */
+    private static final double APART = 1.4;
 
     private DriveAhead() {}
 
@@ -42,9 +45,11 @@ final class DriveAhead {
         if (now.isEmpty() || !(last.driveW().value() > 0)) {
             return Optional.empty();
         }
-        double power = climb.size() < 2
-                ? usualPower(role)
-                : power(climb.get(climb.size() - 2), last, role).orElse(usualPower(role));
+        double power = climb.stream()
+                .filter(step -> last.driveW().value() > APART * step.driveW().value())
+                .reduce((first, second) -> second)
+                .flatMap(before -> power(before, last, role))
+                .orElse(usualPower(role));
         return Optional.of(last.driveW().value() * Math.pow(at / now.get(), 1 / power));
     }
 
@@ -54,11 +59,10 @@ final class DriveAhead {
 
     private static Optional<Double> power(Step before, Step last, ReadingRole role) {
         double drives = last.driveW().value() / before.driveW().value();
-        if (!(drives > APART)) {
-            return Optional.empty();
-        }
+        boolean loadStays = !last.school().tunesLoadEachStep();
+        double steeper = loadStays && role != ReadingRole.PLATE_CURRENT ? STEEPER_OF_A_GRID : STEEPER;
         return current(before, role)
-                .map(was -> Math.log(current(last, role).orElseThrow() / was) / Math.log(drives) + STEEPER)
+                .map(was -> Math.log(current(last, role).orElseThrow() / was) / Math.log(drives) + steeper)
                 .map(power -> Math.max(LEAST_POWER, Math.min(MOST_POWER, power)));
     }
 

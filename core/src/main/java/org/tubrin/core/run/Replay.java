@@ -50,7 +50,8 @@ public final class Replay implements RunEvent.Cases<Step> {
     private final List<WeatherAt> weather = new ArrayList<>();
     private final List<SeenSign> seen = new ArrayList<>();
     private final List<Trip> trips = new ArrayList<>();
-    private Optional<Double> stoppedAtW = Optional.empty();
+    private Optional<Stopped> stopped = Optional.empty();
+    private Optional<Step> struck = Optional.empty();
     private RunState.@Nullable Ending ending;
     private Step draft;
     private int keyDownsBeforeStep;
@@ -248,9 +249,14 @@ public final class Replay implements RunEvent.Cases<Step> {
     public Step triedAgain(RunEvent.TriedAgain again) {
         openSign = Optional.empty();
         double driveW = draft.driveW().value();
-        if (Stop.of(setup, school, ranges).stream().anyMatch(stop -> stop.isReached(draft))) {
-            stoppedAtW = Optional.of(Math.min(driveW, stoppedAtW.orElse(driveW)));
-        }
+        double load = draft.position(Control.LOAD).orElse(0.0);
+        stopped = Stop.of(setup, school, ranges).stream()
+                .filter(stop -> stop.isReached(draft))
+                .findFirst()
+                .map(stop -> new Stopped(driveW, stop.role(), load))
+                .filter(now -> stopped.isEmpty() || driveW <= stopped.get().driveW())
+                .or(() -> stopped);
+        struck = Optional.of(draft);
         return new Step(
                 setup,
                 school,
@@ -274,7 +280,8 @@ public final class Replay implements RunEvent.Cases<Step> {
     @Override
     public Step stepRecorded(RunEvent.StepRecorded recorded) {
         steps.add(withKind(draft));
-        stoppedAtW = stoppedAtW.filter(stoppedW -> draft.driveW().value() < stoppedW);
+        stopped = stopped.filter(one -> draft.driveW().value() < one.driveW());
+        struck = Optional.empty();
         keyDownsBeforeStep = keyDowns.size();
         stepSince = lastAt;
         return emptyDraft(draft.positions());
@@ -284,6 +291,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     public Step stepUndone(RunEvent.StepUndone undone) {
         checks.removeIf(check -> check.moment() == Check.Moment.CLOSING);
         unmeasured.clear();
+        struck = Optional.empty();
         stepSince = lastAt;
         return steps.remove(steps.size() - 1);
     }
@@ -454,7 +462,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     private Step withKind(Step step) {
         boolean last = step.kind() == Step.Kind.FINISH
                 || (setup.stage().amplifies()
-                        && RunState.climbEnd(setup, steps, trips, stoppedAtW).isPresent());
+                        && RunState.climbEnd(setup, steps, trips, stopped).isPresent());
         return step.with(school, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
     }
 
@@ -482,7 +490,8 @@ public final class Replay implements RunEvent.Cases<Step> {
                 weather,
                 seen,
                 trips,
-                stoppedAtW,
+                stopped,
+                struck,
                 correctedMeters,
                 notes,
                 Optional.ofNullable(ending));

@@ -38,7 +38,8 @@ import org.tubrin.core.twin.Products;
  * @param weather what it was, from when on
  * @param seen signs that the operator saw in its course, in their order
  * @param trips when the protection acted, and at which drive
- * @param stoppedAtW the least drive, in watts, at which a meter came to its stop, where no step was done at as much since
+ * @param stopped the least drive at which a meter came to its stop, where no step was done at as much since
+ * @param struck the try before at the step in hand, whose readings were struck
  * @param corrected meters whose records were corrected in its course, by name
  * @param notes what was written down
  * @param ending how it ended, where it has
@@ -66,7 +67,8 @@ public record RunState(
         List<WeatherAt> weather,
         List<SeenSign> seen,
         List<Trip> trips,
-        Optional<Double> stoppedAtW,
+        Optional<Stopped> stopped,
+        Optional<Step> struck,
         List<String> corrected,
         List<String> notes,
         Optional<Ending> ending) {
@@ -263,10 +265,9 @@ public record RunState(
         return climbEnd().isPresent();
     }
 
-    static Optional<ClimbEnd> climbEnd(
-            TuneSetup setup, List<Step> steps, List<Trip> trips, Optional<Double> stoppedAtW) {
+    static Optional<ClimbEnd> climbEnd(TuneSetup setup, List<Step> steps, List<Trip> trips, Optional<Stopped> stopped) {
         return switch (setup.stage().kind()) {
-            case TUNE_UP -> ClimbEnd.of(setup, steps, stoppedAtW);
+            case TUNE_UP -> ClimbEnd.of(setup, steps, stopped);
             case DRIVE_TABLE -> NextRow.end(setup, steps, trips);
             case ALC -> ClimbEnd.ofLevels(setup, steps);
             case BIAS -> ClimbEnd.ofBias(setup, steps);
@@ -280,11 +281,11 @@ public record RunState(
 
     /** Returns why the climb goes no higher, where that is so. */
     public Optional<ClimbEnd> climbEnd() {
-        return climbEnd(setup, steps, trips, stoppedAtW);
+        return climbEnd(setup, steps, trips, stopped);
     }
 
     /** Returns the same for a run whose last step is done: that step says why it was the last. */
     public Optional<ClimbEnd> reached() {
-        return setup.stage().isTuned() ? ClimbEnd.reached(setup, steps, stoppedAtW) : climbEnd();
+        return setup.stage().isTuned() ? ClimbEnd.reached(setup, steps, stopped) : climbEnd();
     }
 }

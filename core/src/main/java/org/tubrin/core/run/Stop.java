@@ -90,6 +90,15 @@ public record Stop(ReadingRole role, double at, double shows) {
                 .value();
     }
 
+    /** Returns whether heavier coupling takes down what is watched: the current of a control grid or a screen grid. */
+    public boolean heavierHelps() {
+        return heavierHelps(role);
+    }
+
+    static boolean heavierHelps(ReadingRole role) {
+        return role == ReadingRole.GRID_CURRENT || role == ReadingRole.SCREEN_CURRENT;
+    }
+
     /** Returns whether a step's reading came to it. */
     public boolean isReached(Step step) {
         return step.measured(role).filter(one -> Math.abs(one.value()) >= at).isPresent();

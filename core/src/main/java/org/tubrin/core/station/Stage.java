@@ -111,6 +111,11 @@ public sealed interface Stage {
                     : OptionalDouble.empty();
         }
 
+        /** Returns how many marks heavier one position of LOAD is than another. */
+        public double marksHeavier(double from, double to) {
+            return (to - from) / load.markStep() * loadSense.heavierSign();
+        }
+
         /** Returns the LOAD position so many marks heavier (lighter for negative), stopped at the ends. */
         public double heavier(double position, double marks) {
             return load.turned(position, marks * loadSense.heavierSign());

@@ -138,7 +138,11 @@ public class SchoolsTest {
         assertTrue(((Move.Turn) below.move()).marks() > 0, "heavier raises the dip");
         assertTrue(below.strikesReadings());
         Following.events(below, climber.now).forEach(climber::does);
-        climber.waits(6).keysFor(4).reads(400, 1.12 * targetA, 0.03, 2600);
+        climber.waits(6).keysFor(4).reads(390, 0.85 * targetA, 0.03, 2600);
+        Advice costs = climber.advice();
+        assertEquals(costs.reason(), Reason.DIP_COSTS_OUTPUT, "more plate current and less output is heat");
+        assertEquals(((Move.Turn) costs.move()).to(), ((Move.Turn) below.move()).from(), 1e-9);
+        climber.reads(415, 1.12 * targetA, 0.03, 2600);
         Advice above = climber.advice();
         assertEquals(above.reason(), Reason.DIP_ABOVE_TARGET);
         assertTrue(((Move.Turn) above.move()).marks() < 0, "lighter brings it down");
