@@ -6,7 +6,7 @@ import { Answer, FirstThing } from '../../parts';
 import { Button, Cell, Checkbox, Head, Nav, NavItem, Pick, Table, TextField } from '../../parts/ui';
 import { utc } from '../../quantity';
 
-/** Where what a run told is kept. */
+/** Where what a run told is saved. */
 const WHERE: Partial<Record<RunSummary['school'], string>> = {
   DRIVE_TABLE: 'in the table',
   ALC: 'in the levels',
@@ -43,7 +43,7 @@ export function LogPage() {
       {(page) =>
         page.all === 0 ? (
           <FirstThing title="No run yet" to={['/tune', 'Start a climb']}>
-            Every climb is kept here, with each reading as it was typed.
+            Every climb is saved here, with each reading as it was typed.
           </FirstThing>
         ) : (
           <LogOf page={page} asked={asked} onAsk={onAsk} />

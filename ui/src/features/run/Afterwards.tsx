@@ -10,32 +10,32 @@ const KEPT: Record<RunView['kind'], { says: (view: RunView) => string; to: strin
   TUNE_UP: { says: (view) => `The row for ${view.band} is on the card.`, to: '/cards', see: 'See the card' },
   DRIVE_TABLE: { says: (view) => `${view.band} is in the drive table.`, to: '/drive', see: 'See the table' },
   BIAS: {
-    says: (view) => `The idle currents of ${view.amplifier} are kept.`,
+    says: (view) => `The idle currents of ${view.amplifier} are saved.`,
     to: '/drive/bias',
     see: 'See the currents',
   },
   MATCHER: {
-    says: (view) => `What the matcher did on ${view.band} is kept.`,
+    says: (view) => `What the matcher did on ${view.band} is saved.`,
     to: '/drive/matcher',
     see: 'See the matchers',
   },
-  CHAIN: { says: (view) => `The way up of ${view.amplifier} is kept.`, to: '/log', see: 'See the log' },
+  CHAIN: { says: (view) => `The way up of ${view.amplifier} is saved.`, to: '/log', see: 'See the log' },
   WAVEFORM: {
-    says: (view) => `The waveform of ${view.amplifier} is kept.`,
+    says: (view) => `The waveform of ${view.amplifier} is saved.`,
     to: '/drive/waveform',
     see: 'See the waveforms',
   },
   SUPPLY_TABLE: {
-    says: (view) => `Which voltage brings which output of ${view.amplifier} is kept.`,
+    says: (view) => `Which voltage brings which output of ${view.amplifier} is saved.`,
     to: '/drive/volts',
     see: 'See the table',
   },
   RESONANCE: {
-    says: (view) => `The day of ${view.termination} is kept.`,
+    says: (view) => `The day of ${view.termination} is saved.`,
     to: '/drive/resonance',
     see: 'See the antennas',
   },
-  ALC: { says: (view) => `The level of ${view.exciter} is kept.`, to: '/drive/alc', see: 'See the levels' },
+  ALC: { says: (view) => `The level of ${view.exciter} is saved.`, to: '/drive/alc', see: 'See the levels' },
 };
 
 const CLIMB = { to: '/tune', says: 'Start another climb' };

@@ -54,7 +54,7 @@ function Conditions({ view, act }: { view: RunView; act: (act: Act) => void }) {
         </span>
       ))}
       <Button type="submit" disabled={Object.values(entry).every((text) => text.trim() === '')}>
-        Keep
+        Save
       </Button>
       {view.conditions && <span className="text-13">{view.conditions}</span>}
     </form>
@@ -90,10 +90,10 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
           onChange={(event) => setNote(event.target.value)}
         />
         <Button type="submit" disabled={note.trim() === ''}>
-          Keep note
+          Save note
         </Button>
         {view.kind === 'RESONANCE' && view.steps.length > 0 && (
-          <Button onClick={() => act({ act: 'FINISH' })}>End the watch and keep it</Button>
+          <Button onClick={() => act({ act: 'FINISH' })}>End the watch and save it</Button>
         )}
         <Confirm
           title={isTuned(view) ? 'End this run without a card row?' : 'Leave this run?'}

@@ -273,7 +273,7 @@ function Messages({ run }: { run: Run }) {
           <Diamond />
           <span>
             <b className="font-semibold">Not saved yet: {run.waiting.join(', ')}.</b> Tubrin does not answer, or cannot
-            save now. It is kept in this browser and goes out by itself.
+            save now. It is saved in this browser and goes out by itself.
           </span>
         </p>
       )}

@@ -8,7 +8,7 @@ type DialName = 'PLATE' | 'LOAD';
 /** Whether the stage of a run has dials. */
 export const isTuned = (view: RunView) => view.dials.length > 0;
 
-/** How long a dial must stand still before its place is kept. */
+/** How long a dial must stand still before its place is saved. */
 const SETTLE_MS = 350;
 
 /**

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useWatch } from 'react-hook-form';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { ask, client, type Equipment, type EquipmentView, Refusal } from '../../api';
 import { Trouble } from '../../parts';
 import { Fields, RecordFoot, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
@@ -14,34 +14,55 @@ const DERIVED = [['equipment'], ['gaps'], ['choices']];
 /** One record of equipment, new or known. */
 export function EquipmentEditor({ equipment }: { equipment: EquipmentView[] }) {
   const { id, kind } = useParams();
+  const [search] = useSearchParams();
   const known = equipment.find((one) => one.id === id);
+  const like = equipment.find((one) => one.id === search.get('like') && one.kind === kind);
   const what = KINDS[known?.kind ?? kind ?? ''];
   if (!what) {
     return (
       <Trouble page error={new Refusal(404, 'Not there', 'This record is gone. Choose another on the left.', [])} />
     );
   }
-  return <Editor key={id ?? kind} known={known} what={what} />;
+  return <Editor key={id ?? `${kind} ${like?.id}`} known={known} like={like} what={what} />;
 }
 
-/** The way to the twin of an amplifier with tubes. */
-function TwinLink({ known }: { known: EquipmentView }) {
-  if (known.body.kind !== 'amplifier' || known.body.stage.kind !== 'tubes') return null;
+/** Where to go from a known record: a new one like it, and the twin of an amplifier with tubes. */
+function Ways({ known }: { known: EquipmentView }) {
+  const hasTwin = known.body.kind === 'amplifier' && known.body.stage.kind === 'tubes';
   return (
-    <Link className="ml-auto text-act underline" to={`/station/${known.id}/twin`}>
-      {known.body.twin ? 'Its twin' : 'Make a twin from its sheet'}
-    </Link>
+    <span className="ml-auto flex gap-4">
+      <Link className="text-act underline" to={`/station/new/${known.kind}?like=${known.id}`}>
+        Copy
+      </Link>
+      {hasTwin && (
+        <Link className="text-act underline" to={`/station/${known.id}/twin`}>
+          {known.body.kind === 'amplifier' && known.body.twin ? 'Its twin' : 'Make a twin from its sheet'}
+        </Link>
+      )}
+    </span>
   );
 }
 
-function Editor({ known, what }: { known: EquipmentView | undefined; what: (typeof KINDS)[string] }) {
+/** What a copy begins with: all of the record but its name, and of an amplifier not its twin, which is of that one alone. */
+function copied(like: EquipmentView): Record<string, unknown> {
+  const { twin: _, ...body } = like.body as Record<string, unknown>;
+  return { ...body, name: '' };
+}
+
+interface Props {
+  known: EquipmentView | undefined;
+  like: EquipmentView | undefined;
+  what: (typeof KINDS)[string];
+}
+
+function Editor({ known, like, what }: Props) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const refresh = () => Promise.all(DERIVED.map((queryKey) => queries.invalidateQueries({ queryKey })));
   const record = useRecordForm({
-    draft: `equipment.${known?.id ?? what.name}`,
+    draft: `equipment.${known?.id ?? what.name}${like ? `.${like.id}` : ''}`,
     revision: known?.revision ?? 0,
-    fresh: () => toForm(what.fields, known?.body ?? what.fresh),
+    fresh: () => toForm(what.fields, known?.body ?? (like ? copied(like) : what.fresh)),
     schema: schemaOf(what.fields),
     save: (form, revision) => {
       const body = form as Equipment;
@@ -55,7 +76,7 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
         : ask(client.POST('/api/equipment', { body }));
     },
     onSaved: async (view) => {
-      say(`${view.name} is kept.`, 'Runs made before hold the record as it was.');
+      say(`${view.name} is saved.`, 'Runs made before hold the record as it was.');
       await refresh();
       if (!known) navigate(`/station/${view.id}`, { replace: true });
     },
@@ -74,8 +95,14 @@ function Editor({ known, what }: { known: EquipmentView | undefined; what: (type
     <RecordSheet label={known?.name ?? `New: ${what.name}`} record={record}>
       <header className="mb-3 flex items-baseline gap-3">
         <h1 className="text-22">{known?.name ?? `New ${what.name.toLowerCase()}`}</h1>
-        <p className="text-soft">{known ? what.name.toLowerCase() : 'by its sheet and your own measuring'}</p>
-        {known && <TwinLink known={known} />}
+        <p className="text-soft">
+          {known
+            ? what.name.toLowerCase()
+            : like
+              ? `all as ${like.name}; name it, and change what differs`
+              : 'by its sheet and your own measuring'}
+        </p>
+        {known && <Ways known={known} />}
       </header>
       <Fields fields={what.fields} />
       {kind === 'antenna' && <Antenna known={known} />}

@@ -28,7 +28,7 @@ function Editor({ view }: { view: StationView }) {
     under: 'station.',
     save: (form, revision) => ask(client.PUT('/api/station', { body: { revision, station: form as Station } })),
     onSaved: (saved) => {
-      say('The station is kept.');
+      say('The station is saved.');
       queries.setQueryData(['station'], saved);
       void queries.invalidateQueries({ queryKey: ['choices'] });
     },

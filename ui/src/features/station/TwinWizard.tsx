@@ -41,7 +41,7 @@ function Wizard({ amplifier, stage, hasTwin }: Props) {
         }),
       ),
     onSuccess: () => {
-      say('The twin is kept.', `New runs with ${amplifier.name} use it.`);
+      say('The twin is saved.', `New runs with ${amplifier.name} use it.`);
       return queries.invalidateQueries({ queryKey: ['equipment'] });
     },
   });
@@ -80,7 +80,7 @@ function Wizard({ amplifier, stage, hasTwin }: Props) {
         </Button>
         {found && (
           <Button kind="main" disabled={keep.isPending || keep.isSuccess} onClick={() => keep.mutate(found)}>
-            Keep this twin
+            Save this twin
           </Button>
         )}
         <ToFix refused={sheet.refused} />

@@ -105,7 +105,7 @@ describe('from sheet to twin', () => {
     ]);
     expect(sheet.amplificationFactor).toBeUndefined();
     reply = { status: 200, body: AMPLIFIER };
-    await user.click(screen.getByText('Keep this twin'));
+    await user.click(screen.getByText('Save this twin'));
     expect(await screen.findByText(/New runs with Coracle use it/)).toBeInTheDocument();
     expect(sent[1]?.method).toBe('PUT');
     expect(sent[1]?.url).toContain('revision=3');
@@ -187,6 +187,25 @@ describe('from sheet to twin', () => {
     expect(await screen.findByText(/No twin fits it/)).toBeVisible();
   });
 
+  it('begins a copy with all of the record but its name', async () => {
+    localStorage.clear();
+    const sent: Record<string, unknown>[] = [];
+    vi.stubGlobal('fetch', async (request: Request) => {
+      if (request.method === 'POST') sent.push(await request.json());
+      return new Response(JSON.stringify({ ...METER, id: 'copy' }), {
+        headers: { 'Content-Type': 'application/json' },
+      });
+    });
+    show('/station/new/:kind', <EquipmentEditor equipment={[METER]} />, `/station/new/${METER.kind}?like=${METER.id}`);
+    const name = await screen.findByLabelText('Name');
+    expect(name).toHaveValue('');
+    expect(screen.getByText(`all as ${METER.name}; name it, and change what differs`)).toBeVisible();
+    await userEvent.type(name, 'Lugger');
+    await userEvent.click(screen.getByRole('button', { name: 'Save' }));
+    await vi.waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({ ...METER.body, name: 'Lugger' });
+  });
+
   it('says what was refused at no field that it shows, and keeps what is typed while it is being saved', async () => {
     localStorage.clear();
     const user = userEvent.setup();
@@ -198,7 +217,7 @@ describe('from sheet to twin', () => {
     show('/station/:id', <EquipmentEditor equipment={[METER]} />, `/station/${METER.id}`);
     const name = await screen.findByLabelText('Name');
     await user.type(name, 'x');
-    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    await user.click(screen.getByRole('button', { name: 'Save' }));
     expect(await screen.findByText(/That is too much/)).toBeVisible();
 
     let answer = () => {};
@@ -210,7 +229,7 @@ describe('from sheet to twin', () => {
         headers: { 'Content-Type': 'application/json' },
       });
     });
-    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    await user.click(screen.getByRole('button', { name: 'Save' }));
     await user.type(name, 'y');
     answer();
     await waitFor(() => expect(localStorage.getItem(`tubrin.draft.equipment.${METER.id}`)).toMatch(/"of":4.*Fathomxy/));

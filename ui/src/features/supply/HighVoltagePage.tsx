@@ -26,7 +26,7 @@ export function HighVoltagePage({ records, kept }: { records: SupplyRecordView[]
     save: (form, revision) => saveHighVoltage(form as HighVoltage, kept && { record: kept, revision }),
     onSaved: (record) => {
       put(queries, record);
-      say(`High voltage of ${record.name} is kept.`);
+      say(`High voltage of ${record.name} is saved.`);
       navigate(`/supply/high-voltage/${record.id}`);
     },
   });

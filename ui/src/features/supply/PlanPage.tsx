@@ -40,7 +40,7 @@ export function PlanPage({ records, kept }: { records: SupplyRecordView[]; kept:
                 onPick={setBesideId}
                 options={[
                   ['', 'nothing'],
-                  ...plans.map((one) => [one.id, one.id === kept.id ? 'this plan as kept' : one.name] as const),
+                  ...plans.map((one) => [one.id, one.id === kept.id ? 'this plan as saved' : one.name] as const),
                 ]}
               />
             </span>
@@ -73,15 +73,15 @@ export function PlanPage({ records, kept }: { records: SupplyRecordView[]; kept:
                 <Button
                   kind="main"
                   disabled={keep.isPending}
-                  onClick={() => keep.mutate(draft, { onSuccess: (record) => say(`${record.name} is kept.`) })}
+                  onClick={() => keep.mutate(draft, { onSuccess: (record) => say(`${record.name} is saved.`) })}
                 >
-                  Keep
+                  Save
                 </Button>
                 <Button
                   disabled={keepAnew.isPending}
                   onClick={() => keepAnew.mutate({ ...draft, name: `${kept.name}, changed`.slice(0, 80) })}
                 >
-                  Keep as another plan
+                  Save as another plan
                 </Button>
                 <Button kind="quiet" onClick={typed.drop}>
                   Put back

@@ -121,7 +121,7 @@ describe('a plan', () => {
     await choose(screen.getByLabelText('Lead'), '2 × 16 mm²');
     await waitFor(() => expect(sent.at(-1)?.body.lead.areaM2).toBe(16e-6));
     expect(sent.every((one) => one.path === '/api/supply/plan')).toBe(true);
-    await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save' }));
     const kept = sent.find((one) => one.method === 'PUT');
     expect(kept?.body.lead.areaM2).toBe(16e-6);
     await waitFor(() => expect(screen.queryByRole('button', { name: 'Put back' })).toBeNull());
@@ -155,7 +155,7 @@ describe('a plan', () => {
     await choose(await screen.findByLabelText('Add a measured set'), PROFILE.name);
     // The name is taken by the set that was there.
     expect(await field('boxes.4.name')).toHaveValue('Halyard 100, 2');
-    fireEvent.click(screen.getByText('Keep'));
+    fireEvent.click(screen.getByText('Save'));
     const put = await found(sent, (one) => one.method === 'PUT');
     expect(put.body.boxes.at(-1)).toMatchObject({
       kind: 'transmitting',
@@ -210,7 +210,7 @@ describe('the form of a plan', () => {
     show(`/supply/plans/${PLAN.id}/edit`);
     const cell = await field('boxes.0.profile.points.2.currentA');
     fireEvent.change(cell, { target: { value: 'eleven' } });
-    await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save' }));
     expect(await screen.findByText(/“eleven” is not a number/)).toBeVisible();
     await waitFor(() => expect(cell).toHaveFocus());
     expect(sent).toEqual([]);
@@ -226,7 +226,7 @@ describe('two plans', () => {
     answers((sent) => (sent.body.lead?.areaM2 === 16e-6 ? [200, thick] : undefined));
     show('/supply');
     await screen.findByRole('region', { name: 'Verdict' });
-    await choose(screen.getByLabelText('Beside'), 'this plan as kept');
+    await choose(screen.getByLabelText('Beside'), 'this plan as saved');
     await choose(screen.getByLabelText('Lead'), '2 × 16 mm²');
     const beside = await screen.findByRole('region', { name: 'Beside each other' });
     const row = await within(beside).findByRole('row', {
@@ -375,7 +375,7 @@ describe('a set to be measured', () => {
     await choose(await screen.findByLabelText('on one of its supplies'), 'Capstan 25');
     fireEvent.change(document.querySelector('[data-field=set]') as HTMLInputElement, { target: { value: 'Skiff 10' } });
     fireEvent.change(document.querySelector('[data-field=greatestW]') as HTMLInputElement, { target: { value: '10' } });
-    await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save' }));
     const post = await found(sent, (one) => one.path === '/api/supply-records/profiles');
     expect(post.body).toEqual({
       name: 'Skiff 10 on Capstan 25',

@@ -16,7 +16,7 @@ export function RecordFoot({ record, known, children }: Props) {
     <>
       <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
         <Button kind="main" type="submit" disabled={record.pending}>
-          Keep
+          Save
         </Button>
         {record.left && (
           <span role="status" className="flex items-center gap-2 text-soft">

@@ -133,7 +133,7 @@ public class AccessibilityTest {
             page.locator("[data-field=name]").waitFor();
             Axe.check(page, "a meter");
             page.navigate("/station/new/amplifier");
-            page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+            page.getByText("Save", new Page.GetByTextOptions().setExact(true)).click();
             page.getByText("fields need fixing").waitFor();
             Axe.check(page, "a new amplifier with errors");
             operator.page.navigate("/tune/00000000-0000-0000-0000-000000000000");
@@ -147,7 +147,7 @@ public class AccessibilityTest {
         page.navigate("/supply");
         page.locator("[data-part=plan]").waitFor();
         Axe.check(page, "a plan");
-        Operator.chooses(page, "Beside", "this plan as kept");
+        Operator.chooses(page, "Beside", "this plan as saved");
         Operator.chooses(page, "Lead", "2 × 16 mm²");
         page.locator("[data-part=beside]").waitFor();
         page.locator("[data-part=what-if] input").nth(1).fill("0.001");
@@ -155,7 +155,7 @@ public class AccessibilityTest {
         Axe.check(page, "a plan, changed and refused");
         page.getByText("Edit", new Page.GetByTextOptions().setExact(true)).click();
         page.locator("[data-field='lead.fuseA']").fill("x");
-        page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByText("Save", new Page.GetByTextOptions().setExact(true)).click();
         page.getByText("One field needs fixing.").waitFor();
         Axe.check(page, "the form of a plan");
         page.getByText("Measured sets").click();

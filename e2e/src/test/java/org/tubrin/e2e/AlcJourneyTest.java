@@ -59,7 +59,7 @@ public class AlcJourneyTest extends AtTheStation {
     private void triesUntil(BooleanSupplier seen) {
         int keyed = 0;
         for (String said = operator.sentence();
-                !said.startsWith("Keep the level") && !seen.getAsBoolean();
+                !said.startsWith("Save the level") && !seen.getAsBoolean();
                 said = operator.sentence()) {
             if (said.startsWith("Rest")) {
                 operator.awaits("^(?!Rest)");
@@ -91,7 +91,7 @@ public class AlcJourneyTest extends AtTheStation {
         assertThat(gauge("This gauge moves throughout")).isVisible();
         assertThat(gauge("Hz wide up to")).containsText("agrees with the output");
         operator.presses("Enter");
-        operator.page.getByText("The level of Skiff 10 is kept.").waitFor();
+        operator.page.getByText("The level of Skiff 10 is saved.").waitFor();
         // Below where it really begins to act, at both powers and every tone.
         LevelControl truth = BenchExciter.SKIFF.control("2.0", SEED);
         JsonObject shown = levels().getAsJsonObject("shown");
@@ -113,10 +113,10 @@ public class AlcJourneyTest extends AtTheStation {
                 .waitFor();
         operator.page.getByLabel("Firmware, as the set shows it").fill("1.8");
         operator.page
-                .getByText("Keep", new Page.GetByTextOptions().setExact(true))
+                .getByText("Save", new Page.GetByTextOptions().setExact(true))
                 .click();
         operator.page
-                .getByText("Skiff 10 is kept.", new Page.GetByTextOptions().setExact(true))
+                .getByText("Skiff 10 is saved.", new Page.GetByTextOptions().setExact(true))
                 .first()
                 .waitFor();
         JsonArray rows = levels().getAsJsonArray("rows");

@@ -88,7 +88,7 @@ public class BiasJourneyTest extends AtTheStation {
             String said = operator.sentence();
             told.add(said);
             Matcher aim = AIM.matcher(said);
-            if (said.startsWith("Keep the idle")) {
+            if (said.startsWith("Save the idle")) {
                 return told;
             }
             if (said.startsWith("Key, without") || said.startsWith("Key up")) {
@@ -142,7 +142,7 @@ public class BiasJourneyTest extends AtTheStation {
         assertTrue(told.contains("Take up device 2"), told.toString());
         assertTrue(told.stream().anyMatch(said -> said.equals("Pot 1 to its minimum, and read")), told.toString());
         operator.presses("Enter");
-        operator.page.getByText("The idle currents of Ketch 600 are kept.").waitFor();
+        operator.page.getByText("The idle currents of Ketch 600 are saved.").waitFor();
         JsonObject shown = currents().getAsJsonObject("shown");
         for (JsonElement device : shown.getAsJsonArray("devices")) {
             assertTrue(device.getAsJsonObject().get("within").getAsBoolean(), device.toString());
@@ -188,9 +188,9 @@ public class BiasJourneyTest extends AtTheStation {
         Locator sentence = operator.page.locator("[data-part=next-move]");
         assertThat(sentence).containsText("look at its mounting");
         operator.presses("Space");
-        operator.awaits("Keep the idle currents");
+        operator.awaits("Save the idle currents");
         operator.presses("Enter");
-        operator.page.getByText("The idle currents of Ketch 600 are kept.").waitFor();
+        operator.page.getByText("The idle currents of Ketch 600 are saved.").waitFor();
         assertEquals(came(), "a device ran away");
     }
 

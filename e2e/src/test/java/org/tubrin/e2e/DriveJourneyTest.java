@@ -73,7 +73,7 @@ public class DriveJourneyTest extends AtTheStation {
 
     private void measuresToTheEnd() {
         int keyed = 0;
-        for (String said = operator.sentence(); !said.startsWith("Keep the table"); said = operator.sentence()) {
+        for (String said = operator.sentence(); !said.startsWith("Save the table"); said = operator.sentence()) {
             if (said.startsWith("Rest")) {
                 operator.awaits("^(?!Rest)");
             } else if (said.startsWith("Key at")) {
@@ -201,7 +201,7 @@ public class DriveJourneyTest extends AtTheStation {
         operator.awaits("\\?$");
         page.locator("body").evaluate("() => document.activeElement.blur()");
         List<String> told = new ArrayList<>();
-        while (!operator.sentence().startsWith("Keep the waveform")) {
+        while (!operator.sentence().startsWith("Save the waveform")) {
             String said = operator.sentence();
             told.add(said);
             assertTrue(told.size() < 200, told.toString());
@@ -227,7 +227,7 @@ public class DriveJourneyTest extends AtTheStation {
                 4,
                 "one of the three looks through the amplifier twice: " + told);
         operator.presses("Enter");
-        page.getByText("The waveform of Ketch 600 is kept.").waitFor();
+        page.getByText("The waveform of Ketch 600 is saved.").waitFor();
         page.getByText("See the waveforms").click();
         assertThat(page.locator("[data-part=looks]")).containsText("Output over drive: straight.");
         assertThat(page.getByText("Clean: what goes in comes out.")).isVisible();
@@ -258,7 +258,7 @@ public class DriveJourneyTest extends AtTheStation {
         operator.awaits("\\?$");
         page.locator("body").evaluate("() => document.activeElement.blur()");
         List<String> told = new ArrayList<>();
-        while (!operator.sentence().startsWith("Keep the way up")) {
+        while (!operator.sentence().startsWith("Save the way up")) {
             String said = operator.sentence();
             told.add(said);
             assertTrue(told.size() < 400, told.toString());
@@ -284,7 +284,7 @@ public class DriveJourneyTest extends AtTheStation {
                 taken.get(taken.size() - 1).getAsJsonObject().get("dbm").getAsDouble();
         assertTrue(lastDbm <= 50.1 && lastDbm > 48.8, "100 W are 50 dBm, reached within a decibel: " + lastDbm);
         operator.presses("Enter");
-        page.getByText("The way up of Ketch 600 is kept.").waitFor();
+        page.getByText("The way up of Ketch 600 is saved.").waitFor();
     }
 
     /** Chooses by keys. */

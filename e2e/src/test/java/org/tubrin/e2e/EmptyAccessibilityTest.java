@@ -32,7 +32,7 @@ public class EmptyAccessibilityTest {
             Axe.check(page, "empty supply");
             page.navigate("/supply/plans/new");
             page.getByText("Add another box").click();
-            page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+            page.getByText("Save", new Page.GetByTextOptions().setExact(true)).click();
             page.getByText("fixing.").waitFor();
             Axe.check(page, "a new plan with errors");
             page.navigate("/station");

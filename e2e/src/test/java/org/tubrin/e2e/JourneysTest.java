@@ -236,12 +236,12 @@ public class JourneysTest extends AtTheStation {
         Locator resistance = operator.page.locator("[data-field=resistanceColdOhm]");
         resistance.fill("-3");
         operator.page
-                .getByText("Keep", new Page.GetByTextOptions().setExact(true))
+                .getByText("Save", new Page.GetByTextOptions().setExact(true))
                 .click();
         operator.page.getByText("Enter a value within 1 to 1,000 Ω.").waitFor();
         resistance.fill("51,9");
         operator.page
-                .getByText("Keep", new Page.GetByTextOptions().setExact(true))
+                .getByText("Save", new Page.GetByTextOptions().setExact(true))
                 .click();
         operator.page
                 .getByText("Runs made before hold the record as it was.")

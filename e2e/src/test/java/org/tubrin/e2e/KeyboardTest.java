@@ -116,11 +116,11 @@ public class KeyboardTest extends AtTheStation {
         page.navigate("/station");
         page.getByText("Fender 16", new Page.GetByTextOptions().setExact(true)).click();
         role(AriaRole.HEADING, "Fender 16").waitFor();
-        page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).focus();
+        page.getByText("Save", new Page.GetByTextOptions().setExact(true)).focus();
         operator.presses("Enter");
         Locator said = page.locator("[data-part=toast]");
-        assertThat(said).containsText("Fender 16 is kept.");
-        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Fender 16 is kept")))
+        assertThat(said).containsText("Fender 16 is saved.");
+        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Fender 16 is saved")))
                 .not()
                 .hasCount(0);
         operator.presses("F8", "Tab", "Tab", "Enter");

@@ -116,8 +116,8 @@ public class LowBandJourneyTest extends AtTheStation {
         assertThat(operator.page.locator("[data-part=keyed]")).hasCount(0);
 
         String id = operator.page.url().replaceAll(".*/", "");
-        operator.page.getByText("End the watch and keep it").click();
-        assertThat(operator.page.locator("[data-part=afterwards]")).containsText("The day of Mizzen is kept");
+        operator.page.getByText("End the watch and save it").click();
+        assertThat(operator.page.locator("[data-part=afterwards]")).containsText("The day of Mizzen is saved");
         operator.page.navigate("/drive/resonance");
         assertThat(operator.page.locator("[href='/log/" + id + "']")).isVisible();
         assertThat(operator.page.locator("[data-part=wander]")).containsText("rain");
@@ -127,7 +127,7 @@ public class LowBandJourneyTest extends AtTheStation {
     public void powerBySupplyVolts() {
         starts("/drive/volts");
         int keyed = 0;
-        for (String said = operator.sentence(); !said.startsWith("Keep the table"); said = operator.sentence()) {
+        for (String said = operator.sentence(); !said.startsWith("Save the table"); said = operator.sentence()) {
             if (said.startsWith("Rest")) {
                 operator.awaits("^(?!Rest)");
             } else if (said.startsWith("Key at")) {

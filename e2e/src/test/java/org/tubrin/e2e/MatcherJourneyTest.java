@@ -40,7 +40,7 @@ public class MatcherJourneyTest extends AtTheStation {
     /** Follows the next move on the bench until it is to be kept; returns what was said. */
     private List<String> follows() {
         List<String> told = new ArrayList<>();
-        while (!operator.sentence().startsWith("Keep")) {
+        while (!operator.sentence().startsWith("Save")) {
             String said = operator.sentence();
             told.add(said);
             assertTrue(told.size() < MOST_MOVES, told.toString());
@@ -102,7 +102,7 @@ public class MatcherJourneyTest extends AtTheStation {
                 told.toString());
         assertThat(operator.page.locator("[data-part=match-FIRST]")).containsText("It amplifies into the match.");
         operator.presses("Enter");
-        operator.page.getByText("What the matcher did on 7 MHz is kept.").waitFor();
+        operator.page.getByText("What the matcher did on 7 MHz is saved.").waitFor();
         operator.page.getByText("See the matchers").click();
         operator.page.locator("[data-part=match-bands]").waitFor();
         JsonObject first = matchers().get(0).getAsJsonObject();
@@ -127,10 +127,10 @@ public class MatcherJourneyTest extends AtTheStation {
                 .isVisible();
         goesOnToTheKey();
         keysAndTypes("3.8", "3.5", "1.2");
-        operator.awaits("Keep what the matcher did");
+        operator.awaits("Save what the matcher did");
         assertThat(operator.page.locator("[data-part=match-FIRST]")).hasCount(0);
         operator.presses("Enter");
-        operator.page.getByText("What the matcher did on 7 MHz is kept.").waitFor();
+        operator.page.getByText("What the matcher did on 7 MHz is saved.").waitFor();
     }
 
     private void keysAndTypes(String in, String out, String swr) {

@@ -22,7 +22,7 @@ public class SupplyJourneyTest {
     private static void keeps(Page page) {
         page.getByRole(
                         AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Keep").setExact(true))
+                        new Page.GetByRoleOptions().setName("Save").setExact(true))
                 .click();
     }
 
