@@ -18,7 +18,8 @@ public class ForeignJourneyTest extends AtTheStation {
     private static final long SEED = 7;
     private static final int AMPLIFIER = 1;
     private static final long TURNING_NS = 6_500_000_000L;
-    private static final int MOST_KEY_DOWNS = 16;
+    /** The campaign has 13 in the median and 17 in one case of twenty: two key-downs a rung from 35 W on, one for each meter. */
+    private static final int MOST_KEY_DOWNS = 20;
 
     public ForeignJourneyTest() {
         super("foreign");
