@@ -6,6 +6,7 @@ export type {
   AlcView,
   AlterationsView,
   Amplifier,
+  AmplifierTypeView,
   BandGuardView,
   BandView,
   BatteryView,

@@ -15,7 +15,7 @@ export { SaveDrawing } from './SaveDrawing';
 export { Sized } from './Sized';
 export { Stair, type StairColumn } from './Stair';
 export { type RungAhead, StairAhead } from './StairAhead';
-export { saveCsv, saveJson, savePng, saveSvg } from './saveChart';
+export { saveJson } from './saveChart';
 export { TenMinutes } from './TenMinutes';
 export { TraceShown } from './TraceShown';
 export { Trend } from './Trend';

@@ -1,6 +1,7 @@
 import { render, screen } from '@testing-library/react';
-import { describe, expect, it } from 'vitest';
-import { Impedance, PointerRuler, RoomRuler, Stair, type StairColumn, Trend } from '.';
+import userEvent from '@testing-library/user-event';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { Impedance, PointerRuler, RoomRuler, SaveDrawing, Stair, type StairColumn, Trend } from '.';
 
 const column = (value: number | undefined, key: string): StairColumn => ({
   key,
@@ -99,5 +100,40 @@ describe('a trend', () => {
     expect(Number(mark?.getAttribute('x'))).toBeCloseTo(dots[1] ?? 0, 0);
     expect(Number(mark?.getAttribute('x')) + Number(mark?.getAttribute('width'))).toBeCloseTo(dots[2] ?? 0, 0);
     expect(screen.getByRole('img', { name: 'Output over 4 runs. It went down.' })).toBeInTheDocument();
+  });
+});
+
+describe('what is saved', () => {
+  afterEach(() => vi.restoreAllMocks());
+
+  it('is chosen from one menu, and its figures keep their commas', async () => {
+    const made: Blob[] = [];
+    vi.stubGlobal('URL', {
+      ...URL,
+      createObjectURL: (blob: Blob) => {
+        made.push(blob);
+        return 'blob:x';
+      },
+      revokeObjectURL: () => {},
+    });
+    render(
+      <SaveDrawing
+        name="stair"
+        csv={() => [
+          ['a', 'b'],
+          ['1,5', 'x'],
+        ]}
+        drawing={() => null}
+      />,
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'Save as' }));
+    expect(screen.getAllByRole('menuitem').map((one) => one.textContent)).toEqual([
+      'CSV, the figures',
+      'SVG, the drawing',
+      'PNG, the picture',
+    ]);
+    await userEvent.click(screen.getByText('CSV, the figures'));
+    expect(await made[0]?.text()).toBe('a,b\n"1,5",x');
+    vi.unstubAllGlobals();
   });
 });

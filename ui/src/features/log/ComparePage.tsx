@@ -29,6 +29,12 @@ export function ComparePage() {
               Marked where they differ by more than twice what both readings leave open.
             </p>
           </header>
+          {data.unlike && (
+            <p className="mb-3 flex items-baseline gap-2 text-watch">
+              <Diamond />
+              {data.unlike}
+            </p>
+          )}
           <Both data={data} />
         </section>
       )}

@@ -224,6 +224,12 @@ describe('two runs', () => {
     expect(screen.getByRole('row', { name: '35 W Output, W 580 ± 43 –' })).toBeVisible();
   });
 
+  it('say where they were not made alike', async () => {
+    answers({ '/api/runs/compare': { ...BOTH, unlike: 'Not made alike: another band.' } });
+    show(<ComparePage />, '/log/compare/a/b', '/log/compare/:first/:second');
+    expect(await screen.findByText('Not made alike: another band.')).toBeVisible();
+  });
+
   it('say so when one of them is gone', async () => {
     answers({});
     show(<ComparePage />, '/log/compare/a/b', '/log/compare/:first/:second');

@@ -1,7 +1,7 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { ask, client, type Equipment, type EquipmentView, Refusal } from '../../api';
+import { type AmplifierTypeView, ask, client, type Equipment, type EquipmentView, Refusal } from '../../api';
 import { Trouble } from '../../parts';
 import { Fields, RecordFoot, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
 import { say, warn } from '../../parts/ui';
@@ -16,14 +16,33 @@ export function EquipmentEditor({ equipment }: { equipment: EquipmentView[] }) {
   const { id, kind } = useParams();
   const [search] = useSearchParams();
   const known = equipment.find((one) => one.id === id);
-  const like = equipment.find((one) => one.id === search.get('like') && one.kind === kind);
+  const types = useQuery({
+    queryKey: ['amplifierTypes'],
+    queryFn: () => ask(client.GET('/api/first-station/amplifier-types')),
+    enabled: kind === 'amplifier',
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const type = search.get('type');
+  const like =
+    equipment.find((one) => one.id === search.get('like') && one.kind === kind) ??
+    types.data?.filter((one) => one.code === type).map((one) => ({ ...one, id: one.code }))[0];
   const what = KINDS[known?.kind ?? kind ?? ''];
   if (!what) {
     return (
       <Trouble page error={new Refusal(404, 'Not there', 'This record is gone. Choose another on the left.', [])} />
     );
   }
-  return <Editor key={id ?? `${kind} ${like?.id}`} known={known} like={like} what={what} />;
+  // What a form begins with is taken once.
+  if (type && types.isPending) return null;
+  return (
+    <Editor
+      key={id ?? `${kind} ${like?.id}`}
+      known={known}
+      like={like}
+      what={what}
+      types={known ? [] : (types.data ?? [])}
+    />
+  );
 }
 
 /** Where to go from a known record: a new one like it, and the twin of an amplifier with tubes. */
@@ -43,19 +62,46 @@ function Ways({ known }: { known: EquipmentView }) {
   );
 }
 
+/** A record, known or of a type, that a new one begins like. */
+interface Like {
+  id: string;
+  name: string;
+  body: Equipment;
+}
+
 /** What a copy begins with: all of the record but its name, and of an amplifier not its twin, which is of that one alone. */
-function copied(like: EquipmentView): Record<string, unknown> {
+function copied(like: Like): Record<string, unknown> {
   const { twin: _, ...body } = like.body as Record<string, unknown>;
   return { ...body, name: '' };
 }
 
 interface Props {
   known: EquipmentView | undefined;
-  like: EquipmentView | undefined;
+  like: Like | undefined;
   what: (typeof KINDS)[string];
+  types: AmplifierTypeView[];
 }
 
-function Editor({ known, like, what }: Props) {
+/** Types that a new amplifier can start from. */
+function Types({ types, at }: { types: AmplifierTypeView[]; at: string | undefined }) {
+  return (
+    <p className="mb-3 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+      <span className="text-soft">Start from a type:</span>
+      {types.map((type) => (
+        <Link
+          key={type.code}
+          className="text-act underline"
+          aria-current={type.code === at ? 'true' : undefined}
+          to={`/station/new/amplifier?type=${type.code}`}
+        >
+          {type.name}
+        </Link>
+      ))}
+    </p>
+  );
+}
+
+function Editor({ known, like, what, types }: Props) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const refresh = () => Promise.all(DERIVED.map((queryKey) => queries.invalidateQueries({ queryKey })));
@@ -99,11 +145,14 @@ function Editor({ known, like, what }: Props) {
           {known
             ? what.name.toLowerCase()
             : like
-              ? `all as ${like.name}; name it, and change what differs`
+              ? types.some((type) => type.code === like.id)
+                ? `what is usual of a ${like.name}: your maker's sheet goes before it`
+                : `all as ${like.name}; name it, and change what differs`
               : 'by its sheet and your own measuring'}
         </p>
         {known && <Ways known={known} />}
       </header>
+      {types.length > 0 && <Types types={types} at={like?.id} />}
       <Fields fields={what.fields} />
       {kind === 'antenna' && <Antenna known={known} />}
       <RecordFoot

@@ -76,7 +76,11 @@ const dial = (path: string, label: string): Spec => ({
   type: 'group',
   path,
   label,
-  fields: [number('least', 'from', ''), number('most', 'to', ''), number('markStep', 'numbered every', '')],
+  fields: [
+    number('least', `${label} from`, ''),
+    number('most', `${label} to`, ''),
+    number('markStep', `${label} numbered every`, ''),
+  ],
 });
 
 const TUBE: Spec = {
@@ -94,11 +98,11 @@ const TUBE: Spec = {
         ['TETRODE', 'tetrode'],
       ],
     },
-    number('plateDissipationW', 'Plate dissipation', 'W each'),
+    number('plateDissipationW', 'Plate dissipation, each', 'W'),
     number('plateVoltageLimitDcV', 'Plate voltage, at most', 'V'),
-    number('plateCurrentLimitA', 'Plate current, at most', 'A each'),
-    number('gridCurrentLimitA', 'Grid current, at most', 'A each'),
-    number('screenCurrentLimitA', 'Screen current, at most', 'A each', { optional: true, hint: 'tetrodes' }),
+    number('plateCurrentLimitA', 'Most plate current, each', 'A'),
+    number('gridCurrentLimitA', 'Most grid current, each', 'A'),
+    number('screenCurrentLimitA', 'Most screen current, each', 'A', { optional: true, hint: 'tetrodes' }),
     number('warmUpS', 'Warm-up', 's'),
   ],
 };
@@ -128,10 +132,10 @@ const STAGE: Spec = {
         number('tubeCount', 'Tubes', ''),
         number('plateVoltageRestDcV', 'Plate voltage at rest', 'V'),
         number('restingPlateCurrentA', 'Plate current at rest', 'A'),
-        number('plateCurrentLimitA', 'Plate current, at most', 'A in all'),
-        number('gridCurrentLimitA', 'Grid current, at most', 'A in all'),
-        dial('plate', 'PLATE dial'),
-        dial('load', 'LOAD dial'),
+        number('plateCurrentLimitA', 'Most plate current, in all', 'A'),
+        number('gridCurrentLimitA', 'Most grid current, in all', 'A'),
+        dial('plate', 'PLATE'),
+        dial('load', 'LOAD'),
         {
           type: 'choice',
           path: 'loadSense',

@@ -206,6 +206,21 @@ describe('from sheet to twin', () => {
     expect(sent[0]).toMatchObject({ ...METER.body, name: 'Lugger' });
   });
 
+  it('offers types to start from, and begins with the one that was chosen', async () => {
+    localStorage.clear();
+    const type = { code: 'TRIODE_PAIR', name: 'pair of 350 W triodes', body: { ...AMPLIFIER.body, ratedOutputW: 850 } };
+    vi.stubGlobal(
+      'fetch',
+      async () => new Response(JSON.stringify([type]), { headers: { 'Content-Type': 'application/json' } }),
+    );
+    show('/station/new/:kind', <EquipmentEditor equipment={[]} />, '/station/new/amplifier');
+    expect(await screen.findByLabelText('Output that the maker claims')).toHaveValue('');
+    await userEvent.click(await screen.findByText('pair of 350 W triodes'));
+    await waitFor(() => expect(screen.getByLabelText('Output that the maker claims')).toHaveValue('850'));
+    expect(screen.getByLabelText('Name')).toHaveValue('');
+    expect(screen.getByText('pair of 350 W triodes')).toHaveAttribute('aria-current', 'true');
+  });
+
   it('says what was refused at no field that it shows, and keeps what is typed while it is being saved', async () => {
     localStorage.clear();
     const user = userEvent.setup();

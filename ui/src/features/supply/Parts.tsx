@@ -1,8 +1,7 @@
-import { type RefObject, useRef } from 'react';
+import { useRef } from 'react';
 import type { PlanFact, PlanFinding } from '../../api';
 import { Diamond } from '../../parts';
-import { Button, Cell, RowHead, Table } from '../../parts/ui';
-import { saveCsv, savePng, saveSvg } from '../../plot';
+import { Cell, RowHead, Table } from '../../parts/ui';
 
 /** Figures in lines: what, how much, a note. */
 export function Facts({ facts }: { facts: PlanFact[] }) {
@@ -42,32 +41,6 @@ export function Findings({ findings }: { findings: PlanFinding[] }) {
         </li>
       ))}
     </ul>
-  );
-}
-
-/** Links that save a drawing and its table. */
-export function Saves({
-  drawing,
-  rows,
-  name,
-}: {
-  drawing: RefObject<SVGSVGElement | null>;
-  rows: string[][];
-  name: string;
-}) {
-  const withDrawing = (act: (svg: SVGSVGElement) => void) => () => drawing.current && act(drawing.current);
-  return (
-    <span className="noprint flex gap-3 text-act">
-      <Button kind="link" onClick={() => saveCsv(rows, name)}>
-        CSV
-      </Button>
-      <Button kind="link" onClick={withDrawing((svg) => saveSvg(svg, name))}>
-        SVG
-      </Button>
-      <Button kind="link" onClick={withDrawing((svg) => void savePng(svg, name))}>
-        PNG
-      </Button>
-    </span>
   );
 }
 

@@ -1,8 +1,8 @@
 import type { Plan, PlanView } from '../../api';
 import { Sheet } from '../../parts';
 import { Cell, Heads, RowHead, Table } from '../../parts/ui';
-import { Course, Sized, TenMinutes, VoltageStair } from '../../plot';
-import { Facts, Saves, useDrawing } from './Parts';
+import { Course, SaveDrawing, Sized, TenMinutes, VoltageStair } from '../../plot';
+import { Facts, useDrawing } from './Parts';
 
 interface StripProps {
   view: PlanView;
@@ -39,7 +39,7 @@ export function Strip({ view, draft, onDraft, name }: StripProps) {
         </p>
         <span className="ml-auto flex items-baseline gap-4 text-13 text-soft">
           A
-          <Saves drawing={drawing} name={`${name} ten minutes`} rows={secondBySecond(strip)} />
+          <SaveDrawing name={`${name} ten minutes`} csv={() => secondBySecond(strip)} drawing={() => drawing.current} />
         </span>
       </header>
       <Sized>
@@ -89,10 +89,10 @@ export function Stair({ stair, beside, name }: StairProps) {
         <p className="text-soft">{stair.subtitle}</p>
         <span className="ml-auto flex items-baseline gap-4 text-13 text-soft">
           V
-          <Saves
-            drawing={drawing}
+          <SaveDrawing
             name={`${name} stair`}
-            rows={[['behind', 'V', 'falls by'], ...stair.treads.map((one) => [one.cause, one.shown, one.fall])]}
+            csv={() => [['behind', 'V', 'falls by'], ...stair.treads.map((one) => [one.cause, one.shown, one.fall])]}
+            drawing={() => drawing.current}
           />
         </span>
       </header>

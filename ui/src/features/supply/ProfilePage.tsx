@@ -3,10 +3,10 @@ import { useState } from 'react';
 import { ask, client, type ProfileRecord, type ProfileView, type SupplyRecordView } from '../../api';
 import { FileButton, Refused, Sheet } from '../../parts';
 import { Button, Cell, Heads, Input, Label, RowHead, Table } from '../../parts/ui';
-import { Course, Sized } from '../../plot';
+import { Course, SaveDrawing, Sized } from '../../plot';
 import { parseNumber } from '../../quantity';
 import { Measure } from './Measure';
-import { Facts, Saves, useDrawing } from './Parts';
+import { Facts, useDrawing } from './Parts';
 import { Shelf } from './SupplyPage';
 import { U95 } from './spec';
 import { useProfile, useSaveProfile } from './useSupplyRecords';
@@ -102,13 +102,13 @@ function Curve({ kept, view }: { kept: ProfileRecord; view: ProfileView | undefi
         </p>
         {curve.length > 0 && (
           <span className="ml-auto text-13">
-            <Saves
-              drawing={drawing}
+            <SaveDrawing
               name={`${kept.name} profile`}
-              rows={[
+              csv={() => [
                 ['output, W', 'current, A', 'low', 'high'],
                 ...curve.map((one) => [one.outputW, one.currentA, one.lowA, one.highA].map(String)),
               ]}
+              drawing={() => drawing.current}
             />
           </span>
         )}

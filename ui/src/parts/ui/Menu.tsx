@@ -6,14 +6,22 @@ import { cn } from './cn';
 import { inMain } from './inMain';
 import { Chevron } from './Select';
 
-/** Links under one word. */
-export function Menu({ title, count, children }: { title: string; count: number; children: ReactNode }) {
+interface MenuProps {
+  title: string;
+  count?: number;
+  /** Of what it holds: as wide as a list of records, or as its words. */
+  width?: 'records' | 'words';
+  children: ReactNode;
+}
+
+/** What is to choose under one word. */
+export function Menu({ title, count, width = 'records', children }: MenuProps) {
   return (
     <Primitive.Root modal={false}>
       <Primitive.Trigger asChild>
         <Button kind="bare" className="min-h-7 gap-1.5 text-soft hover:text-ink data-[state=open]:text-ink">
           {title}
-          <span className="figure">{count}</span>
+          {count !== undefined && <span className="figure">{count}</span>}
           <Chevron />
         </Button>
       </Primitive.Trigger>
@@ -21,12 +29,32 @@ export function Menu({ title, count, children }: { title: string; count: number;
         <Primitive.Content
           align="start"
           sideOffset={4}
-          className="sheet z-10 max-h-(--radix-dropdown-menu-content-available-height) w-67.5 overflow-y-auto border-soft py-2"
+          className={cn(
+            'sheet z-10 max-h-(--radix-dropdown-menu-content-available-height) overflow-y-auto border-soft py-2',
+            width === 'records' && 'w-67.5',
+          )}
         >
           {children}
         </Primitive.Content>
       </Primitive.Portal>
     </Primitive.Root>
+  );
+}
+
+const ITEM = 'block cursor-pointer px-3 py-1 outline-none data-highlighted:bg-wash';
+
+/** A file of a menu: behind an address, or made when it is picked. */
+export function MenuFile({ from, children }: { from: string | (() => void); children: ReactNode }) {
+  return typeof from === 'string' ? (
+    <Primitive.Item asChild>
+      <a href={from} download className={ITEM}>
+        {children}
+      </a>
+    </Primitive.Item>
+  ) : (
+    <Primitive.Item className={ITEM} onSelect={from}>
+      {children}
+    </Primitive.Item>
   );
 }
 
@@ -37,7 +65,8 @@ export function MenuLink({ to, adds, children }: { to: string; adds?: boolean; c
       <NavLink
         to={to}
         className={cn(
-          'block cursor-pointer border-l-3 border-transparent px-3 py-1 outline-none aria-[current=page]:border-act aria-[current=page]:bg-wash data-highlighted:bg-wash',
+          ITEM,
+          'border-l-3 border-transparent aria-[current=page]:border-act aria-[current=page]:bg-wash',
           adds && 'text-act underline',
         )}
       >

@@ -6,7 +6,7 @@ export { cn } from './cn';
 export { Dialog, DialogClose } from './Dialog';
 export { fieldLook, Input, Label, TextField } from './Field';
 export { Fold } from './Fold';
-export { Menu, MenuLink } from './Menu';
+export { Menu, MenuFile, MenuLink } from './Menu';
 export { Nav, NavHead, NavItem } from './Nav';
 export { NONCE } from './nonce';
 export { Popover } from './Popover';

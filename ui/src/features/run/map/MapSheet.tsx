@@ -2,8 +2,8 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { ask, client, type DialPlace, type MapView, type RunView } from '../../../api';
 import { Answer } from '../../../parts';
-import { Button, Cell, Fold, Heads, RowHead, Table } from '../../../parts/ui';
-import { saveCsv, savePng, saveSvg } from '../../../plot';
+import { Cell, Fold, Heads, RowHead, Table } from '../../../parts/ui';
+import { SaveDrawing } from '../../../plot';
 import { watts } from '../../../quantity';
 import { Tabs } from '../Tabs';
 import { useBench } from '../useLive';
@@ -22,10 +22,6 @@ export default function MapSheet({ view }: { view: RunView }) {
     placeholderData: keepPreviousData,
   });
   const box = useRef<HTMLDivElement>(null);
-  const withChart = (act: (svg: SVGSVGElement) => void) => {
-    const svg = box.current?.querySelector<SVGSVGElement>('svg[data-part=map]');
-    if (svg) act(svg);
-  };
   return (
     <Answer query={map} what="the map">
       {(data) => {
@@ -38,17 +34,11 @@ export default function MapSheet({ view }: { view: RunView }) {
             <header className="flex flex-wrap items-baseline gap-x-3 pb-1">
               <h1 className="text-22">The ground at {watts(data.driveW)} W</h1>
               <p className="text-soft">output in watts over both dials, by the twin</p>
-              <span className="noprint flex gap-2.5 text-13 text-act">
-                <Button kind="link" onClick={() => saveCsv(table(data), name)}>
-                  CSV
-                </Button>
-                <Button kind="link" onClick={() => withChart((svg) => saveSvg(svg, name))}>
-                  SVG
-                </Button>
-                <Button kind="link" onClick={() => withChart((svg) => void savePng(svg, name))}>
-                  PNG
-                </Button>
-              </span>
+              <SaveDrawing
+                name={name}
+                csv={() => table(data)}
+                drawing={() => box.current?.querySelector<SVGSVGElement>('svg[data-part=map]')}
+              />
               <Tabs view={view} />
             </header>
             <div className="flex flex-wrap items-start gap-x-4 gap-y-3">

@@ -215,6 +215,17 @@ public class JourneysTest extends AtTheStation {
                 .click());
         assertTrue(new String(cards.createReadStream().readAllBytes(), StandardCharsets.UTF_8)
                 .startsWith("amplifier,band,"));
+        operator.page.navigate("/drive");
+        Download drawing = operator.page.waitForDownload(() -> {
+            operator.page
+                    .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save as"))
+                    .first()
+                    .press("Enter");
+            operator.page
+                    .getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("SVG, the drawing"))
+                    .click();
+        });
+        assertTrue(new String(drawing.createReadStream().readAllBytes(), StandardCharsets.UTF_8).startsWith("<svg"));
         operator.page.navigate("/station");
         Download backup = operator.page.waitForDownload(
                 () -> operator.page.getByText("Save a backup").click());

@@ -8,7 +8,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.testng.annotations.Test;
+import org.tubrin.core.first.AmplifierType;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** A station told by a few questions, from nothing to what a climb begins with. */
 public class FirstStationApiTest extends ServerTest {
@@ -58,5 +60,19 @@ public class FirstStationApiTest extends ServerTest {
         assertEquals(reply.status(), 422, reply.text());
         assertEquals(reply.json().get("problems").get(0).get("field").asString(), "DRIVE");
         assertEquals(reply.json().get("problems").get(0).get("found").asString(), "7000");
+    }
+
+    /** What a form starts from is accepted as it stands, once it has a name. */
+    @Test
+    public void aTypeIsARecordThatCanBeSavedAsItStands() {
+        JsonNode types = get("/api/first-station/amplifier-types").json();
+        assertEquals(types.size(), AmplifierType.values().length);
+        for (JsonNode type : types) {
+            ObjectNode body = (ObjectNode) type.get("body");
+            body.put("name", type.get("code").asString());
+            Reply saved = post("/api/equipment", body.toString());
+            assertEquals(saved.status(), 201, saved.text());
+            assertFalse(type.get("name").asString().isBlank());
+        }
     }
 }

@@ -86,6 +86,19 @@ public class TrendApiTest extends ServerTest {
         JsonNode same =
                 get("/api/runs/compare?first=" + oldest + "&second=" + oldest).json();
         assertTrue(!same.toString().contains("\"beyond\":true"), same.toString());
+        assertTrue(same.path("unlike").isNull() || same.path("unlike").isMissingNode(), "of one place: " + same);
+        for (JsonNode run : runs()) {
+            if (run.get("band").asString().equals("MHZ_28")) {
+                String another = run.get("id").asString();
+                String unlike = get("/api/runs/compare?first=" + oldest + "&second=" + another)
+                        .json()
+                        .get("unlike")
+                        .asString();
+                assertTrue(unlike.startsWith("Not made alike: another amplifier, band"), unlike);
+                return;
+            }
+        }
+        throw new AssertionError("no run on 28 MHz");
     }
 
     @Test

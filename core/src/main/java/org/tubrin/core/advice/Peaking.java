@@ -54,10 +54,8 @@ final class Peaking {
                 && state.struck()
                         .flatMap(before -> before.position(Control.LOAD))
                         .flatMap(was -> draft.position(Control.LOAD)
-                                .map(now ->
-                                        (now - was) * setup.tubes().loadSense().heavierSign()))
-                        .filter(heavier ->
-                                heavier > LEAST_MARKS * setup.tubes().load().markStep())
+                                .map(now -> setup.tubes().marksHeavier(was, now)))
+                        .filter(heavier -> heavier > LEAST_MARKS)
                         .isPresent();
     }
 

@@ -126,7 +126,7 @@ final class SignAdvice {
         boolean isOutput = stop.role() == ReadingRole.OUTPUT;
         double lowerW =
                 draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(stop.at() / found, isOutput ? 1 : 2) * MARGIN);
-        // Between its stop and its limit a grid needs no less drive, only heavier coupling; nor where a twin chose the
+        // Between its stop and its limit a grid needs heavier coupling, no less drive; nor where a twin chose the
         // drive.
         boolean isWithin = RecordTwin.tellsOfLoad(setup)
                 || setup.limitOf(stop.role()).filter(limit -> found < limit).isPresent();
@@ -320,7 +320,9 @@ final class SignAdvice {
     /** Where working through it several times did not help, the dials may have gone far astray: from the start again, once. */
     private Optional<Advice> backToStart() {
         Preset preset = setup.preset();
-        boolean astray = state.keyDownsInStep() == MOST_PEAKINGS && preset.source() != Preset.Source.NONE;
+        boolean astray = setup.stage().isTuned()
+                && state.keyDownsInStep() == MOST_PEAKINGS
+                && preset.source() != Preset.Source.NONE;
         return astray
                 ? Optional.of(Advice.striking(
                         new Move.SetDials(preset.plate(), preset.load(), preset.source()), Reason.BACK_TO_START))

@@ -155,7 +155,7 @@ final class StepAdvice {
                 .filter(to -> Math.abs(setup.tubes().marksHeavier(loadAt, to)) > OFF_MARKS)
                 .filter(to -> setup.tubes().marksHeavier(loadAt, to) < 0 || !cameBackFromHeavier(loadAt))
                 .map(to -> Advice.striking(
-                        new Move.Turn(Control.LOAD, loadAt, to, setup.tubes().marksHeavier(loadAt, to)),
+                        turn(loadAt, to),
                         setup.tubes().marksHeavier(loadAt, to) > 0 ? Reason.CORRECT_HEAVIER : Reason.CORRECT_LIGHTER));
     }
 
@@ -245,11 +245,7 @@ final class StepAdvice {
                 && !loadedTooMuch
                 && !draft.moved().contains(Control.LOAD)
                 && heavier != loadAt) {
-            return Advice.of(
-                            new Move.Turn(
-                                    Control.LOAD, loadAt, heavier, setup.tubes().marksHeavier(loadAt, heavier)),
-                            Reason.ANTICIPATE)
-                    .meantFor(driveW);
+            return Advice.of(turn(loadAt, heavier), Reason.ANTICIPATE).meantFor(driveW);
         }
         if (!draft.moved().contains(Control.DRIVE)) {
             return Advice.of(
@@ -317,14 +313,8 @@ final class StepAdvice {
         boolean turns = load.filter(to -> Math.abs(setup.tubes().marksHeavier(loadAt, to)) >= LEAST_TURN_MARKS)
                 .isPresent();
         if (turns && !draft.moved().contains(Control.LOAD)) {
-            Advice turn = Advice.of(
-                            new Move.Turn(
-                                    Control.LOAD,
-                                    loadAt,
-                                    load.get(),
-                                    setup.tubes().marksHeavier(loadAt, load.get())),
-                            Reason.FINISH_AT_ONCE)
-                    .meantFor(driveW);
+            Advice turn =
+                    Advice.of(turn(loadAt, load.get()), Reason.FINISH_AT_ONCE).meantFor(driveW);
             return stays ? turn.beginningFinish() : turn;
         }
         if (!draft.moved().contains(Control.DRIVE) && !stays) {
@@ -396,11 +386,7 @@ final class StepAdvice {
                 && heavier != peakLoad
                 && (foresees || !TargetAdvice.isPoor(peak))
                 && Math.abs(setup.tubes().marksHeavier(loadAt, heavier)) >= LEAST_TURN_MARKS) {
-            return Advice.of(
-                            new Move.Turn(
-                                    Control.LOAD, loadAt, heavier, setup.tubes().marksHeavier(loadAt, heavier)),
-                            Reason.FINISH_HEAVIER)
-                    .expecting(expect);
+            return Advice.of(turn(loadAt, heavier), Reason.FINISH_HEAVIER).expecting(expect);
         }
         boolean moved = Math.abs(setup.tubes().marksHeavier(peakLoad, loadAt)) >= LEAST_TURN_MARKS;
         return keyAndPeak(

@@ -306,7 +306,7 @@ public final class FirstStation {
                 whole.twin().isPresent());
     }
 
-    private Amplifier amplifier(Names names) {
+    Amplifier amplifier(Names names) {
         List<ChartRow> chart = Optional.ofNullable(choices.get(Question.CHART_BAND))
                 .filter(band -> numbers.containsKey(Question.CHART_PLATE) && numbers.containsKey(Question.CHART_LOAD))
                 .map(band -> List.of(

@@ -5,14 +5,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.first.AmplifierType;
 import org.tubrin.core.first.Enough;
 import org.tubrin.core.first.FirstStation;
 import org.tubrin.core.first.Question;
@@ -22,6 +25,7 @@ import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.station.Equipment;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Words;
 
@@ -111,6 +115,16 @@ public class FirstStationController {
                         .map(step -> new EnoughView(
                                 step.what(), words.say("enough." + step.what()), step.known(), step.needed()))
                         .toList());
+    }
+
+    /** A type of amplifier to start a record from, and that record. */
+    public record AmplifierTypeView(AmplifierType code, String name, Equipment body) {}
+
+    @GetMapping("/amplifier-types")
+    List<AmplifierTypeView> types() {
+        return Stream.of(AmplifierType.values())
+                .map(type -> new AmplifierTypeView(type, words.say("amplifierType." + type), type.amplifier(names())))
+                .toList();
     }
 
     /** Keeps what the answers make; fails with {@link Refused} where there is a station with equipment already. */

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.util.ConcurrentLruCache;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -22,6 +24,7 @@ import org.tubrin.core.trend.Change;
 import org.tubrin.core.trend.RunFigures;
 import org.tubrin.core.trend.Series;
 import org.tubrin.core.trend.TrendPoint;
+import org.tubrin.core.trend.Unlike;
 import org.tubrin.server.run.RunCounts;
 import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunPlace;
@@ -172,7 +175,22 @@ public class TrendController {
         RunState one = Replay.of(store.events(first));
         RunState other = Replay.of(store.events(second));
         return new TrendViews.CompareRunsView(
-                head(first, one), head(second, other), new RunPairs(words).pairs(one, other));
+                head(first, one),
+                head(second, other),
+                unlike(Unlike.between(one.setup(), other.setup())),
+                new RunPairs(words).pairs(one, other));
+    }
+
+    private @Nullable String unlike(List<Unlike> in) {
+        return in.isEmpty()
+                ? null
+                : words.say(
+                        "unlike",
+                        Map.of(
+                                "what",
+                                in.stream()
+                                        .map(one -> words.say("unlike." + one))
+                                        .collect(Collectors.joining(", "))));
     }
 
     private TrendViews.RunHead head(UUID id, RunState state) {

@@ -37,8 +37,9 @@ public final class TrendViews {
     /** A change in words. */
     public record ChangeView(Change.Kind kind, Instant after, Instant before, String says) {}
 
-    /** Two runs beside each other. */
-    public record CompareRunsView(RunHead first, RunHead second, List<PairView> pairs) {}
+    /** Two runs beside each other; unlike says in what they were not made alike, where they were not. */
+    public record CompareRunsView(
+            RunHead first, RunHead second, @Nullable String unlike, List<PairView> pairs) {}
 
     /** What a run was. */
     public record RunHead(
