@@ -17,7 +17,7 @@ export function SaveDrawing({ name, csv, drawing }: Props) {
   };
   return (
     <span className="noprint">
-      <Menu title="Save as" width="words">
+      <Menu title="Save as">
         {csv && <MenuFile from={typeof csv === 'string' ? csv : () => saveCsv(csv(), name)}>CSV, the figures</MenuFile>}
         <MenuFile from={withIt((svg) => saveSvg(svg, name))}>SVG, the drawing</MenuFile>
         <MenuFile from={withIt((svg) => void savePng(svg, name))}>PNG, the picture</MenuFile>

@@ -24,8 +24,8 @@ export function EquipmentEditor({ equipment }: { equipment: EquipmentView[] }) {
   });
   const type = search.get('type');
   const like =
-    equipment.find((one) => one.id === search.get('like') && one.kind === kind) ??
-    types.data?.filter((one) => one.code === type).map((one) => ({ ...one, id: one.code }))[0];
+    likeRecord(equipment.find((one) => one.id === search.get('like') && one.kind === kind)) ??
+    likeType(types.data?.find((one) => one.code === type));
   const what = KINDS[known?.kind ?? kind ?? ''];
   if (!what) {
     return (
@@ -34,15 +34,8 @@ export function EquipmentEditor({ equipment }: { equipment: EquipmentView[] }) {
   }
   // What a form begins with is taken once.
   if (type && types.isPending) return null;
-  return (
-    <Editor
-      key={id ?? `${kind} ${like?.id}`}
-      known={known}
-      like={like}
-      what={what}
-      types={known ? [] : (types.data ?? [])}
-    />
-  );
+  if (type && types.error) return <Trouble page error={types.error} />;
+  return <Editor key={id ?? `${kind} ${like?.id}`} known={known} like={like} what={what} types={types.data ?? []} />;
 }
 
 /** Where to go from a known record: a new one like it, and the twin of an amplifier with tubes. */
@@ -65,8 +58,19 @@ function Ways({ known }: { known: EquipmentView }) {
 /** A record, known or of a type, that a new one begins like. */
 interface Like {
   id: string;
-  name: string;
   body: Equipment;
+  /** What is to be done with it. */
+  says: string;
+}
+
+function likeRecord(one: EquipmentView | undefined): Like | undefined {
+  return one && { id: one.id, body: one.body, says: `all as ${one.name}; name it, and change what differs` };
+}
+
+function likeType(one: AmplifierTypeView | undefined): Like | undefined {
+  return (
+    one && { id: one.code, body: one.body, says: `what is usual of a ${one.name}: your maker's sheet goes before it` }
+  );
 }
 
 /** What a copy begins with: all of the record but its name, and of an amplifier not its twin, which is of that one alone. */
@@ -142,13 +146,7 @@ function Editor({ known, like, what, types }: Props) {
       <header className="mb-3 flex items-baseline gap-3">
         <h1 className="text-22">{known?.name ?? `New ${what.name.toLowerCase()}`}</h1>
         <p className="text-soft">
-          {known
-            ? what.name.toLowerCase()
-            : like
-              ? types.some((type) => type.code === like.id)
-                ? `what is usual of a ${like.name}: your maker's sheet goes before it`
-                : `all as ${like.name}; name it, and change what differs`
-              : 'by its sheet and your own measuring'}
+          {known ? what.name.toLowerCase() : like ? like.says : 'by its sheet and your own measuring'}
         </p>
         {known && <Ways known={known} />}
       </header>

@@ -8,14 +8,13 @@ import { Chevron } from './Select';
 
 interface MenuProps {
   title: string;
+  /** Of the records that it lists. */
   count?: number;
-  /** Of what it holds: as wide as a list of records, or as its words. */
-  width?: 'records' | 'words';
   children: ReactNode;
 }
 
 /** What is to choose under one word. */
-export function Menu({ title, count, width = 'records', children }: MenuProps) {
+export function Menu({ title, count, children }: MenuProps) {
   return (
     <Primitive.Root modal={false}>
       <Primitive.Trigger asChild>
@@ -31,7 +30,7 @@ export function Menu({ title, count, width = 'records', children }: MenuProps) {
           sideOffset={4}
           className={cn(
             'sheet z-10 max-h-(--radix-dropdown-menu-content-available-height) overflow-y-auto border-soft py-2',
-            width === 'records' && 'w-67.5',
+            count !== undefined && 'w-67.5',
           )}
         >
           {children}

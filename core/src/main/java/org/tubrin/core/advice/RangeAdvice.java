@@ -12,6 +12,7 @@ final class RangeAdvice {
     /** A finer range is asked for only where the most that is expected lies well within it. */
     private static final double FINER_MARGIN = 1.3;
 
+    /** So little more than a range's end asks for the next wider one. */
     private static final double JUST_MORE = 1.001;
 
     /** Below this share of a scale a needle as good as rests. */

@@ -126,8 +126,7 @@ final class SignAdvice {
         boolean isOutput = stop.role() == ReadingRole.OUTPUT;
         double lowerW =
                 draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(stop.at() / found, isOutput ? 1 : 2) * MARGIN);
-        // Between its stop and its limit a grid needs heavier coupling, no less drive; nor where a twin chose the
-        // drive.
+        // Between its stop and its limit, or where a twin chose the drive, a grid needs heavier coupling alone.
         boolean isWithin = RecordTwin.tellsOfLoad(setup)
                 || setup.limitOf(stop.role()).filter(limit -> found < limit).isPresent();
         return Optional.of(setup.settings().finishMarks())
@@ -365,10 +364,10 @@ final class SignAdvice {
         if (lighter.isPresent()) {
             return lighter.get();
         }
-        boolean loadIsUntuned = !RecordTwin.tellsOfLoad(setup)
-                && !new Peaking(state).order().contains(Control.LOAD)
-                && state.keyDownsInStep() < 2;
-        return (poor || loadIsUntuned) && state.keyDownsInStep() < MOST_PEAKINGS
+        boolean loadIsUntuned =
+                !RecordTwin.tellsOfLoad(setup) && !new Peaking(state).order().contains(Control.LOAD);
+        // A LOAD that nobody tuned at this drive is tuned once.
+        return (poor && state.keyDownsInStep() < MOST_PEAKINGS) || (loadIsUntuned && state.keyDownsInStep() < 2)
                 ? rePeak(Reason.HEAT_OVER)
                 : driveForCurrent(sign, Reason.HEAT_OVER);
     }

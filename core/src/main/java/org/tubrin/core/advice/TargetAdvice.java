@@ -62,14 +62,11 @@ final class TargetAdvice {
         }
         double off = reading.get() / targetA - 1;
         if (dip) {
-            Optional<Advice> back = back();
-            if (back.isPresent()) {
-                return back;
-            }
             // Heavier coupling raises the dip; where the efficiency is low the output bears no more of it.
-            return Math.abs(off) <= NEAR || (off < 0 && isPoor(draft))
+            boolean isThere = Math.abs(off) <= NEAR || (off < 0 && isPoor(draft));
+            return back().or(() -> isThere
                     ? Optional.empty()
-                    : turn(off < 0 ? 1 : -1, off < 0 ? Reason.DIP_BELOW_TARGET : Reason.DIP_ABOVE_TARGET);
+                    : turn(off < 0 ? 1 : -1, off < 0 ? Reason.DIP_BELOW_TARGET : Reason.DIP_ABOVE_TARGET));
         }
         double limitA = setup.tubes().gridCurrentLimitA();
         if (reading.get() > limitA * setup.customs().gridMostShare()) {

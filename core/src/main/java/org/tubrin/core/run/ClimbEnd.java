@@ -79,8 +79,7 @@ public enum ClimbEnd {
     /** The last step was taken as such. */
     FINISHED;
 
-    private static final double WORTH_RAISING = 1.05;
-    /** What a limit leaves of drive is worth another key-down from this ratio on, short of the top: less is a third of a decibel. */
+    /** What a limit or the licence leaves of drive is worth another key-down from this ratio on, short of the top: less is a third of a decibel. */
     private static final double WORTH_A_STEP = 1.12;
 
     private static final double SAME = 1.02;
@@ -196,9 +195,8 @@ public enum ClimbEnd {
         if (isNearALimit(last)) {
             return Optional.of(LIMIT_NEAR);
         }
-        double leastW = last.driveW().value() * WORTH_RAISING;
         double worthW = Math.min(last.driveW().value() * WORTH_A_STEP, setup.topDriveW() / SAME);
-        if (withinLicenceW(setup, climb) < leastW) {
+        if (withinLicenceW(setup, climb) < worthW) {
             return Optional.of(LICENCE);
         }
         return nextDriveW(setup, climb, stopped) < worthW ? Optional.of(LIMIT_NEAR) : Optional.empty();

@@ -8,8 +8,8 @@ import org.tubrin.core.quantity.Quantity;
 /**
  * How far the drive may go by what the currents did from step to step, where no twin foresees them.
  *
- * <p>Method: each current as a power of the drive, {@code I ~ P^k}, through the last step and the last before it that lies well apart, a little steeper for what they leave
- * open; after one step by the steepest that is usual. Source: our own, tried in the campaign.
+ * <p>Method: each current as a power of the drive, {@code I ~ P^k}, through the last step and the last before it that lies well apart, a
+ * little steeper for what they leave open; after one step by the steepest that is usual. Source: our own, tried in the campaign.
  */
 final class DriveAhead {
     private static final double STEEPER = 0.1;

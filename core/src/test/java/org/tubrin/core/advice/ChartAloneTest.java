@@ -18,6 +18,15 @@ public class ChartAloneTest {
         return new Climber(Sample.setup()).isReady();
     }
 
+    private static Climber keyedAt(double driveW, String range) {
+        return climber()
+                .moves(Control.PLATE, 5.2)
+                .moves(Control.LOAD, 3)
+                .moves(Control.DRIVE, driveW)
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, range))
+                .keysFor(4);
+    }
+
     private static Climber follows(Climber climber) {
         Following.events(climber.advice(), climber.now).forEach(climber::does);
         return climber;
@@ -51,13 +60,7 @@ public class ChartAloneTest {
     /** A needle at its end says only "more than that": it is never taken for a reading. */
     @Test
     public void aNeedleAtTheEndAsksForTheWiderRange() {
-        Climber climber = climber()
-                .moves(Control.PLATE, 5.2)
-                .moves(Control.LOAD, 3)
-                .moves(Control.DRIVE, 8.8)
-                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "150 W"))
-                .keysFor(4)
-                .reads(153, 0.2130, 0.0169, 2685);
+        Climber climber = keyedAt(8.8, "150 W").reads(153, 0.2130, 0.0169, 2685);
         Advice wider = climber.advice();
         assertEquals(wider.reason(), Reason.NEEDLE_AT_END);
         assertEquals(((Move.SwitchRange) wider.move()).to(), "1.5 kW");
@@ -68,13 +71,7 @@ public class ChartAloneTest {
 
     @Test
     public void aNeedleThatHardlyLiftsAsksForTheFinerRangeBeforeAFaultIsLookedFor() {
-        Climber climber = climber()
-                .moves(Control.PLATE, 5.2)
-                .moves(Control.LOAD, 3)
-                .moves(Control.DRIVE, 4.4)
-                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
-                .keysFor(4)
-                .reads(0, 0.13, 0.0, 2720);
+        Climber climber = keyedAt(4.4, "1.5 kW").reads(0, 0.13, 0.0, 2720);
         assertEquals(climber.advice().reason(), Reason.NEEDLE_AT_REST);
         follows(climber).keysFor(4).reads(0, 0.119, 0.0, 2736);
         assertEquals(climber.advice().reason(), Reason.NOTHING_MOVES, "now it is one");

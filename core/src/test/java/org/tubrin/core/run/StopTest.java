@@ -166,4 +166,15 @@ public class StopTest {
         climber.waits(20).keysFor(3).reads(640, 0.41, 0.12, 2600).does(new RunEvent.StepRecorded());
         assertEquals(climber.state().stopped(), Optional.empty());
     }
+
+    /** 60 W brought 905 W: some 65 W would bring what the licence lets pass, a twelfth more drive, which is not worth a key-down. */
+    @Test
+    public void aLittleDriveBelowTheLicenceIsLeftAndTheLicenceIsNamed() {
+        Climber climber = atTheSecondStep(0.036)
+                .steps(35, 5.11, 3.5, 605.5, 0.4029, 0.0791, 2582)
+                .steps(60, 5.10, 4.2, 905, 0.5, 0.12, 2520);
+        double nextW = ClimbEnd.nextDriveW(Sample.setup(), climber.state().steps(), Optional.empty());
+        assertTrue(nextW > 1.05 * 60 && nextW < 1.12 * 60, nextW + " W");
+        assertEquals(climber.state().climbEnd(), Optional.of(ClimbEnd.LICENCE));
+    }
 }
