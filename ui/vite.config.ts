@@ -2,9 +2,10 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { words } from './vite.words';
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [react(), tailwindcss(), words()],
   build: { outDir: 'target/dist', emptyOutDir: true, sourcemap: false },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:8373', changeOrigin: false } } },
   test: {

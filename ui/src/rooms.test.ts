@@ -4,12 +4,13 @@ const TEXTS = import.meta.glob<string>('./**/*.{ts,tsx}', { query: '?raw', impor
 
 /** Each room of the page, and which others it may import. */
 const MAY_IMPORT: Record<string, string[]> = {
-  api: [],
-  quantity: [],
-  parts: ['api', 'quantity'],
-  plot: ['api', 'parts', 'quantity'],
-  features: ['api', 'parts', 'plot', 'quantity'],
-  app: ['api', 'parts', 'features', 'quantity'],
+  api: ['words'],
+  words: [],
+  quantity: ['words'],
+  parts: ['api', 'quantity', 'words'],
+  plot: ['api', 'parts', 'quantity', 'words'],
+  features: ['api', 'parts', 'plot', 'quantity', 'words'],
+  app: ['api', 'parts', 'features', 'quantity', 'words'],
 };
 
 const files = Object.keys(TEXTS)

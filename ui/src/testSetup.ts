@@ -1,7 +1,11 @@
 import '@testing-library/jest-dom/vitest';
+import english from 'virtual:words/en';
 import { act, cleanup, configure } from '@testing-library/react';
 import { afterEach } from 'vitest';
 import { forget } from './parts/ui/toasts';
+import { speak } from './words';
+
+speak('en', english);
 
 // A machine that is busy elsewhere fails no test.
 configure({ asyncUtilTimeout: 10_000 });

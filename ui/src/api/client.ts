@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { say } from '../words';
 import type { paths } from './schema';
 
 /** One thing that was refused, with the remedy. */
@@ -47,12 +48,7 @@ export async function ask<T>(call: Promise<Reply<T>>): Promise<T> {
   try {
     reply = await call;
   } catch {
-    throw new Refusal(
-      0,
-      'Tubrin does not answer',
-      'Try again in a few seconds; if it stays so, start it again with ./start. What was saved is not lost.',
-      [],
-    );
+    throw new Refusal(0, say('api.noAnswer'), say('api.startAgain'), []);
   }
   if (!reply.response.ok) {
     throw refusal(reply.response.status, reply.error);
@@ -64,8 +60,8 @@ function refusal(status: number, body: unknown): Refusal {
   const problem = (typeof body === 'object' && body !== null ? body : {}) as Partial<Refusal>;
   return new Refusal(
     status,
-    problem.title ?? 'Not accepted',
-    problem.detail ?? 'The server gave no reason. Try again.',
+    problem.title ?? say('api.notAccepted'),
+    problem.detail ?? say('api.noReason'),
     problem.problems ?? [],
     problem.reference,
   );

@@ -4,6 +4,7 @@ import { Navigate, Route, Routes, useLocation, useNavigate } from 'react-router'
 import { Refusal } from '../api';
 import { Trouble, useKeys } from '../parts';
 import { Skeleton, Toasts, Tooltips } from '../parts/ui';
+import { say } from '../words';
 import { PLACES } from './places';
 import { TopBar } from './TopBar';
 import { toggleTheme } from './theme';
@@ -60,7 +61,7 @@ export function App() {
   return (
     <Tooltips>
       <a href="#main" className="sr-only focus:not-sr-only">
-        To the content
+        {say('app.toTheContent')}
       </a>
       <TopBar onHelp={() => setHelpOpen(true)} onCommands={() => setCommandsOpen(true)} />
       <main id="main">
@@ -68,7 +69,7 @@ export function App() {
           resetKeys={[place]}
           fallbackRender={({ error, resetErrorBoundary }) => <Broken error={error} retry={resetErrorBoundary} />}
         >
-          <Suspense fallback={<Skeleton what="the view" />}>
+          <Suspense fallback={<Skeleton what={say('shared.theView')} />}>
             <Routes>
               <Route path="/" element={<Navigate to="/tune" replace />} />
               <Route path="/tune" element={<StartPage />} />
@@ -88,7 +89,7 @@ export function App() {
             </Routes>
           </Suspense>
         </ErrorBoundary>
-        <p className="hidden pt-2 text-12 print:block">± is half of the 95 % interval.</p>
+        <p className="hidden pt-2 text-12 print:block">{say('shared.isHalfOfThe95')}</p>
       </main>
       <Suspense fallback={null}>
         {helpOpen && <KeysHelp open onClose={() => setHelpOpen(false)} />}
@@ -110,14 +111,7 @@ function Broken({ error, retry }: { error: unknown; retry: () => void }) {
       <Trouble
         page
         retry={NOT_LOADED.test(words) ? () => location.reload() : retry}
-        error={
-          new Refusal(
-            0,
-            'This view broke',
-            `Try it again, or go to another place above. What was saved is not lost. (${words})`,
-            [],
-          )
-        }
+        error={new Refusal(0, say('app.thisViewBroke'), say('app.tryItAgainOrGo', { words }), [])}
       />
     </div>
   );
@@ -126,8 +120,8 @@ function Broken({ error, retry }: { error: unknown; retry: () => void }) {
 function Nowhere() {
   return (
     <div className="p-6">
-      <h1 className="text-22">Nothing is here</h1>
-      <p className="text-soft">Choose a place above.</p>
+      <h1 className="text-22">{say('app.nothingIsHere')}</h1>
+      <p className="text-soft">{say('app.chooseAPlaceAbove')}</p>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { Command } from 'cmdk';
 import { useNavigate } from 'react-router';
 import { cn, Dialog, fieldLook } from '../parts/ui';
+import { say } from '../words';
 import { PLACES } from './places';
 import { toggleTheme } from './theme';
 
@@ -20,21 +21,21 @@ export default function Commands({ open, onClose, onHelp }: Props) {
     act();
   };
   return (
-    <Dialog open={open} onClose={onClose} title="Commands" quiet className="w-105 p-3">
-      <Command label="Commands">
-        <Command.Input placeholder="What to do" className={cn(fieldLook(), 'mb-2 w-full')} />
+    <Dialog open={open} onClose={onClose} title={say('app.commands')} quiet className="w-105 p-3">
+      <Command label={say('app.commands')}>
+        <Command.Input placeholder={say('app.whatToDo')} className={cn(fieldLook(), 'mb-2 w-full')} />
         <Command.List>
-          <Command.Empty className="px-3 py-1.5 text-soft">No such command.</Command.Empty>
+          <Command.Empty className="px-3 py-1.5 text-soft">{say('app.noSuchCommand')}</Command.Empty>
           {PLACES.map((place) => (
             <Command.Item key={place.path} className={ITEM} onSelect={run(() => navigate(place.path))}>
-              Go to {place.name}
+              {say('app.goTo', { place: place.name })}
             </Command.Item>
           ))}
           <Command.Item className={ITEM} onSelect={run(toggleTheme)}>
-            Day or lamp
+            {say('app.dayOrLamp')}
           </Command.Item>
           <Command.Item className={ITEM} onSelect={run(onHelp)}>
-            Show the keys
+            {say('app.showTheKeys')}
           </Command.Item>
         </Command.List>
       </Command>

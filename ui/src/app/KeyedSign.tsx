@@ -3,6 +3,7 @@ import { Link, useMatch } from 'react-router';
 import { ask, client, type RunView } from '../api';
 import { Diamond, useKeyUp, useNow } from '../parts';
 import { Button } from '../parts/ui';
+import { say } from '../words';
 
 const LOOK_MS = 1000;
 
@@ -36,15 +37,15 @@ export function KeyedSign() {
   const seconds = Math.max(0, Math.floor(keyedForS + (now - key.dataUpdatedAt) / 1000));
   return (
     <span role="status" data-part="keyed" className="flex items-center gap-2 font-semibold text-watch">
-      <Diamond /> keyed {seconds} s
+      <Diamond /> {say('app.keyedS', { seconds: seconds })}
       {!own && (
         <Button kind="link" onClick={keyUp} className="min-h-7 text-watch">
-          Key up
+          {say('shared.keyUp')}
         </Button>
       )}
       {!own && (
         <Button kind="link" asChild>
-          <Link to="/tune">its run</Link>
+          <Link to="/tune">{say('app.itsRun')}</Link>
         </Button>
       )}
     </span>

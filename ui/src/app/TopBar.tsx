@@ -2,12 +2,17 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useMatch } from 'react-router';
 import { ask, client, type RunView } from '../api';
 import { Kbd } from '../parts';
-import { Button, Nav, NavItem, Switch } from '../parts/ui';
+import { Button, Menu, MenuChoices, Nav, NavItem, Switch } from '../parts/ui';
+import { choose, LANGUAGES, type Language, languageNow, say } from '../words';
 import { KeyedSign } from './KeyedSign';
 import { PLACES } from './places';
 import { toggleTheme, useTheme } from './theme';
 
-const SOURCES = { TYPED: 'Readings typed', INSTRUMENTS: 'Instruments', BENCH: 'Simulated bench' } as const;
+const SOURCES = {
+  TYPED: say('app.readingsTyped'),
+  INSTRUMENTS: say('app.instruments'),
+  BENCH: say('shared.simulatedBench'),
+} as const;
 
 export function TopBar({ onHelp, onCommands }: { onHelp: () => void; onCommands: () => void }) {
   const theme = useTheme();
@@ -23,7 +28,7 @@ export function TopBar({ onHelp, onCommands }: { onHelp: () => void; onCommands:
         </svg>
         <span className="head text-22">Tubrin</span>
       </Link>
-      <Nav label="Places" kind="bar" className="self-stretch">
+      <Nav label={say('app.places')} kind="bar" className="self-stretch">
         {PLACES.map((place) => (
           <NavItem key={place.path} kind="bar" to={place.path}>
             {place.name}
@@ -35,13 +40,31 @@ export function TopBar({ onHelp, onCommands }: { onHelp: () => void; onCommands:
         <span>{station.data?.station?.name}</span>
         {run.data && <span className="max-wide:hidden">{SOURCES[run.data.source]}</span>}
         <Button kind="bare" onClick={onCommands} className="min-h-7 gap-1 max-wide:hidden">
-          <Kbd>/</Kbd> commands
+          <Kbd>/</Kbd> {say('app.commands2')}
         </Button>
         <Button kind="bare" onClick={onHelp} className="min-h-7 gap-1">
-          <Kbd>?</Kbd> keys
+          <Kbd>?</Kbd> {say('app.keys2')}
         </Button>
-        <Switch label="Lamp" on={theme === 'lamp'} onSwitch={toggleTheme} />
+        <Languages />
+        <Switch label={say('app.lamp')} on={theme === 'lamp'} onSwitch={toggleTheme} />
       </div>
     </header>
+  );
+}
+
+const OPTIONS = Object.entries(LANGUAGES) as [Language, string][];
+
+function Languages() {
+  const now = languageNow();
+  const title = (
+    <>
+      <span className="sr-only">{say('app.language')} </span>
+      <span className="uppercase">{now}</span>
+    </>
+  );
+  return (
+    <Menu title={title}>
+      <MenuChoices options={OPTIONS} value={now} onPick={choose} />
+    </Menu>
   );
 }

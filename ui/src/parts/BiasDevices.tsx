@@ -1,4 +1,5 @@
 import type { BiasView } from '../api';
+import { say } from '../words';
 import { Diamond } from './marks';
 import { Cell, Heads, RowHead, Table } from './ui';
 
@@ -6,12 +7,12 @@ import { Cell, Heads, RowHead, Table } from './ui';
 export function BiasDevices({ devices }: { devices: BiasView['devices'] }) {
   if (devices.length === 0) return null;
   return (
-    <Table caption="Where each device came to" quiet tight className="text-13">
-      <Heads of={['', 'mA', 'gate, V', '']} end />
+    <Table caption={say('parts.whereEachDeviceCameTo')} quiet tight className="text-13">
+      <Heads of={['', 'mA', say('parts.gateV'), '']} end />
       <tbody>
         {devices.map((one) => (
           <tr key={one.device}>
-            <RowHead>device {one.device}</RowHead>
+            <RowHead>{say('shared.device', { device: one.device })}</RowHead>
             <Cell figure end>
               {one.current}
             </Cell>

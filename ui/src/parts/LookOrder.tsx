@@ -1,4 +1,5 @@
 import type { ScopeView } from '../api';
+import { say } from '../words';
 import { Diamond } from './marks';
 
 type Look = ScopeView['looks'][number];
@@ -12,7 +13,11 @@ function stands(look: Look): string {
 /** The looks in their order: the volts to expect before each, the volts that were read, and what was seen. */
 export function LookOrder({ scope }: { scope: ScopeView }) {
   return (
-    <ol aria-label="The looks" className="grid gap-2 phone:auto-cols-fr phone:grid-flow-col" data-part="looks">
+    <ol
+      aria-label={say('parts.theLooks')}
+      className="grid gap-2 phone:auto-cols-fr phone:grid-flow-col"
+      data-part="looks"
+    >
       {scope.looks.map((look) => (
         <li
           key={look.look}
@@ -25,10 +30,12 @@ export function LookOrder({ scope }: { scope: ScopeView }) {
             {(look.apart || look.clean === false) && <Diamond />}
           </p>
           <dl className="grid grid-cols-[auto_1fr] items-baseline gap-x-2 text-13">
-            <Row term="expect" figure={look.expected} />
-            <Row term="read" figure={look.read} />
-            {!look.tones && look.byMeter && <Row term="that is" figure={look.byVolts} />}
-            {look.byMeter && <Row term={look.tones ? 'average' : 'meter'} figure={look.byMeter} />}
+            <Row term={say('parts.expect')} figure={look.expected} />
+            <Row term={say('parts.read')} figure={look.read} />
+            {!look.tones && look.byMeter && <Row term={say('parts.thatIs')} figure={look.byVolts} />}
+            {look.byMeter && (
+              <Row term={look.tones ? say('shared.average') : say('parts.meter')} figure={look.byMeter} />
+            )}
           </dl>
           {look.found.map((sentence) => (
             <p key={sentence} className={`text-13 ${look.clean === false ? 'text-watch' : 'text-soft'}`}>

@@ -1,4 +1,5 @@
 import type { MatchView } from '../api';
+import { say } from '../words';
 import { Diamond } from './marks';
 
 type Node = MatchView['order'][number];
@@ -25,7 +26,11 @@ function Shown({ at, figure, unit }: { at: string; figure: string | undefined; u
 /** The order in which a matcher is tuned, as one line with both powers at each node. */
 export function MatchOrder({ match }: { match: MatchView }) {
   return (
-    <ol aria-label="The order" className="grid gap-3 phone:auto-cols-fr phone:grid-flow-col" data-part="match-order">
+    <ol
+      aria-label={say('parts.theOrder')}
+      className="grid gap-3 phone:auto-cols-fr phone:grid-flow-col"
+      data-part="match-order"
+    >
       {match.order.map((node, index) => (
         <li
           key={node.node}
@@ -38,9 +43,9 @@ export function MatchOrder({ match }: { match: MatchView }) {
             {node.stands === 'REFUSED' && <Diamond />}
           </p>
           <dl className="grid grid-cols-[auto_1fr] items-baseline gap-x-2" data-part="powers">
-            <Shown at="set" figure={node.set} unit="W" />
-            <Shown at="in" figure={node.input} unit="W" />
-            <Shown at="out" figure={node.output} unit="W" />
+            <Shown at={say('parts.set')} figure={node.set} unit="W" />
+            <Shown at={say('parts.in')} figure={node.input} unit="W" />
+            <Shown at={say('parts.out')} figure={node.output} unit="W" />
             <Shown at="SWR" figure={node.swr} />
           </dl>
           <p className={`text-13 ${node.stands === 'REFUSED' ? 'text-watch' : 'text-soft'}`}>{node.says}</p>

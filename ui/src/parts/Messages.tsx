@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Refusal } from '../api';
+import { say } from '../words';
 import { LimitBar } from './marks';
 import { Sheet } from './Sheet';
 import { Button, Skeleton } from './ui';
@@ -13,7 +14,7 @@ export function Trouble({ error, retry, page }: { error: unknown; retry?: () => 
     <div role="alert" className="sheet border-l-4 border-l-limit px-4 py-3">
       <Title className="head flex items-center gap-2 text-18">
         <LimitBar />
-        {refusal?.title ?? 'Something went wrong'}
+        {refusal?.title ?? say('parts.somethingWentWrong')}
       </Title>
       <p className="text-soft">{refusal?.detail ?? String(error)}</p>
       {refusal?.problems.map((problem) => (
@@ -22,10 +23,12 @@ export function Trouble({ error, retry, page }: { error: unknown; retry?: () => 
           {problem.message} <span className="text-soft">{problem.remedy}</span>
         </p>
       ))}
-      {refusal?.reference && <p className="mt-1 text-soft">Reference {refusal.reference}</p>}
+      {refusal?.reference && (
+        <p className="mt-1 text-soft">{say('parts.reference', { reference: refusal.reference })}</p>
+      )}
       {retry && (
         <Button className="mt-2" onClick={retry}>
-          Try again
+          {say('parts.tryAgain')}
         </Button>
       )}
     </div>

@@ -1,5 +1,6 @@
 import { Fragment, type ReactNode } from 'react';
 import type { LineNode } from '../api';
+import { say } from '../words';
 import { Chevron, Popover } from './ui';
 
 /** With more boxes than these the figures between them would run into each other on a phone. */
@@ -23,7 +24,7 @@ export function SignalLine({ nodes }: { nodes: Node[] }) {
   return (
     <div className="relative mx-5 h-18.5 text-center" data-part="signal-line">
       <div className="absolute top-6.25 h-0.5 w-full bg-ink" />
-      <ul aria-label="Signal path">
+      <ul aria-label={say('parts.signalPath')}>
         {nodes.map((node, index) => (
           <Fragment key={node.choice ?? node.title}>
             <li
@@ -32,7 +33,7 @@ export function SignalLine({ nodes }: { nodes: Node[] }) {
             >
               {node.opens ? (
                 <Popover
-                  label={`${node.choice}: ${node.title}. Change`}
+                  label={say('parts.change', { choice: node.choice, title: node.title })}
                   className="-mt-2 max-w-full cursor-pointer max-phone:px-0.5 rounded-3 border border-transparent px-2 pt-2 pb-0.5 hover:border-rule data-[state=open]:border-act data-[state=open]:bg-wash"
                   shown={<NodeShown node={node} />}
                 >
@@ -81,7 +82,7 @@ function NodeShown({ node }: { node: Node }) {
       </span>
       <span className={`block truncate text-13 leading-4.25 max-phone:hidden ${node.watch ? 'text-ink' : 'text-soft'}`}>
         {node.detail}
-        {node.watch && <span className="sr-only">, needs attention</span>}
+        {node.watch && <span className="sr-only">{say('parts.needsAttention')}</span>}
       </span>
     </>
   );

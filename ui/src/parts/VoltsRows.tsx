@@ -1,15 +1,25 @@
 import type { VoltsView } from '../api';
+import { say } from '../words';
 import { Diamond } from './marks';
 import { Cell, Heads, RowHead, ScrollArea, Table } from './ui';
 
 /** What each voltage brought, with what its heat makes of the sink at rest. */
 export function VoltsRows({ volts }: { volts: VoltsView }) {
   const several = volts.moduleCount > 1;
-  const heads = ['supply', ...(several ? ['modules'] : []), 'output', 'drawn', 'efficiency', 'heat', 'sink', 'at rest'];
+  const heads = [
+    say('parts.supply'),
+    ...(several ? [say('parts.modules')] : []),
+    say('shared.output'),
+    say('parts.drawn'),
+    say('shared.efficiency3'),
+    say('shared.heat'),
+    say('parts.sink'),
+    say('parts.atRest'),
+  ];
   return (
     <>
-      <ScrollArea label="What each supply voltage brought">
-        <Table caption="What each supply voltage brought" quiet tight className="text-13" part="volts-rows">
+      <ScrollArea label={say('parts.whatEachSupplyVoltageBrought')}>
+        <Table caption={say('parts.whatEachSupplyVoltageBrought')} quiet tight className="text-13" part="volts-rows">
           <Heads of={heads} end />
           <tbody>
             {volts.rows.map((row, index) => (

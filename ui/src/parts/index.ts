@@ -6,6 +6,7 @@ export { MatchOrder } from './MatchOrder';
 export { Answer, FirstThing, isRefused, Refused, Trouble } from './Messages';
 export { Diamond, LimitBar } from './marks';
 export { ResonanceFigures } from './ResonanceFigures';
+export { ROLE_NAMES } from './roles';
 export { Sheet } from './Sheet';
 export { SignalLine } from './SignalLine';
 export { useDraft } from './useDraft';

@@ -1,5 +1,7 @@
 import { scaleLog } from 'd3-scale';
 import type { Ref } from 'react';
+import { fixed } from '../quantity';
+import { say } from '../words';
 import { Grid } from './Grid';
 
 export interface BandStair {
@@ -60,7 +62,9 @@ export function BandStairs({ bands, heads, chosen, wantedW, ratedW, driveLimitW,
       height={STAIRS.height}
       viewBox={`0 0 ${width} ${STAIRS.height}`}
       role="img"
-      aria-label={`Output over drive on ${bands.map((band) => `${band.name}: ${describe(band)}`).join('; ')}`}
+      aria-label={say('plot.outputOverDriveOn', {
+        band: bands.map((band) => `${band.name}: ${describe(band)}`).join('; '),
+      })}
       className="block text-12"
       data-part="band-stairs"
     >
@@ -77,7 +81,7 @@ export function BandStairs({ bands, heads, chosen, wantedW, ratedW, driveLimitW,
         ) : null,
       )}
       <text x={4} y={14} className="fill-soft">
-        output, W
+        {say('shared.outputW2')}
       </text>
       <Grid at={ticks} y={y} from={STAIRS.left} to={width} />
       <line x1={STAIRS.left} x2={width} y1={y(wantedW)} y2={y(wantedW)} className="stroke-act" strokeWidth="2" />
@@ -142,7 +146,9 @@ function stairPath(
 }
 
 function describe(band: BandStair): string {
-  if (band.rows.length === 0) return 'never measured';
-  const rows = band.rows.map((row) => `${Math.round(row.outputW)} W at ${row.driveW.toFixed(1)} W`).join(', ');
+  if (band.rows.length === 0) return say('plot.neverMeasured');
+  const rows = band.rows
+    .map((row) => say('plot.wAtW', { outputW: Math.round(row.outputW), driveW: fixed(row.driveW, 1) }))
+    .join(', ');
   return [rows, ...band.trips.map((trip) => trip.says)].join(', ');
 }

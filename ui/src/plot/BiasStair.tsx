@@ -1,5 +1,7 @@
 import { scaleLinear, scalePoint } from 'd3-scale';
 import type { Ref } from 'react';
+import { fixed } from '../quantity';
+import { say } from '../words';
 import { Grid, signed } from './Grid';
 
 export interface BiasRung {
@@ -68,7 +70,7 @@ export function BiasStair({ unit, decimals, rungs, offPercent, tolerancePercent,
       data-part="bias-stair"
     >
       <text x={4} y={14} className="fill-soft">
-        on the meter, {unit}
+        {say('plot.onTheMeter', { unit })}
       </text>
       <Grid at={y.ticks(4).filter((tick) => tick > 0)} y={y} from={LEFT} to={width - RIGHT} />
       <line x1={LEFT} x2={width - RIGHT} y1={y(0)} y2={y(0)} className="stroke-soft" />
@@ -89,7 +91,7 @@ export function BiasStair({ unit, decimals, rungs, offPercent, tolerancePercent,
               className={inHand ? 'stroke-act' : 'stroke-soft'}
             />
             <text x={right} y={y(rung.aim) - band / 2 - 5} textAnchor="end" className="figure fill-soft">
-              aim {rung.aim.toFixed(decimals)}
+              {say('plot.aim', { aim: fixed(rung.aim, decimals) })}
             </text>
             <line x1={left} x2={left} y1={y(rung.base)} y2={y(rung.is ?? rung.base)} className="stroke-ink stroke-2" />
             <line
@@ -101,7 +103,7 @@ export function BiasStair({ unit, decimals, rungs, offPercent, tolerancePercent,
             />
             {rung.is !== undefined && (
               <text x={left + 6} y={y(rung.is) + 18} className="figure fill-ink font-semibold">
-                {rung.is.toFixed(decimals)}
+                {fixed(rung.is, decimals)}
               </text>
             )}
             {inHand && now?.value !== undefined && (
@@ -116,7 +118,7 @@ export function BiasStair({ unit, decimals, rungs, offPercent, tolerancePercent,
               textAnchor="middle"
               className={inHand ? 'fill-act font-semibold' : 'fill-soft'}
             >
-              device {rung.device}
+              {say('shared.device', { device: rung.device })}
             </text>
           </g>
         );
@@ -124,7 +126,7 @@ export function BiasStair({ unit, decimals, rungs, offPercent, tolerancePercent,
       {offs.length > 0 && (
         <>
           <text x={4} y={stripTop - 10} className="fill-soft">
-            each reading off its aim, % of a device
+            {say('plot.eachReadingOffItsAim')}
           </text>
           <rect
             x={LEFT}
@@ -161,9 +163,16 @@ export function BiasStair({ unit, decimals, rungs, offPercent, tolerancePercent,
 
 function describe(unit: string, decimals: number, rungs: BiasRung[]): string {
   return rungs
-    .map(
-      (rung) =>
-        `Device ${rung.device}: aim ${rung.aim.toFixed(decimals)} ${unit}${rung.is === undefined ? ', not turned yet' : `, reads ${rung.is.toFixed(decimals)} ${unit}`}`,
+    .map((rung) =>
+      say('plot.deviceAim', {
+        device: rung.device,
+        aim: fixed(rung.aim, decimals),
+        unit,
+        reads:
+          rung.is === undefined
+            ? say('plot.notTurnedYet')
+            : say('plot.reads', { reading: fixed(rung.is, decimals), unit }),
+      }),
     )
     .join('; ');
 }

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { Ref } from 'react';
+import { say } from '../words';
 import { Grid } from './Grid';
 
 interface Place {
@@ -42,12 +43,12 @@ export function ChainStair({ places, width, drawing }: Props) {
       height={HEIGHT}
       viewBox={`0 0 ${width} ${HEIGHT}`}
       role="img"
-      aria-label={places.map((one) => `${one.name} ${one.shown} dBm, ${one.watt}`).join('; ')}
+      aria-label={places.map((one) => say('plot.dBm', { name: one.name, level: one.shown, watt: one.watt })).join('; ')}
       className="block text-12"
       data-part="chain-stair"
     >
       <text x={4} y={14} className="fill-soft">
-        level, dBm
+        {say('plot.levelDBm')}
       </text>
       <Grid at={y.ticks(6)} y={y} from={LEFT} to={width} />
       <path
@@ -82,12 +83,14 @@ export function ChainStair({ places, width, drawing }: Props) {
           </text>
           {(one.heat || one.compression) && (
             <text x={x(index) + wide / 2} y={HEIGHT - 8} textAnchor="middle" className="fill-soft">
-              {one.heat ? `heat ${one.heat}` : `${one.compression} dB compressed`}
+              {one.heat
+                ? say('plot.heat', { heat: one.heat })
+                : say('plot.dBCompressed', { compression: one.compression })}
             </text>
           )}
           {one.change && (
             <text x={x(index) + wide / 2} y={HEIGHT - 24} textAnchor="middle" className="figure fill-soft">
-              {one.change} dB
+              {say('plot.dB', { change: one.change })}
             </text>
           )}
         </g>

@@ -1,5 +1,6 @@
 import { scaleLinear, scaleLog } from 'd3-scale';
 import type { Ref } from 'react';
+import { showNumber } from '../quantity';
 import { Grid } from './Grid';
 
 interface Line {
@@ -72,10 +73,10 @@ export function Course({
       aria-label={label}
       className="block h-auto w-full text-12"
     >
-      <Grid at={ticks} y={y} from={LEFT} to={width - RIGHT} shown={(tick) => Number(tick.toPrecision(4))} />
+      <Grid at={ticks} y={y} from={LEFT} to={width - RIGHT} shown={(tick) => showNumber(tick, 4)} />
       {x.ticks(8).map((tick) => (
         <text key={tick} x={x(tick)} y={height - 17} textAnchor="middle" className="figure fill-soft">
-          {Number(tick.toPrecision(4))}
+          {showNumber(tick, 4)}
         </text>
       ))}
       <text x={LEFT} y={12} className="fill-soft">

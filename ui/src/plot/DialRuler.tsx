@@ -1,3 +1,5 @@
+import { showNumber } from '../quantity';
+
 interface Props {
   least: number;
   most: number;
@@ -26,7 +28,7 @@ export function DialRuler({ least, most, markStep, position, adviseTo, twinAt }:
         <g key={mark}>
           <line x1={x(mark)} x2={x(mark)} y1="16" y2="26" className="stroke-soft" strokeWidth="1.5" />
           <text x={x(mark)} y="41" textAnchor="middle" className="figure fill-soft text-13">
-            {Number(mark.toPrecision(4))}
+            {showNumber(mark, 4)}
           </text>
         </g>
       ))}

@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { say } from '../words';
 
 interface Props {
   /** Drive amplitudes relative to the peak, rising. */
@@ -40,7 +41,12 @@ export function Envelope({ input, output, read }: Props) {
   const made = (amplitude: number) => outputAt(input, output, amplitude);
   const straight = (amplitude: number) => first * amplitude;
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label="Two-tone envelope" className="block w-full">
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={say('plot.twoToneEnvelope')}
+      className="block w-full"
+    >
       <path
         d={`M${edge(made, 1).join('L')}L${edge(made, -1).reverse().join('L')}Z`}
         className={read ? 'fill-hair stroke-ink' : 'fill-twinwash stroke-twin'}
@@ -70,7 +76,12 @@ export function Trapezoid({ input, output, read }: Props) {
   const side = (sign: 1 | -1) => input.map((one, i) => `${x(one).toFixed(1)} ${y(sign * (output[i] ?? 0)).toFixed(1)}`);
   const centre = `${x(0)} ${y(0)}`;
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label="Output against drive" className="block w-full">
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={say('plot.outputAgainstDrive')}
+      className="block w-full"
+    >
       <path
         d={`M${centre}L${side(1).join('L')}L${side(-1).reverse().join('L')}Z`}
         className={read ? 'fill-hair stroke-ink' : 'fill-twinwash stroke-twin'}

@@ -1,4 +1,6 @@
 import type { Flow } from '../api';
+import { fixed } from '../quantity';
+import { say } from '../words';
 
 interface Props {
   flows: Flow[];
@@ -29,7 +31,7 @@ export function Flows({ flows, width, height }: Props) {
       width={width}
       height={height}
       role="img"
-      aria-label={`Power in: ${said(into)}. Power out: ${said(out)}.`}
+      aria-label={say('plot.powerInPowerOut', { into: said(into), out: said(out) })}
       className="block h-auto max-w-full"
       data-part="flows"
     >
@@ -71,7 +73,7 @@ function Label({ flow, x, y, anchor }: { flow: Flow; x: number; y: number; ancho
     <text x={x} y={y + 5} textAnchor={anchor} className="fill-ink text-14">
       {flow.label}{' '}
       <tspan className="figure fill-twin italic">
-        {flow.watt < 9.95 ? flow.watt.toFixed(1) : flow.watt.toFixed(0)}
+        {flow.watt < 9.95 ? fixed(flow.watt, 1) : fixed(flow.watt, 0)}
         {'\u2009'}W
       </tspan>
     </text>
@@ -83,7 +85,7 @@ function sum(flows: Flow[]): number {
 }
 
 function said(flows: Flow[]): string {
-  return flows.map((flow) => `${flow.label} ${flow.watt.toFixed(1)} W`).join(', ');
+  return flows.map((flow) => `${flow.label} ${fixed(flow.watt, 1)} W`).join(', ');
 }
 
 /** Returns each flow with its place, one below the other with gaps, centred. */

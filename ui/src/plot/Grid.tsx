@@ -1,3 +1,5 @@
+import { showNumber } from '../quantity';
+
 interface Props {
   /** Values that have a line. */
   at: readonly number[];
@@ -13,8 +15,8 @@ interface Props {
 const GAP = 8;
 const BASELINE = 4;
 
-/** Returns a number with a true minus. */
-export const signed = (value: number) => (value < 0 ? `−${-value}` : `${value}`);
+/** Returns a number as it is, with a true minus. */
+export const signed = (value: number) => showNumber(value, 12);
 
 /** The horizontal lines of a drawing, with their values. */
 export function Grid({ at, y, from, to, shown = signed }: Props) {

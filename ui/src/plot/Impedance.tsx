@@ -1,4 +1,6 @@
 import { scaleLinear } from 'd3-scale';
+import { fixed, showNumber } from '../quantity';
+import { say } from '../words';
 
 interface Point {
   frequencyHz: number;
@@ -32,7 +34,10 @@ export function Impedance({ points }: { points: Point[] }) {
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`SWR over frequency, least ${best.swr.toFixed(2)} at ${(best.frequencyHz / 1e6).toFixed(3)} MHz`}
+      aria-label={say('plot.swrOverFrequencyLeastAt', {
+        swr: fixed(best.swr, 2),
+        mhz: fixed(best.frequencyHz / 1e6, 3),
+      })}
       className="figure block w-full max-w-180 text-12"
     >
       {y.ticks(4).map((tick) => (
@@ -48,7 +53,7 @@ export function Impedance({ points }: { points: Point[] }) {
       </text>
       {x.ticks(5).map((tick, index) => (
         <text key={tick} x={x(tick)} y={HEIGHT - 6} textAnchor="middle" className="fill-soft">
-          {Number((tick / 1e6).toFixed(3))}
+          {showNumber(tick / 1e6)}
           {index === 0 && ' MHz'}
         </text>
       ))}
@@ -64,16 +69,16 @@ export function Impedance({ points }: { points: Point[] }) {
       {end && (
         <>
           <text x={WIDTH - RIGHT + 5} y={z(end.ohm) + 4} className="fill-soft">
-            R {end.ohm.toFixed(0)}
+            R {fixed(end.ohm, 0)}
           </text>
           <text x={WIDTH - RIGHT + 5} y={z(end.reactanceOhm) + 4} className="fill-soft">
-            X {end.reactanceOhm.toFixed(0)}
+            X {fixed(end.reactanceOhm, 0)}
           </text>
         </>
       )}
       <circle cx={x(best.frequencyHz)} cy={y(best.swr)} r="4" className="fill-sheet stroke-ink" strokeWidth="2" />
       <text x={x(best.frequencyHz)} y={y(best.swr) - 9} textAnchor="middle" className="fill-ink">
-        SWR {best.swr.toFixed(2)}
+        {say('plot.swr', { swr: fixed(best.swr, 2) })}
       </text>
     </svg>
   );

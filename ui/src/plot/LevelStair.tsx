@@ -1,5 +1,6 @@
 import { scaleLinear, scaleSqrt } from 'd3-scale';
 import type { Ref } from 'react';
+import { say } from '../words';
 import { Grid } from './Grid';
 
 export interface LevelPoint {
@@ -91,7 +92,7 @@ export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, w
         />
       )}
       <text x={4} y={14} className="fill-soft">
-        output, W, as its root
+        {say('plot.outputWAsItsRoot')}
       </text>
       <Grid at={watts} y={y} from={LEFT} to={width - RIGHT} />
       <line
@@ -103,11 +104,11 @@ export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, w
         className="stroke-ink"
       />
       <text x={LEFT + 4} y={y(setPowerW) - 5} className="fill-ink">
-        set power {setPowerW} W
+        {say('plot.setPowerW', { setPowerW })}
       </text>
       {window && (
         <text x={(x(window.low) + x(window.high)) / 2} y={14} textAnchor="middle" className="fill-ink font-semibold">
-          set it here
+          {say('plot.setItHere')}
         </text>
       )}
       {knee && (
@@ -153,14 +154,14 @@ export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, w
             className="stroke-watch stroke-3"
           />
           <text x={width - RIGHT} y={TOP + OUTPUT_PX - 11} textAnchor="end" className="fill-ink">
-            signal wider
+            {say('plot.signalWider')}
           </text>
         </g>
       )}
       {gaugeEnd !== undefined && (
         <>
           <text x={4} y={gaugeTop - 12} className="fill-soft">
-            gauge of the exciter, 0 to {gaugeEnd}
+            {say('plot.gaugeOfTheExciter0', { gaugeEnd })}
           </text>
           <Grid at={[0, gaugeEnd / 2, gaugeEnd]} y={g} from={LEFT} to={width - RIGHT} />
           {gauge && (
@@ -173,7 +174,7 @@ export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, w
                 className="fill-wash"
               />
               <text x={width - RIGHT} y={gaugeTop - 12} textAnchor="end" className="fill-ink">
-                right: {gauge.right}
+                {say('plot.right', { right: gauge.right })}
               </text>
             </>
           )}
@@ -188,7 +189,7 @@ export function LevelStair({ points, setPowerW, gaugeEnd, knee, window, gauge, w
                   r={4}
                   className="fill-sheet stroke-ink"
                 >
-                  <title>on the way down</title>
+                  <title>{say('plot.onTheWayDown')}</title>
                 </circle>
               ),
           )}
@@ -226,7 +227,7 @@ function KneeWords({
       textAnchor={fits ? 'start' : 'end'}
       className="fill-ink font-semibold"
     >
-      knee {knee.shown}
+      {say('plot.knee', { knee: knee.shown })}
     </text>
   );
 }
@@ -242,7 +243,9 @@ function apart(watts: number[], y: (watt: number) => number, taken: number): num
 
 function describe(up: LevelPoint[], knee: Props['knee'], window: Props['window']): string {
   const read = up.map((point) => `${Math.round(point.level * 100)} %: ${point.outputW} W`).join(', ');
-  const bent = knee ? `; knee ${knee.shown}` : '';
-  const set = window ? `; set between ${Math.round(window.low * 100)} and ${Math.round(window.high * 100)} %` : '';
-  return `Output over level ${read}${bent}${set}`;
+  const bent = knee ? say('plot.knee2', { knee: knee.shown }) : '';
+  const set = window
+    ? say('plot.setBetweenAnd', { low: Math.round(window.low * 100), high: Math.round(window.high * 100) })
+    : '';
+  return say('plot.outputOverLevel', { read, bent, set });
 }

@@ -1,4 +1,5 @@
 import { Menu, MenuFile } from '../parts/ui';
+import { say } from '../words';
 import { saveCsv, savePng, saveSvg } from './saveChart';
 
 interface Props {
@@ -17,10 +18,14 @@ export function SaveDrawing({ name, csv, drawing }: Props) {
   };
   return (
     <span className="noprint">
-      <Menu title="Save as">
-        {csv && <MenuFile from={typeof csv === 'string' ? csv : () => saveCsv(csv(), name)}>CSV, the figures</MenuFile>}
-        <MenuFile from={withIt((svg) => saveSvg(svg, name))}>SVG, the drawing</MenuFile>
-        <MenuFile from={withIt((svg) => void savePng(svg, name))}>PNG, the picture</MenuFile>
+      <Menu title={say('plot.saveAs')}>
+        {csv && (
+          <MenuFile from={typeof csv === 'string' ? csv : () => saveCsv(csv(), name)}>
+            {say('plot.csvTheFigures')}
+          </MenuFile>
+        )}
+        <MenuFile from={withIt((svg) => saveSvg(svg, name))}>{say('plot.svgTheDrawing')}</MenuFile>
+        <MenuFile from={withIt((svg) => void savePng(svg, name))}>{say('plot.pngThePicture')}</MenuFile>
       </Menu>
     </span>
   );

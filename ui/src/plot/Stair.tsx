@@ -1,4 +1,5 @@
 import { scaleLog } from 'd3-scale';
+import { say } from '../words';
 
 export interface StairColumn {
   key: string;
@@ -50,7 +51,7 @@ export function Stair({ columns, width, height, left, limit, limitLabel }: Props
     <svg width={width} height={height} role="img" aria-label={describe(columns)} className="block" data-part="stair">
       {inHand >= 0 && <rect x={x(inHand)} y={0} width={columnWidth} height={height} className="fill-wash" />}
       <text x={16} y={14} className="fill-soft text-12">
-        output, W
+        {say('shared.outputW2')}
       </text>
       {ticks.map((tick) => (
         <g key={tick}>
@@ -77,7 +78,7 @@ export function Stair({ columns, width, height, left, limit, limitLabel }: Props
             strokeDasharray="2 4"
           />
           <text x={end[0] - 10} y={clear(end[1] - 4, y(limit))} textAnchor="end" className="fill-soft text-12">
-            doubling
+            {say('plot.doubling')}
           </text>
         </>
       )}
@@ -112,7 +113,7 @@ function StairStep(props: { column: StairColumn; x: number; width: number; y: (v
           strokeDasharray="3 3"
         />
         <text x={middle} y={bottom + 16} textAnchor="middle" className="fill-act text-12">
-          expect {Math.round(column.expect.least)} to {Math.round(column.expect.most)}
+          {say('plot.expectTo', { least: Math.round(column.expect.least), most: Math.round(column.expect.most) })}
         </text>
       </g>
     );
@@ -145,5 +146,5 @@ function outline(columns: StairColumn[], x: (index: number) => number, y: (value
 
 function describe(columns: StairColumn[]): string {
   const read = columns.filter((column) => column.label !== undefined).map((column) => column.label);
-  return read.length === 0 ? 'No output read yet' : `Output at each step in watts: ${read.join(', ')}`;
+  return read.length === 0 ? say('plot.noOutputReadYet') : say('plot.outputAtEachStepIn', { read: read.join(', ') });
 }

@@ -1,4 +1,6 @@
 import { scaleLog } from 'd3-scale';
+import { watts } from '../quantity';
+import { say } from '../words';
 
 export interface RungAhead {
   driveW: number;
@@ -39,7 +41,7 @@ export function StairAhead({ rungs, width, height, limit, limitLabel }: Props) {
     <svg width={width} height={height} role="img" aria-label={describe(rungs, told)} data-part="stair-ahead">
       {told && (
         <text x={8} y={13} className="fill-soft text-12">
-          output, W
+          {say('shared.outputW2')}
         </text>
       )}
       {ticks.map((tick) => (
@@ -78,12 +80,12 @@ export function StairAhead({ rungs, width, height, limit, limitLabel }: Props) {
             </text>
           )}
           <text x={LEFT + (i + 0.5) * column} y={height - 8} textAnchor="middle" className="figure fill-ink text-13">
-            {rung.driveW} W
+            {watts(rung.driveW)} W
           </text>
         </g>
       ))}
       <text x={8} y={height - 8} className="fill-soft text-12">
-        drive
+        {say('shared.drive2')}
       </text>
     </svg>
   );
@@ -91,6 +93,10 @@ export function StairAhead({ rungs, width, height, limit, limitLabel }: Props) {
 
 function describe(rungs: RungAhead[], told: boolean): string {
   return told
-    ? `The climb to come: ${rungs.map((one) => `${Math.round(one.outputW ?? 0)} W at ${one.driveW} W of drive`).join(', ')}`
-    : `The climb to come, in drives of ${rungs.map((one) => one.driveW).join(', ')} W; what they bring is not known`;
+    ? say('plot.theClimbToCome', {
+        drive: rungs
+          .map((one) => say('plot.wAtWOfDrive', { outputW: Math.round(one.outputW ?? 0), driveW: one.driveW }))
+          .join(', '),
+      })
+    : say('plot.theClimbToComeIn', { driveW: rungs.map((one) => one.driveW).join(', ') });
 }

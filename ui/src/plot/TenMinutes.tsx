@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { type Ref, useState } from 'react';
 import { UprightSlider } from '../parts/ui';
+import { say } from '../words';
 import { apart } from './apart';
 import { Grid } from './Grid';
 
@@ -46,8 +47,8 @@ export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onR
   const y = scaleLinear([0, most], [HEIGHT - BOTTOM, TOP]);
   const order = [...bands].sort((a, b) => Number(a.transmits) - Number(b.transmits));
   const marks = [
-    { key: 'peak', ampere: peakA, label: `peak ${peak}`, look: 'fill-ink head' },
-    { key: 'average', ampere: averageA, label: `average ${average}`, look: 'fill-ink head' },
+    { key: 'peak', ampere: peakA, label: say('plot.peak', { peak }), look: 'fill-ink head' },
+    { key: 'average', ampere: averageA, label: say('plot.average', { average }), look: 'fill-ink head' },
     ...ratings.map((one) => ({ ...one, look: 'fill-limit' })),
   ];
   const places = apart(
@@ -72,7 +73,11 @@ export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onR
         height={HEIGHT}
         viewBox={`0 0 ${width} ${HEIGHT}`}
         role="img"
-        aria-label={`Current over ten minutes: peak ${peak}, average ${average}. ${ratings.map((one) => one.label).join('. ')}`}
+        aria-label={say('plot.currentOverTenMinutesPeak', {
+          peak,
+          average,
+          label: ratings.map((one) => one.label).join('. '),
+        })}
         className="block text-12"
         data-part="ten-minutes"
       >
@@ -133,7 +138,7 @@ export function TenMinutes({ bands, peakA, peak, averageA, average, ratings, onR
         thumbs={ratings.map((one) => ({
           key: one.key,
           value: one.ampere,
-          label: `Rating: ${one.label}`,
+          label: say('plot.rating', { label: one.label }),
           says: `${one.ampere} A, ${one.label}`,
         }))}
         least={0}

@@ -1,6 +1,8 @@
 import { scaleLinear } from 'd3-scale';
 import type { Ref } from 'react';
 import type { ScopeView } from '../api';
+import { showNumber } from '../quantity';
+import { say } from '../words';
 import { Grid } from './Grid';
 
 type Shows = NonNullable<ScopeView['shows']>;
@@ -27,7 +29,7 @@ export function TraceShown({ shows, width, drawing }: { shows: Shows; width: num
       ref={drawing}
       viewBox={`0 0 ${width} ${HEIGHT + 24}`}
       role="img"
-      aria-label={`Trace: ${name}`}
+      aria-label={say('plot.trace', { name })}
       className="block w-full text-12"
     >
       <Grid at={y.ticks(TICKS)} y={y} from={LEFT} to={timeEnd} />
@@ -37,7 +39,7 @@ export function TraceShown({ shows, width, drawing }: { shows: Shows; width: num
         strokeWidth="1.5"
       />
       <text x={LEFT} y={HEIGHT + 16} className="fill-soft">
-        V, {(trace.spanS * MILLI).toPrecision(2)} ms across
+        {say('plot.vMsAcross', { span: showNumber(trace.spanS * MILLI, 2) })}
       </text>
       {hasDrive && <OverDrive trace={trace} straightV={straightV} y={y} from={timeEnd + GAP} to={width - PAD} />}
     </svg>
@@ -81,7 +83,7 @@ function OverDrive({ trace, straightV, y, from, to }: Side) {
         </g>
       ))}
       <text x={from} y={HEIGHT + 16} className="fill-soft">
-        V over drive
+        {say('plot.vOverDrive')}
       </text>
     </g>
   );

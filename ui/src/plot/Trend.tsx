@@ -1,4 +1,6 @@
 import { scaleLinear, scaleUtc } from 'd3-scale';
+import { showNumber } from '../quantity';
+import { say } from '../words';
 
 interface Series {
   label: string;
@@ -29,14 +31,18 @@ export function Trend({ series }: { series: Series }) {
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`${series.label} over ${series.runs} runs. ${series.changes.map((one) => one.says).join(' ')}`}
+      aria-label={say('plot.overRuns', {
+        label: series.label,
+        runs: series.runs,
+        says: series.changes.map((one) => one.says).join(' '),
+      })}
       className="figure mt-1 block w-full text-12"
     >
       {y.ticks(4).map((tick) => (
         <g key={tick}>
           <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(tick)} y2={y(tick)} className="stroke-hair" />
           <text x={LEFT - 6} y={y(tick) + 4} textAnchor="end" className="fill-soft">
-            {Number(tick.toPrecision(4))}
+            {showNumber(tick, 4)}
             {series.unit === '%' ? ' %' : ''}
           </text>
         </g>

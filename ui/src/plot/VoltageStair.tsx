@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { Ref } from 'react';
+import { showNumber } from '../quantity';
 import { Grid } from './Grid';
 
 interface Tread {
@@ -51,7 +52,7 @@ export function VoltageStair({ treads, beside = [], leastV, leastLabel, width, d
       className="block h-auto w-full text-12"
       data-part="voltage-stair"
     >
-      <Grid at={y.ticks(5)} y={y} from={LEFT} to={width} shown={(volts) => Number(volts.toFixed(3))} />
+      <Grid at={y.ticks(5)} y={y} from={LEFT} to={width} shown={(volts) => showNumber(volts)} />
       <line x1={LEFT} x2={width} y1={y(leastV)} y2={y(leastV)} className="stroke-limit" strokeWidth="2" />
       <text x={LEFT + 8} y={y(leastV) + (under ? -6 : 15)} className="fill-limit">
         {leastLabel}

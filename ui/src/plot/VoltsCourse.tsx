@@ -1,5 +1,6 @@
 import type { Ref } from 'react';
 import type { VoltsView } from '../api';
+import { say } from '../words';
 import { Course } from './Course';
 
 interface Props {
@@ -18,7 +19,7 @@ export function VoltsCourse({ volts, width, drawing }: Props) {
     return {
       key: `${law.modules}`,
       look: 'thin' as const,
-      label: volts.moduleCount > 1 ? `${law.modules} ${law.modules === 1 ? 'module' : 'modules'}` : '',
+      label: volts.moduleCount > 1 ? say('plot.modules', { count: law.modules }) : '',
       points: Array.from({ length: POINTS + 1 }, (_, i) => {
         const at = volts.leastV + (i / POINTS) * (mostV - volts.leastV);
         return { x: at, y: law.wattPerSquareVolt * at * at };
@@ -28,12 +29,14 @@ export function VoltsCourse({ volts, width, drawing }: Props) {
   return (
     <Course
       drawing={drawing}
-      label={`Output over supply volts: ${volts.rows.map((row) => `${row.voltsShown} ${row.output}`).join(', ')}`}
+      label={say('plot.outputOverSupplyVolts', {
+        output: volts.rows.map((row) => `${row.voltsShown} ${row.output}`).join(', '),
+      })}
       lines={lines}
       dots={volts.rows.map((row) => ({ x: row.volts, y: row.watt, plusMinus: (row.high - row.low) / 2 }))}
-      limit={{ y: volts.mostW, label: `${volts.mostW} W at most` }}
-      xUnit="V of the supply"
-      yUnit="output, W"
+      limit={{ y: volts.mostW, label: say('plot.wAtMost', { mostW: volts.mostW }) }}
+      xUnit={say('plot.vOfTheSupply')}
+      yUnit={say('shared.outputW2')}
       width={width}
     />
   );

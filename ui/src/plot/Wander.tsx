@@ -1,7 +1,8 @@
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import type { Ref } from 'react';
 import type { ResonanceView } from '../api';
-import { localTime } from '../quantity';
+import { fixed, localTime } from '../quantity';
+import { say } from '../words';
 import { Grid, signed } from './Grid';
 
 interface Props {
@@ -51,7 +52,7 @@ export function Wander({ watch, width, drawing }: Props) {
     >
       <Weathers watch={watch} x={x} from={from} to={to} bottom={lowest + OFF_PX} />
       <text x={4} y={TOP - 8} className="fill-soft">
-        resonance and motor, in short steps
+        {say('plot.resonanceAndMotorInShort')}
       </text>
       <Grid at={y.ticks(5)} y={y} from={LEFT} to={width - RIGHT} />
       <path d={motor} className="fill-none stroke-ink stroke-2" />
@@ -62,7 +63,7 @@ export function Wander({ watch, width, drawing }: Props) {
         </g>
       ))}
       <text x={4} y={lowest - 10} className="fill-soft">
-        as read, {watch.unit}
+        {say('plot.asRead', { unit: watch.unit })}
       </text>
       <Grid at={[...new Set([0, ...alarms])]} y={o} from={LEFT} to={width - RIGHT} shown={signed} />
       {alarms.map((alarm) => (
@@ -133,6 +134,14 @@ function Weathers({
 
 function describe(watch: ResonanceView): string {
   const last = watch.found.at(-1);
-  const where = last ? `Resonance last at ${last.steps.toFixed(1)} short steps of the motor` : 'Resonance not told yet';
-  return `${where}, the motor at ${watch.motor}; ${watch.off ?? 'nothing'} ${watch.unit} as read last. ${watch.says.join(' ')}`;
+  const where = last
+    ? say('plot.resonanceLastAtShortSteps', { steps: fixed(last.steps, 1) })
+    : say('plot.resonanceNotToldYet');
+  return say('plot.theMotorAtAsRead', {
+    where,
+    motor: watch.motor,
+    nothing: watch.off ?? say('shared.nothing'),
+    unit: watch.unit,
+    says: watch.says.join(' '),
+  });
 }

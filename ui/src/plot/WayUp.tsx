@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { Ref } from 'react';
+import { say } from '../words';
 import { Grid } from './Grid';
 
 interface Level {
@@ -53,19 +54,20 @@ export function WayUp({ wantedDbm, wanted, planned, taken, width, drawing }: Pro
       height={HEIGHT}
       viewBox={`0 0 ${width} ${HEIGHT}`}
       role="img"
-      aria-label={`Wanted ${wanted}; ${
-        taken.map((one) => `${one.attenuationDb} dB: ${one.watt}`).join('; ') || 'nothing read yet'
-      }`}
+      aria-label={say('plot.wanted', {
+        wanted,
+        yet: taken.map((one) => `${one.attenuationDb} dB: ${one.watt}`).join('; ') || say('plot.nothingReadYet'),
+      })}
       className="block text-12"
       data-part="way-up"
     >
       <text x={4} y={14} className="fill-soft">
-        output, dBm
+        {say('plot.outputDBm')}
       </text>
       <Grid at={y.ticks(6)} y={y} from={LEFT} to={width - RIGHT} />
       <line x1={LEFT} x2={width - RIGHT} y1={y(wantedDbm)} y2={y(wantedDbm)} className="stroke-act" strokeWidth="1.5" />
       <text x={LEFT + 6} y={y(wantedDbm) - 6} className="fill-act">
-        wanted {wanted}
+        {say('plot.wanted2', { wanted })}
       </text>
       <path d={stair(planned)} fill="none" className="stroke-twin" strokeWidth="1.5" strokeDasharray="2 3" />
       <path d={stair(taken)} fill="none" className="stroke-ink" strokeWidth="3" />
@@ -101,7 +103,7 @@ export function WayUp({ wantedDbm, wanted, planned, taken, width, drawing }: Pro
         ) : null,
       )}
       <text x={width - RIGHT} y={HEIGHT - 6} textAnchor="end" className="fill-soft">
-        attenuator, dB
+        {say('shared.attenuatorDB')}
       </text>
     </svg>
   );

@@ -1,1 +1,1 @@
-export { ago, localTime, parseNumber, seconds, showNumber, utc, watts } from './format';
+export { ago, fixed, localTime, parseNumber, seconds, showNumber, utc, watts } from './format';

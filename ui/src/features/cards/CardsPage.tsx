@@ -5,25 +5,26 @@ import { ask, type CardView, client } from '../../api';
 import { Answer, FileButton, FirstThing, Trouble } from '../../parts';
 import { Button, Cell, Head, Label, NONCE, RowHead, Select, Table } from '../../parts/ui';
 import { utc } from '../../quantity';
+import { say } from '../../words';
 import { DialsAhead } from './DialsAhead';
 
 const PAPERS = { a4: 'A4', letter: 'letter' } as const;
 const PAPER_NAMES = [
   ['a4', 'A4'],
-  ['letter', 'Letter'],
+  ['letter', say('cards.letter')],
 ] as const;
 
 export function CardsPage() {
   const cards = useQuery({ queryKey: ['cards'], queryFn: () => ask(client.GET('/api/cards')) });
   useEffect(() => {
-    document.title = 'Cards · Tubrin';
+    document.title = say('cards.cardsTubrin');
   }, []);
   return (
-    <Answer query={cards} what="the cards">
+    <Answer query={cards} what={say('cards.theCards')}>
       {(rows) =>
         rows.length === 0 ? (
-          <FirstThing title="No card yet" to={['/tune', 'Start a climb']}>
-            A finished climb writes its dials here, so that next time takes seconds.
+          <FirstThing title={say('cards.noCardYet')} to={['/tune', say('shared.startAClimb')]}>
+            {say('cards.aFinishedClimbWritesIts')}
             <Bring />
           </FirstThing>
         ) : (
@@ -41,7 +42,7 @@ function CardsOf({ rows }: { rows: CardView[] }) {
     <div className="m-5 grid grid-cols-one gap-3.5 print:m-0 print:block">
       <style nonce={NONCE}>{`@page { size: ${PAPERS[paper]} landscape; margin: 10mm; }`}</style>
       <div className="noprint flex flex-wrap items-center gap-x-4 gap-y-2">
-        <h1 className="text-22">Tune cards</h1>
+        <h1 className="text-22">{say('cards.tuneCards')}</h1>
         <span className="ml-auto flex flex-wrap items-center gap-3">
           <Bring />
           <Button kind="link" asChild>
@@ -50,7 +51,7 @@ function CardsOf({ rows }: { rows: CardView[] }) {
             </a>
           </Button>
           <span className="flex items-center gap-2">
-            <Label htmlFor="paper">Paper</Label>
+            <Label htmlFor="paper">{say('cards.paper')}</Label>
             <Select
               id="paper"
               value={paper}
@@ -58,7 +59,7 @@ function CardsOf({ rows }: { rows: CardView[] }) {
               options={PAPER_NAMES}
             />
           </span>
-          <Button onClick={() => window.print()}>Print</Button>
+          <Button onClick={() => window.print()}>{say('shared.print')}</Button>
         </span>
       </div>
       {amplifiers.map((amplifier) => (
@@ -78,37 +79,45 @@ function Bring() {
   });
   return (
     <span className="flex flex-wrap items-center gap-2">
-      <FileButton label="Bring rows in, CSV" accept=".csv,text/csv" onFile={bring.mutate} />
+      <FileButton label={say('cards.bringRowsInCSV')} accept=".csv,text/csv" onFile={bring.mutate} />
       {bring.data && (
-        <span role="status">
-          {bring.data.kept} of {bring.data.rows} rows were new.
-        </span>
+        <span role="status">{say('cards.ofRowsWereNew', { kept: bring.data.kept, rows: bring.data.rows })}</span>
       )}
       {bring.error && <Trouble error={bring.error} />}
     </span>
   );
 }
 
-const EFFICIENCY = 'Eff., %';
-const HEADS = ['PLATE', 'LOAD', 'Drive, W', 'Output, W', 'Plate, mA', 'Grid, mA', EFFICIENCY, 'Into', 'Verified'];
+const EFFICIENCY = say('cards.eff');
+const HEADS = [
+  'PLATE',
+  'LOAD',
+  say('cards.driveW'),
+  say('shared.outputW'),
+  say('cards.plateMA'),
+  say('cards.gridMA'),
+  EFFICIENCY,
+  say('shared.into'),
+  say('cards.verified'),
+];
 
 function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
   const switched = rows.some((row) => row.switchPosition);
   return (
     <section
-      aria-label={`Tune card of ${amplifier}`}
+      aria-label={say('cards.tuneCardOf', { amplifier })}
       className="sheet card px-5 py-4"
       data-part="card"
       data-rows={rows.length > 9 ? 'many' : rows.length > 6 ? 'some' : 'few'}
     >
       <header className="mb-3 flex flex-wrap items-baseline gap-x-4">
         <h2 className="text-27">{amplifier}</h2>
-        <p className="text-soft">tune card, steady carrier</p>
+        <p className="text-soft">{say('cards.tuneCardSteadyCarrier')}</p>
       </header>
-      <Table caption={`Dials and readings of ${amplifier}`} quiet wide={`Rows of ${amplifier}`}>
+      <Table caption={say('cards.dialsAndReadingsOf', { amplifier })} quiet wide={say('cards.rowsOf', { amplifier })}>
         <thead>
           <tr>
-            {['Band', 'MHz', ...(switched ? ['Switch'] : []), ...HEADS].map((head) => (
+            {[say('shared.band'), 'MHz', ...(switched ? [say('cards.switch')] : []), ...HEADS].map((head) => (
               <Head key={head} className={head === EFFICIENCY ? 'noprint' : ''}>
                 {head}
               </Head>
@@ -121,9 +130,7 @@ function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
           ))}
         </tbody>
       </Table>
-      <p className="mt-3 text-13 text-soft">
-        Drive in voice must not exceed the drive tuned for. The maker's manual wins over this card.
-      </p>
+      <p className="mt-3 text-13 text-soft">{say('cards.driveInVoiceMustNot')}</p>
     </section>
   );
 }
@@ -163,7 +170,9 @@ function Row({ row, switched }: { row: CardView; switched: boolean }) {
           <span>{utc(row.verifiedAt).slice(0, 10)}</span>
         )}
         {row.times > 1 && <span className="text-13 text-soft"> {row.times}×</span>}
-        {row.closed && <span className="block text-13 text-watch">Closed. {row.closed} Climb anew.</span>}
+        {row.closed && (
+          <span className="block text-13 text-watch">{say('cards.closedClimbAnew', { closed: row.closed })}</span>
+        )}
         {row.drift && <span className="noprint block text-13 text-soft">{row.drift}</span>}
       </Cell>
     </tr>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { ask, type Choices, client, type DialsView } from '../../api';
 import { isRefused, Refused, Sheet } from '../../parts';
 import { Button, Pick, TextField } from '../../parts/ui';
+import { say } from '../../words';
 
 /** Where the dials will go at a place that was not tuned for, and how far one may move in frequency from there. */
 export function DialsAhead() {
@@ -41,7 +42,7 @@ function Asking({ choices }: { choices: Choices }) {
   });
   if (!amplifier || !termination || !limits) return null;
   return (
-    <Sheet title="Dials for another frequency or antenna" part="dials-ahead" className="noprint">
+    <Sheet title={say('cards.dialsForAnotherFrequencyOr')} part="dials-ahead" className="noprint">
       <form
         className="flex flex-wrap items-end gap-3"
         onSubmit={(event) => {
@@ -49,23 +50,23 @@ function Asking({ choices }: { choices: Choices }) {
           find.mutate();
         }}
       >
-        <Pick label="Amplifier" value={amplifierId} onPick={setAmplifierId} options={named(amplifiers)} />
+        <Pick label={say('shared.amplifier')} value={amplifierId} onPick={setAmplifierId} options={named(amplifiers)} />
         {amplifier.switchPositions.length > 0 && (
           <Pick
-            label="Its switch"
+            label={say('shared.itsSwitch')}
             value={position || (amplifier.switchPositions[0] ?? '')}
             onPick={setPosition}
             options={amplifier.switchPositions.map((one) => [one, one] as const)}
           />
         )}
         <Pick
-          label="Band"
+          label={say('shared.band')}
           value={limits.band}
           onPick={(one) => setBand(one as typeof band)}
           options={bands.map((one) => [one.band, one.name] as const)}
         />
         <TextField
-          label={`MHz, ${limits.lowestHz / 1e6} to ${limits.highestHz / 1e6}`}
+          label={say('cards.mhzTo', { lowest: limits.lowestHz / 1e6, highest: limits.highestHz / 1e6 })}
           number
           className="w-27.5"
           maxLength={12}
@@ -73,9 +74,9 @@ function Asking({ choices }: { choices: Choices }) {
           value={frequency}
           onChange={setFrequency}
         />
-        <Pick label="Into" value={termination.id} onPick={setTerminationId} options={named(fitting)} />
+        <Pick label={say('shared.into')} value={termination.id} onPick={setTerminationId} options={named(fitting)} />
         <Button kind="main" type="submit" disabled={frequency.trim() === '' || find.isPending}>
-          Find the dials
+          {say('cards.findTheDials')}
         </Button>
       </form>
       <Refused error={find.error} />

@@ -3,6 +3,8 @@ import { type AlcView, ask, client } from '../../api';
 import { Answer, Diamond, Sheet } from '../../parts';
 import { Cell, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
 import { LevelStair, Sized } from '../../plot';
+import { showNumber } from '../../quantity';
+import { say } from '../../words';
 import { AlcStart } from './AlcStart';
 import { KeptPage, Shown } from './KeptPage';
 import { KeptRun } from './KeptRun';
@@ -12,7 +14,7 @@ import { useKept } from './useKept';
 export function AlcPage() {
   const { view, pick } = useKept('alc', 'ALC', (query) => ask(client.GET('/api/drive/alc', { params: { query } })));
   return (
-    <Answer query={view} what="the levels">
+    <Answer query={view} what={say('drive.theLevels')}>
       {(data) => (
         <KeptPage
           shown={
@@ -41,8 +43,11 @@ function Picture({ view }: { view: AlcView }) {
   const levels = view.shown;
   return (
     <Shown
-      title="How far the level may go"
-      run={row && `${row.exciter}, ${row.mode}, ${row.band}${row.firmware && `, firmware ${row.firmware}`}`}
+      title={say('drive.howFarTheLevelMay')}
+      run={
+        row &&
+        `${row.exciter}, ${row.mode}, ${row.band}${row.firmware && say('drive.firmware', { firmware: row.firmware })}`
+      }
       fileName={`alc-${row?.exciter ?? ''}`}
       drawing={drawing}
     >
@@ -76,10 +81,7 @@ function Picture({ view }: { view: AlcView }) {
           </ul>
         </>
       ) : (
-        <p className="text-soft">
-          No level was tried yet. A level control that acts clips data and widens speech. A run finds where it begins:
-          about 35 short key-downs into a dummy load, amplifier in bypass.
-        </p>
+        <p className="text-soft">{say('drive.noLevelWasTriedYet')}</p>
       )}
     </Shown>
   );
@@ -88,33 +90,33 @@ function Picture({ view }: { view: AlcView }) {
 /** Every level as it was read, one table a set power and tone. */
 function AsRead({ view }: { view: AlcView }) {
   return (
-    <Sheet title="What was read, into the dummy load, amplifier in bypass">
+    <Sheet title={say('drive.whatWasReadIntoThe')}>
       {view.shown?.series.map((series) => (
         <ScrollArea key={series.label} label={series.label} className="mb-2">
           <Table caption={series.label} tight className="text-13">
             <tbody>
               <tr>
-                <RowHead>Level, %</RowHead>
+                <RowHead>{say('drive.level')}</RowHead>
                 {series.points.map((point, index) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: a level may stand there twice
                   <Cell key={index} figure>
-                    {Math.round(point.level * 1000) / 10}
+                    {showNumber(Math.round(point.level * 1000) / 10)}
                     {point.down && ' ↓'}
                   </Cell>
                 ))}
               </tr>
               <tr>
-                <RowHead>Output, W</RowHead>
+                <RowHead>{say('shared.outputW')}</RowHead>
                 {series.points.map((point, index) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: a level may stand there twice
                   <Cell key={index} figure>
-                    {point.outputW}
+                    {showNumber(point.outputW)}
                   </Cell>
                 ))}
               </tr>
               {series.points.some((point) => point.gauge !== undefined) && (
                 <tr>
-                  <RowHead>Gauge</RowHead>
+                  <RowHead>{say('drive.gauge')}</RowHead>
                   {series.points.map((point, index) => (
                     // biome-ignore lint/suspicious/noArrayIndexKey: a level may stand there twice
                     <Cell key={index} figure>
@@ -125,7 +127,7 @@ function AsRead({ view }: { view: AlcView }) {
               )}
               {series.points.some((point) => point.widthHz !== undefined) && (
                 <tr>
-                  <RowHead>Width, Hz</RowHead>
+                  <RowHead>{say('drive.widthHz')}</RowHead>
                   {series.points.map((point, index) => (
                     // biome-ignore lint/suspicious/noArrayIndexKey: a level may stand there twice
                     <Cell key={index} figure>
@@ -145,10 +147,10 @@ function AsRead({ view }: { view: AlcView }) {
 function Profiles({ view, onPick }: { view: AlcView; onPick: (run: string) => void }) {
   const gauge = view.shown?.gauge;
   return (
-    <Sheet title={gauge?.title ?? 'Levels that were tried'}>
+    <Sheet title={gauge?.title ?? say('drive.levelsThatWereTried')}>
       {gauge && <p className="mb-2 text-soft">{gauge.says}</p>}
-      <Table caption="Levels that were tried" quiet tight className="text-13">
-        <Heads of={['exciter', 'firmware', 'level', 'gauge right']} />
+      <Table caption={say('drive.levelsThatWereTried')} quiet tight className="text-13">
+        <Heads of={[say('drive.exciter'), say('drive.firmware2'), say('drive.level2'), say('drive.gaugeRight')]} />
         <tbody>
           {view.rows.map((row) => (
             <KeptRun
@@ -163,11 +165,11 @@ function Profiles({ view, onPick }: { view: AlcView; onPick: (run: string) => vo
               {row.shut ? (
                 <Cell>
                   <span className="inline-flex items-baseline gap-1 text-watch">
-                    <Diamond /> shut
+                    <Diamond /> {say('drive.shut')}
                   </span>
                 </Cell>
               ) : (
-                <Cell figure>{row.window ?? 'no knee'}</Cell>
+                <Cell figure>{row.window ?? say('drive.noKnee')}</Cell>
               )}
               <Cell>{row.right ?? '–'}</Cell>
             </KeptRun>

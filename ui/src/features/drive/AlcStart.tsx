@@ -2,6 +2,8 @@ import { Link } from 'react-router';
 import type { Choices, StartRequest } from '../../api';
 import { isRefused, Sheet } from '../../parts';
 import { Fold, Pick, TextField } from '../../parts/ui';
+import { fixed } from '../../quantity';
+import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { loads, named, reads, there, useStart, useTyped } from './useStart';
@@ -33,22 +35,29 @@ interface Known {
 }
 
 /** What is tried where nothing else was chosen: three tones over the passband of speech and data. */
-const USUAL = { program: 'Computer', device: '', systemVolume: '', low: '500', middle: '1500', high: '2500' };
+const USUAL = {
+  program: say('drive.computer'),
+  device: '',
+  systemVolume: '',
+  low: '500',
+  middle: '1500',
+  high: '2500',
+};
 
 /** What the fields are called on the form. */
 const NAMES: Record<string, string> = {
-  'sound.setPower': 'Set power',
-  'sound.otherPower': 'A second one',
-  'sound.systemVolume': 'System volume',
-  'sound.low': 'Low tone',
-  'sound.middle': 'Middle tone',
-  'sound.high': 'High tone',
-  middleHz: 'Middle tone',
-  highHz: 'High tone',
-  program: 'Slider of',
-  device: 'By (interface, cable)',
-  frequency: 'Frequency',
-  bench: 'Simulated bench',
+  'sound.setPower': say('shared.setPower'),
+  'sound.otherPower': say('drive.aSecondOne'),
+  'sound.systemVolume': say('drive.systemVolume'),
+  'sound.low': say('drive.lowTone'),
+  'sound.middle': say('drive.middleTone'),
+  'sound.high': say('drive.highTone'),
+  middleHz: say('drive.middleTone'),
+  highHz: say('drive.highTone'),
+  program: say('drive.sliderOf'),
+  device: say('drive.byInterfaceCable'),
+  frequency: say('drive.frequency'),
+  bench: say('shared.simulatedBench'),
 };
 
 /** Begins a run by levels. */
@@ -65,7 +74,7 @@ function entryOf(choices: Choices, outputMeters: string[], typed: Partial<Entry>
   const own = gauges.find((meter) => meter.name.startsWith(exciter))?.id ?? '';
   const band = typed.band ?? 'MHZ_7';
   const limits = choices.bands.find((one) => one.band === band);
-  const middle = limits ? ((limits.lowestHz + limits.highestHz) / 2e6).toFixed(2) : '';
+  const middle = limits ? fixed((limits.lowestHz + limits.highestHz) / 2e6, 2) : '';
   return {
     ...USUAL,
     setPower: '',
@@ -106,12 +115,12 @@ function Start({ choices, suggested, outputMeters }: Known & { choices: Choices 
   );
   if (!exciter || !choices.amplifiers[0] || !entry.meterId || !entry.terminationId) {
     return (
-      <Sheet title="Next move" accent>
-        <p className="head text-22 leading-head">Describe the station first</p>
+      <Sheet title={say('shared.nextMove')} accent>
+        <p className="head text-22 leading-head">{say('shared.describeTheStationFirst')}</p>
         <p className="mt-2 text-soft">
-          It needs an exciter, the amplifier that is bypassed, a dummy load and a wattmeter outside the exciter.{' '}
+          {say('drive.itNeedsAnExciterThe')}{' '}
           <Link className="text-act underline" to="/station">
-            Go to Station
+            {say('shared.goToStation')}
           </Link>
         </p>
       </Sheet>
@@ -119,21 +128,22 @@ function Start({ choices, suggested, outputMeters }: Known & { choices: Choices 
   }
   const ready = entry.device.trim() !== '' && entry.setPower.trim() !== '' && entry.otherPower.trim() !== '';
   return (
-    <Sheet title="Next move" accent part="alc-start">
+    <Sheet title={say('shared.nextMove')} accent part="alc-start">
       <form
         onSubmit={(event) => {
           event.preventDefault();
           if (!start.isPending) start.mutate();
         }}
       >
-        <p className="head text-22 leading-head">Try the level of {exciter.name}</p>
+        <p className="head text-22 leading-head">{say('drive.tryTheLevelOf', { exciter: exciter.name })}</p>
         <p className="mt-1 text-soft">
-          {exciter.name === suggested && 'Its firmware is another than when its level was tried. '}
-          Into the dummy load, amplifier in bypass: about 35 short key-downs.
+          {say('drive.intoTheDummyLoadAmplifier', {
+            tried: exciter.name === suggested && say('drive.itsFirmwareIsAnotherThan'),
+          })}
         </p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
           <Pick
-            label="Exciter"
+            label={say('shared.exciter')}
             value={entry.exciterId}
             options={named(choices.exciters)}
             onPick={(exciterId) =>
@@ -141,49 +151,49 @@ function Start({ choices, suggested, outputMeters }: Known & { choices: Choices 
             }
           />
           <Pick
-            label="Mode"
+            label={say('shared.mode')}
             value={entry.carrier}
             options={[
-              ['DATA', 'data'],
-              ['SSB', 'speech'],
+              ['DATA', say('drive.data')],
+              ['SSB', say('shared.speech')],
             ]}
             onPick={(carrier) => change({ carrier: carrier as Entry['carrier'] })}
           />
-          {text('setPower', 'Set power', 'W')}
-          {text('otherPower', 'A second one', 'W')}
-          {text('program', 'Slider of')}
-          {text('device', 'By (interface, cable)')}
+          {text('setPower', say('shared.setPower'), 'W')}
+          {text('otherPower', say('drive.aSecondOne'), 'W')}
+          {text('program', say('drive.sliderOf'))}
+          {text('device', say('drive.byInterfaceCable'))}
         </div>
-        <Fold title="Meters, band, load and tones" className="mt-2">
+        <Fold title={say('drive.metersBandLoadAndTones')} className="mt-2">
           <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-2">
-            {text('systemVolume', 'System volume', '%')}
+            {text('systemVolume', say('drive.systemVolume'), '%')}
             <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
             <Pick
-              label="Output by"
+              label={say('drive.outputBy')}
               value={entry.meterId}
               options={named(reads(choices, 'OUTPUT'))}
               onPick={(meterId) => change({ meterId })}
             />
             <Pick
-              label="Gauge"
+              label={say('drive.gauge')}
               value={entry.gaugeId}
-              options={[['', 'not read'], ...named(reads(choices, 'ALC_GAUGE'))]}
+              options={[['', say('shared.notRead')], ...named(reads(choices, 'ALC_GAUGE'))]}
               onPick={(gaugeId) => change({ gaugeId })}
             />
             <Pick
-              label="Signal width"
+              label={say('drive.signalWidth')}
               value={entry.widthId}
-              options={[['', 'not read'], ...named(reads(choices, 'SIGNAL_WIDTH'))]}
+              options={[['', say('shared.notRead')], ...named(reads(choices, 'SIGNAL_WIDTH'))]}
               onPick={(widthId) => change({ widthId })}
             />
             <Pick
-              label="Band"
+              label={say('shared.band')}
               value={entry.band}
               options={choices.bands.map((one) => [one.band, one.name] as const)}
               onPick={(band) => change({ band: band as Entry['band'], frequency: '' })}
             />
             <TextField
-              label="Frequency, MHz"
+              label={say('drive.frequencyMHz')}
               number
               value={entry.frequency}
               className="w-full"
@@ -191,28 +201,28 @@ function Start({ choices, suggested, outputMeters }: Known & { choices: Choices 
               onChange={(frequency) => change({ frequency })}
             />
             <Pick
-              label="Bypassed"
+              label={say('drive.bypassed')}
               value={entry.amplifierId}
               options={named(choices.amplifiers)}
               onPick={(amplifierId) => change({ amplifierId })}
             />
             <Pick
-              label="Dummy load"
+              label={say('shared.dummyLoad')}
               value={entry.terminationId}
               options={named(loads(choices))}
               onPick={(terminationId) => change({ terminationId })}
             />
           </div>
           <div className="mt-2 grid grid-cols-3 gap-x-3">
-            {text('low', 'Low tone', 'Hz')}
-            {text('middle', 'Middle', 'Hz')}
-            {text('high', 'High', 'Hz')}
+            {text('low', say('drive.lowTone'), 'Hz')}
+            {text('middle', say('drive.middle'), 'Hz')}
+            {text('high', say('drive.high'), 'Hz')}
           </div>
         </Fold>
         <StartFoot
-          label="Start with the level"
+          label={say('drive.startWithTheLevel')}
           start={start}
-          missing={ready ? undefined : 'Powers and interface are still missing.'}
+          missing={ready ? undefined : say('drive.powersAndInterfaceAreStill')}
           names={NAMES}
         />
       </form>

@@ -3,19 +3,20 @@ import type { BandView, DriveView } from '../../api';
 import { LimitBar, Sheet } from '../../parts';
 import { Button, Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { utc } from '../../quantity';
+import { say } from '../../words';
 import { tableAt } from './kinds';
 
 const HEADS = [
-  'Set',
-  'At the input, W',
-  'Output, W',
-  'Gain, dB',
-  'Input SWR',
-  'Supply',
-  'Efficiency, %',
-  'Heat, W',
-  'Heat sink',
-  'To the trip',
+  say('shared.set'),
+  say('drive.atTheInputW'),
+  say('shared.outputW'),
+  say('drive.gainDB'),
+  say('drive.inputSWR'),
+  say('shared.supply'),
+  say('shared.efficiency'),
+  say('drive.heatW'),
+  say('drive.heatSink'),
+  say('drive.toTheTrip'),
 ] as const;
 
 interface Props {
@@ -29,18 +30,18 @@ export function BandRows({ band, amplifierId, kind }: Props) {
   const start = (
     <Button asChild>
       <Link to={tableAt(amplifierId, kind, band.band)}>
-        {band.rows.length > 0 ? 'Measure it anew' : 'Start its table'}
+        {band.rows.length > 0 ? say('drive.measureItAnew') : say('drive.startItsTable')}
       </Link>
     </Button>
   );
   return (
     <Sheet
-      title={`${band.name}, key-down by key-down`}
+      title={say('drive.keyDownByKeyDown', { band: band.name })}
       aside={
         <span className="noprint flex items-baseline gap-3 text-13">
           {band.runId && band.at && (
             <Link className="text-act underline" to={`/log/${band.runId}`}>
-              run of {utc(band.at)}
+              {say('drive.runOf', { band: utc(band.at) })}
             </Link>
           )}
           {start}
@@ -48,7 +49,7 @@ export function BandRows({ band, amplifierId, kind }: Props) {
       }
     >
       {band.rows.length > 0 ? (
-        <Table caption={`Rows of ${band.name}`} quiet wide={`Rows of ${band.name}`}>
+        <Table caption={say('drive.rowsOf', { band: band.name })} quiet wide={say('drive.rowsOf', { band: band.name })}>
           <Heads of={HEADS} />
           <tbody>
             {band.rows.map((row) => (
@@ -68,7 +69,7 @@ export function BandRows({ band, amplifierId, kind }: Props) {
           </tbody>
         </Table>
       ) : (
-        <p className="text-soft">Never measured.</p>
+        <p className="text-soft">{say('drive.neverMeasured')}</p>
       )}
       {band.trips.map((trip) => (
         <p key={trip.driveW} className="mt-1 flex items-baseline gap-2">
@@ -77,8 +78,8 @@ export function BandRows({ band, amplifierId, kind }: Props) {
         </p>
       ))}
       <p className="mt-1 text-13 text-soft">
-        {band.compression && <>1 dB of compression at {band.compression}. </>}
-        {band.sink && <>Heat sink {band.sink}. </>}
+        {band.compression && <>{say('drive.1DBOfCompressionAt', { compression: band.compression })} </>}
+        {band.sink && <>{say('drive.heatSink2', { sink: band.sink })} </>}
         {band.continuous && <>{band.continuous}. </>}
         {band.held && <>{band.held}.</>}
       </p>

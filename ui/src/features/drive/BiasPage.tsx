@@ -4,6 +4,7 @@ import { Answer, BiasDevices, Sheet } from '../../parts';
 import { Cell, Heads, Table } from '../../parts/ui';
 import { BiasStair, Sized } from '../../plot';
 import { utc } from '../../quantity';
+import { say } from '../../words';
 import { BiasStart } from './BiasStart';
 import { KeptPage, Shown } from './KeptPage';
 import { KeptRun } from './KeptRun';
@@ -11,9 +12,11 @@ import { useKept } from './useKept';
 
 /** Idle currents as they were set, and a new climb to set them. */
 export function BiasPage() {
-  const { view, pick } = useKept('bias', 'Bias', (query) => ask(client.GET('/api/drive/bias', { params: { query } })));
+  const { view, pick } = useKept('bias', say('drive.bias'), (query) =>
+    ask(client.GET('/api/drive/bias', { params: { query } })),
+  );
   return (
-    <Answer query={view} what="the idle currents">
+    <Answer query={view} what={say('drive.theIdleCurrents')}>
       {(data) => (
         <KeptPage shown={<Picture view={data} />}>
           <BiasStart suggested={data.rows[0]?.amplifier} />
@@ -30,13 +33,15 @@ function Picture({ view }: { view: BiasPageView }) {
   const bias = view.shown;
   return (
     <Shown
-      title="Idle current, device by device"
+      title={say('drive.idleCurrentDeviceByDevice')}
       run={
-        row && (
-          <>
-            {row.amplifier}, {utc(row.at).slice(0, 10)}: {row.devices} × {row.idle} mA
-          </>
-        )
+        row &&
+        say('drive.mA', {
+          amplifier: row.amplifier,
+          row: utc(row.at).slice(0, 10),
+          devices: row.devices,
+          idle: row.idle,
+        })
       }
       fileName={`bias-${row?.amplifier ?? ''}`}
       drawing={drawing}
@@ -52,10 +57,7 @@ function Picture({ view }: { view: BiasPageView }) {
           </ul>
         </>
       ) : (
-        <p className="text-soft">
-          No idle current was set yet. Each transistor is brought up in small steps, keyed without drive, and left alone
-          after each: one whose current rises by itself is turned down before it comes to harm. Then all are set hot.
-        </p>
+        <p className="text-soft">{say('drive.noIdleCurrentWasSet')}</p>
       )}
     </Shown>
   );
@@ -63,9 +65,9 @@ function Picture({ view }: { view: BiasPageView }) {
 
 function Climbs({ view, onPick }: { view: BiasPageView; onPick: (run: string) => void }) {
   return (
-    <Sheet title="Idle currents that were set">
-      <Table caption="Idle currents that were set" quiet tight className="text-13">
-        <Heads of={['amplifier', 'wanted, mA', 'came to']} />
+    <Sheet title={say('shared.idleCurrentsThatWereSet')}>
+      <Table caption={say('shared.idleCurrentsThatWereSet')} quiet tight className="text-13">
+        <Heads of={[say('drive.amplifier'), say('drive.wantedMA'), say('drive.cameTo')]} />
         <tbody>
           {view.rows.map((row) => (
             <KeptRun key={row.runId} row={row} shownRunId={view.shownRunId} label={row.amplifier} onPick={onPick}>

@@ -2,6 +2,8 @@ import { Link } from 'react-router';
 import type { Choices, StartRequest } from '../../api';
 import { isRefused, Sheet } from '../../parts';
 import { Check, Fold, Pick, TextField } from '../../parts/ui';
+import { fixed } from '../../quantity';
+import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { loads, named, reads, there, transistors, useStart, useTyped } from './useStart';
@@ -38,14 +40,14 @@ const USUAL = {
 
 /** What the fields are called on the form. */
 const NAMES: Record<string, string> = {
-  'bias.devices': 'Devices',
-  'bias.idle': 'Idle current of each',
-  'bias.nominal': 'Printed on it',
-  'bias.measured': 'Measured',
-  'bias.bound': 'Measured within',
-  'bias.potTurns': 'Turns of a pot',
-  because: 'Figure from',
-  bench: 'Simulated bench',
+  'bias.devices': say('drive.devices'),
+  'bias.idle': say('drive.idleCurrentOfEach'),
+  'bias.nominal': say('drive.printedOnIt'),
+  'bias.measured': say('shared.measured'),
+  'bias.bound': say('drive.measuredWithin'),
+  'bias.potTurns': say('drive.turnsOfAPot'),
+  because: say('drive.figureFrom'),
+  bench: say('shared.simulatedBench'),
 };
 
 /** Begins a bias climb; of the amplifier that was set last where nothing else is chosen. */
@@ -90,13 +92,12 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
   const meterId = isSensed ? entry.senseId : entry.feedId;
   if (!amplifier || !entry.exciterId || !entry.terminationId || (!entry.senseId && !entry.feedId)) {
     return (
-      <Sheet title="Next move" accent>
-        <p className="head text-22 leading-head">Describe the station first</p>
+      <Sheet title={say('shared.nextMove')} accent>
+        <p className="head text-22 leading-head">{say('shared.describeTheStationFirst')}</p>
         <p className="mt-2 text-soft">
-          It needs an amplifier with transistors, an exciter that keys it, a dummy load, and a meter that reads the drop
-          over a sense resistor or the current of one device.{' '}
+          {say('drive.itNeedsAnAmplifierWith')}{' '}
           <Link className="text-act underline" to="/station">
-            Go to Station
+            {say('shared.goToStation')}
           </Link>
         </p>
       </Sheet>
@@ -105,62 +106,62 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
   const given = [entry.idle, entry.because, ...(isSensed ? [entry.nominal ?? '', entry.measured ?? ''] : [])];
   const ready = meterId !== '' && given.every((one) => one.trim() !== '');
   return (
-    <Sheet title="Next move" accent part="bias-start">
+    <Sheet title={say('shared.nextMove')} accent part="bias-start">
       <form
         onSubmit={(event) => {
           event.preventDefault();
           if (!start.isPending) start.mutate();
         }}
       >
-        <p className="head text-22 leading-head">Set the idle current of {amplifier.name}</p>
-        <p className="mt-1 text-soft">Keyed without drive, load on, supply limited. All pots at their minimum first.</p>
+        <p className="head text-22 leading-head">{say('drive.setTheIdleCurrentOf', { amplifier: amplifier.name })}</p>
+        <p className="mt-1 text-soft">{say('drive.keyedWithoutDriveLoadOn')}</p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
           <Pick
-            label="Amplifier"
+            label={say('shared.amplifier')}
             value={entry.amplifierId}
             options={named(transistors(choices))}
             onPick={(amplifierId) => change({ amplifierId })}
           />
-          {text('devices', 'Devices', '', true)}
-          {text('idle', 'Idle current of each', 'mA')}
-          {text('because', 'Figure from')}
+          {text('devices', say('drive.devices'), '', true)}
+          {text('idle', say('drive.idleCurrentOfEach'), 'mA')}
+          {text('because', say('drive.figureFrom'))}
           <Pick
-            label="Read by"
+            label={say('drive.readBy')}
             value={entry.by}
             options={[
-              ['RESISTOR', 'a common resistor'],
-              ['AMMETER', 'an ammeter each'],
+              ['RESISTOR', say('drive.aCommonResistor')],
+              ['AMMETER', say('drive.anAmmeterEach')],
             ]}
             onPick={(by) => change({ by: by as Entry['by'] })}
           />
           <Pick
-            label="Meter"
+            label={say('shared.meter')}
             value={meterId}
             options={named(reads(choices, isSensed ? 'SENSE_VOLTAGE' : 'DEVICE_CURRENT'))}
             onPick={(id) => change(isSensed ? { senseId: id } : { feedId: id })}
           />
-          {isSensed && text('nominal', 'Printed on it', 'Ω')}
-          {isSensed && text('measured', 'Measured', 'Ω')}
+          {isSensed && text('nominal', say('drive.printedOnIt'), 'Ω')}
+          {isSensed && text('measured', say('shared.measured'), 'Ω')}
         </div>
-        <Fold title="Pots, gate, load, readings" className="mt-2">
+        <Fold title={say('drive.potsGateLoadReadings')} className="mt-2">
           <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-2">
-            {text('potTurns', 'Turns of a pot', '', true)}
-            {isSensed && text('bound', 'Measured within', '%')}
+            {text('potTurns', say('drive.turnsOfAPot'), '', true)}
+            {isSensed && text('bound', say('drive.measuredWithin'), '%')}
             <Pick
-              label="Gate by"
+              label={say('drive.gateBy')}
               value={entry.gateId}
-              options={[['', 'not read'], ...named(reads(choices, 'GATE_VOLTAGE'))]}
+              options={[['', say('shared.notRead')], ...named(reads(choices, 'GATE_VOLTAGE'))]}
               onPick={(gateId) => change({ gateId })}
             />
             <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
             <Pick
-              label="Keyed by"
+              label={say('drive.keyedBy')}
               value={entry.exciterId}
               options={named(choices.exciters)}
               onPick={(exciterId) => change({ exciterId })}
             />
             <Pick
-              label="Dummy load"
+              label={say('shared.dummyLoad')}
               value={entry.terminationId}
               options={named(loads(choices))}
               onPick={(terminationId) => change({ terminationId })}
@@ -168,17 +169,19 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
           </div>
           <div className="mt-2">
             <Check checked={entry.newBoard} onCheck={(newBoard) => change({ newBoard })}>
-              A new board: the devices are not in yet
+              {say('drive.aNewBoardTheDevices')}
             </Check>
           </div>
         </Fold>
         <StartFoot
-          label="Start with the pots"
+          label={say('drive.startWithThePots')}
           start={start}
           missing={
             ready
               ? undefined
-              : `${isSensed ? 'Current, its source and the resistor' : 'Current and its source'} are still missing.`
+              : say('drive.areStillMissing', {
+                  source: isSensed ? say('drive.currentItsSourceAndThe') : say('drive.currentAndItsSource'),
+                })
           }
           names={NAMES}
         />
@@ -200,7 +203,7 @@ function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest 
     terminationId: entry.terminationId,
     band: band?.band ?? 'MHZ_7',
     // No RF flows: the frequency is only where the exciter stands.
-    frequency: band ? ((band.lowestHz + band.highestHz) / 2e6).toFixed(3) : '',
+    frequency: band ? fixed((band.lowestHz + band.highestHz) / 2e6, 3) : '',
     school: 'BIAS',
     source: entry.source,
     bias: {

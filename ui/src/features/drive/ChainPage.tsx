@@ -16,6 +16,7 @@ import {
   TextField,
 } from '../../parts/ui';
 import { ChainStair, SaveDrawing, Sized } from '../../plot';
+import { say } from '../../words';
 import { ChainStart } from './ChainStart';
 import { DriveTabs } from './DriveTabs';
 import { Pads } from './Pads';
@@ -28,18 +29,18 @@ const MOST_PARTS = 12;
 type Part = ChainRequest['parts'][number];
 
 const GIVEN: readonly (readonly [ChainRequest['given'], string, string])[] = [
-  ['PEAK_TO_PEAK_OPEN', 'volts peak to peak, open', 'V'],
-  ['PEAK_TO_PEAK_INTO_LOAD', 'volts peak to peak into 50 Ω', 'V'],
-  ['RMS_OPEN', 'volts RMS, open', 'V'],
-  ['RMS_INTO_LOAD', 'volts RMS into 50 Ω', 'V'],
+  ['PEAK_TO_PEAK_OPEN', say('drive.voltsPeakToPeakOpen'), 'V'],
+  ['PEAK_TO_PEAK_INTO_LOAD', say('drive.voltsPeakToPeakInto'), 'V'],
+  ['RMS_OPEN', say('drive.voltsRMSOpen'), 'V'],
+  ['RMS_INTO_LOAD', say('drive.voltsRMSInto50'), 'V'],
   ['DBM', 'dBm', 'dBm'],
-  ['WATT', 'watts', 'W'],
+  ['WATT', say('drive.watts'), 'W'],
 ];
 
 const KINDS: readonly (readonly [Part['kind'], string])[] = [
-  ['PAD', 'pad'],
-  ['LINE', 'line or filter'],
-  ['STAGE', 'stage'],
+  ['PAD', say('drive.pad')],
+  ['LINE', say('drive.lineOrFilter')],
+  ['STAGE', say('drive.stage')],
 ];
 
 const USUAL: ChainRequest = {
@@ -47,25 +48,25 @@ const USUAL: ChainRequest = {
   value: '5',
   open: '0.4',
   parts: [
-    { name: 'Driver', kind: 'STAGE', decibels: '20', open: '0.5', compression: '5', most: '0.1' },
-    { name: 'Pad', kind: 'PAD', decibels: '3', open: '0.2', compression: '', most: '5' },
-    { name: 'Final', kind: 'STAGE', decibels: '14', open: '0.5', compression: '80', most: '5' },
-    { name: 'Filter', kind: 'LINE', decibels: '0.3', open: '0.1', compression: '', most: '' },
+    { name: say('drive.driver'), kind: 'STAGE', decibels: '20', open: '0.5', compression: '5', most: '0.1' },
+    { name: say('shared.pad'), kind: 'PAD', decibels: '3', open: '0.2', compression: '', most: '5' },
+    { name: say('drive.final'), kind: 'STAGE', decibels: '14', open: '0.5', compression: '80', most: '5' },
+    { name: say('drive.filter'), kind: 'LINE', decibels: '0.3', open: '0.1', compression: '', most: '' },
   ],
   wanted: '20',
 };
 
-const NEXT: Part = { name: 'Pad', kind: 'PAD', decibels: '3', open: '0.3', compression: '', most: '' };
+const NEXT: Part = { name: say('shared.pad'), kind: 'PAD', decibels: '3', open: '0.3', compression: '', most: '' };
 
 /** What the fields are called on the form. */
-const NAMES: Record<string, string> = { value: 'Its output', open: '±', wanted: 'Wanted' };
+const NAMES: Record<string, string> = { value: say('drive.itsOutput'), open: '±', wanted: say('shared.wanted') };
 
 const OF_PART = {
   name: 'name',
-  decibels: 'takes or gives',
+  decibels: say('drive.takesOrGives'),
   open: '±',
-  compression: '1 dB compressed at',
-  most: 'may be fed with',
+  compression: say('drive.1DBCompressedAt'),
+  most: say('drive.mayBeFedWith'),
 };
 
 const namesOf = (parts: Part[]): Record<string, string> =>
@@ -77,8 +78,14 @@ const namesOf = (parts: Part[]): Record<string, string> =>
     ),
   );
 
-const HEADS = ['attenuator, dB', 'into the first stage', 'peak to peak', 'output', 'of it, peak to peak'];
-const BY_HAND = ['gate RF, V', 'gate DC, V', 'supply, A'];
+const HEADS = [
+  say('shared.attenuatorDB'),
+  say('drive.intoTheFirstStage'),
+  say('drive.peakToPeak'),
+  say('shared.output'),
+  say('drive.ofItPeakToPeak'),
+];
+const BY_HAND = [say('drive.gateRFV'), say('drive.gateDCV'), say('drive.supplyA')];
 
 /** Levels from a generator to the load, how it is driven up, and pads. */
 export function ChainPage() {
@@ -93,16 +100,16 @@ export function ChainPage() {
     retry: false,
   });
   useEffect(() => {
-    document.title = 'Chain · Tubrin';
+    document.title = say('drive.chainTubrin');
   }, []);
   const view = useLast(chain.data);
   const unit = GIVEN.find(([code]) => code === entry.given)?.[2] ?? '';
   const refused = (field: string) => isRefused(chain.error, field);
   return (
     <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side">
-      <section aria-label="Chain" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
+      <section aria-label={say('shared.chain')} className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
         <header className="flex flex-wrap items-baseline gap-x-3">
-          <h1 className="text-22">From generator to load</h1>
+          <h1 className="text-22">{say('drive.fromGeneratorToLoad')}</h1>
           <SaveDrawing name="chain" drawing={() => drawing.current} />
           <DriveTabs />
         </header>
@@ -112,29 +119,26 @@ export function ChainPage() {
               const places = [view.generator, ...view.nodes];
               const width = Math.max(room, places.length * LEAST_PLACE_PX + 58);
               return (
-                <ScrollArea label="Levels of the chain">
+                <ScrollArea label={say('drive.levelsOfTheChain')}>
                   <ChainStair drawing={drawing} places={places} width={width} />
                 </ScrollArea>
               );
             }}
           </Sized>
         ) : (
-          !chain.error && <Skeleton what="the chain" />
+          !chain.error && <Skeleton what={say('drive.theChain')} />
         )}
-        <p className="text-13 text-soft">
-          All in 50 Ω. Levels as the generator stands, without an attenuator; heavy tick: more may not be fed in there.
-          ± is half of the 95 % interval.
-        </p>
+        <p className="text-13 text-soft">{say('drive.allIn50LevelsAs')}</p>
         <Refused error={chain.error} named={namesOf(entry.parts)} />
         <div className="flex flex-wrap items-end gap-x-4 gap-y-2 border-t border-hair pt-2.5">
           <Pick
-            label="Generator shows"
+            label={say('drive.generatorShows')}
             value={entry.given}
             onPick={(given) => change({ given: given as ChainRequest['given'] })}
             options={GIVEN.map(([code, name]) => [code, name] as const)}
           />
           <TextField
-            label={`Its output, ${unit}`}
+            label={say('drive.itsOutput2', { unit })}
             number
             className="w-24"
             value={entry.value}
@@ -142,7 +146,7 @@ export function ChainPage() {
             onChange={(value) => change({ value })}
           />
           <TextField
-            label="±, dB"
+            label={say('drive.dB')}
             number
             className="w-16"
             value={entry.open}
@@ -150,7 +154,7 @@ export function ChainPage() {
             onChange={(open) => change({ open })}
           />
           <TextField
-            label="Wanted, W"
+            label={say('drive.wantedW')}
             number
             className="w-24"
             value={entry.wanted}
@@ -162,7 +166,7 @@ export function ChainPage() {
       </section>
       <div className="grid grid-cols-one gap-3.5">
         {view && (
-          <Sheet title="Next move" accent>
+          <Sheet title={say('shared.nextMove')} accent>
             <p className="head text-27 leading-head">{view.title}</p>
             <p className="mt-2 text-soft">{view.says}</p>
             {view.beyond.map((one) => (
@@ -174,7 +178,7 @@ export function ChainPage() {
             {entry.given.endsWith('OPEN') ? (
               <p className="mt-2 flex items-baseline gap-2">
                 <Diamond />
-                <span>Volts shown open: into 50 Ω they are half, the power a quarter.</span>
+                <span>{say('drive.voltsShownOpenInto50')}</span>
               </p>
             ) : null}
           </Sheet>
@@ -183,8 +187,8 @@ export function ChainPage() {
         <Pads />
       </div>
       {view && (
-        <Sheet className="wide:col-span-2" title="The way up, to write down beside it">
-          <Table caption="The way up" quiet wide="The way up">
+        <Sheet className="wide:col-span-2" title={say('drive.theWayUpToWrite')}>
+          <Table caption={say('drive.theWayUp')} quiet wide={say('drive.theWayUp')}>
             <Heads of={[...HEADS, ...BY_HAND]} />
             <tbody>
               {view.settings.map((one) => (
@@ -201,10 +205,7 @@ export function ChainPage() {
               ))}
             </tbody>
           </Table>
-          <p className="mt-2 text-13 text-soft">
-            Dummy load on, supply limited, idle current set. The gate's DC volts stay where they are; where they move
-            with drive, stop: the bias feed lets RF in. Supply current rises with the root of the output.
-          </p>
+          <p className="mt-2 text-13 text-soft">{say('drive.dummyLoadOnSupplyLimited')}</p>
         </Sheet>
       )}
     </div>
@@ -223,9 +224,17 @@ function Parts({ parts, refused, onChange }: PartsProps) {
     onChange(parts.map((one, index) => (index === place ? { ...one, ...more } : one)));
   return (
     <div className="grid grid-cols-one gap-2">
-      <Table caption="Parts" quiet tight wide="Parts of the chain">
+      <Table caption={say('drive.parts')} quiet tight wide={say('drive.partsOfTheChain')}>
         <Heads
-          of={['name', 'what', 'takes or gives, dB', '±, dB', '1 dB compressed at, W', 'may be fed with, W', '']}
+          of={[
+            say('drive.name'),
+            say('drive.what'),
+            say('drive.takesOrGivesDB'),
+            say('drive.dB'),
+            say('drive.1DBCompressedAtW'),
+            say('drive.mayBeFedWithW'),
+            '',
+          ]}
         />
         <tbody>
           {parts.map((part, place) => {
@@ -237,7 +246,7 @@ function Parts({ parts, refused, onChange }: PartsProps) {
               <Input
                 number={key !== 'name'}
                 className={width}
-                aria-label={`${label} of part ${place + 1}`}
+                aria-label={say('drive.ofPart', { label, place: place + 1 })}
                 value={part[key] ?? ''}
                 aria-invalid={refused(`parts.${place}.${key}`)}
                 maxLength={key === 'name' ? 40 : 10}
@@ -250,7 +259,7 @@ function Parts({ parts, refused, onChange }: PartsProps) {
                 <Cell>{field('name', 'Name', 'w-32')}</Cell>
                 <Cell>
                   <Select
-                    aria-label={`Kind of part ${place + 1}`}
+                    aria-label={say('drive.kindOfPart', { place: place + 1 })}
                     value={part.kind}
                     onPick={(kind) => set(place, { kind: kind as Part['kind'] })}
                     options={KINDS}
@@ -264,10 +273,10 @@ function Parts({ parts, refused, onChange }: PartsProps) {
                   {parts.length > 1 && (
                     <Button
                       kind="link"
-                      aria-label={`Delete part ${place + 1}, ${part.name}`}
+                      aria-label={say('drive.deletePart', { place: place + 1, part: part.name })}
                       onClick={() => onChange(parts.filter((_, index) => index !== place))}
                     >
-                      Delete
+                      {say('shared.delete')}
                     </Button>
                   )}
                 </Cell>
@@ -278,7 +287,7 @@ function Parts({ parts, refused, onChange }: PartsProps) {
       </Table>
       {parts.length < MOST_PARTS && (
         <Button className="justify-self-start" onClick={() => onChange([...parts, NEXT])}>
-          Add a part
+          {say('drive.addAPart')}
         </Button>
       )}
     </div>

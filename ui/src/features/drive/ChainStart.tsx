@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { ask, type ChainRequest, type Choices, client, type StartRequest } from '../../api';
 import { Sheet } from '../../parts';
 import { Pick } from '../../parts/ui';
+import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { loads, middle, named, reads, there, transistors, useStart, useTyped } from './useStart';
@@ -54,7 +55,7 @@ function Start({ choices, chain, names }: { choices: Choices; chain: ChainReques
     <Pick label={label} value={entry[field]} options={options} onPick={(value) => change({ [field]: value })} />
   );
   return (
-    <Sheet title="The way up as a run" part="chain-start">
+    <Sheet title={say('drive.theWayUpAsA')} part="chain-start">
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -71,12 +72,12 @@ function Start({ choices, chain, names }: { choices: Choices; chain: ChainReques
           {pick('Keyed by', 'exciterId', named(choices.exciters))}
           {pick('Dummy load', 'terminationId', named(loads(choices)))}
           {pick('Peak to peak by', 'scopeId', named(reads(choices, 'OUTPUT_VPP')))}
-          {pick('Gate DC by', 'gateId', [['', 'not read'], ...named(reads(choices, 'GATE_VOLTAGE'))])}
-          {pick('Supply by', 'supplyId', [['', 'not read'], ...named(reads(choices, 'SUPPLY_CURRENT'))])}
-          {pick('Watts by', 'wattId', [['', 'not read'], ...named(reads(choices, 'OUTPUT'))])}
+          {pick('Gate DC by', 'gateId', [['', say('shared.notRead')], ...named(reads(choices, 'GATE_VOLTAGE'))])}
+          {pick('Supply by', 'supplyId', [['', say('shared.notRead')], ...named(reads(choices, 'SUPPLY_CURRENT'))])}
+          {pick('Watts by', 'wattId', [['', say('shared.notRead')], ...named(reads(choices, 'OUTPUT'))])}
           <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
-        <StartFoot label="Start the way up" start={start} missing={undefined} names={names} />
+        <StartFoot label={say('drive.startTheWayUp')} start={start} missing={undefined} names={names} />
       </form>
     </Sheet>
   );

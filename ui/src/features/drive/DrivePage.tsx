@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { ask, client, type DriveView, Refusal } from '../../api';
 import { Answer, FirstThing, isRefused } from '../../parts';
 import { parseNumber } from '../../quantity';
+import { say } from '../../words';
 import { AlcPage } from './AlcPage';
 import { BandRows } from './BandRows';
 import { BiasPage } from './BiasPage';
@@ -86,17 +87,16 @@ function TablePage() {
     placeholderData: (before) => before,
   });
   useEffect(() => {
-    document.title = 'Drive · Tubrin';
+    document.title = say('drive.driveTubrin');
   }, []);
   return (
-    <Answer query={view} what="the drive tables">
+    <Answer query={view} what={say('drive.theDriveTables')}>
       {(data) =>
         data.view.amplifier ? (
           <Tables view={data.view} refused={data.refused} chosen={chosen} change={change} />
         ) : (
-          <FirstThing title="No amplifier without dials yet" to={['/station', 'Go to Station']}>
-            A drive table says which band wants how much drive, and where it trips. Add an amplifier with transistors.
-            How far the level into an exciter may go is found for any:{' '}
+          <FirstThing title={say('drive.noAmplifierWithoutDialsYet')} to={['/station', say('shared.goToStation')]}>
+            {say('drive.aDriveTableSaysWhich')}{' '}
             <Link className="text-act underline" to="/drive/alc">
               ALC
             </Link>

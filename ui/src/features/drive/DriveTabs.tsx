@@ -1,38 +1,39 @@
 import { Nav, NavItem } from '../../parts/ui';
+import { say } from '../../words';
 
 /** The ways into Drive. */
 export function DriveTabs() {
   return (
-    <Nav label="Ways to look at the drive" kind="tabs" className="noprint ml-auto flex-wrap">
+    <Nav label={say('drive.waysToLookAtThe')} kind="tabs" className="noprint ml-auto flex-wrap">
       <NavItem kind="tabs" end to="/drive">
-        Table
+        {say('drive.table')}
       </NavItem>
       <NavItem kind="tabs" end to="/drive/guard">
-        Guard
+        {say('drive.guard')}
       </NavItem>
       <NavItem kind="tabs" end to="/drive/sweep">
-        Sweep
+        {say('drive.sweep')}
       </NavItem>
       <NavItem kind="tabs" end to="/drive/chain">
-        Chain
+        {say('shared.chain')}
       </NavItem>
       <NavItem kind="tabs" end to="/drive/matcher">
-        Matcher
+        {say('shared.matcher')}
       </NavItem>
       <NavItem kind="tabs" end to="/drive/alc">
         ALC
       </NavItem>
       <NavItem kind="tabs" end to="/drive/bias">
-        Bias
+        {say('drive.bias')}
       </NavItem>
       <NavItem kind="tabs" end to="/drive/waveform">
-        Waveform
+        {say('drive.waveform')}
       </NavItem>
       <NavItem kind="tabs" end to="/drive/volts">
-        Supply volts
+        {say('drive.supplyVolts')}
       </NavItem>
       <NavItem kind="tabs" end to="/drive/resonance">
-        Resonance
+        {say('drive.resonance')}
       </NavItem>
     </Nav>
   );

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { ask, type BandView, client, type DriveView } from '../../api';
 import { Diamond, Sheet, Trouble } from '../../parts';
 import { Button, Cell, Heads, Label, RowHead, Select, Skeleton, Table } from '../../parts/ui';
+import { say } from '../../words';
 import { MODE_OF, MODES, type Mode, tableAt } from './kinds';
 
 interface Props {
@@ -39,13 +40,17 @@ export function Guard({ view, from, first }: Props) {
     if (first) sheet.current?.querySelector<HTMLElement>('button')?.focus();
   }, [first]);
   if (guards.error) return <Trouble error={guards.error} />;
-  if (!guards.data) return <Skeleton what="the guard" />;
+  if (!guards.data) return <Skeleton what={say('drive.theGuard')} />;
   const chosen = guards.data.find((one) => one.band === to) ?? guards.data[0];
-  const start = known ? from.name : 'a band unknown';
+  const start = known ? from.name : say('drive.aBandUnknown');
   return (
     <div ref={sheet} className="grid grid-cols-one gap-3.5" data-part="guard">
       {chosen && (
-        <Sheet title="Next move" accent aside={<span className="text-soft">Band change</span>}>
+        <Sheet
+          title={say('shared.nextMove')}
+          accent
+          aside={<span className="text-soft">{say('drive.bandChange')}</span>}
+        >
           <p className="head text-27 leading-head">{chosen.title}</p>
           <p className="mt-2 text-soft">{chosen.says}</p>
           {chosen.before && <p className="mt-2">{chosen.before}</p>}
@@ -55,10 +60,10 @@ export function Guard({ view, from, first }: Props) {
           </p>
         </Sheet>
       )}
-      <Sheet title={`Guard: from ${start} to …`}>
+      <Sheet title={say('drive.guardFromTo', { start })}>
         <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
           <span className="flex items-center gap-2">
-            <Label htmlFor="mode-there">mode there</Label>
+            <Label htmlFor="mode-there">{say('drive.modeThere')}</Label>
             <Select
               id="mode-there"
               value={mode}
@@ -68,21 +73,21 @@ export function Guard({ view, from, first }: Props) {
           </span>
           {from.rows.length > 0 && (
             <Button kind="link" aria-pressed={lost} onClick={() => setLost(!lost)}>
-              {lost ? `From ${from.name}` : 'Not sure where it stands'}
+              {lost ? say('drive.from', { from: from.name }) : say('drive.notSureWhereItStands')}
             </Button>
           )}
         </div>
         {from.rows.length === 0 && (
           <p className="mb-2 text-13 text-soft">
-            Nobody has measured {from.name} yet, so the drive in use counts as unknown.{' '}
+            {say('drive.nobodyHasMeasuredYetSo', { from: from.name })}{' '}
             <Link className="text-act underline" to={tableAt(amplifier, kind, from.band)}>
-              Measure {from.name} first
+              {say('drive.measureFirst', { from: from.name })}
             </Link>
             .
           </p>
         )}
-        <Table caption={`From ${start}`} quiet tight>
-          <Heads of={['band', 'first, W', 'then up to', 'because']} />
+        <Table caption={say('drive.from2', { start })} quiet tight>
+          <Heads of={[say('shared.band2'), say('drive.firstW'), say('drive.thenUpTo'), say('drive.because')]} />
           <tbody>
             {guards.data.map((one) => (
               <tr key={one.band} className={one.band === chosen?.band ? 'bg-wash' : ''}>
@@ -92,7 +97,7 @@ export function Guard({ view, from, first }: Props) {
                   </Button>
                 </RowHead>
                 <Cell figure>{one.first}</Cell>
-                <Cell figure>{one.upTo ?? '+3 dB each'}</Cell>
+                <Cell figure>{one.upTo ?? say('drive.3DBEach')}</Cell>
                 <Cell className="text-13 text-soft">{one.because}</Cell>
               </tr>
             ))}

@@ -1,6 +1,7 @@
 import type { ReactNode, RefObject } from 'react';
 import { Button } from '../../parts/ui';
 import { SaveDrawing } from '../../plot';
+import { say } from '../../words';
 import { DriveTabs } from './DriveTabs';
 
 /** What runs of a kind brought, which is what is printed; beside it all of them, and how a new one begins. */
@@ -34,7 +35,7 @@ export function Shown({ title, run, fileName, drawing, children }: Shown) {
             <p className="text-soft">{run}</p>
             <SaveDrawing name={fileName.replaceAll(' ', '-')} drawing={() => drawing.current} />
             <Button kind="link" className="noprint text-13" onClick={() => window.print()}>
-              Print
+              {say('shared.print')}
             </Button>
           </>
         )}

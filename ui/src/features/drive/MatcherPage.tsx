@@ -1,7 +1,8 @@
 import { ask, client, type MatcherPageView } from '../../api';
 import { Answer, Diamond, MatchOrder, Sheet } from '../../parts';
 import { Button, Cell, Fold, Heads, RowHead, ScrollArea, Table } from '../../parts/ui';
-import { utc } from '../../quantity';
+import { fixed, utc } from '../../quantity';
+import { say } from '../../words';
 import { DriveTabs } from './DriveTabs';
 import { KeptRun } from './KeptRun';
 import { MatcherStart } from './MatcherStart';
@@ -9,11 +10,11 @@ import { useKept } from './useKept';
 
 /** Matchers as they were tuned, the match at the input of each band, and a new run. */
 export function MatcherPage() {
-  const { view, pick } = useKept('matcher', 'Matcher', (query) =>
+  const { view, pick } = useKept('matcher', say('shared.matcher'), (query) =>
     ask(client.GET('/api/drive/matcher', { params: { query } })),
   );
   return (
-    <Answer query={view} what="the matchers">
+    <Answer query={view} what={say('drive.theMatchers')}>
       {(data) => (
         <div className="m-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-side print:m-0 print:block">
           <div className="grid grid-cols-one gap-3.5">
@@ -34,12 +35,20 @@ export function MatcherPage() {
 function Shown({ view }: { view: MatcherPageView }) {
   const row = view.rows.find((one) => one.runId === view.shownRunId);
   return (
-    <section aria-label="Matcher, in its order" className="noprint sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
+    <section
+      aria-label={say('drive.matcherInItsOrder')}
+      className="noprint sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3"
+    >
       <header className="flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">Matcher, in its order</h1>
+        <h1 className="text-22">{say('drive.matcherInItsOrder')}</h1>
         {row && (
           <p className="text-soft">
-            {row.amplifier} into {row.termination}, {row.frequencyMhz.toFixed(3)} MHz, {utc(row.at).slice(0, 10)}
+            {say('drive.intoMHz', {
+              amplifier: row.amplifier,
+              termination: row.termination,
+              frequencyMhz: fixed(row.frequencyMhz, 3),
+              row: utc(row.at).slice(0, 10),
+            })}
           </p>
         )}
         <DriveTabs />
@@ -52,10 +61,7 @@ function Shown({ view }: { view: MatcherPageView }) {
           ))}
         </>
       ) : (
-        <p className="text-soft">
-          No matcher was tuned yet. The power amplifier comes off first, and both powers prove it; it comes on last, at
-          a tenth of full drive.
-        </p>
+        <p className="text-soft">{say('drive.noMatcherWasTunedYet')}</p>
       )}
     </section>
   );
@@ -63,7 +69,7 @@ function Shown({ view }: { view: MatcherPageView }) {
 
 /** Input match by band, and what is by hand at each change of band where no cable of the maker does it. */
 function Bands({ view }: { view: MatcherPageView }) {
-  const title = view.byHand.length > 0 ? 'By hand at each change of band' : 'Input match';
+  const title = view.byHand.length > 0 ? say('drive.byHandAtEachChange') : say('drive.inputMatch');
   return (
     <Sheet title={`${title}: ${view.amplifier}`} part="match-bands">
       <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
@@ -73,13 +79,23 @@ function Bands({ view }: { view: MatcherPageView }) {
           ))}
         </ol>
         <Button className="noprint ml-auto" onClick={() => window.print()}>
-          Print
+          {say('shared.print')}
         </Button>
       </div>
       <p className="mt-2 text-13 text-soft">{view.inputs}</p>
-      <ScrollArea label="By band">
-        <Table caption="By band" quiet tight className="mt-2 text-13">
-          <Heads of={['', 'tune at, W', 'SWR matched', 'run at, W', 'SWR amplifying', '']} end />
+      <ScrollArea label={say('drive.byBand')}>
+        <Table caption={say('drive.byBand')} quiet tight className="mt-2 text-13">
+          <Heads
+            of={[
+              '',
+              say('drive.tuneAtW'),
+              say('drive.swrMatched'),
+              say('drive.runAtW'),
+              say('drive.swrAmplifying'),
+              '',
+            ]}
+            end
+          />
           <tbody>
             {view.bands.map((band) => (
               <tr key={band.band}>
@@ -105,16 +121,13 @@ function Bands({ view }: { view: MatcherPageView }) {
 /** What tells a matcher's own fault from its reach. */
 function SelfTest() {
   return (
-    <Fold title="Self-test of a matcher" className="noprint sheet px-4 py-2.5">
+    <Fold title={say('drive.selfTestOfAMatcher')} className="noprint sheet px-4 py-2.5">
       <ol className="mt-2 list-decimal pl-5">
-        <li>Power amplifier off, a dummy load of 50 Ω, power above the matcher’s minimum.</li>
-        <li>All out: SWR 1.1 or less. More is a bypass or a relay that sticks.</li>
-        <li>
-          Each capacitor in alone, the smallest first: the SWR rises, and further from 1 with each. One that changes
-          nothing does not switch in; one at which next to nothing gets through is shorted.
-        </li>
-        <li>Then each inductor in alone, the same way. On a low band the smallest tell nothing: take a high one.</li>
-        <li>Write down which fail; then the known load of 1 to 3 as a run.</li>
+        <li>{say('drive.powerAmplifierOffADummy')}</li>
+        <li>{say('drive.allOutSWR11')}</li>
+        <li>{say('drive.eachCapacitorInAloneThe')}</li>
+        <li>{say('drive.thenEachInductorInAlone')}</li>
+        <li>{say('drive.writeDownWhichFailThen')}</li>
       </ol>
     </Fold>
   );
@@ -122,9 +135,9 @@ function SelfTest() {
 
 function Runs({ view, onPick }: { view: MatcherPageView; onPick: (run: string) => void }) {
   return (
-    <Sheet title="Matchers that were tuned">
-      <Table caption="Matchers that were tuned" quiet tight className="text-13">
-        <Heads of={['into', 'SWR', 'came to']} />
+    <Sheet title={say('shared.matchersThatWereTuned')}>
+      <Table caption={say('shared.matchersThatWereTuned')} quiet tight className="text-13">
+        <Heads of={[say('drive.into'), 'SWR', say('drive.cameTo')]} />
         <tbody>
           {view.rows.map((row) => (
             <KeptRun

@@ -2,6 +2,8 @@ import { Link } from 'react-router';
 import type { Choices, MatcherPageView, StartRequest } from '../../api';
 import { isRefused, Sheet } from '../../parts';
 import { Pick, TextField } from '../../parts/ui';
+import { fixed, parseNumber } from '../../quantity';
+import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { named, reads, there, useStart, useTyped } from './useStart';
@@ -22,7 +24,11 @@ interface Entry {
 }
 
 /** What the fields are called on the form. */
-const NAMES: Record<string, string> = { frequency: 'Frequency', bench: 'Simulated bench', exciter: 'Exciter' };
+const NAMES: Record<string, string> = {
+  frequency: say('drive.frequency'),
+  bench: say('shared.simulatedBench'),
+  exciter: say('shared.exciter'),
+};
 
 interface Suggestions {
   /** The last one that was tuned. */
@@ -51,10 +57,10 @@ function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
     amplifierId,
     band,
     frequency:
-      typed.frequency !== undefined && (typed.band === band || isThere(Number(typed.frequency)))
+      typed.frequency !== undefined && (typed.band === band || isThere(parseNumber(typed.frequency) ?? Number.NaN))
         ? typed.frequency
         : edges
-          ? ((edges.lowestHz + edges.highestHz) / 2e6).toFixed(3)
+          ? fixed((edges.lowestHz + edges.highestHz) / 2e6, 3)
           : '',
     exciterId: there(choices.exciters, typed.exciterId),
     padId: choices.pads.find((one) => one.id === typed.padId)?.id ?? '',
@@ -82,13 +88,12 @@ function Start({ choices, suggested, amplifier: first }: Suggestions & { choices
   const matcher = amplifier?.matcher;
   if (!amplifier || !matcher || !entry.exciterId || !entry.terminationId || !entry.inputId || !entry.outputId) {
     return (
-      <Sheet title="Next move" accent>
-        <p className="head text-22 leading-head">Describe the matcher first</p>
+      <Sheet title={say('shared.nextMove')} accent>
+        <p className="head text-22 leading-head">{say('drive.describeTheMatcherFirst')}</p>
         <p className="mt-2 text-soft">
-          It needs an amplifier whose record has a matcher, an exciter, an antenna or load, a meter of output, and one
-          that reads the SWR at the amplifier’s input.{' '}
+          {say('drive.itNeedsAnAmplifierWhose')}{' '}
           <Link className="text-act underline" to="/station">
-            Go to Station
+            {say('shared.goToStation')}
           </Link>
         </p>
       </Sheet>
@@ -97,38 +102,38 @@ function Start({ choices, suggested, amplifier: first }: Suggestions & { choices
   const bands = choices.bands.filter((one) => amplifier.bands.includes(one.band));
   const ends = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(entry.band));
   return (
-    <Sheet title="Next move" accent part="matcher-start">
+    <Sheet title={say('shared.nextMove')} accent part="matcher-start">
       <form
         onSubmit={(event) => {
           event.preventDefault();
           if (!start.isPending) start.mutate();
         }}
       >
-        <p className="head text-22 leading-head">Tune the matcher of {amplifier.name}</p>
+        <p className="head text-22 leading-head">{say('drive.tuneTheMatcherOf', { amplifier: amplifier.name })}</p>
         <p className="mt-1 text-soft">
-          It tunes with {matcher.leastW} to {matcher.mostW} W at its input, and reaches 1 to {matcher.reachSwr}.
+          {say('drive.itTunesWithToW', { leastW: matcher.leastW, mostW: matcher.mostW, reachSwr: matcher.reachSwr })}
         </p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
           <Pick
-            label="Amplifier"
+            label={say('shared.amplifier')}
             value={entry.amplifierId}
             options={named(withMatcher(choices))}
             onPick={(amplifierId) => change({ amplifierId })}
           />
           <Pick
-            label="Into"
+            label={say('shared.into')}
             value={entry.terminationId}
             options={named(ends)}
             onPick={(terminationId) => change({ terminationId })}
           />
           <Pick
-            label="Band"
+            label={say('shared.band')}
             value={entry.band}
             options={bands.map((one) => [one.band, one.name] as const)}
             onPick={(band) => keep({ ...entry, ...entryOf(choices, { ...typed, band: band as Entry['band'] }) })}
           />
           <TextField
-            label="Frequency, MHz"
+            label={say('drive.frequencyMHz')}
             value={entry.frequency}
             number
             className="w-full"
@@ -136,25 +141,25 @@ function Start({ choices, suggested, amplifier: first }: Suggestions & { choices
             onChange={(frequency) => change({ frequency })}
           />
           <Pick
-            label="Exciter"
+            label={say('shared.exciter')}
             value={entry.exciterId}
             options={named(choices.exciters)}
             onPick={(exciterId) => change({ exciterId })}
           />
           <Pick
-            label="Pad behind it"
+            label={say('drive.padBehindIt')}
             value={entry.padId}
-            options={[['', 'none'], ...named(choices.pads)]}
+            options={[['', say('shared.none')], ...named(choices.pads)]}
             onPick={(padId) => change({ padId })}
           />
           <Pick
-            label="Input by"
+            label={say('drive.inputBy')}
             value={entry.inputId}
             options={named(reads(choices, 'INPUT_SWR'))}
             onPick={(inputId) => change({ inputId })}
           />
           <Pick
-            label="Output by"
+            label={say('drive.outputBy')}
             value={entry.outputId}
             options={named(reads(choices, 'OUTPUT'))}
             onPick={(outputId) => change({ outputId })}
@@ -162,9 +167,9 @@ function Start({ choices, suggested, amplifier: first }: Suggestions & { choices
           <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
         <StartFoot
-          label="Start with the points"
+          label={say('drive.startWithThePoints')}
           start={start}
-          missing={entry.frequency.trim() === '' ? 'The frequency is still missing.' : undefined}
+          missing={entry.frequency.trim() === '' ? say('drive.theFrequencyIsStillMissing') : undefined}
           names={NAMES}
         />
       </form>

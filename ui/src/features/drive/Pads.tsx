@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { ask, client, type PadRequest } from '../../api';
 import { Diamond, isRefused, Refused, Sheet } from '../../parts';
 import { Cell, Fold, Heads, RowHead, Table, TextField } from '../../parts/ui';
+import { say } from '../../words';
 import { useLast } from './useLast';
 import { useTyped } from './useStart';
 
@@ -22,14 +23,14 @@ const USUAL: Entry = {
 };
 
 const NAMES: Record<string, string> = {
-  exciter: 'Exciter',
-  wanted: 'Wanted',
-  inputMost: 'Input stands',
-  'measured.without': 'Without the pad',
-  'measured.withoutScale': 'Full scale without',
-  'measured.with': 'With the pad',
-  'measured.withScale': 'Full scale with',
-  'measured.percent': 'Class',
+  exciter: say('shared.exciter'),
+  wanted: say('shared.wanted'),
+  inputMost: say('drive.inputStands'),
+  'measured.without': say('drive.withoutThePad'),
+  'measured.withoutScale': say('drive.fullScaleWithout'),
+  'measured.with': say('drive.withThePad'),
+  'measured.withScale': say('drive.fullScaleWith'),
+  'measured.percent': say('shared.class'),
 };
 
 /** Which pad between exciter and amplifier, what it takes, and what keying by mistake does. */
@@ -80,7 +81,7 @@ export function Pads() {
     />
   );
   return (
-    <Sheet title="Pad between exciter and amplifier" part="pads">
+    <Sheet title={say('drive.padBetweenExciterAndAmplifier')} part="pads">
       <div className="flex flex-wrap items-end gap-3">
         {field('exciter', 'Exciter, W')}
         {field('wanted', 'Wanted, W')}
@@ -90,14 +91,16 @@ export function Pads() {
       {view && (
         <>
           <p className="head mt-2.5 text-18">{view.title}</p>
-          <p className="text-13 text-soft">Exactly {view.exact} dB. In a common line reception loses as much.</p>
-          <Table caption="Pads" quiet tight wide="Pads">
-            <Heads of={['dB', 'exciter to', 'heat', 'by mistake', 'heat then']} />
+          <p className="text-13 text-soft">{say('drive.exactlyDBInACommon', { exact: view.exact })}</p>
+          <Table caption={say('drive.pads')} quiet tight wide={say('drive.pads')}>
+            <Heads
+              of={['dB', say('drive.exciterTo'), say('shared.heat'), say('drive.byMistake'), say('drive.heatThen')]}
+            />
             <tbody>
               {view.pads.map((pad) => (
                 <tr key={pad.attenuation}>
                   <RowHead className="figure">{pad.attenuation}</RowHead>
-                  <Cell figure>{pad.reaches ? pad.set : 'too little'}</Cell>
+                  <Cell figure>{pad.reaches ? pad.set : say('drive.tooLittle')}</Cell>
                   <Cell figure>{pad.heat}</Cell>
                   <Cell figure>{pad.keyedDrive}</Cell>
                   <Cell figure>{pad.keyedHeat}</Cell>
@@ -108,28 +111,24 @@ export function Pads() {
           {best && (
             <p className="mt-2 flex items-baseline gap-2">
               {best.risky && <Diamond />}
-              <span>
-                Keyed at full power by mistake, {best.attenuation} dB let through {best.mistake}.
-              </span>
+              <span>{say('drive.keyedAtFullPowerBy', { attenuation: best.attenuation, mistake: best.mistake })}</span>
             </p>
           )}
         </>
       )}
-      <Fold title="Measured, not believed" className="mt-2">
-        <p className="mb-2 text-13 text-soft">
-          The same carrier on the same meter, without the pad and with it; each on the finest range that takes it.
-        </p>
+      <Fold title={say('drive.measuredNotBelieved')} className="mt-2">
+        <p className="mb-2 text-13 text-soft">{say('drive.theSameCarrierOnThe')}</p>
         <div className="flex flex-wrap items-end gap-3">
-          {of('without', 'Without, W')}
-          {of('withoutScale', 'full scale, W')}
-          {of('with', 'With, W')}
-          {of('withScale', 'full scale, W')}
-          {of('percent', 'class, %')}
+          {of('without', say('drive.withoutW'))}
+          {of('withoutScale', say('drive.fullScaleW'))}
+          {of('with', say('drive.withW'))}
+          {of('withScale', say('drive.fullScaleW'))}
+          {of('percent', say('drive.class'))}
         </div>
         {view?.measured && view.ofMeasured && (
           <p className="mt-2">
-            <span className="head">{view.measured} dB</span>: exciter to {view.ofMeasured.set}. Keyed at full power by
-            mistake: {view.ofMeasured.mistake}.
+            <span className="head">{say('drive.dB2', { measured: view.measured })}</span>
+            {say('drive.exciterToKeyedAtFull', { set: view.ofMeasured.set, mistake: view.ofMeasured.mistake })}
           </p>
         )}
       </Fold>

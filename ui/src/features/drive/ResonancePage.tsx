@@ -4,6 +4,7 @@ import { Answer, ResonanceFigures, Sheet } from '../../parts';
 import { Cell, Heads, Table } from '../../parts/ui';
 import { Sized, Wander } from '../../plot';
 import { utc } from '../../quantity';
+import { say } from '../../words';
 import { KeptPage, Shown } from './KeptPage';
 import { KeptRun } from './KeptRun';
 import { ResonanceStart } from './ResonanceStart';
@@ -11,11 +12,11 @@ import { useKept } from './useKept';
 
 /** How antennas of the low bands drifted, by run, and a new watch. */
 export function ResonancePage() {
-  const { view, pick } = useKept('resonance', 'Resonance', (query) =>
+  const { view, pick } = useKept('resonance', say('drive.resonance'), (query) =>
     ask(client.GET('/api/drive/resonance', { params: { query } })),
   );
   return (
-    <Answer query={view} what="the antennas">
+    <Answer query={view} what={say('drive.theAntennas')}>
       {(data) => (
         <KeptPage shown={<Picture view={data} />}>
           <ResonanceStart />
@@ -32,7 +33,7 @@ function Picture({ view }: { view: ResonancePageView }) {
   const watch = view.shown;
   return (
     <Shown
-      title="How the antenna drifts"
+      title={say('drive.howTheAntennaDrifts')}
       run={
         row &&
         watch && (
@@ -53,10 +54,7 @@ function Picture({ view }: { view: ResonancePageView }) {
           ))}
         </>
       ) : (
-        <p className="text-soft">
-          No antenna was watched yet. A short wire of a low band wanders with wind within seconds and with rain over
-          hours: its phase is read while you send, and its motor turned by short steps until the sign turns.
-        </p>
+        <p className="text-soft">{say('drive.noAntennaWasWatchedYet')}</p>
       )}
     </Shown>
   );
@@ -64,14 +62,14 @@ function Picture({ view }: { view: ResonancePageView }) {
 
 function Watches({ view, onPick }: { view: ResonancePageView; onPick: (runId: string) => void }) {
   return (
-    <Sheet title="Antennas that were watched">
-      <Table caption="Antennas that were watched" quiet className="text-13">
-        <Heads of={['antenna', 'band', 'drift at its end', 'then']} />
+    <Sheet title={say('shared.antennasThatWereWatched')}>
+      <Table caption={say('shared.antennasThatWereWatched')} quiet className="text-13">
+        <Heads of={[say('drive.antenna'), say('shared.band2'), say('drive.driftAtItsEnd'), say('drive.then')]} />
         <tbody>
           {view.rows.map((row) => (
             <KeptRun key={row.runId} row={row} shownRunId={view.shownRunId} label={row.antenna} onPick={onPick}>
               <Cell>{row.band}</Cell>
-              <Cell figure>{row.drift ? `${row.drift} an hour` : '–'}</Cell>
+              <Cell figure>{row.drift ? say('drive.anHour', { drift: row.drift }) : '–'}</Cell>
               <Cell>{row.came}</Cell>
             </KeptRun>
           ))}

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { Choices, StartRequest } from '../../api';
 import { isRefused, Sheet } from '../../parts';
 import { Pick, TextField } from '../../parts/ui';
+import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { middle, named, reads, there, useStart, useTyped } from './useStart';
@@ -18,7 +19,10 @@ interface Entry {
 }
 
 /** What the fields are called on the form. */
-const NAMES: Record<string, string> = { 'resonance.agreesAt': 'Volts over amperes at 50 Ω', bench: 'Simulated bench' };
+const NAMES: Record<string, string> = {
+  'resonance.agreesAt': say('drive.voltsOverAmperesAt50'),
+  bench: say('shared.simulatedBench'),
+};
 
 /** Begins a watch over an antenna. */
 export function ResonanceStart() {
@@ -65,13 +69,12 @@ function Start({ choices }: { choices: Choices }) {
   const meter = choices.meters.find((one) => one.id === entry.meterId);
   if (!antenna || !meter || !entry.amplifierId || !entry.exciterId) {
     return (
-      <Sheet title="Next move" accent>
-        <p className="head text-22 leading-head">Describe antenna and phase meter first</p>
+      <Sheet title={say('shared.nextMove')} accent>
+        <p className="head text-22 leading-head">{say('drive.describeAntennaAndPhaseMeter')}</p>
         <p className="mt-2 text-soft">
-          It needs an antenna, an amplifier on its band, and a meter that reads phase, or one that reads volts and
-          amperes of the line.{' '}
+          {say('drive.itNeedsAnAntennaAn')}{' '}
           <Link className="text-act underline" to="/station">
-            Go to Station
+            {say('shared.goToStation')}
           </Link>
         </p>
       </Sheet>
@@ -82,17 +85,15 @@ function Start({ choices }: { choices: Choices }) {
     <Pick label={label} value={entry[field]} options={options} onPick={(value) => change({ [field]: value })} />
   );
   return (
-    <Sheet title="Next move" accent part="resonance-start">
+    <Sheet title={say('shared.nextMove')} accent part="resonance-start">
       <form
         onSubmit={(event) => {
           event.preventDefault();
           if (!start.isPending) start.mutate();
         }}
       >
-        <p className="head text-22 leading-head">Keep {antenna.name} in resonance</p>
-        <p className="mt-1 text-soft">
-          Read while you send, one short step of the motor, read again. The run lasts as long as the day does.
-        </p>
+        <p className="head text-22 leading-head">{say('drive.keepInResonance', { antenna: antenna.name })}</p>
+        <p className="mt-1 text-soft">{say('drive.readWhileYouSendOne')}</p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
           {pick('Antenna', 'antennaId', named(antennas(choices)))}
           {pick(
@@ -103,7 +104,7 @@ function Start({ choices }: { choices: Choices }) {
           {pick('Watched by', 'meterId', named(meters(choices)))}
           {!byPhase && (
             <TextField
-              label="Volts over amperes at 50 Ω"
+              label={say('drive.voltsOverAmperesAt50')}
               value={entry.agreesAt}
               number
               className="w-full"
@@ -115,7 +116,7 @@ function Start({ choices }: { choices: Choices }) {
           {pick('Exciter', 'exciterId', named(choices.exciters))}
           <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
-        <StartFoot label="Start with the points" start={start} missing={undefined} names={NAMES} />
+        <StartFoot label={say('drive.startWithThePoints')} start={start} missing={undefined} names={NAMES} />
       </form>
     </Sheet>
   );

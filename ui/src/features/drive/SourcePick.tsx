@@ -1,5 +1,6 @@
 import type { Choices, StartRequest } from '../../api';
 import { Pick } from '../../parts/ui';
+import { say } from '../../words';
 
 interface Props {
   choices: Choices;
@@ -11,7 +12,7 @@ interface Props {
 export function SourcePick({ choices, value, onPick }: Props) {
   return (
     <Pick
-      label="Readings"
+      label={say('shared.readings')}
       value={value}
       options={choices.sources.map((one) => [one.code, one.name] as const)}
       onPick={(source) => onPick(source as StartRequest['source'])}

@@ -5,6 +5,7 @@ import { ask, client, type DriveView } from '../../api';
 import { Diamond, Refused } from '../../parts';
 import { Cell, Heads, Input, Label, RowHead, Skeleton, Table } from '../../parts/ui';
 import { parseNumber } from '../../quantity';
+import { say } from '../../words';
 import { DriveTabs } from './DriveTabs';
 import { tableAt } from './kinds';
 import { useLast } from './useLast';
@@ -38,18 +39,15 @@ export function SweepSheet({ view }: { view: DriveView }) {
   const data = useLast(sweep.data);
   const none = data?.bands.every((one) => one.change === undefined);
   return (
-    <section aria-label="One drive over the bands" className="sheet m-5 px-4 pt-2.5 pb-3">
+    <section aria-label={say('drive.oneDriveOverTheBands')} className="sheet m-5 px-4 pt-2.5 pb-3">
       <header className="mb-2 flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">{view.amplifier?.name}: one drive over the bands</h1>
+        <h1 className="text-22">{say('drive.oneDriveOverTheBands2', { amplifier: view.amplifier?.name })}</h1>
         <DriveTabs />
       </header>
-      <p className="max-w-prose text-soft">
-        What did a change do? A relay, the firmware, a transistor: the output at one drive before that day and since.
-        What the same meter errs by on one range falls out of the difference.
-      </p>
+      <p className="max-w-prose text-soft">{say('drive.whatDidAChangeDo')}</p>
       <div className="my-2 flex flex-wrap items-center gap-x-5 gap-y-1">
         <span className="flex items-center gap-2">
-          <Label htmlFor="sweep-drive">drive</Label>
+          <Label htmlFor="sweep-drive">{say('shared.drive2')}</Label>
           <Input
             id="sweep-drive"
             number
@@ -59,10 +57,10 @@ export function SweepSheet({ view }: { view: DriveView }) {
             value={drive}
             onChange={(event) => setDrive(event.target.value)}
           />
-          <span className="text-soft">W at the input</span>
+          <span className="text-soft">{say('drive.wAtTheInput')}</span>
         </span>
         <span className="flex items-center gap-2">
-          <Label htmlFor="sweep-day">changed on</Label>
+          <Label htmlFor="sweep-day">{say('drive.changedOn')}</Label>
           <Input
             id="sweep-day"
             className="w-32"
@@ -72,13 +70,21 @@ export function SweepSheet({ view }: { view: DriveView }) {
             aria-invalid={day !== '' && !since}
             onChange={(event) => setDay(event.target.value)}
           />
-          <span className="text-soft">year-month-day, UTC</span>
+          <span className="text-soft">{say('drive.yearMonthDayUTC')}</span>
         </span>
       </div>
       {sweep.error && <Refused error={sweep.error} />}
       {data ? (
-        <Table caption="Before and since" quiet wide="Before and since">
-          <Heads of={['band', 'before, W', 'since, W', 'change, dB', 'so']} />
+        <Table caption={say('drive.beforeAndSince')} quiet wide={say('drive.beforeAndSince')}>
+          <Heads
+            of={[
+              say('shared.band2'),
+              say('drive.beforeW'),
+              say('drive.sinceW'),
+              say('drive.changeDB'),
+              say('drive.so'),
+            ]}
+          />
           <tbody>
             {data.bands.map((one) => (
               <tr key={one.band}>
@@ -94,19 +100,19 @@ export function SweepSheet({ view }: { view: DriveView }) {
           </tbody>
         </Table>
       ) : (
-        !sweep.error && <Skeleton what="the sweep" />
+        !sweep.error && <Skeleton what={say('drive.theSweep')} />
       )}
       {none && (
         <p className="mt-2 flex items-baseline gap-2">
           <Diamond />
-          No band was measured before that day and since at this drive. Measure those again that matter:{' '}
+          {say('drive.noBandWasMeasuredBefore')}{' '}
           <Link className="text-act underline" to={tableAt(amplifier, view.kind)}>
-            start a table
+            {say('drive.startATable')}
           </Link>
           .
         </p>
       )}
-      <p className="mt-2 text-13 text-soft">± is half of the 95 % interval. Read between rows; never beyond them.</p>
+      <p className="mt-2 text-13 text-soft">{say('drive.isHalfOfThe95')}</p>
     </section>
   );
 }

@@ -3,6 +3,7 @@ import type { BandView, DriveView, Refusal } from '../../api';
 import { Refused } from '../../parts';
 import { Input, Label, OneOf, ScrollArea, UprightSlider } from '../../parts/ui';
 import { type BandStair, BandStairs, outputScale, SaveDrawing, Sized, STAIRS } from '../../plot';
+import { say } from '../../words';
 import { DriveTabs } from './DriveTabs';
 
 const LEAST_COLUMN_PX = 68;
@@ -29,9 +30,9 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
   const stairs = view.bands.map(stairOf);
   const fileName = `drive-${amplifier.name.replaceAll(' ', '-')}`;
   return (
-    <section aria-label="Drive, band by band" className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
+    <section aria-label={say('drive.driveBandByBand')} className="sheet grid grid-cols-one gap-2 px-4 pt-2.5 pb-3">
       <header className="flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">Drive, band by band</h1>
+        <h1 className="text-22">{say('drive.driveBandByBand')}</h1>
         <SaveDrawing
           name={fileName}
           csv={`/api/drive/table.csv?amplifier=${amplifier.id}`}
@@ -41,13 +42,13 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
       </header>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
         <OneOf
-          label="Amplifier"
+          label={say('shared.amplifier')}
           options={view.amplifiers.map((one) => ({ code: one.id, name: one.name }))}
           chosen={[amplifier.id]}
           onPick={onAmplifier}
         />
         <span className="flex items-center gap-2">
-          <Label htmlFor="wanted">wanted</Label>
+          <Label htmlFor="wanted">{say('drive.wanted')}</Label>
           <Input
             id="wanted"
             number
@@ -58,10 +59,10 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
             aria-invalid={refused !== undefined}
             onChange={(event) => onWanted(event.target.value)}
           />
-          <span className="text-soft">W, rated {amplifier.ratedW} W</span>
+          <span className="text-soft">{say('drive.wRatedW', { ratedW: amplifier.ratedW })}</span>
         </span>
         <OneOf
-          label="Rows of"
+          label={say('drive.rowsOf2')}
           options={view.kinds.map((one) => ({ code: one.kind, name: one.name }))}
           chosen={[view.kind]}
           onPick={(code) => onKind(code as DriveView['kind'])}
@@ -75,12 +76,12 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
           // The line is taken hold of on its logarithmic scale.
           const slide = y.copy().range([0, SLIDER_PX]);
           return (
-            <ScrollArea label="Stairs of the bands">
+            <ScrollArea label={say('drive.stairsOfTheBands')}>
               <div className="relative" style={{ width }}>
                 <BandStairs
                   drawing={drawing}
                   bands={stairs}
-                  heads={['drive, W', 'gain, dB', 'input SWR']}
+                  heads={[say('drive.driveW'), say('shared.gainDB'), say('shared.inputSWR')]}
                   chosen={band.band}
                   wantedW={amplifier.wantedW}
                   ratedW={amplifier.ratedW}
@@ -91,15 +92,15 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
                   className="pointer-events-none absolute right-1 bg-sheet px-1 text-13 font-semibold"
                   style={{ top: y(amplifier.wantedW) - 22 }}
                 >
-                  wanted {amplifier.wantedW} W ↕
+                  {say('drive.wantedW2', { wantedW: amplifier.wantedW })}
                 </span>
                 <UprightSlider
                   thumbs={[
                     {
                       key: 'wanted',
                       value: Math.round(slide(amplifier.wantedW)),
-                      label: 'Wanted output',
-                      says: `${amplifier.wantedW} watts`,
+                      label: say('drive.wantedOutput'),
+                      says: say('drive.watts2', { wantedW: amplifier.wantedW }),
                     },
                   ]}
                   least={0}
@@ -120,12 +121,12 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
         }}
       </Sized>
       <p className="text-13 text-soft">
-        {view.kinds.find((one) => one.kind === view.kind)?.says} Steps: what was measured.{' '}
-        <span className="text-twin italic">Dotted, in brackets: the law beyond it.</span> Heavy tick: tripped there.
-        Drive as these meters will show it.
+        {say('drive.stepsWhatWasMeasured', { says: view.kinds.find((one) => one.kind === view.kind)?.says })}{' '}
+        <span className="text-twin italic">{say('drive.dottedInBracketsTheLaw')}</span>{' '}
+        {say('drive.heavyTickTrippedThereDrive')}
       </p>
       <OneOf
-        label="Band to look at"
+        label={say('drive.bandToLookAt')}
         options={view.bands.map((one) => ({ code: one.band, name: one.name.replace(' MHz', '') }))}
         chosen={[band.band]}
         onPick={(code) => onBand(code as BandView['band'])}

@@ -4,6 +4,7 @@ import { Answer, Sheet, VoltsRows } from '../../parts';
 import { Cell, Heads, Table } from '../../parts/ui';
 import { Sized, VoltsCourse } from '../../plot';
 import { utc } from '../../quantity';
+import { say } from '../../words';
 import { KeptPage, Shown } from './KeptPage';
 import { KeptRun } from './KeptRun';
 import { useKept } from './useKept';
@@ -11,11 +12,11 @@ import { VoltsStart } from './VoltsStart';
 
 /** Power by the volts of the supply, of amplifiers that switch, and a new table. */
 export function VoltsPage() {
-  const { view, pick } = useKept('volts', 'Supply volts', (query) =>
+  const { view, pick } = useKept('volts', say('drive.supplyVolts'), (query) =>
     ask(client.GET('/api/drive/volts', { params: { query } })),
   );
   return (
-    <Answer query={view} what="the tables">
+    <Answer query={view} what={say('drive.theTables')}>
       {(data) => (
         <KeptPage shown={<Picture view={data} />}>
           <VoltsStart />
@@ -32,7 +33,7 @@ function Picture({ view }: { view: VoltsPageView }) {
   const volts = view.shown;
   return (
     <Shown
-      title="Power by supply volts"
+      title={say('drive.powerBySupplyVolts')}
       run={
         row &&
         volts && (
@@ -50,11 +51,7 @@ function Picture({ view }: { view: VoltsPageView }) {
           <VoltsRows volts={volts} />
         </>
       ) : (
-        <p className="text-soft">
-          No table yet. An amplifier that switches has one drive; its supply sets the power. From the lowest voltage up,
-          3 dB of output at most a key-down, the table says which voltage brings which output, and what the heat sink
-          comes to.
-        </p>
+        <p className="text-soft">{say('drive.noTableYetAnAmplifier')}</p>
       )}
     </Shown>
   );
@@ -62,9 +59,9 @@ function Picture({ view }: { view: VoltsPageView }) {
 
 function Tables({ view, onPick }: { view: VoltsPageView; onPick: (runId: string) => void }) {
   return (
-    <Sheet title="Tables by supply volts">
-      <Table caption="Tables by supply volts" quiet className="text-13">
-        <Heads of={['amplifier', 'band', 'went up to']} />
+    <Sheet title={say('shared.tablesBySupplyVolts')}>
+      <Table caption={say('shared.tablesBySupplyVolts')} quiet className="text-13">
+        <Heads of={[say('drive.amplifier'), say('shared.band2'), say('drive.wentUpTo')]} />
         <tbody>
           {view.rows.map((row) => (
             <KeptRun

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { Choices, StartRequest } from '../../api';
 import { isRefused, Sheet } from '../../parts';
 import { Pick, TextField } from '../../parts/ui';
+import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { middle, named, reads, there, useStart, useTyped } from './useStart';
@@ -21,7 +22,11 @@ interface Entry {
 }
 
 /** What the fields are called on the form. */
-const NAMES: Record<string, string> = { wantedOutput: 'Output wanted', exciter: 'Exciter', bench: 'Simulated bench' };
+const NAMES: Record<string, string> = {
+  wantedOutput: say('drive.outputWanted'),
+  exciter: say('shared.exciter'),
+  bench: say('shared.simulatedBench'),
+};
 
 /** Begins a table by supply volts. */
 export function VoltsStart() {
@@ -70,13 +75,12 @@ function Start({ choices }: { choices: Choices }) {
   const amplifier = choices.amplifiers.find((one) => one.id === entry.amplifierId);
   if (!amplifier || !entry.exciterId || !entry.terminationId || !entry.wattId || !entry.panelId) {
     return (
-      <Sheet title="Next move" accent>
-        <p className="head text-22 leading-head">Describe an amplifier that switches first</p>
+      <Sheet title={say('shared.nextMove')} accent>
+        <p className="head text-22 leading-head">{say('drive.describeAnAmplifierThat')}</p>
         <p className="mt-2 text-soft">
-          It needs one whose supply sets the power, a meter of its supply’s volts and amperes, one of output, an exciter
-          and a load.{' '}
+          {say('drive.itNeedsOneWhoseSupply')}{' '}
           <Link className="text-act underline" to="/station">
-            Go to Station
+            {say('shared.goToStation')}
           </Link>
         </p>
       </Sheet>
@@ -90,17 +94,15 @@ function Start({ choices }: { choices: Choices }) {
     <Pick label={label} value={entry[field]} options={options} onPick={(value) => change({ [field]: value })} />
   );
   return (
-    <Sheet title="Next move" accent part="volts-start">
+    <Sheet title={say('shared.nextMove')} accent part="volts-start">
       <form
         onSubmit={(event) => {
           event.preventDefault();
           if (!start.isPending) start.mutate();
         }}
       >
-        <p className="head text-22 leading-head">{amplifier.name} up by its supply</p>
-        <p className="mt-1 text-soft">
-          From the lowest voltage, each key-down 3 dB of output at most. The drive stays as it is.
-        </p>
+        <p className="head text-22 leading-head">{say('drive.upByItsSupply', { amplifier: amplifier.name })}</p>
+        <p className="mt-1 text-soft">{say('drive.fromTheLowestVoltageEach')}</p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
           {pick('Amplifier', 'amplifierId', named(switching(choices)))}
           {pick(
@@ -110,7 +112,7 @@ function Start({ choices }: { choices: Choices }) {
           )}
           {count > 1 && pick('Modules in', 'modules', counts)}
           <TextField
-            label="Output wanted, W"
+            label={say('drive.outputWantedW')}
             value={entry.wanted}
             number
             className="w-full"
@@ -118,13 +120,13 @@ function Start({ choices }: { choices: Choices }) {
             onChange={(wanted) => change({ wanted })}
           />
           {pick('Exciter', 'exciterId', named(choices.exciters))}
-          {pick('Pad behind it', 'padId', [['', 'none'], ...named(choices.pads)])}
+          {pick('Pad behind it', 'padId', [['', say('shared.none')], ...named(choices.pads)])}
           {pick('Into', 'terminationId', named(ends))}
           {pick('Watts by', 'wattId', named(wattmeters(choices, amplifier.name)))}
           {pick('Supply read by', 'panelId', named(panels(choices, amplifier.name)))}
           <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
-        <StartFoot label="Start with the points" start={start} missing={undefined} names={NAMES} />
+        <StartFoot label={say('drive.startWithThePoints')} start={start} missing={undefined} names={NAMES} />
       </form>
     </Sheet>
   );

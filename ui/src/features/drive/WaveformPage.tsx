@@ -4,6 +4,7 @@ import { Answer, Diamond, LookOrder, Sheet } from '../../parts';
 import { Cell, Heads, Table } from '../../parts/ui';
 import { Sized, TraceShown } from '../../plot';
 import { utc } from '../../quantity';
+import { say } from '../../words';
 import { KeptPage, Shown } from './KeptPage';
 import { KeptRun } from './KeptRun';
 import { useKept } from './useKept';
@@ -11,11 +12,11 @@ import { WaveformStart } from './WaveformStart';
 
 /** What a scope over the load showed, by run, and a new look. */
 export function WaveformPage() {
-  const { view, pick } = useKept('waveform', 'Waveform', (query) =>
+  const { view, pick } = useKept('waveform', say('drive.waveform'), (query) =>
     ask(client.GET('/api/drive/waveform', { params: { query } })),
   );
   return (
-    <Answer query={view} what="the waveforms">
+    <Answer query={view} what={say('drive.theWaveforms')}>
       {(data) => (
         <KeptPage shown={<Picture view={data} />}>
           <WaveformStart suggested={data.rows[0]?.amplifier} />
@@ -32,7 +33,7 @@ function Picture({ view }: { view: WaveformPageView }) {
   const shows = view.shown?.shows;
   return (
     <Shown
-      title="What the scope shows"
+      title={say('drive.whatTheScopeShows')}
       run={
         row && (
           <>
@@ -52,10 +53,7 @@ function Picture({ view }: { view: WaveformPageView }) {
           ))}
         </>
       ) : (
-        <p className="text-soft">
-          Nothing was looked at yet. The volts to expect stand before each look: a carrier of the exciter alone, its two
-          tones, then both through the amplifier.
-        </p>
+        <p className="text-soft">{say('drive.nothingWasLookedAtYet')}</p>
       )}
     </Shown>
   );
@@ -63,9 +61,9 @@ function Picture({ view }: { view: WaveformPageView }) {
 
 function Runs({ view, onPick }: { view: WaveformPageView; onPick: (runId: string) => void }) {
   return (
-    <Sheet title="Waveforms that were looked at">
-      <Table caption="Waveforms that were looked at" quiet className="text-13">
-        <Heads of={['amplifier', 'band', 'came to']} />
+    <Sheet title={say('drive.waveformsThatWereLookedAt')}>
+      <Table caption={say('drive.waveformsThatWereLookedAt')} quiet className="text-13">
+        <Heads of={[say('drive.amplifier'), say('shared.band2'), say('drive.cameTo')]} />
         <tbody>
           {view.rows.map((row) => (
             <KeptRun key={row.runId} row={row} shownRunId={view.shownRunId} label={row.amplifier} onPick={onPick}>

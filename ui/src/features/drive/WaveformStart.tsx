@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { Choices, StartRequest } from '../../api';
 import { isRefused, Sheet } from '../../parts';
 import { Pick, TextField } from '../../parts/ui';
+import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
 import { loads, middle, named, reads, there, useStart, useTyped } from './useStart';
@@ -22,10 +23,10 @@ interface Entry {
 
 /** What the fields are called on the form. */
 const NAMES: Record<string, string> = {
-  'scope.drive': 'Drive',
-  'scope.output': 'Output',
-  bench: 'Simulated bench',
-  exciter: 'Exciter',
+  'scope.drive': say('shared.drive'),
+  'scope.output': say('shared.output2'),
+  bench: say('shared.simulatedBench'),
+  exciter: say('shared.exciter'),
 };
 
 /** Begins a look at the waveform, of the amplifier that was looked at last where nothing else is chosen. */
@@ -52,9 +53,9 @@ function entryOf(choices: Choices, typed: Partial<Entry>): Entry {
 
 function missing(entry: Entry): string | undefined {
   const both = entry.drive.trim() === '' && entry.output.trim() === '';
-  if (both) return 'Drive and output are still missing.';
-  if (entry.drive.trim() === '') return 'The drive is still missing.';
-  return entry.output.trim() === '' ? 'The output is still missing.' : undefined;
+  if (both) return say('drive.driveAndOutputAreStill');
+  if (entry.drive.trim() === '') return say('drive.theDriveIsStillMissing');
+  return entry.output.trim() === '' ? say('drive.theOutputIsStillMissing') : undefined;
 }
 
 function Start({ choices, suggested }: { choices: Choices; suggested: string | undefined }) {
@@ -68,12 +69,12 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
   const amplifier = choices.amplifiers.find((one) => one.id === entry.amplifierId);
   if (!amplifier || !entry.exciterId || !entry.terminationId || !entry.scopeId) {
     return (
-      <Sheet title="Next move" accent>
-        <p className="head text-22 leading-head">Describe the scope first</p>
+      <Sheet title={say('shared.nextMove')} accent>
+        <p className="head text-22 leading-head">{say('drive.describeTheScopeFirst')}</p>
         <p className="mt-2 text-soft">
-          It needs a meter that reads volts over the load from peak to peak, a dummy load, an exciter and an amplifier.{' '}
+          {say('drive.itNeedsAMeterThat')}{' '}
           <Link className="text-act underline" to="/station">
-            Go to Station
+            {say('shared.goToStation')}
           </Link>
         </p>
       </Sheet>
@@ -94,17 +95,15 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
     />
   );
   return (
-    <Sheet title="Next move" accent part="waveform-start">
+    <Sheet title={say('shared.nextMove')} accent part="waveform-start">
       <form
         onSubmit={(event) => {
           event.preventDefault();
           if (!start.isPending) start.mutate();
         }}
       >
-        <p className="head text-22 leading-head">Look at the waveform of {amplifier.name}</p>
-        <p className="mt-1 text-soft">
-          Five short looks, the exciter alone first. The volts to expect stand before each.
-        </p>
+        <p className="head text-22 leading-head">{say('drive.lookAtTheWaveformOf', { amplifier: amplifier.name })}</p>
+        <p className="mt-1 text-soft">{say('drive.fiveShortLooksTheExciter')}</p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
           {pick('Amplifier', 'amplifierId', named(choices.amplifiers))}
           {pick(
@@ -112,16 +111,16 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
             'band',
             bands.map((one) => [one.band, one.name] as const),
           )}
-          {watt('Drive at its peaks, W', 'drive')}
-          {watt('Output to expect, W', 'output')}
+          {watt(say('drive.driveAtItsPeaksW'), 'drive')}
+          {watt(say('drive.outputToExpectW'), 'output')}
           {pick('Exciter', 'exciterId', named(choices.exciters))}
-          {pick('Pad behind it', 'padId', [['', 'none'], ...named(choices.pads)])}
+          {pick('Pad behind it', 'padId', [['', say('shared.none')], ...named(choices.pads)])}
           {pick('Dummy load', 'terminationId', named(loads(choices)))}
           {pick('Scope', 'scopeId', named(reads(choices, 'OUTPUT_VPP')))}
-          {pick('Watts by', 'wattId', [['', 'not read'], ...named(reads(choices, 'OUTPUT'))])}
+          {pick('Watts by', 'wattId', [['', say('shared.notRead')], ...named(reads(choices, 'OUTPUT'))])}
           <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
-        <StartFoot label="Start with the points" start={start} missing={missing(entry)} names={NAMES} />
+        <StartFoot label={say('drive.startWithThePoints')} start={start} missing={missing(entry)} names={NAMES} />
       </form>
     </Sheet>
   );

@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
+import { say } from '../../words';
 
 /** What runs of a kind brought: all of them, and one whole, which is the newest until another is picked. */
 export function useKept<View>(kind: string, title: string, get: (query: { run?: string }) => Promise<View>) {
@@ -10,7 +11,7 @@ export function useKept<View>(kind: string, title: string, get: (query: { run?: 
     placeholderData: keepPreviousData,
   });
   useEffect(() => {
-    document.title = `${title} · Tubrin`;
+    document.title = say('shared.tubrin', { title });
   }, [title]);
   return { view, pick };
 }

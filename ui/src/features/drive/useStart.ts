@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ask, type Choices, client, type StartRequest } from '../../api';
+import { fixed } from '../../quantity';
 
 /** Keeps what was typed of a start in the browser, under a key. */
 export function useTyped<Entry extends object>(key: string) {
@@ -47,7 +48,7 @@ const MEGA = 1e6;
 /** Returns the middle of a band in MHz, to the next kilohertz. */
 export function middle(choices: Choices, band: string): string {
   const limits = choices.bands.find((one) => one.band === band);
-  return limits ? ((limits.lowestHz + limits.highestHz) / (2 * MEGA)).toFixed(4) : '';
+  return limits ? fixed((limits.lowestHz + limits.highestHz) / (2 * MEGA), 4) : '';
 }
 
 /** Returns amplifiers with transistors that are brought up by drive. */

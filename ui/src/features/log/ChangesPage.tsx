@@ -3,25 +3,23 @@ import { useEffect, useState } from 'react';
 import { type AlterationsView, ask, client } from '../../api';
 import { Answer, Trouble } from '../../parts';
 import { Button, Pick, TextField } from '../../parts/ui';
+import { say } from '../../words';
 import { LogTabs } from './LogPage';
 
 /** What was changed of the station: each change closes what was found before it. */
 export function ChangesPage() {
   const changes = useQuery({ queryKey: ['alterations'], queryFn: () => ask(client.GET('/api/alterations')) });
   useEffect(() => {
-    document.title = 'Changes · Tubrin';
+    document.title = say('log.changesTubrin');
   }, []);
   return (
     <div className="m-5 grid grid-cols-one gap-3.5">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
-        <h1 className="text-22">Changes</h1>
+        <h1 className="text-22">{say('log.changes')}</h1>
         <LogTabs />
       </div>
-      <p className="max-w-prose text-soft">
-        New tubes, another resistor, a relay, a cable, new firmware: card rows, levels and trends from before are
-        closed, since they rest on what is no longer there. Climb anew from the bottom.
-      </p>
-      <Answer query={changes} what="the changes">
+      <p className="max-w-prose text-soft">{say('log.newTubesAnotherResistorA')}</p>
+      <Answer query={changes} what={say('log.theChanges')}>
         {(known) => <ChangesOf known={known} />}
       </Answer>
     </div>
@@ -51,40 +49,40 @@ function ChangesOf({ known }: { known: AlterationsView }) {
     mutationFn: (id: string) => ask(client.DELETE('/api/alterations/{id}', { params: { path: { id } } })),
     onSuccess: renew,
   });
-  if (known.equipment.length === 0) return <p>There is no equipment yet that could be changed.</p>;
+  if (known.equipment.length === 0) return <p>{say('log.thereIsNoEquipmentYet')}</p>;
   return (
     <>
       <form
         className="sheet flex flex-wrap items-end gap-3 px-5 py-4"
-        aria-label="A change"
+        aria-label={say('log.aChange')}
         onSubmit={(event) => {
           event.preventDefault();
           add.mutate();
         }}
       >
         <Pick
-          label="Changed at"
+          label={say('log.changedAt')}
           value={equipment}
           onPick={setEquipment}
           options={known.equipment.map((one) => [one, one] as const)}
         />
         <Pick
-          label="What"
+          label={say('log.what')}
           value={part}
           onPick={(code) => setPart(code as typeof part)}
           options={known.parts.map((one) => [one.code, one.name] as const)}
         />
-        <TextField label="On, UTC" value={on} onChange={setOn} className="w-32" />
-        <TextField label="Which, and why" value={note} onChange={setNote} className="w-80" />
+        <TextField label={say('log.onUTC')} value={on} onChange={setOn} className="w-32" />
+        <TextField label={say('log.whichAndWhy')} value={note} onChange={setNote} className="w-80" />
         <Button kind="main" type="submit" disabled={add.isPending}>
-          Save the change
+          {say('log.saveTheChange')}
         </Button>
         {add.error && <Trouble error={add.error} />}
       </form>
       {known.entries.length === 0 ? (
-        <p className="text-soft">Nothing was changed yet.</p>
+        <p className="text-soft">{say('log.nothingWasChangedYet')}</p>
       ) : (
-        <ul className="sheet divide-y divide-hair px-5 py-2" aria-label="Changes" data-part="changes">
+        <ul className="sheet divide-y divide-hair px-5 py-2" aria-label={say('log.changes')} data-part="changes">
           {known.entries.map((one) => (
             <li key={one.id} className="flex items-baseline gap-3 py-1.5">
               <span>{one.says}</span>
@@ -92,10 +90,10 @@ function ChangesOf({ known }: { known: AlterationsView }) {
                 kind="bare"
                 className="ml-auto text-13 text-soft"
                 disabled={remove.isPending}
-                aria-label={`Delete: ${one.says}`}
+                aria-label={say('log.delete', { says: one.says })}
                 onClick={() => remove.mutate(one.id)}
               >
-                Delete
+                {say('shared.delete')}
               </Button>
             </li>
           ))}

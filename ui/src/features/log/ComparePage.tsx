@@ -5,6 +5,7 @@ import { ask, type CompareRunsView, client } from '../../api';
 import { Answer, Diamond } from '../../parts';
 import { Cell, Head, RowHead, Table } from '../../parts/ui';
 import { utc } from '../../quantity';
+import { say } from '../../words';
 
 /** Two runs beside each other, step by step. */
 export function ComparePage() {
@@ -14,20 +15,18 @@ export function ComparePage() {
     queryFn: () => ask(client.GET('/api/runs/compare', { params: { query: { first, second } } })),
   });
   useEffect(() => {
-    document.title = 'Two runs · Tubrin';
+    document.title = say('log.twoRunsTubrin');
   }, []);
   return (
-    <Answer query={both} what="the two runs">
+    <Answer query={both} what={say('log.theTwoRuns')}>
       {(data) => (
-        <section aria-label="Two runs" className="sheet m-5 px-5 py-4">
+        <section aria-label={say('log.twoRuns')} className="sheet m-5 px-5 py-4">
           <header className="mb-3 flex flex-wrap items-baseline gap-4">
-            <h1 className="text-22">Two runs</h1>
+            <h1 className="text-22">{say('log.twoRuns')}</h1>
             <Link className="text-act underline" to="/log">
-              back to the log
+              {say('log.backToTheLog')}
             </Link>
-            <p className="text-13 text-soft">
-              Marked where they differ by more than twice what both readings leave open.
-            </p>
+            <p className="text-13 text-soft">{say('log.markedWhereTheyDifferBy')}</p>
           </header>
           {data.unlike && (
             <p className="mb-3 flex items-baseline gap-2 text-watch">
@@ -44,11 +43,11 @@ export function ComparePage() {
 
 function Both({ data }: { data: CompareRunsView }) {
   return (
-    <Table caption="Both runs, step by step" quiet wide="Both runs" className="max-w-245">
+    <Table caption={say('log.bothRunsStepByStep')} quiet wide={say('log.bothRuns')} className="max-w-245">
       <thead>
         <tr>
-          <Head>At</Head>
-          <Head>Figure</Head>
+          <Head>{say('log.at')}</Head>
+          <Head>{say('log.figure')}</Head>
           {[data.first, data.second].map((run, index) => (
             <Head key={run.id + String(index)} className="whitespace-normal">
               <Link className="figure text-act underline" to={`/log/${run.id}`}>
@@ -58,7 +57,7 @@ function Both({ data }: { data: CompareRunsView }) {
               {run.conditions && <span className="block">{run.conditions}</span>}
             </Head>
           ))}
-          <Head>Second less first</Head>
+          <Head>{say('log.secondLessFirst')}</Head>
         </tr>
       </thead>
       <tbody>

@@ -5,20 +5,22 @@ import { ask, client, type LogPage as LogPageView, type LogQuery, type RunSummar
 import { Answer, FirstThing } from '../../parts';
 import { Button, Cell, Checkbox, Head, Nav, NavItem, Pick, Table, TextField } from '../../parts/ui';
 import { utc } from '../../quantity';
+import { say } from '../../words';
 
 /** Where what a run told is saved. */
 const WHERE: Partial<Record<RunSummary['school'], string>> = {
-  DRIVE_TABLE: 'in the table',
-  ALC: 'in the levels',
-  BIAS: 'with the currents',
-  MATCHER: 'with the matchers',
-  CHAIN: 'in the log',
-  WAVEFORM: 'with the waveforms',
-  SUPPLY_TABLE: 'with the supply volts',
-  RESONANCE: 'with the antennas',
+  DRIVE_TABLE: say('log.inTheTable'),
+  ALC: say('log.inTheLevels'),
+  BIAS: say('log.withTheCurrents'),
+  MATCHER: say('log.withTheMatchers'),
+  CHAIN: say('log.inTheLog'),
+  WAVEFORM: say('log.withTheWaveforms'),
+  SUPPLY_TABLE: say('log.withTheSupplyVolts'),
+  RESONANCE: say('log.withTheAntennas'),
 };
 
-const ended = (run: RunSummary) => (run.ending === 'ABANDONED' ? 'left' : (WHERE[run.school] ?? 'on the card'));
+const ended = (run: RunSummary) =>
+  run.ending === 'ABANDONED' ? say('log.left') : (WHERE[run.school] ?? say('log.onTheCard'));
 
 type Asked = Partial<Record<'amplifier' | 'band' | 'termination' | 'school' | 'from' | 'to' | 'page', string>>;
 
@@ -32,18 +34,18 @@ export function LogPage() {
     placeholderData: keepPreviousData,
   });
   useEffect(() => {
-    document.title = 'Log · Tubrin';
+    document.title = say('log.logTubrin');
   }, []);
   const onAsk = (more: Asked) => {
     const next = Object.entries({ ...asked, page: '', ...more }).filter(([, value]) => value);
     setParams(Object.fromEntries(next), { replace: true });
   };
   return (
-    <Answer query={runs} what="the log">
+    <Answer query={runs} what={say('log.theLog')}>
       {(page) =>
         page.all === 0 ? (
-          <FirstThing title="No run yet" to={['/tune', 'Start a climb']}>
-            Every climb is saved here, with each reading as it was typed.
+          <FirstThing title={say('log.noRunYet')} to={['/tune', say('shared.startAClimb')]}>
+            {say('log.everyClimbIsSavedHere')}
           </FirstThing>
         ) : (
           <LogOf page={page} asked={asked} onAsk={onAsk} />
@@ -56,32 +58,32 @@ export function LogPage() {
 /** The ways through the log. */
 export function LogTabs() {
   return (
-    <Nav label="Log" kind="tabs">
+    <Nav label={say('shared.log')} kind="tabs">
       <NavItem kind="tabs" end to="/log">
-        Runs
+        {say('log.runs')}
       </NavItem>
       <NavItem kind="tabs" to="/log/trends">
-        Trends
+        {say('log.trends')}
       </NavItem>
       <NavItem kind="tabs" to="/log/changes">
-        Changes
+        {say('log.changes')}
       </NavItem>
     </Nav>
   );
 }
 
 const HEADS = [
-  'Begun, UTC',
-  'Band',
-  'Amplifier',
-  'Into',
-  'School',
-  'Steps',
-  'Last output, W',
-  'Line, V',
-  'Room, °C',
-  'Seen',
-  'Ended',
+  say('log.begunUTC'),
+  say('shared.band'),
+  say('shared.amplifier'),
+  say('shared.into'),
+  say('shared.school'),
+  say('shared.steps'),
+  say('log.lastOutputW'),
+  say('log.lineV'),
+  say('log.roomC'),
+  say('shared.seen'),
+  say('log.ended'),
 ];
 
 const counted = (count: number) => count.toLocaleString('en-GB').replaceAll(',', '\u2009');
@@ -92,27 +94,27 @@ function LogOf({ page, asked, onAsk }: { page: LogPageView; asked: Asked; onAsk:
   const names = (values: string[]) => values.map((value) => [value, value] as const);
   const coded = (values: { code: string; name: string }[]) => values.map((one) => [one.code, one.name] as const);
   const filters: [keyof Asked, string, (readonly [string, string])[]][] = [
-    ['amplifier', 'Amplifier', names(choices.amplifiers)],
-    ['band', 'Band', coded(choices.bands)],
-    ['termination', 'Into', names(choices.terminations)],
-    ['school', 'School', coded(choices.schools)],
+    ['amplifier', say('shared.amplifier'), names(choices.amplifiers)],
+    ['band', say('shared.band'), coded(choices.bands)],
+    ['termination', say('shared.into'), names(choices.terminations)],
+    ['school', say('shared.school'), coded(choices.schools)],
   ];
   return (
-    <section aria-label="Log" className="sheet m-5 px-5 py-4">
+    <section aria-label={say('shared.log')} className="sheet m-5 px-5 py-4">
       <header className="mb-3 flex flex-wrap items-baseline gap-x-5 gap-y-2">
-        <h1 className="text-22">Log</h1>
+        <h1 className="text-22">{say('shared.log')}</h1>
         <LogTabs />
         <span role="status" className="text-soft">
           {page.asked === page.all
-            ? `${counted(page.all)} runs`
-            : `${counted(page.asked)} of ${counted(page.all)} runs`}
+            ? say('log.runs2', { all: counted(page.all) })
+            : say('log.ofRuns', { asked: counted(page.asked), all: counted(page.all) })}
         </span>
         {chosen.length === 2 ? (
           <Button kind="main" asChild className="ml-auto">
-            <Link to={`/log/compare/${chosen[0]}/${chosen[1]}`}>Compare the two</Link>
+            <Link to={`/log/compare/${chosen[0]}/${chosen[1]}`}>{say('log.compareTheTwo')}</Link>
           </Button>
         ) : (
-          <span className="ml-auto text-13 text-soft">Tick two runs to see them step by step.</span>
+          <span className="ml-auto text-13 text-soft">{say('log.tickTwoRunsToSee')}</span>
         )}
       </header>
       <div className="mb-3 flex flex-wrap items-end gap-3">
@@ -122,20 +124,20 @@ function LogOf({ page, asked, onAsk }: { page: LogPageView; asked: Asked; onAsk:
             label={label}
             value={asked[key] ?? ''}
             onPick={(value) => onAsk({ [key]: value })}
-            options={[['', 'all'], ...options]}
+            options={[['', say('log.all')], ...options]}
           />
         ))}
-        <Day label="From" value={asked.from ?? ''} onDay={(from) => onAsk({ from })} />
-        <Day label="To" value={asked.to ?? ''} onDay={(to) => onAsk({ to })} />
+        <Day label={say('shared.from')} value={asked.from ?? ''} onDay={(from) => onAsk({ from })} />
+        <Day label={say('log.to')} value={asked.to ?? ''} onDay={(to) => onAsk({ to })} />
       </div>
       {page.asked === 0 ? (
-        <p className="text-soft">No run is like that. Choose less.</p>
+        <p className="text-soft">{say('log.noRunIsLikeThat')}</p>
       ) : (
-        <Table caption="Runs, newest first" quiet wide="Runs">
+        <Table caption={say('log.runsNewestFirst')} quiet wide={say('log.runs')}>
           <thead>
             <tr>
               <Head>
-                <span className="sr-only">Compare</span>
+                <span className="sr-only">{say('shared.compare')}</span>
               </Head>
               {HEADS.map((head) => (
                 <Head key={head}>{head}</Head>
@@ -202,13 +204,13 @@ function Day({ label, value, onDay }: { label: string; value: string; onDay: (da
 function Pages({ page, onPage }: { page: LogPageView; onPage: (number: number) => void }) {
   const first = (page.page - 1) * page.perPage + 1;
   const ways: [string, number][] = [
-    ['Newest', 1],
-    ['Newer', page.page - 1],
-    ['Older', page.page + 1],
-    ['Oldest', page.pages],
+    [say('log.newest'), 1],
+    [say('log.newer'), page.page - 1],
+    [say('log.older'), page.page + 1],
+    [say('log.oldest'), page.pages],
   ];
   return (
-    <nav aria-label="Pages of the log" className="mt-3 flex flex-wrap items-center gap-3">
+    <nav aria-label={say('log.pagesOfTheLog')} className="mt-3 flex flex-wrap items-center gap-3">
       {ways.map(([label, number]) => (
         <Button
           key={label}
@@ -219,22 +221,30 @@ function Pages({ page, onPage }: { page: LogPageView; onPage: (number: number) =
         </Button>
       ))}
       <span className="figure text-soft">
-        {counted(first)} to {counted(first + page.runs.length - 1)} of {counted(page.asked)}
+        {say('log.toOf', {
+          first: counted(first),
+          runs: counted(first + page.runs.length - 1),
+          asked: counted(page.asked),
+        })}
       </span>
     </nav>
   );
 }
 
-const times = (count: number, one: string, many: string) =>
-  count === 0 ? [] : [`${count} ${count === 1 ? one : many}`];
-
 function LogRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; onChoose: (on: boolean) => void }) {
   const to = run.ending ? `/log/${run.id}` : `/tune/${run.id}`;
-  const seen = [...times(run.arcs, 'arc', 'arcs'), ...times(run.trips, 'trip', 'trips')];
+  const seen = [
+    run.arcs > 0 && say('log.arcs', { count: run.arcs }),
+    run.trips > 0 && say('log.trips', { count: run.trips }),
+  ].filter(Boolean);
   return (
     <tr>
       <Cell>
-        <Checkbox aria-label={`Compare the run of ${utc(run.startedAt)}`} checked={chosen} onCheck={onChoose} />
+        <Checkbox
+          aria-label={say('log.compareTheRunOf', { startedAt: utc(run.startedAt) })}
+          checked={chosen}
+          onCheck={onChoose}
+        />
       </Cell>
       <Cell figure>
         <Link className="text-act underline" to={to}>
@@ -251,7 +261,7 @@ function LogRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; o
       <Cell figure>{run.ambientC ?? '–'}</Cell>
       <Cell className={seen.length > 0 ? 'text-watch' : ''}>{seen.join(', ')}</Cell>
       <Cell className={run.ending ? 'whitespace-nowrap' : 'font-semibold whitespace-nowrap text-act'}>
-        {run.ending ? ended(run) : 'in progress'}
+        {run.ending ? ended(run) : say('log.inProgress')}
       </Cell>
     </tr>
   );

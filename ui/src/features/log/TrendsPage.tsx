@@ -4,20 +4,21 @@ import { ask, client, type PlaceView, type SeriesView } from '../../api';
 import { Answer, Diamond, FirstThing } from '../../parts';
 import { Label, Select } from '../../parts/ui';
 import { Trend } from '../../plot';
+import { say } from '../../words';
 import { LogTabs } from './LogPage';
 
 /** What has changed over the runs of one amplifier, band and load, and since when. */
 export function TrendsPage() {
   const places = useQuery({ queryKey: ['trends'], queryFn: () => ask(client.GET('/api/trends/places')) });
   useEffect(() => {
-    document.title = 'Trends · Tubrin';
+    document.title = say('log.trendsTubrin');
   }, []);
   return (
-    <Answer query={places} what="the trends">
+    <Answer query={places} what={say('log.theTrends')}>
       {(list) =>
         list.length === 0 ? (
-          <FirstThing title="No trend yet" to={['/tune', 'Start a climb']}>
-            From the second finished run of an amplifier on a band into the same load on, Tubrin follows what changes.
+          <FirstThing title={say('log.noTrendYet')} to={['/tune', say('shared.startAClimb')]}>
+            {say('log.fromTheSecondFinishedRun')}
           </FirstThing>
         ) : (
           <Trends places={list} />
@@ -39,21 +40,23 @@ function Trends({ places }: { places: PlaceView[] }) {
     placeholderData: keepPreviousData,
   });
   return (
-    <section aria-label="Trends" className="sheet m-5 px-5 py-4">
+    <section aria-label={say('log.trends')} className="sheet m-5 px-5 py-4">
       <header className="mb-2 flex flex-wrap items-baseline gap-x-5 gap-y-2">
-        <h1 className="text-22">Trends</h1>
+        <h1 className="text-22">{say('log.trends')}</h1>
         <LogTabs />
         <span className="ml-auto flex items-center gap-2">
-          <Label htmlFor="trend-of">of</Label>
+          <Label htmlFor="trend-of">{say('shared.of')}</Label>
           <Select
             id="trend-of"
             value={keyOf(place)}
             onPick={setKey}
-            options={places.map((one) => [keyOf(one), `${keyOf(one)}: ${one.runs} runs`] as const)}
+            options={places.map(
+              (one) => [keyOf(one), say('log.runs3', { keyOf: keyOf(one), runs: one.runs })] as const,
+            )}
           />
         </span>
       </header>
-      <Answer query={trends} what="the trends">
+      <Answer query={trends} what={say('log.theTrends')}>
         {(view) => (
           <>
             {view.since && <p className="mb-2 text-watch">{view.since}</p>}
@@ -91,7 +94,7 @@ function SeriesList({ series }: { series: SeriesView[] }) {
           <Trend series={one} />
           {one.runsPerPoint > 1 && (
             <p className="text-13 text-soft">
-              {one.runs} runs; each point is the middle of {one.runsPerPoint} that follow each other.
+              {say('log.runsEachPointIsThe', { runs: one.runs, runsPerPoint: one.runsPerPoint })}
             </p>
           )}
         </article>

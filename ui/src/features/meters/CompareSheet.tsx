@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { ask, type CompareView, client, type RangeChoice } from '../../api';
 import { Diamond, isRefused, Refused, Sheet } from '../../parts';
 import { Button, Cell, Check, Head, Heads, Input, Pick, Table, TextField } from '../../parts/ui';
+import { say } from '../../words';
 
 interface Point {
   reference: string;
@@ -10,9 +11,9 @@ interface Point {
 }
 
 const KINDS = [
-  ['heat', 'a load that measures by heat'],
-  ['volts', 'volts across a measured load'],
-  ['meter', 'a meter I trust'],
+  ['heat', say('meters.aLoadThatMeasuresBy')],
+  ['volts', say('meters.voltsAcrossAMeasuredLoad')],
+  ['meter', say('meters.aMeterITrust')],
 ] as const;
 
 const FRESH: Point = { reference: '', readings: [] };
@@ -69,17 +70,20 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
     />
   );
   return (
-    <Sheet title="Compare meters with a reference" accent part="compare">
+    <Sheet title={say('meters.compareMetersWithAReference')} accent part="compare">
       <p className="text-18">
-        <span className="head">The same carrier at four powers or more, each read by all.</span>{' '}
-        <span className="text-14 text-soft">
-          From low to full, a factor of four apart or more tells a diode's low end from its gain. Let a hot load rest.
-        </span>
+        <span className="head">{say('meters.theSameCarrierAtFour')}</span>{' '}
+        <span className="text-14 text-soft">{say('meters.fromLowToFullA')}</span>
       </p>
       <div className="mt-3 flex flex-wrap items-end gap-3">
-        <Pick label="The reference is" value={kind} onPick={(code) => setKind(code as typeof kind)} options={KINDS} />
+        <Pick
+          label={say('meters.theReferenceIs')}
+          value={kind}
+          onPick={(code) => setKind(code as typeof kind)}
+          options={KINDS}
+        />
         <TextField
-          label="called"
+          label={say('meters.called')}
           value={name}
           onChange={setName}
           className="w-42.5"
@@ -87,7 +91,7 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
         />
         {kind === 'volts' ? (
           <TextField
-            label="load as measured, Ω"
+            label={say('meters.loadAsMeasured')}
             value={ohm}
             onChange={setOhm}
             className="w-22.5"
@@ -95,7 +99,7 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
           />
         ) : (
           <TextField
-            label="right within ±, %"
+            label={say('meters.rightWithin')}
             value={percent}
             onChange={setPercent}
             className="w-22.5"
@@ -104,7 +108,7 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
         )}
       </div>
       <fieldset className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
-        <legend className="mb-1 text-13 text-soft">Meters, each on the range in use</legend>
+        <legend className="mb-1 text-13 text-soft">{say('meters.metersEachOnTheRange')}</legend>
         {ranges.map((range, index) => (
           <Check
             key={range.meter + range.range}
@@ -115,14 +119,18 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
             }}
           >
             {range.meter}, {range.range}
-            {range.compared && <span className="text-13 text-soft"> compared {range.compared}</span>}
+            {range.compared && (
+              <span className="text-13 text-soft"> {say('meters.compared', { compared: range.compared })}</span>
+            )}
           </Check>
         ))}
       </fieldset>
-      <Table caption="Powers and what was read" quiet tight className="mt-3 max-w-180">
+      <Table caption={say('meters.powersAndWhatWasRead')} quiet tight className="mt-3 max-w-180">
         <thead>
           <tr>
-            <Head className="pr-2">Reference, {kind === 'volts' ? 'as 424 Vpp or 150 Vrms' : 'W'}</Head>
+            <Head className="pr-2">
+              {say('meters.reference', { as: kind === 'volts' ? say('meters.as424VppOr150') : 'W' })}
+            </Head>
             {chosen.map((index) => (
               <Head key={index} className="pr-2">
                 {ranges[index]?.meter}, W
@@ -135,14 +143,17 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
             // biome-ignore lint/suspicious/noArrayIndexKey: a point is its row
             <tr key={row}>
               <Cell className="pr-2">
-                {cell(`Reference, point ${row + 1}`, `points.${row}.reference`, point.reference, (reference) =>
-                  set(row, (one) => ({ ...one, reference })),
+                {cell(
+                  say('meters.referencePoint', { row: row + 1 }),
+                  `points.${row}.reference`,
+                  point.reference,
+                  (reference) => set(row, (one) => ({ ...one, reference })),
                 )}
               </Cell>
               {chosen.map((index, column) => (
                 <Cell key={index} className="pr-2">
                   {cell(
-                    `${ranges[index]?.meter}, point ${row + 1}`,
+                    say('meters.point', { meter: ranges[index]?.meter, row: row + 1 }),
                     `points.${row}.readings.${column}`,
                     point.readings[column] ?? '',
                     (text) =>
@@ -160,19 +171,15 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
       </Table>
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <Button kind="main" onClick={() => compare.mutate(false)} disabled={compare.isPending || chosen.length === 0}>
-          Compare
+          {say('shared.compare')}
         </Button>
-        <Button onClick={() => setPoints([...points, FRESH])}>One more power</Button>
+        <Button onClick={() => setPoints([...points, FRESH])}>{say('meters.oneMorePower')}</Button>
         {compare.data && !compare.data.kept && (
           <Button onClick={() => compare.mutate(true)} disabled={compare.isPending}>
-            Apply from now on
+            {say('meters.applyFromNowOn')}
           </Button>
         )}
-        {compare.data?.kept && (
-          <span role="status">
-            Applied from now on. Readings stay as they were read; runs before keep what they had.
-          </span>
-        )}
+        {compare.data?.kept && <span role="status">{say('meters.appliedFromNowOnReadings')}</span>}
       </div>
       <Refused error={compare.error} named />
       {compare.data?.found.map((found) => (
@@ -196,8 +203,11 @@ function Found({ found }: { found: CompareView['found'][number] }) {
         {!found.believable && <Diamond />}
         {found.fit}
       </p>
-      <Table caption={`What is left over of ${found.meter}`} quiet tight className="mt-2 max-w-140">
-        <Heads of={['Reference, W', 'As read, W', 'Corrected, W', 'Left over, W']} end />
+      <Table caption={say('meters.whatIsLeftOverOf', { meter: found.meter })} quiet tight className="mt-2 max-w-140">
+        <Heads
+          of={[say('meters.referenceW'), say('meters.asReadW'), say('meters.correctedW'), say('meters.leftOverW')]}
+          end
+        />
         <tbody>
           {found.rows.map((row) => (
             <tr key={row.reference + row.raw}>

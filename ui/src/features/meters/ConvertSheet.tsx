@@ -3,11 +3,12 @@ import { useState } from 'react';
 import { ask, client, type RangeChoice } from '../../api';
 import { Diamond, isRefused, Refused, Sheet } from '../../parts';
 import { Button, Pick, TextField } from '../../parts/ui';
+import { say } from '../../words';
 
 const TONES = [
-  ['CARRIER', 'a steady carrier'],
-  ['TWO_TONE_AVERAGE_POWER', 'two tones, average power'],
-  ['TWO_TONE_AVERAGE_VOLTAGE', 'two tones, average voltage'],
+  ['CARRIER', say('meters.aSteadyCarrier')],
+  ['TWO_TONE_AVERAGE_POWER', say('meters.twoTonesAveragePower')],
+  ['TWO_TONE_AVERAGE_VOLTAGE', say('meters.twoTonesAverageVoltage')],
 ] as const;
 
 /** What a scope, a detector or a bridge shows, in watts; and whether the wattmeter agrees. */
@@ -29,7 +30,7 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
   });
   const said = convert.data;
   return (
-    <Sheet title="From volts to watts" part="convert">
+    <Sheet title={say('meters.fromVoltsToWatts')} part="convert">
       <form
         className="grid gap-2"
         onSubmit={(event) => {
@@ -39,14 +40,14 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
       >
         <div className="flex flex-wrap items-end gap-2">
           <TextField
-            label="Read: 424 Vpp, 5.3 div 10 V x10, 21 Vdet"
+            label={say('meters.read424Vpp53')}
             value={entry}
             onChange={setEntry}
             className="w-60"
             invalid={isRefused(convert.error, 'entry')}
           />
           <TextField
-            label="across, Ω"
+            label={say('meters.across')}
             value={ohm}
             onChange={setOhm}
             className="w-18.5"
@@ -54,7 +55,12 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
           />
         </div>
         <div className="flex flex-wrap items-end gap-2">
-          <Pick label="of" value={tones} onPick={(code) => setTones(code as typeof tones)} options={TONES} />
+          <Pick
+            label={say('shared.of')}
+            value={tones}
+            onPick={(code) => setTones(code as typeof tones)}
+            options={TONES}
+          />
           <TextField
             label="SWR"
             value={swr}
@@ -63,20 +69,20 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
             invalid={isRefused(convert.error, 'swr')}
           />
           <Button kind="main" type="submit" disabled={entry.trim() === '' || convert.isPending}>
-            Convert
+            {say('meters.convert')}
           </Button>
         </div>
         <div className="flex flex-wrap items-end gap-2">
-          <Pick label="Meanwhile" value={meterId} onPick={setMeterId} options={meters} />
+          <Pick label={say('meters.meanwhile')} value={meterId} onPick={setMeterId} options={meters} />
           <TextField
-            label="shows, W"
+            label={say('meters.showsW')}
             value={reading}
             onChange={setReading}
             className="w-21"
             invalid={isRefused(convert.error, 'meterReading') || isRefused(line.error, 'forward')}
           />
           <TextField
-            label="back, W"
+            label={say('meters.backW')}
             value={reflected}
             onChange={setReflected}
             className="w-18.5"
@@ -90,7 +96,7 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
       {said && (
         <div role="status" className="mt-3">
           <p className="figure text-22 font-semibold">{said.power} W</p>
-          {tones !== 'CARRIER' && <p className="figure">{said.pep} W PEP</p>}
+          {tones !== 'CARRIER' && <p className="figure">{say('meters.wPEP', { pep: said.pep })}</p>}
           <p className="text-13 text-soft">{said.volts}</p>
           <p className="text-13 text-soft">{said.worst}</p>
           {said.agreement && (
@@ -110,13 +116,15 @@ export function ConvertSheet({ ranges }: { ranges: RangeChoice[] }) {
       )}
       {line.data && (
         <p role="status" className="mt-2">
-          <span className="figure">{line.data.net} W</span> go on, SWR <span className="figure">{line.data.swr}</span>,
+          <span className="figure">{line.data.net} W</span> {say('meters.goOnSWR')}{' '}
+          <span className="figure">{line.data.swr}</span>,
           {line.data.returnLoss ? (
             <>
-              return loss <span className="figure">{line.data.returnLoss} dB</span>
+              {say('meters.returnLoss')}{' '}
+              <span className="figure">{say('meters.dB', { returnLoss: line.data.returnLoss })}</span>
             </>
           ) : (
-            'nothing comes back'
+            say('meters.nothingComesBack')
           )}
         </p>
       )}

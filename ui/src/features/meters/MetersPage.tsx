@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { ask, type BeliefView, client, type RangeChoice } from '../../api';
 import { Answer, FirstThing, Sheet } from '../../parts';
+import { say } from '../../words';
 import { CompareSheet } from './CompareSheet';
 import { ConvertSheet } from './ConvertSheet';
 
@@ -10,14 +11,14 @@ import { ConvertSheet } from './ConvertSheet';
 export function MetersPage() {
   const ranges = useQuery({ queryKey: ['meters', 'ranges'], queryFn: () => ask(client.GET('/api/meters/ranges')) });
   useEffect(() => {
-    document.title = 'Meters · Tubrin';
+    document.title = say('meters.metersTubrin');
   }, []);
   return (
-    <Answer query={ranges} what="the meters">
+    <Answer query={ranges} what={say('meters.theMeters')}>
       {(list) =>
         list.length === 0 ? (
-          <FirstThing title="No power meter yet" to={['/station/new/meter', 'Describe a meter']}>
-            With a meter that reads output Tubrin can compare it with a better one, and say how far to believe it.
+          <FirstThing title={say('meters.noPowerMeterYet')} to={['/station/new/meter', say('meters.describeAMeter')]}>
+            {say('meters.withAMeterThatReads')}
           </FirstThing>
         ) : (
           <Meters ranges={list} />
@@ -32,9 +33,9 @@ function Meters({ ranges }: { ranges: RangeChoice[] }) {
     <div className="m-5 grid grid-cols-one items-start gap-3.5 roomy:grid-cols-main-broad">
       <div className="grid gap-3.5">
         <header className="flex items-baseline gap-4">
-          <h1 className="text-22">Meters</h1>
+          <h1 className="text-22">{say('shared.meters')}</h1>
           <Link className="text-act underline" to="/station">
-            the station's records
+            {say('meters.theStationsRecords')}
           </Link>
         </header>
         <CompareSheet ranges={ranges} />
@@ -50,11 +51,11 @@ function Meters({ ranges }: { ranges: RangeChoice[] }) {
 function Belief() {
   const belief = useQuery({ queryKey: ['meters', 'belief'], queryFn: () => ask(client.GET('/api/meters/belief')) });
   return (
-    <Sheet title="Which meter to believe for what" part="belief">
-      <Answer query={belief} what="the meters' classes">
+    <Sheet title={say('meters.whichMeterToBelieveFor')} part="belief">
+      <Answer query={belief} what={say('meters.theMetersClasses')}>
         {(rows) =>
           rows.length === 0 ? (
-            <p className="text-soft">No two meters read the same thing, so there is no choice to make.</p>
+            <p className="text-soft">{say('meters.noTwoMetersReadThe')}</p>
           ) : (
             <ol className="grid gap-1.5">
               {rows.map((row) => (
@@ -80,13 +81,15 @@ function Believed({ row }: { row: BeliefView }) {
             {best.meter}, {best.range}
           </b>
         ) : (
-          <span className="text-soft">no meter reaches so far</span>
+          <span className="text-soft">{say('meters.noMeterReachesSoFar')}</span>
         )}
         {best && <span className="figure"> {best.plusMinus}</span>}
       </p>
       {best?.compared && <p className="text-13 text-soft">{best.compared}</p>}
       {others.length > 0 && (
-        <p className="text-13 text-soft">then {others.map((one) => `${one.meter} ${one.plusMinus}`).join('; ')}</p>
+        <p className="text-13 text-soft">
+          {say('meters.then', { plusMinus: others.map((one) => `${one.meter} ${one.plusMinus}`).join('; ') })}
+        </p>
       )}
     </li>
   );

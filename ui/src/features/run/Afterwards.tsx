@@ -2,60 +2,73 @@ import { Link } from 'react-router';
 import type { RunView } from '../../api';
 import { Diamond, Sheet } from '../../parts';
 import { Cell, Heads, RowHead, Table } from '../../parts/ui';
-import { localTime, utc } from '../../quantity';
+import { fixed, localTime, utc } from '../../quantity';
+import { say } from '../../words';
 import { isTuned } from './useDials';
 
 /** What is kept of a finished run, and where it is seen. */
 const KEPT: Record<RunView['kind'], { says: (view: RunView) => string; to: string; see: string }> = {
-  TUNE_UP: { says: (view) => `The row for ${view.band} is on the card.`, to: '/cards', see: 'See the card' },
-  DRIVE_TABLE: { says: (view) => `${view.band} is in the drive table.`, to: '/drive', see: 'See the table' },
+  TUNE_UP: { says: (view) => say('run.theRowForIsOn', { band: view.band }), to: '/cards', see: say('run.seeTheCard') },
+  DRIVE_TABLE: {
+    says: (view) => say('run.isInTheDriveTable', { band: view.band }),
+    to: '/drive',
+    see: say('run.seeTheTable'),
+  },
   BIAS: {
-    says: (view) => `The idle currents of ${view.amplifier} are saved.`,
+    says: (view) => say('run.theIdleCurrentsOfAre', { amplifier: view.amplifier }),
     to: '/drive/bias',
-    see: 'See the currents',
+    see: say('run.seeTheCurrents'),
   },
   MATCHER: {
-    says: (view) => `What the matcher did on ${view.band} is saved.`,
+    says: (view) => say('run.whatTheMatcherDidOn', { band: view.band }),
     to: '/drive/matcher',
-    see: 'See the matchers',
+    see: say('run.seeTheMatchers'),
   },
-  CHAIN: { says: (view) => `The way up of ${view.amplifier} is saved.`, to: '/log', see: 'See the log' },
+  CHAIN: {
+    says: (view) => say('run.theWayUpOfIs', { amplifier: view.amplifier }),
+    to: '/log',
+    see: say('run.seeTheLog'),
+  },
   WAVEFORM: {
-    says: (view) => `The waveform of ${view.amplifier} is saved.`,
+    says: (view) => say('run.theWaveformOfIsSaved', { amplifier: view.amplifier }),
     to: '/drive/waveform',
-    see: 'See the waveforms',
+    see: say('run.seeTheWaveforms'),
   },
   SUPPLY_TABLE: {
-    says: (view) => `Which voltage brings which output of ${view.amplifier} is saved.`,
+    says: (view) => say('run.whichVoltageBringsWhichOutput', { amplifier: view.amplifier }),
     to: '/drive/volts',
-    see: 'See the table',
+    see: say('run.seeTheTable'),
   },
   RESONANCE: {
-    says: (view) => `The day of ${view.termination} is saved.`,
+    says: (view) => say('run.theDayOfIsSaved', { termination: view.termination }),
     to: '/drive/resonance',
-    see: 'See the antennas',
+    see: say('run.seeTheAntennas'),
   },
-  ALC: { says: (view) => `The level of ${view.exciter} is saved.`, to: '/drive/alc', see: 'See the levels' },
+  ALC: {
+    says: (view) => say('run.theLevelOfIsSaved', { exciter: view.exciter }),
+    to: '/drive/alc',
+    see: say('run.seeTheLevels'),
+  },
 };
 
-const CLIMB = { to: '/tune', says: 'Start another climb' };
+const CLIMB = { to: '/tune', says: say('run.startAnotherClimb') };
 const ANOTHER: Record<RunView['kind'], { to: string; says: string }> = {
   TUNE_UP: CLIMB,
   DRIVE_TABLE: CLIMB,
-  ALC: { to: '/drive/alc', says: 'Try another level' },
-  BIAS: { to: '/drive/bias', says: 'Set other idle currents' },
-  MATCHER: { to: '/drive/matcher', says: 'Tune it again' },
-  CHAIN: { to: '/drive/chain', says: 'Drive it up again' },
-  WAVEFORM: { to: '/drive/waveform', says: 'Look again' },
-  SUPPLY_TABLE: { to: '/drive/volts', says: 'Set it again' },
-  RESONANCE: { to: '/drive/resonance', says: 'Watch it again' },
+  ALC: { to: '/drive/alc', says: say('run.tryAnotherLevel') },
+  BIAS: { to: '/drive/bias', says: say('run.setOtherIdleCurrents') },
+  MATCHER: { to: '/drive/matcher', says: say('run.tuneItAgain') },
+  CHAIN: { to: '/drive/chain', says: say('run.driveItUpAgain') },
+  WAVEFORM: { to: '/drive/waveform', says: say('run.lookAgain') },
+  SUPPLY_TABLE: { to: '/drive/volts', says: say('run.setItAgain') },
+  RESONANCE: { to: '/drive/resonance', says: say('run.watchItAgain') },
 };
 
 /** How the run was made. */
 function made(view: RunView): string {
-  if (view.kind === 'BIAS') return `keyed by ${view.exciter} without drive`;
-  const on = `at ${(view.frequencyHz / 1e6).toFixed(3)} MHz with ${view.exciter}`;
-  return `${on}, ${view.kind === 'ALC' ? `sound in ${view.carrier}` : `${view.carrier} carrier`}`;
+  if (view.kind === 'BIAS') return say('run.keyedByWithoutDrive', { exciter: view.exciter });
+  const on = say('run.atMHzWith', { mhz: fixed(view.frequencyHz / 1e6, 3), exciter: view.exciter });
+  return `${on}, ${view.kind === 'ALC' ? say('run.soundIn', { carrier: view.carrier }) : say('run.carrier', { carrier: view.carrier })}`;
 }
 
 /** What is left when a run is over: what to mind on the air, and what was written down. */
@@ -65,7 +78,13 @@ export function Afterwards({ view }: { view: RunView }) {
   return (
     <Sheet
       title={
-        finished ? (tuned ? 'On the air' : 'Measured') : tuned ? 'Ended without a card row' : 'Left before its end'
+        finished
+          ? tuned
+            ? say('run.onTheAir')
+            : say('shared.measured')
+          : tuned
+            ? say('run.endedWithoutACardRow')
+            : say('run.leftBeforeItsEnd')
       }
       part="afterwards"
     >
@@ -95,7 +114,11 @@ export function Afterwards({ view }: { view: RunView }) {
         </p>
       ))}
       <p className="mt-3 text-13 text-soft">
-        Begun {utc(view.startedAt)} UTC ({localTime(view.startedAt)} local), {made(view)}.{' '}
+        {say('run.begunUTCLocal', {
+          startedAt: utc(view.startedAt),
+          startedAt2: localTime(view.startedAt),
+          made: made(view),
+        })}{' '}
         <Link className="noprint text-act underline" to={ANOTHER[view.kind].to}>
           {ANOTHER[view.kind].says}
         </Link>
@@ -107,8 +130,13 @@ export function Afterwards({ view }: { view: RunView }) {
 /** What the exciter remembers per mode against the drive that was tuned for. */
 function Guard({ view }: { view: RunView }) {
   return (
-    <Table caption={`Mode guard: ${view.exciter} per mode`} tight className="mt-3 text-13" part="mode-guard">
-      <Heads of={['', 'set, W', 'at most, W', 'then out, W', 'what to do']} end />
+    <Table
+      caption={say('run.modeGuardPerMode', { exciter: view.exciter })}
+      tight
+      className="mt-3 text-13"
+      part="mode-guard"
+    >
+      <Heads of={['', say('run.setW'), say('run.atMostW'), say('run.thenOutW'), say('run.whatToDo')]} end />
       <tbody>
         {view.guard.map((row) => (
           <tr key={row.mode}>
@@ -142,14 +170,14 @@ function SchoolEnds({ view }: { view: RunView }) {
     <Table
       caption={
         <>
-          Where the schools would have set the dials, <span className="text-twin italic">by the twin</span>
+          {say('run.whereTheSchoolsWouldHave')} <span className="text-twin italic">{say('run.byTheTwin')}</span>
         </>
       }
       tight
       className="mt-3 text-13"
       part="school-ends"
     >
-      <Heads of={['', 'PLATE', 'LOAD', 'W', 'grid A', 'heat W', 'IMD3 dB']} end />
+      <Heads of={['', 'PLATE', 'LOAD', 'W', say('run.gridA'), say('run.heatW'), say('run.imd3DB')]} end />
       <tbody>
         {view.schoolEnds.map((end) => (
           <tr key={end.schools}>
@@ -157,10 +185,10 @@ function SchoolEnds({ view }: { view: RunView }) {
             {[
               end.plate,
               end.load,
-              end.outputW.toFixed(0),
-              end.gridCurrentA.toFixed(3),
-              end.heatPerTubeW.toFixed(0),
-              end.thirdDb?.toFixed(1).replace('-', '\u2212') ?? '\u2013',
+              fixed(end.outputW, 0),
+              fixed(end.gridCurrentA, 3),
+              fixed(end.heatPerTubeW, 0),
+              end.thirdDb == null ? '\u2013' : fixed(end.thirdDb, 1),
             ].map((shown, index) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
               <Cell key={index} figure end className="text-twin italic">

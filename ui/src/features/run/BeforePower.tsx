@@ -2,6 +2,7 @@ import type { Act, RunView } from '../../api';
 import { useNow } from '../../parts';
 import { Button, Progress } from '../../parts/ui';
 import { seconds } from '../../quantity';
+import { say } from '../../words';
 
 /** The points before power in one list, in the order of switching on: before anything is on, with the heaters, warm. */
 export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: number; act: (act: Act) => void }) {
@@ -10,9 +11,9 @@ export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: numb
   const current = warmUpIsNext ? -1 : open;
   const cold = view.preflight.filter((point) => point.moment === 'COLD').length;
   return (
-    <section aria-label="Before power" className="sheet px-5 py-4">
+    <section aria-label={say('run.beforePower')} className="sheet px-5 py-4">
       <header className="mb-3 flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">Before power</h1>
+        <h1 className="text-22">{say('run.beforePower')}</h1>
         <p className="text-soft">{view.subtitle}</p>
       </header>
       <ol className="grid">
@@ -28,10 +29,10 @@ export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: numb
               <Button
                 kind="quiet"
                 className="ml-auto"
-                aria-label={`Yes: ${point.text}`}
+                aria-label={say('run.yes', { text: point.text })}
                 onClick={() => act({ act: 'CHECK', check: point.code as Act['check'] })}
               >
-                Yes
+                {say('run.yes2')}
               </Button>
             )}
             {!point.due && <span className="ml-auto text-13 text-soft">{WHEN[point.moment]}</span>}
@@ -43,8 +44,8 @@ export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: numb
 }
 
 const WHEN: Partial<Record<RunView['preflight'][number]['moment'], string>> = {
-  HEATERS_ON: 'with the heaters on',
-  WARM: 'when warm',
+  HEATERS_ON: say('run.withTheHeatersOn'),
+  WARM: say('run.whenWarm'),
 };
 
 function WarmUp({ view, skewMs, current }: { view: RunView; skewMs: number; current: boolean }) {
@@ -59,16 +60,18 @@ function WarmUp({ view, skewMs, current }: { view: RunView; skewMs: number; curr
     <li className={`border-t border-hair px-2 py-2 text-18 ${current ? 'bg-wash' : ''}`}>
       <div className="flex items-center gap-3">
         <Tick done={left <= 0 && warm.heatersOnSince !== undefined} />
-        <span>Heaters on, tubes warm</span>
+        <span>{say('run.heatersOnTubesWarm')}</span>
         <span className="figure ml-auto">
-          {warm.heatersOnSince ? (left > 0 ? `${seconds(left)} left` : 'warm') : `takes ${seconds(warm.wholeS)}`}
+          {warm.heatersOnSince
+            ? left > 0
+              ? say('run.left', { left: seconds(left) })
+              : say('run.warm')
+            : say('run.takes', { time: seconds(warm.wholeS) })}
         </span>
       </div>
-      {warm.heatersOnSince && left > 0 && <Progress label="Warm-up" share={share} className="mt-2" />}
+      {warm.heatersOnSince && left > 0 && <Progress label={say('shared.warmUp')} share={share} className="mt-2" />}
       {warm.speed > 1 && (
-        <p className="mt-1 text-13 text-watch">
-          Demonstration: the warm-up counts {warm.speed} times faster than real.
-        </p>
+        <p className="mt-1 text-13 text-watch">{say('run.demonstrationTheWarmUpCounts', { speed: warm.speed })}</p>
       )}
     </li>
   );
@@ -77,7 +80,7 @@ function WarmUp({ view, skewMs, current }: { view: RunView; skewMs: number; curr
 function Tick({ done }: { done: boolean }) {
   return (
     <svg width="18" height="18" viewBox="0 0 18 18" className="shrink-0">
-      <title>{done ? 'answered' : 'open'}</title>
+      <title>{done ? say('run.answered') : say('run.open')}</title>
       <rect x="1.5" y="1.5" width="15" height="15" fill="none" className="stroke-soft" strokeWidth="1.5" />
       {done && <path d="M4 9.5 7.5 13 14 5" fill="none" className="stroke-ink" strokeWidth="2.5" />}
     </svg>

@@ -1,5 +1,6 @@
 import type { RunView } from '../../api';
 import { BiasStair } from '../../plot';
+import { say } from '../../words';
 import { LastSheet } from './LastSheet';
 import { useLiveReading } from './useLive';
 import type { Run } from './useRun';
@@ -15,8 +16,8 @@ export function BiasSheet({ view, run, readOnly }: { view: RunView; run: Run; re
       view={view}
       run={run}
       readOnly={readOnly}
-      label="Readings"
-      all={{ to: '/drive/bias', says: 'Idle currents that were set' }}
+      label={say('shared.readings')}
+      all={{ to: '/drive/bias', says: say('shared.idleCurrentsThatWereSet') }}
       fileName={`bias-${view.amplifier.replaceAll(' ', '-')}`}
       picture={(width, drawing) =>
         bias && (

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { ask, type CalculationView, client, type RoomView, type Row } from '../../api';
 import { Refused } from '../../parts';
 import { Cell, Heads, RowHead, Table } from '../../parts/ui';
+import { say } from '../../words';
 
 interface Props {
   runId: string;
@@ -33,7 +34,7 @@ export function Calculation({ runId, place, of, sequence }: Props) {
   return query.data ? (
     <Shown of={query.data} />
   ) : (
-    <div role="status" aria-label="Reading how it was calculated" className="h-30 bg-hair" />
+    <div role="status" aria-label={say('run.readingHowItWasCalculated')} className="h-30 bg-hair" />
   );
 }
 
@@ -54,8 +55,8 @@ function Shown({ of }: { of: CalculationView }) {
         ))}
       </dl>
       {of.shares.length > 0 && (
-        <Table caption="Who makes how much of the ±" quiet tight className="text-13">
-          <Heads of={['who makes the ±', 'part']} />
+        <Table caption={say('run.whoMakesHowMuchOf')} quiet tight className="text-13">
+          <Heads of={[say('run.whoMakesThe'), say('run.part')]} />
           <tbody>
             {of.shares.map((share) => (
               <tr key={share.says}>
@@ -69,7 +70,7 @@ function Shown({ of }: { of: CalculationView }) {
         </Table>
       )}
       {of.narrower && <p>{of.narrower}</p>}
-      <p className="text-12 text-soft">± is half of the 95 % interval.</p>
+      <p className="text-12 text-soft">{say('shared.isHalfOfThe95')}</p>
     </div>
   );
 }

@@ -1,6 +1,8 @@
 import type { RunView } from '../../api';
 import { Sheet } from '../../parts';
 import { Cell, Heads, RowHead, Table } from '../../parts/ui';
+import { showNumber } from '../../quantity';
+import { say } from '../../words';
 
 const MOST_ROWS = 6;
 
@@ -9,21 +11,21 @@ export function ChainSays({ view }: { view: RunView }) {
   const chain = view.chain;
   if (!chain || chain.taken.length === 0) return null;
   return (
-    <Sheet title="Gain on the way up" part="chain-says">
+    <Sheet title={say('run.gainOnTheWayUp')} part="chain-says">
       {chain.says.map((sentence) => (
         <p key={sentence} className="mb-1.5">
           {sentence}
         </p>
       ))}
-      <Table caption="Gain on the way up" quiet tight className="text-13">
-        <Heads of={['dB', 'output', 'gain, dB']} end />
+      <Table caption={say('run.gainOnTheWayUp')} quiet tight className="text-13">
+        <Heads of={['dB', say('shared.output'), say('shared.gainDB')]} end />
         <tbody>
           {[...chain.taken]
             .reverse()
             .slice(0, MOST_ROWS)
             .map((one) => (
               <tr key={one.attenuationDb}>
-                <RowHead className="figure">{one.attenuationDb}</RowHead>
+                <RowHead className="figure">{showNumber(one.attenuationDb)}</RowHead>
                 <Cell figure end>
                   {one.watt}
                 </Cell>

@@ -1,5 +1,6 @@
 import type { RunView } from '../../api';
 import { WayUp } from '../../plot';
+import { say } from '../../words';
 import { LastSheet } from './LastSheet';
 import type { Run } from './useRun';
 
@@ -11,8 +12,8 @@ export function ChainSheet({ view, run, readOnly }: { view: RunView; run: Run; r
       view={view}
       run={run}
       readOnly={readOnly}
-      label="Key-downs"
-      all={{ to: '/drive/chain', says: 'Chain' }}
+      label={say('run.keyDowns')}
+      all={{ to: '/drive/chain', says: say('shared.chain') }}
       fileName={`chain-${view.amplifier.replaceAll(' ', '-')}`}
       picture={(width, drawing) => chain && <WayUp drawing={drawing} {...chain} width={width} />}
     />

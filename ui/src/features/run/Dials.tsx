@@ -1,6 +1,8 @@
 import type { DialView, RunView } from '../../api';
 import { Button } from '../../parts/ui';
 import { DialRuler } from '../../plot';
+import { fixed } from '../../quantity';
+import { say } from '../../words';
 import { type DialKeys, isTuned } from './useDials';
 
 const KEYS = { PLATE: ['←', '→'], LOAD: ['↓', '↑'] } as const;
@@ -8,7 +10,10 @@ const KEYS = { PLATE: ['←', '→'], LOAD: ['↓', '↑'] } as const;
 export function Dials({ view, dials }: { view: RunView; dials: DialKeys }) {
   if (!isTuned(view)) return null;
   return (
-    <section aria-label="Dials" className="sheet grid grid-cols-2 gap-x-9 gap-y-3 max-phone:grid-cols-1 px-4 py-2.5">
+    <section
+      aria-label={say('shared.dials')}
+      className="sheet grid grid-cols-2 gap-x-9 gap-y-3 max-phone:grid-cols-1 px-4 py-2.5"
+    >
       {view.dials.map((dial) => (
         <Dial key={dial.control} dial={dial} dials={dials} />
       ))}
@@ -27,11 +32,13 @@ function Dial({ dial, dials }: { dial: DialView; dials: DialKeys }) {
         <output className="figure text-22">{position === undefined ? '–' : shown(position)}</output>
         <span className="text-13 text-soft">{dial.hint}</span>
         {dial.twinAt !== undefined && (
-          <span className="figure text-13 whitespace-nowrap text-twin italic">twin {shown(dial.twinAt)}</span>
+          <span className="figure text-13 whitespace-nowrap text-twin italic">
+            {say('run.twin', { twinAt: shown(dial.twinAt) })}
+          </span>
         )}
         <span className="ml-auto flex gap-1">
-          <DialButton label={`${name} down`} sign={down} onClick={() => dials.turn(name, -1, false)} />
-          <DialButton label={`${name} up`} sign={up} onClick={() => dials.turn(name, 1, false)} />
+          <DialButton label={say('run.down', { name })} sign={down} onClick={() => dials.turn(name, -1, false)} />
+          <DialButton label={say('run.up', { name })} sign={up} onClick={() => dials.turn(name, 1, false)} />
         </span>
       </div>
       <DialRuler {...dial} position={position} />
@@ -40,7 +47,7 @@ function Dial({ dial, dials }: { dial: DialView; dials: DialKeys }) {
 }
 
 function shown(position: number): string {
-  const two = position.toFixed(2);
+  const two = fixed(position, 2);
   return two.endsWith('0') ? two.slice(0, -1) : two;
 }
 

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import type { FieldProblem } from '../../api';
+import { say } from '../../words';
 
 interface Props {
   field: string;
@@ -86,7 +87,7 @@ export function EntryCell({
       autoComplete="off"
       spellCheck={false}
       maxLength={40}
-      placeholder={unread ? 'not read' : '·'}
+      placeholder={unread ? say('shared.notRead') : '·'}
       value={text ?? shown ?? ''}
       onChange={(event) => setText(event.target.value)}
       onFocus={(event) => event.target.select()}

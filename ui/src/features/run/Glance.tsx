@@ -2,7 +2,8 @@ import { useEffect, useRef } from 'react';
 import type { RunView } from '../../api';
 import { Kbd } from '../../parts';
 import { Button } from '../../parts/ui';
-import { seconds } from '../../quantity';
+import { fixed, seconds } from '../../quantity';
+import { say, within } from '../../words';
 import { foreseen, PointerList } from './Pointers';
 import { Caption } from './sound/SoundLine';
 import { useClock } from './useClock';
@@ -36,12 +37,16 @@ export function Glance({ view, skewMs, dials, keyed, caption, leave }: Props) {
     };
   }, []);
   return (
-    <section aria-label="Glance" data-part="glance" className="flex min-h-screen flex-col gap-4 bg-sheet p-5">
+    <section
+      aria-label={say('run.glance')}
+      data-part="glance"
+      className="flex min-h-screen flex-col gap-4 bg-sheet p-5"
+    >
       <div className="flex items-baseline gap-4 text-18 text-soft">
         <span>{view.title}</span>
         <Caption text={caption} />
         <Button kind="bare" className="gap-1" onClick={leave}>
-          <Kbd>F</Kbd> back
+          <Kbd>F</Kbd> {say('run.back')}
         </Button>
       </div>
       <div role={over ? 'alert' : 'status'} className="grow">
@@ -56,11 +61,15 @@ export function Glance({ view, skewMs, dials, keyed, caption, leave }: Props) {
           {sentence}
         </h1>
         {view.advice.meterSwitch && (
-          <p className="mt-3 text-glance-small leading-head">Meter switch: {view.advice.meterSwitch}</p>
+          <p className="mt-3 text-glance-small leading-head">
+            {say('run.meterSwitch', { meterSwitch: view.advice.meterSwitch })}
+          </p>
         )}
         {view.advice.stops.length > 0 && (
           <p className="mt-3 text-glance-small leading-head" data-part="stops">
-            Turn back at {view.advice.stops.map((stop) => `${stop.label.toLowerCase()} ${stop.shown}`).join(', ')}
+            {say('run.turnBackAt', {
+              stop: view.advice.stops.map((stop) => `${within(stop.label)} ${stop.shown}`).join(', '),
+            })}
           </p>
         )}
       </div>
@@ -68,7 +77,7 @@ export function Glance({ view, skewMs, dials, keyed, caption, leave }: Props) {
       <dl className="flex flex-wrap items-end justify-between gap-x-8 gap-y-3">
         {isTuned(view) &&
           (['PLATE', 'LOAD'] as const).map((name) => (
-            <Large key={name} label={name} figure={dials.at[name]?.toFixed(2) ?? '–'} />
+            <Large key={name} label={name} figure={dialShown(dials.at[name])} />
           ))}
         <Clock view={view} skewMs={skewMs} />
         <Nearest view={view} keyed={keyed} />
@@ -86,7 +95,12 @@ function Large({ label, figure, grave = false }: { label: string; figure: string
   );
 }
 
-const PHASES = { IDLE: 'Key up', KEY_DOWN: 'Key down', RESTING: 'Rest', READY: 'Rested' } as const;
+const PHASES = {
+  IDLE: say('shared.keyUp'),
+  KEY_DOWN: say('shared.keyDown'),
+  RESTING: say('run.rest'),
+  READY: say('run.rested'),
+} as const;
 
 function Clock({ view, skewMs }: { view: RunView; skewMs: number }) {
   const { phase } = view.clock;
@@ -97,11 +111,13 @@ function Clock({ view, skewMs }: { view: RunView; skewMs: number }) {
       : resting
         ? Number.isFinite(leftS)
           ? shortTime(leftS)
-          : 'wait'
+          : say('run.wait')
         : '–';
-  const label = beyond ? 'Key up now' : phase === 'RESTING' && !resting ? 'Rested' : PHASES[phase];
+  const label = beyond ? say('run.keyUpNow') : phase === 'RESTING' && !resting ? say('run.rested') : PHASES[phase];
   return <Large label={label} figure={figure} grave={beyond} />;
 }
+
+const dialShown = (position: number | undefined) => (position === undefined ? '–' : fixed(position, 2));
 
 /** A time that is no broader than a dial: 8 s, 2:13. */
 function shortTime(s: number): string {
@@ -121,8 +137,12 @@ function Nearest({ view, keyed }: { view: RunView; keyed: boolean }) {
     keyed && live
       ? { label: row?.label ?? live.role, share: live.share, grave: live.over }
       : rooms.sort((a, b) => b.share - a.share)[0];
-  if (!nearest) return <Large label="No limit read" figure="–" />;
+  if (!nearest) return <Large label={say('run.noLimitRead')} figure="–" />;
   return (
-    <Large label={`${nearest.label} of limit`} figure={`${Math.round(nearest.share * 100)} %`} grave={nearest.grave} />
+    <Large
+      label={say('run.ofLimit', { label: nearest.label })}
+      figure={`${Math.round(nearest.share * 100)} %`}
+      grave={nearest.grave}
+    />
   );
 }

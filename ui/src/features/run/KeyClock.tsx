@@ -2,23 +2,29 @@ import type { Act, RunView } from '../../api';
 import { Sheet } from '../../parts';
 import { Button } from '../../parts/ui';
 import { Ring } from '../../plot';
-import { seconds } from '../../quantity';
+import { fixed, seconds } from '../../quantity';
+import { say } from '../../words';
 import { useClock } from './useClock';
 
-const TITLES = { IDLE: 'Key up', KEY_DOWN: 'Key down', RESTING: 'Resting', READY: 'Rested' } as const;
+const TITLES = {
+  IDLE: say('shared.keyUp'),
+  KEY_DOWN: say('shared.keyDown'),
+  RESTING: say('run.resting'),
+  READY: say('run.rested'),
+} as const;
 
 /** What the operator sees or hears, in short. */
 export const REPORTS = {
-  ARC: 'an arc',
-  KNOB_SLIPS: 'a dial slips',
-  TRIP_GRID: 'grid current',
-  TRIP_PLATE: 'plate current',
-  TRIP_REFLECTED: 'reflected power',
-  TRIP_HEAT: 'heat',
-  TRIP_INPUT: 'drive',
-  TRIP_OUTPUT: 'output',
-  TRIP_FILTER: 'the wrong filter',
-  TRIP: 'not known',
+  ARC: say('run.anArc'),
+  KNOB_SLIPS: say('run.aDialSlips'),
+  TRIP_GRID: say('shared.gridCurrent'),
+  TRIP_PLATE: say('shared.plateCurrent'),
+  TRIP_REFLECTED: say('shared.reflectedPower'),
+  TRIP_HEAT: say('shared.heat'),
+  TRIP_INPUT: say('shared.drive2'),
+  TRIP_OUTPUT: say('shared.output'),
+  TRIP_FILTER: say('run.theWrongFilter'),
+  TRIP: say('run.notKnown'),
 } as const;
 const SEEN = ['ARC', 'KNOB_SLIPS'] as const;
 const TRIPS = [
@@ -46,38 +52,44 @@ export function KeyClock({ view, skewMs, act }: { view: RunView; skewMs: number;
         />
         <div className="text-soft">
           <h2 className={`text-18 ${beyond ? 'text-limit' : 'text-ink'}`}>
-            {beyond ? 'Key up' : clock.phase === 'RESTING' && !resting ? 'Rested' : TITLES[clock.phase]}
+            {beyond
+              ? say('shared.keyUp')
+              : clock.phase === 'RESTING' && !resting
+                ? say('run.rested')
+                : TITLES[clock.phase]}
           </h2>
-          {clock.phase === 'KEY_DOWN' && view.kind === 'BIAS' && <p>No RF flows: the current says when it goes up.</p>}
+          {clock.phase === 'KEY_DOWN' && view.kind === 'BIAS' && <p>{say('run.noRFFlowsTheCurrent')}</p>}
           {clock.phase === 'KEY_DOWN' && view.kind === 'RESONANCE' && (
-            <p>As long as you send, {seconds(clock.stopS)} at most.</p>
+            <p>{say('run.asLongAsYouSend', { stopS: seconds(clock.stopS) })}</p>
           )}
           {clock.phase === 'KEY_DOWN' && view.kind !== 'BIAS' && view.kind !== 'RESONANCE' && (
-            <p>
-              {seconds(clock.aimS)} aimed for, {seconds(clock.stopS)} at most.
-            </p>
+            <p>{say('run.aimedForAtMost', { aimS: seconds(clock.aimS), stopS: seconds(clock.stopS) })}</p>
           )}
           {resting && (
-            <p>{Number.isFinite(leftS) ? `Key again in ${seconds(leftS)}.` : 'Until the load has cooled.'}</p>
+            <p>
+              {Number.isFinite(leftS)
+                ? say('run.keyAgainIn', { leftS: seconds(leftS) })
+                : say('run.untilTheLoadHasCooled')}
+            </p>
           )}
           {clock.lastKeyDownS > 0 && view.kind !== 'BIAS' && clock.phase !== 'KEY_DOWN' && (
-            <p>
-              Last key-down {clock.lastKeyDownS.toFixed(1)} s of {clock.aimS} s.
-            </p>
+            <p>{say('run.lastKeyDownSOf', { lastKeyDownS: fixed(clock.lastKeyDownS, 1), aimS: clock.aimS })}</p>
           )}
           {clock.load && <p className={clock.hot ? 'text-watch' : ''}>{clock.load}</p>}
           {clock.tubes && <p>{clock.tubes}</p>}
         </div>
       </div>
-      <Reports label="Seen or heard:" signs={SEEN} view={view} act={act} />
-      <Reports label="Tripped by:" signs={TRIPS} view={view} act={act} />
+      <Reports label={say('run.seenOrHeard')} signs={SEEN} view={view} act={act} />
+      <Reports label={say('run.trippedBy')} signs={TRIPS} view={view} act={act} />
     </Sheet>
   );
 }
 
 /** A time that fits into the ring. */
 function shownTime(s: number): string {
-  return s < 120 ? seconds(s) : `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')} min`;
+  return s < 120
+    ? seconds(s)
+    : say('run.min', { minutes: Math.floor(s / 60), seconds: String(Math.floor(s % 60)).padStart(2, '0') });
 }
 
 interface ReportsProps {

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, client, type LearnedRow, type RunView } from '../../api';
 import { Diamond, Sheet, Trouble } from '../../parts';
 import { Button, Cell, RowHead, Table } from '../../parts/ui';
+import { say } from '../../words';
 
 /** What a run that is over teaches the twin; the operator accepts it or leaves it. */
 export function Learning({ view }: { view: RunView }) {
@@ -19,7 +20,7 @@ export function Learning({ view }: { view: RunView }) {
   if (!data) return null;
   if (data.failed) {
     return (
-      <Sheet title="What this run teaches the twin" part="learning">
+      <Sheet title={say('run.whatThisRunTeachesThe')} part="learning">
         <p className="flex items-baseline gap-2 text-watch">
           <Diamond />
           <span>{data.failed}</span>
@@ -28,15 +29,15 @@ export function Learning({ view }: { view: RunView }) {
     );
   }
   return (
-    <Sheet title="What this run teaches the twin" part="learning">
-      <Table caption="What would change of the twin and the meters" quiet tight className="text-13">
+    <Sheet title={say('run.whatThisRunTeachesThe')} part="learning">
+      <Table caption={say('run.whatWouldChangeOfThe')} quiet tight className="text-13">
         <tbody>
           {data.twin.map((row) => (
             <Row key={row.label} row={row} />
           ))}
           <tr>
             <th colSpan={3} scope="colgroup" className="pt-2 text-left font-normal text-soft">
-              and the meters, held by their class, would have to be multiplied by
+              {say('run.andTheMetersHeldBy')}
             </th>
           </tr>
           {data.meters.map((row) => (
@@ -48,7 +49,7 @@ export function Learning({ view }: { view: RunView }) {
         <div className="mt-2 text-watch">
           <p className="head flex items-center gap-2">
             <Diamond />
-            No believable twin explains
+            {say('run.noBelievableTwinExplains')}
           </p>
           <ul className="list-disc pl-5">
             {data.leftOver.map((line) => (
@@ -59,7 +60,7 @@ export function Learning({ view }: { view: RunView }) {
       )}
       <div className="mt-3 flex flex-wrap items-center gap-3">
         {accept.data ? (
-          <span role="status">{accept.data.amplifier}'s twin has learned it.</span>
+          <span role="status">{say('run.sTwinHasLearnedIt', { amplifier: accept.data.amplifier })}</span>
         ) : (
           <>
             <Button
@@ -67,12 +68,10 @@ export function Learning({ view }: { view: RunView }) {
               onClick={() => accept.mutate()}
               disabled={accept.isPending}
             >
-              Let the twin learn it
+              {say('run.letTheTwinLearnIt')}
             </Button>
             <span className="text-13 text-soft">
-              {data.believable
-                ? 'All of it is what an amplifier that is well may do.'
-                : 'Not all of it is believable. A fault learned is a fault hidden.'}
+              {data.believable ? say('run.allOfItIsWhat') : say('run.notAllOfItIs')}
             </span>
           </>
         )}

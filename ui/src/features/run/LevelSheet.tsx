@@ -1,5 +1,6 @@
 import type { RunView } from '../../api';
 import { LevelStair } from '../../plot';
+import { say } from '../../words';
 import { LastSheet } from './LastSheet';
 import type { Run } from './useRun';
 
@@ -12,9 +13,9 @@ export function LevelSheet({ view, run, readOnly }: { view: RunView; run: Run; r
       view={view}
       run={run}
       readOnly={readOnly}
-      label="Levels"
+      label={say('run.levels')}
       belongs={(step) => step.drive === hand.drive && step.tone === hand.tone}
-      all={{ to: '/drive/alc', says: 'Levels of every exciter' }}
+      all={{ to: '/drive/alc', says: say('run.levelsOfEveryExciter') }}
       fileName={`alc-${view.exciter.replaceAll(' ', '-')}`}
       picture={(width, drawing) =>
         levels && (

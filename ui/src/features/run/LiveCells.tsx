@@ -1,6 +1,7 @@
 import type { Row, StepView } from '../../api';
 import { Diamond } from '../../parts';
 import { Tooltip } from '../../parts/ui';
+import { fixed, showNumber } from '../../quantity';
 import { useLiveExpected, useLiveReading } from './useLive';
 
 /** What a meter shows now; what is wrong with its source instead, where something is. */
@@ -42,5 +43,5 @@ export function TwinCell({ role, draft, live }: { role: Row['role']; draft: Step
 }
 
 function band(width: number): string {
-  return width >= 9.5 ? width.toFixed(0) : Number(width.toPrecision(1)).toString();
+  return width >= 9.5 ? fixed(width, 0) : showNumber(Number(width.toPrecision(1)));
 }

@@ -1,5 +1,6 @@
 import type { LineNode, RunView } from '../../api';
 import { SignalLine } from '../../parts';
+import { say, within } from '../../words';
 import { type Trouble, useBench, useTroubles } from './useLive';
 
 /** The signal path with what is live of it: a bench that is away, a trip, sources that are not well. */
@@ -11,15 +12,15 @@ export function LiveLine({ view }: { view: RunView }) {
 
 function withTrouble(node: LineNode, view: RunView, bench: ReturnType<typeof useBench>, troubles: Trouble[]): LineNode {
   if (bench && !bench.present) {
-    return node.title === view.exciter ? { ...node, watch: true, detail: 'simulated bench away' } : node;
+    return node.title === view.exciter ? { ...node, watch: true, detail: say('run.simulatedBenchAway') } : node;
   }
   if (bench?.tripped && node.title === view.amplifier) {
-    return { ...node, watch: true, detail: 'tripped' };
+    return { ...node, watch: true, detail: say('run.tripped') };
   }
   const bad = troubles.find(({ role }) => instrumentOf(view, role) === node.title || isOfAmplifier(view, role, node));
   if (!bad) return node;
   const row = view.rows.find((one) => one.role === bad.role);
-  return { ...node, watch: true, detail: `${row?.label.toLowerCase() ?? ''} ${bad.says}` };
+  return { ...node, watch: true, detail: `${within(row?.label ?? '')} ${bad.says}` };
 }
 
 function instrumentOf(view: RunView, role: string): string | undefined {

@@ -1,5 +1,6 @@
 import type { RunView } from '../../api';
 import { MatchOrder } from '../../parts';
+import { say } from '../../words';
 import { LastSheet } from './LastSheet';
 import type { Run } from './useRun';
 
@@ -11,8 +12,8 @@ export function MatchSheet({ view, run, readOnly }: { view: RunView; run: Run; r
       view={view}
       run={run}
       readOnly={readOnly}
-      label="Key-downs"
-      all={{ to: '/drive/matcher', says: 'Matchers that were tuned' }}
+      label={say('run.keyDowns')}
+      all={{ to: '/drive/matcher', says: say('shared.matchersThatWereTuned') }}
       picture={() =>
         match && (
           <div className="pt-1 pb-3">

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { RunView } from '../../api';
 import { Diamond, Kbd, Sheet } from '../../parts';
 import { Button, Input, Label } from '../../parts/ui';
+import { say } from '../../words';
 import { useLiveReading, useOver } from './useLive';
 import type { Run } from './useRun';
 
@@ -44,7 +45,12 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
   // What is turned, or left alone, is watched: the meter in large.
   const toWatch = ['ADJUST', 'TURN_DOWN', 'HOLD'].includes(advice.move) || (keyed && view.kind === 'RESONANCE');
   return (
-    <Sheet title="Next move" accent part="next-move" aside={<span className="text-12 text-soft">{advice.rule}</span>}>
+    <Sheet
+      title={say('shared.nextMove')}
+      accent
+      part="next-move"
+      aside={<span className="text-12 text-soft">{advice.rule}</span>}
+    >
       <div role={over ? 'alert' : 'status'} aria-live={over ? 'assertive' : 'polite'}>
         <p
           className={`head leading-head ${over || advice.move === 'UNKEY' ? 'text-limit' : ''} ${over ? 'border-l-4 border-limit pl-2' : ''} text-27`}
@@ -57,7 +63,7 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
         {advice.expect && <p className="mt-1">{advice.expect}</p>}
         {advice.meterSwitch && (
           <p className="mt-2" data-part="meter-switch">
-            Meter switch: <strong className="font-semibold">{advice.meterSwitch}</strong>
+            {say('run.meterSwitch2')} <strong className="font-semibold">{advice.meterSwitch}</strong>
           </p>
         )}
         {advice.stops.length > 0 && <Stops of={advice.stops} />}
@@ -82,11 +88,11 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
           </Button>
         )}
         {advice.onSignal && (
-          <Button onClick={() => run.act({ act: 'LEAVE', check: advice.onSignal })}>Not measured</Button>
+          <Button onClick={() => run.act({ act: 'LEAVE', check: advice.onSignal })}>{say('run.notMeasured')}</Button>
         )}
         {advice.onSignal && (
           <Button asChild>
-            <Link to={`/tune/${view.id}/signal`}>To Signal</Link>
+            <Link to={`/tune/${view.id}/signal`}>{say('run.toSignal')}</Link>
           </Button>
         )}
         {toKey && (
@@ -95,38 +101,38 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
             hotkey="Space"
             onClick={() => (keyed ? unkey() : run.act({ act: 'KEY' }))}
           >
-            {keyed ? 'Key up' : 'Key down'}
+            {keyed ? say('shared.keyUp') : say('shared.keyDown')}
           </Button>
         )}
         {toRead && (
           <Button kind={toWatch ? 'main' : 'plain'} hotkey="R" onClick={read}>
-            {isLive ? 'Take readings' : 'Enter readings'}
+            {isLive ? say('shared.takeReadings') : say('run.enterReadings')}
           </Button>
         )}
         {toRead && isLive && (
           <Button kind="quiet" hotkey="E" onClick={type}>
-            Type them
+            {say('run.typeThem')}
           </Button>
         )}
         {!keyed &&
           advice.mayLeave.map((role) => (
             <Button key={role} kind="quiet" onClick={() => run.act({ act: 'UNREAD', role })}>
-              {view.rows.find((one) => one.role === role)?.label}: not read
+              {say('run.notRead', { label: view.rows.find((one) => one.role === role)?.label })}
             </Button>
           ))}
         {keep && (
           <Button hotkey="Y" onClick={keep}>
-            Keep it
+            {say('run.keepIt')}
           </Button>
         )}
         {view.draft.complete && advice.move !== 'RECORD_STEP' && !keyed && (
           <Button kind="quiet" onClick={() => run.act({ act: 'RECORD' })}>
-            Record as it is
+            {say('run.recordAsItIs')}
           </Button>
         )}
         {view.steps.length > 0 && view.draft.cells.length === 0 && !keyed && (
           <Button kind="bare" className="text-13 text-soft" onClick={() => run.act({ act: 'UNDO' })}>
-            <Kbd>Z</Kbd> undo last step
+            <Kbd>Z</Kbd> {say('run.undoLastStep')}
           </Button>
         )}
       </div>
@@ -139,7 +145,7 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
 function Stops({ of }: { of: RunView['advice']['stops'] }) {
   return (
     <div className="mt-2 border-l-4 border-limit pl-2" data-part="stops">
-      <p className="text-13">Turn back at, and key up where that does not help:</p>
+      <p className="text-13">{say('run.turnBackAtAndKey')}</p>
       <dl className="flex flex-wrap gap-x-4">
         {of.map((stop) => (
           <div key={stop.role}>
@@ -163,7 +169,9 @@ function Watched({ view }: { view: RunView }) {
   return (
     <p className="figure mt-1 text-27" data-part="watched">
       {live.shown}{' '}
-      <span className="text-18 text-soft">{view.rows.find((one) => one.role === live.role)?.unit} now</span>
+      <span className="text-18 text-soft">
+        {say('run.now', { unit: view.rows.find((one) => one.role === live.role)?.unit })}
+      </span>
     </p>
   );
 }
@@ -179,7 +187,7 @@ function WarmAlready({ run }: { run: Run }) {
       }}
     >
       <Label htmlFor="warm-minutes">
-        <Kbd>R</Kbd> On already for
+        <Kbd>R</Kbd> {say('run.onAlreadyFor')}
       </Label>
       <Input
         id="warm-minutes"
@@ -192,7 +200,7 @@ function WarmAlready({ run }: { run: Run }) {
       />
       <span>min</span>
       <Button type="submit" disabled={minutes.trim() === ''}>
-        Set
+        {say('shared.set')}
       </Button>
     </form>
   );

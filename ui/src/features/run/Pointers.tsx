@@ -1,6 +1,7 @@
 import type { ExpectedCell, Row, RunView } from '../../api';
 import { Sheet } from '../../parts';
 import { PointerRuler } from '../../plot';
+import { say } from '../../words';
 
 /** A meter with a pointer that has something to show before it moves. */
 interface Foreseen {
@@ -25,7 +26,7 @@ export function Pointers({ view }: { view: RunView }) {
   const meters = foreseen(view);
   if (view.clock.phase === 'KEY_DOWN' || meters.length === 0) return null;
   return (
-    <Sheet title="Where the pointers should stand" part="pointers">
+    <Sheet title={say('run.whereThePointersShouldStand')} part="pointers">
       <PointerList meters={meters} />
     </Sheet>
   );
@@ -43,7 +44,7 @@ export function PointerList({ meters, large = false }: { meters: Foreseen[]; lar
             {expected && <span className="figure text-twin italic">{expected.shown}</span>}
             {pointer.stopShown && (
               <span className="text-soft">
-                back at <span className="figure text-limit">{pointer.stopShown}</span>
+                {say('run.backAt')} <span className="figure text-limit">{pointer.stopShown}</span>
               </span>
             )}
           </p>

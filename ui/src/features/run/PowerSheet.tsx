@@ -3,7 +3,8 @@ import { ask, client, type PowerView, type RunView } from '../../api';
 import { Answer } from '../../parts';
 import { Cell, RowHead, Table } from '../../parts/ui';
 import { Flows } from '../../plot';
-import { watts } from '../../quantity';
+import { fixed, watts } from '../../quantity';
+import { say } from '../../words';
 import { Tabs } from './Tabs';
 import { useBench } from './useLive';
 
@@ -15,14 +16,17 @@ export default function PowerSheet({ view }: { view: RunView }) {
     placeholderData: keepPreviousData,
   });
   return (
-    <Answer query={power} what="the flow of power">
+    <Answer query={power} what={say('run.theFlowOfPower')}>
       {(data) => (
-        <section aria-label="Where each watt goes" className="sheet px-4 py-2.5">
+        <section aria-label={say('run.whereEachWattGoes')} className="sheet px-4 py-2.5">
           <header className="flex flex-wrap items-baseline gap-x-3 pb-1">
-            <h1 className="text-22">Where each watt goes</h1>
+            <h1 className="text-22">{say('run.whereEachWattGoes')}</h1>
             <p className="text-soft">
-              by the twin, at {watts(data.driveW)} W of drive, PLATE {data.plate.toFixed(2)}, LOAD{' '}
-              {data.load.toFixed(2)}
+              {say('run.byTheTwinAtW', {
+                driveW: watts(data.driveW),
+                plate: fixed(data.plate, 2),
+                load: fixed(data.load, 2),
+              })}
             </p>
             <Tabs view={view} />
           </header>
@@ -36,7 +40,7 @@ export default function PowerSheet({ view }: { view: RunView }) {
 
 function Strain({ rows }: { rows: PowerView['strain'] }) {
   return (
-    <Table caption="Strain" tight className="mt-2 max-w-140">
+    <Table caption={say('run.strain')} tight className="mt-2 max-w-140">
       <tbody>
         {rows.map((row) => (
           <tr key={row.label}>
@@ -45,7 +49,8 @@ function Strain({ rows }: { rows: PowerView['strain'] }) {
               {row.shown}
             </Cell>
             <Cell figure end className={`pl-4 ${row.beyond ? 'head text-limit' : 'text-soft'}`}>
-              {row.limit && (row.beyond ? `exceeds ${row.limit}` : `of ${row.limit}`)}
+              {row.limit &&
+                (row.beyond ? say('run.exceeds', { limit: row.limit }) : say('shared.of2', { limit: row.limit }))}
             </Cell>
           </tr>
         ))}

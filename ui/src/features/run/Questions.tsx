@@ -1,11 +1,12 @@
 import type { RunView } from '../../api';
 import { Diamond, LimitBar } from '../../parts';
 import { Button } from '../../parts/ui';
+import { say } from '../../words';
 import type { Run } from './useRun';
 
 /** What is asked or told about the entries of the step in hand. */
 export function Questions({ view, run }: { view: RunView; run: Run }) {
-  const labels: Record<string, string> = { DRIVE: 'Drive', PLATE: 'PLATE', LOAD: 'LOAD' };
+  const labels: Record<string, string> = { DRIVE: say('shared.drive'), PLATE: 'PLATE', LOAD: 'LOAD' };
   for (const row of view.rows) labels[row.role] = row.label;
   const problems = Object.entries(run.fieldProblems);
   const doubts = view.draft.cells.filter((cell) => cell.question && !run.fieldProblems[cell.role]);
@@ -33,9 +34,9 @@ export function Questions({ view, run }: { view: RunView; run: Run }) {
             onClick={() => run.act({ act: 'READ', role: cell.role, text: cell.shown, confirmed: true })}
             size="small"
           >
-            Yes, keep it
+            {say('run.yesKeepIt')}
           </Button>
-          <span className="text-soft">or type it again; it is kept meanwhile.</span>
+          <span className="text-soft">{say('run.orTypeItAgainIt')}</span>
         </p>
       ))}
     </div>

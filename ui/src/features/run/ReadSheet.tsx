@@ -3,16 +3,18 @@ import type { ReadSignal } from '../../api';
 import { LimitBar } from '../../parts';
 import { Button, Cell, Heads, Input, OneOf, RowHead, Table, ToggleGroup } from '../../parts/ui';
 import { Envelope, Trapezoid } from '../../plot';
+import { fixed } from '../../quantity';
+import { say, within } from '../../words';
 import type { Run } from './useRun';
 
 const PATHS = [
-  ['EXCITER', 'Exciter alone', 'exciter'],
-  ['AMPLIFIER', 'Through the amplifier', 'amplifier'],
+  ['EXCITER', say('run.exciterAlone'), 'exciter'],
+  ['AMPLIFIER', say('run.throughTheAmplifier'), 'amplifier'],
 ] as const;
 
 const REFERENCES = [
-  { code: 'tone', name: 'dB below one tone' },
-  { code: 'pep', name: 'dB below PEP' },
+  { code: 'tone', name: say('run.dBBelowOneTone') },
+  { code: 'pep', name: say('run.dBBelowPEP') },
 ];
 
 type Waveform = ReadSignal['waveforms'][number]['code'];
@@ -30,14 +32,18 @@ export function ReadSheet({ data, mayEnter, run, byEye = true }: Props) {
   const [reference, setReference] = useState<'tone' | 'pep'>('tone');
   const toPep = reference === 'pep';
   return (
-    <section aria-label="As read" className={byEye ? 'mt-4 border-t border-rule pt-3' : 'pt-2.5'} data-part="as-read">
-      <h2 className="text-18">{byEye ? 'As read on an analyser and a scope' : 'As read on an analyser'}</h2>
+    <section
+      aria-label={say('run.asRead')}
+      className={byEye ? 'mt-4 border-t border-rule pt-3' : 'pt-2.5'}
+      data-part="as-read"
+    >
+      <h2 className="text-18">{byEye ? say('run.asReadOnAnAnalyser') : say('run.asReadOnAnAnalyser2')}</h2>
       {data.judgement && <p className="head text-18">{data.judgement}</p>}
       <p className="mb-2 text-soft">
         {mayEnter
-          ? 'Two equal tones, first the exciter alone into the load, then through the amplifier at the same drive.'
+          ? say('run.twoEqualTonesFirstThe')
           : data.amplifier.length === 0 && !data.waveform
-            ? 'Nothing was entered. It can be once a step is recorded, until the run ends.'
+            ? say('run.nothingWasEnteredItCan')
             : ''}
       </p>
       <div className="grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">
@@ -45,7 +51,7 @@ export function ReadSheet({ data, mayEnter, run, byEye = true }: Props) {
           {mayEnter && (
             <div className="mb-2 text-13">
               <OneOf
-                label="Products are read"
+                label={say('run.productsAreRead')}
                 options={REFERENCES}
                 chosen={[reference]}
                 onPick={(code) => setReference(code as typeof reference)}
@@ -64,9 +70,7 @@ export function ReadSheet({ data, mayEnter, run, byEye = true }: Props) {
             <div className="mt-2 grid grid-cols-2 gap-3">
               <Envelope input={data.curve.drive} output={data.curve.output} read />
               <Trapezoid input={data.curve.drive} output={data.curve.output} read />
-              <p className="col-span-2 text-13 text-soft">
-                The shape that has these products, if flattened peaks make them. An analyser shows no signs.
-              </p>
+              <p className="col-span-2 text-13 text-soft">{say('run.theShapeThatHasThese')}</p>
             </div>
           )}
         </div>
@@ -87,7 +91,7 @@ function ProductsEntry(props: { through: 'EXCITER' | 'AMPLIFIER'; label: string;
         number
         className="w-16"
         maxLength={8}
-        aria-label={`${label}, ${name} order`}
+        aria-label={say('run.order', { label, name })}
         aria-invalid={problem !== undefined}
         value={value}
         onChange={(event) => set(event.target.value)}
@@ -108,7 +112,7 @@ function ProductsEntry(props: { through: 'EXCITER' | 'AMPLIFIER'; label: string;
         {field('third', third, setThird)}
         {field('fifth', fifth, setFifth)}
         <Button type="submit" disabled={third.trim() === ''}>
-          Enter
+          {say('shared.enter')}
         </Button>
       </div>
       {problem && (
@@ -124,20 +128,20 @@ function ProductsEntry(props: { through: 'EXCITER' | 'AMPLIFIER'; label: string;
   );
 }
 
-const dB = (value: number | undefined | null) => (value == null ? '\u2013' : value.toFixed(1).replace('-', '\u2212'));
+const dB = (value: number | undefined | null) => (value == null ? '\u2013' : fixed(value, 1));
 
 /** What was read, and what of it is the amplifier's own. */
 function ReadTable({ data }: { data: ReadSignal }) {
   if (data.exciter.length + data.amplifier.length === 0) return null;
   return (
-    <Table caption="Products as read, dB" tight part="read-products">
-      <Heads of={['', 'to one tone', 'to PEP']} end />
+    <Table caption={say('run.productsAsReadDB')} tight part="read-products">
+      <Heads of={['', say('run.toOneTone'), say('run.toPEP')]} end />
       <tbody>
         {PATHS.flatMap(([through, label, key]) =>
           data[key].map((product) => (
             <tr key={through + product.label}>
               <RowHead>
-                {label}, {product.label.toLowerCase()}
+                {label}, {within(product.label)}
               </RowHead>
               <Cell figure end>
                 {dB(product.toToneDb)}
@@ -150,11 +154,14 @@ function ReadTable({ data }: { data: ReadSignal }) {
         )}
         {data.own.map((part) => (
           <tr key={part.label}>
-            <RowHead>The amplifier's own, {part.label.toLowerCase()}</RowHead>
+            <RowHead>{say('run.theAmplifiersOwn', { label: within(part.label) })}</RowHead>
             <Cell figure end colSpan={2}>
-              {part.likelyDb == null ? 'not above the exciter\u2019s' : dB(part.likelyDb)}{' '}
+              {part.likelyDb == null ? say('run.notAboveTheExciterS') : dB(part.likelyDb)}{' '}
               <span className="text-soft">
-                ({part.leastDb == null ? 'nothing' : dB(part.leastDb)} to {dB(part.mostDb)})
+                {say('run.to', {
+                  leastDb: part.leastDb == null ? say('shared.nothing') : dB(part.leastDb),
+                  mostDb: dB(part.mostDb),
+                })}
               </span>
             </Cell>
           </tr>
@@ -167,10 +174,10 @@ function ReadTable({ data }: { data: ReadSignal }) {
 function Waveforms({ data, mayEnter, run }: Props) {
   return (
     <div>
-      <p className="head">On the scope, two tones or speech</p>
+      <p className="head">{say('run.onTheScopeTwoTones')}</p>
       {mayEnter && (
         <ToggleGroup
-          label="Seen on the scope"
+          label={say('run.seenOnTheScope')}
           className="my-1"
           value={data.waveform}
           onPick={(code) => run.act({ act: 'WAVEFORM', waveform: code as Waveform })}

@@ -1,6 +1,7 @@
 import type { ResonanceView, RunView } from '../../api';
 import { Diamond, ResonanceFigures, Sheet } from '../../parts';
 import { ToggleGroup } from '../../parts/ui';
+import { say } from '../../words';
 import type { Run } from './useRun';
 
 type Weather = ResonanceView['weathers'][number]['code'];
@@ -10,10 +11,10 @@ export function ResonanceSays({ view, run, readOnly }: { view: RunView; run: Run
   const watch = view.resonance;
   if (!watch) return null;
   return (
-    <Sheet title="The antenna" part="resonance-says">
+    <Sheet title={say('run.theAntenna')} part="resonance-says">
       {watch.alarmed && (
         <p role="alert" className="mb-2 flex items-center gap-2 border-l-4 border-limit pl-2 font-semibold text-limit">
-          <Diamond /> Off by {watch.off} {watch.unit}: beyond the alarm.
+          <Diamond /> {say('run.offByBeyondTheAlarm', { off: watch.off, unit: watch.unit })}
         </p>
       )}
       <ResonanceFigures watch={watch} />
@@ -25,7 +26,7 @@ export function ResonanceSays({ view, run, readOnly }: { view: RunView; run: Run
       {!readOnly && (
         <div className="mt-3">
           <ToggleGroup
-            label="Weather now"
+            label={say('run.weatherNow')}
             options={watch.weathers.map(({ code, name }) => [code, name] as const)}
             value={watch.weather.at(-1)?.weather}
             onPick={(weather) => run.act({ act: 'WEATHER', weather: weather as Weather })}

@@ -1,5 +1,6 @@
 import type { RunView } from '../../api';
 import { Wander } from '../../plot';
+import { say } from '../../words';
 import { LastSheet } from './LastSheet';
 import type { Run } from './useRun';
 
@@ -11,8 +12,8 @@ export function ResonanceSheet({ view, run, readOnly }: { view: RunView; run: Ru
       view={view}
       run={run}
       readOnly={readOnly}
-      label="Readings"
-      all={{ to: '/drive/resonance', says: 'Antennas that were watched' }}
+      label={say('shared.readings')}
+      all={{ to: '/drive/resonance', says: say('shared.antennasThatWereWatched') }}
       fileName={`resonance-${view.termination.replaceAll(' ', '-')}`}
       picture={(width, drawing) =>
         watch && watch.readings.length > 0 && <Wander watch={watch} width={width} drawing={drawing} />

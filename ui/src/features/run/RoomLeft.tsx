@@ -2,12 +2,16 @@ import type { RoomView, RunView } from '../../api';
 import { Diamond, LimitBar, Sheet } from '../../parts';
 import { Popover } from '../../parts/ui';
 import { RoomRuler } from '../../plot';
+import { say } from '../../words';
 import { Calculation } from './Calculation';
 
 export function RoomLeft({ view }: { view: RunView }) {
   if (view.room.rooms.length === 0) return null;
   return (
-    <Sheet title={view.room.atDrive ? `Room left at ${view.room.atDrive} W` : 'Room left'} part="room">
+    <Sheet
+      title={view.room.atDrive ? say('run.roomLeftAtW', { atDrive: view.room.atDrive }) : say('run.roomLeft')}
+      part="room"
+    >
       <ul className="grid gap-0.75">
         {view.room.rooms.map((room) => (
           <li key={room.kind}>
@@ -39,7 +43,7 @@ function Shown({ view, room }: { view: RunView; room: RoomView }) {
   if (!of) return <span className={style}>{room.shown}</span>;
   return (
     <Popover
-      label={`${room.label} ${room.shown}: how it was calculated`}
+      label={say('run.howItWasCalculated', { label: room.label, room: room.shown })}
       className={`${style} cursor-pointer`}
       shown={room.shown}
     >

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import type { Act, RunView } from '../../api';
 import { Button, Confirm, Input, Label, Select } from '../../parts/ui';
+import { say } from '../../words';
 import { isTuned } from './useDials';
 
 /** Goes on by another school; what was read stays. */
 function SchoolSwitch({ view, act }: { view: RunView; act: (act: Act) => void }) {
   return (
     <p className="mb-2 flex flex-wrap items-center gap-2">
-      <Label htmlFor="school">School</Label>
+      <Label htmlFor="school">{say('shared.school')}</Label>
       <Select
         id="school"
         letsKeysGo
@@ -15,7 +16,7 @@ function SchoolSwitch({ view, act }: { view: RunView; act: (act: Act) => void })
         onPick={(school) => act({ act: 'SCHOOL', school: school as RunView['school'] })}
         options={view.maySwitchTo.map(({ code, name }) => [code, name] as const)}
       />
-      <span className="text-13 text-soft">What was read stays when you go on by another.</span>
+      <span className="text-13 text-soft">{say('run.whatWasReadStaysWhen')}</span>
     </p>
   );
 }
@@ -25,9 +26,9 @@ function Conditions({ view, act }: { view: RunView; act: (act: Act) => void }) {
   const [entry, setEntry] = useState({ lineVoltage: '', ambient: '', resting: '' });
   const unit = view.rows.find((row) => row.role === 'PLATE_CURRENT')?.unit ?? 'A';
   const fields = [
-    ['lineVoltage', 'line, V'],
-    ['ambient', 'room, °C'],
-    ...(isTuned(view) ? [['resting', `resting plate current, ${unit}`] as const] : []),
+    ['lineVoltage', say('run.lineV')],
+    ['ambient', say('run.roomC')],
+    ...(isTuned(view) ? [['resting', say('run.restingPlateCurrent', { unit })] as const] : []),
   ] as const;
   return (
     <form
@@ -37,7 +38,7 @@ function Conditions({ view, act }: { view: RunView; act: (act: Act) => void }) {
         act({ act: 'CONDITIONS', conditions: entry });
       }}
     >
-      <span className="text-soft">Conditions</span>
+      <span className="text-soft">{say('run.conditions')}</span>
       {fields.map(([name, label]) => (
         <span key={name} className="flex items-center gap-1.5">
           <Label htmlFor={`conditions-${name}`} className="text-13">
@@ -54,7 +55,7 @@ function Conditions({ view, act }: { view: RunView; act: (act: Act) => void }) {
         </span>
       ))}
       <Button type="submit" disabled={Object.values(entry).every((text) => text.trim() === '')}>
-        Save
+        {say('shared.save')}
       </Button>
       {view.conditions && <span className="text-13">{view.conditions}</span>}
     </form>
@@ -65,7 +66,7 @@ function Conditions({ view, act }: { view: RunView; act: (act: Act) => void }) {
 export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void }) {
   const [note, setNote] = useState('');
   return (
-    <section aria-label="Notes" className="sheet px-4 py-2.5">
+    <section aria-label={say('run.notes')} className="sheet px-4 py-2.5">
       {view.notes.map((one) => (
         <p key={one} className="mb-1 border-l-2 border-rule pl-3">
           {one}
@@ -81,7 +82,7 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
           setNote('');
         }}
       >
-        <Label htmlFor="note">Note</Label>
+        <Label htmlFor="note">{say('shared.note')}</Label>
         <Input
           id="note"
           className="min-w-45 grow"
@@ -90,18 +91,18 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
           onChange={(event) => setNote(event.target.value)}
         />
         <Button type="submit" disabled={note.trim() === ''}>
-          Save note
+          {say('run.saveNote')}
         </Button>
         {view.kind === 'RESONANCE' && view.steps.length > 0 && (
-          <Button onClick={() => act({ act: 'FINISH' })}>End the watch and save it</Button>
+          <Button onClick={() => act({ act: 'FINISH' })}>{say('run.endTheWatchAndSave')}</Button>
         )}
         <Confirm
-          title={isTuned(view) ? 'End this run without a card row?' : 'Leave this run?'}
-          says={`What was read stays in the log.${isTuned(view) ? ' No dials are written to the card.' : ''}`}
-          does="End the run"
+          title={isTuned(view) ? say('run.endThisRunWithoutA') : say('run.leaveThisRun')}
+          says={say('run.whatWasReadStaysIn', { card: isTuned(view) ? say('run.noDialsAreWrittenTo') : '' })}
+          does={say('run.endTheRun')}
           onDo={() => act({ act: 'ABANDON', text: '' })}
         >
-          <Button kind="quiet">Leave this run</Button>
+          <Button kind="quiet">{say('run.leaveThisRun2')}</Button>
         </Confirm>
       </form>
     </section>

@@ -4,6 +4,7 @@ import { useNavigate, useParams } from 'react-router';
 import type { RunView } from '../../api';
 import { Answer, Diamond, useKeys, useKeyUp } from '../../parts';
 import { Button, Skeleton } from '../../parts/ui';
+import { say } from '../../words';
 import { Afterwards } from './Afterwards';
 import { BeforePower } from './BeforePower';
 import { BiasSays } from './BiasSays';
@@ -51,7 +52,7 @@ export function RunPage() {
   const run = useRun(runId);
   const live = useLiveStream(run.view);
   return (
-    <Answer query={{ data: run.view, error: run.error, refetch: run.retry }} what="the run">
+    <Answer query={{ data: run.view, error: run.error, refetch: run.retry }} what={say('run.theRun')}>
       {(view) => (
         <LiveContext value={live}>
           <Running run={run} view={view} />
@@ -77,7 +78,9 @@ function Running({ run, view }: { run: Run; view: RunView }) {
   const isClimb = view.kind === 'TUNE_UP' || view.kind === 'DRIVE_TABLE';
 
   useEffect(() => {
-    document.title = ended ? `${view.title} · Tubrin` : `${view.advice.sentence} · Tubrin`;
+    document.title = ended
+      ? say('shared.tubrin', { title: view.title })
+      : say('run.tubrin', { sentence: view.advice.sentence });
   }, [ended, view.title, view.advice.sentence]);
 
   const { phase } = view.clock;
@@ -213,7 +216,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
               {view.kind === 'BIAS' && <BiasSheet view={view} run={run} readOnly={ended} />}
               {isClimb && tab === 'climb' && <StepSheet view={view} run={run} readOnly={ended} />}
               {isClimb && tab !== 'climb' && (
-                <Suspense fallback={<Skeleton what="the view" />}>
+                <Suspense fallback={<Skeleton what={say('shared.theView')} />}>
                   {tab === 'map' && <MapSheet view={view} />}
                   {tab === 'power' && <PowerSheet view={view} />}
                   {tab === 'signal' && <SignalSheet view={view} run={run} />}
@@ -254,13 +257,10 @@ function Corrections({ view, run }: { view: RunView; run: Run }) {
     <div key={one.meterId} role="status" className="sheet flex items-center gap-3 border-l-4 border-l-watch px-4 py-2">
       <Diamond />
       <p className="grow">
-        <b className="font-semibold">The record of {one.meter} was changed since this run began.</b>{' '}
-        <span className="text-soft">
-          This run goes by the record as it was. What was read stays as typed, and counts by the new one once you take
-          it.
-        </span>
+        <b className="font-semibold">{say('run.theRecordOfWasChanged', { meter: one.meter })}</b>{' '}
+        <span className="text-soft">{say('run.thisRunGoesByThe')}</span>
       </p>
-      <Button onClick={() => run.act({ act: 'CORRECT', meterId: one.meterId })}>Take the new record</Button>
+      <Button onClick={() => run.act({ act: 'CORRECT', meterId: one.meterId })}>{say('run.takeTheNewRecord')}</Button>
     </div>
   ));
 }
@@ -272,8 +272,8 @@ function Messages({ run }: { run: Run }) {
         <p role="status" className="sheet flex items-center gap-2 border-l-4 border-l-watch px-4 py-2">
           <Diamond />
           <span>
-            <b className="font-semibold">Not saved yet: {run.waiting.join(', ')}.</b> Tubrin does not answer, or cannot
-            save now. It is saved in this browser and goes out by itself.
+            <b className="font-semibold">{say('run.notSavedYet', { waiting: run.waiting.join(', ') })}</b>{' '}
+            {say('run.tubrinDoesNotAnswerOr')}
           </span>
         </p>
       )}
@@ -283,7 +283,7 @@ function Messages({ run }: { run: Run }) {
             <b className="font-semibold">{run.notice.title}</b> <span className="text-soft">{run.notice.detail}</span>
           </p>
           <Button kind="quiet" onClick={run.dismiss}>
-            Seen
+            {say('shared.seen')}
           </Button>
         </div>
       )}

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask, client, type RunView, type ScopeView } from '../../api';
 import { FileButton, Refused, Sheet } from '../../parts';
 import { ToggleGroup } from '../../parts/ui';
+import { say } from '../../words';
 import type { Run } from './useRun';
 
 type Envelope = ScopeView['envelopes'][number]['code'];
@@ -19,7 +20,7 @@ export function ScopeSays({ view, run }: { view: RunView; run: Run }) {
     <>
       {asked && <Tell scope={scope} look={asked} view={view} run={run} />}
       {scope.says.length > 0 && (
-        <Sheet title="What follows" part="scope-says">
+        <Sheet title={say('shared.whatFollows')} part="scope-says">
           {scope.says.map((sentence) => (
             <p key={sentence} className="mb-1.5">
               {sentence}
@@ -41,18 +42,18 @@ interface Told {
 function Tell({ scope, look, view, run }: Told) {
   const isCarrier = !look.tones;
   return (
-    <Sheet title={isCarrier ? 'The carrier, by eye' : 'The envelope, by eye'} part="scope-tell">
+    <Sheet title={isCarrier ? say('run.theCarrierByEye') : say('run.theEnvelopeByEye')} part="scope-tell">
       <ToggleGroup
-        label={isCarrier ? 'The carrier' : 'The envelope'}
+        label={isCarrier ? say('run.theCarrier') : say('run.theEnvelope')}
         options={scope.envelopes.map(({ code, name }) => [code, name] as const)}
         value={scope.envelope}
         onPick={(code) => run.act({ act: 'WAVEFORM', waveform: code as Envelope })}
       />
       {scope.trapezoids.length > 0 && (
         <>
-          <p className="mt-3 mb-1 text-13 text-soft">Output over drive, where both channels are on</p>
+          <p className="mt-3 mb-1 text-13 text-soft">{say('run.outputOverDriveWhereBoth')}</p>
           <ToggleGroup
-            label="Output over drive"
+            label={say('run.outputOverDrive')}
             options={scope.trapezoids.map(({ code, name }) => [code, name] as const)}
             value={scope.trapezoid}
             onPick={(code) => run.act({ act: 'TRAPEZOID', trapezoid: code as OverDrive })}
@@ -79,10 +80,8 @@ function FromFile({ view }: { view: RunView }) {
   });
   return (
     <div className="mt-3 border-t border-hair pt-2">
-      <p className="mb-1.5 text-13 text-soft">
-        Or the scope’s own file: a line a sample, seconds, volts over the load, volts at the input.
-      </p>
-      <FileButton label="Bring a trace in, CSV" accept=".csv,.txt,text/csv,text/plain" onFile={take.mutate} />
+      <p className="mb-1.5 text-13 text-soft">{say('run.orTheScopeSOwn')}</p>
+      <FileButton label={say('run.bringATraceInCSV')} accept=".csv,.txt,text/csv,text/plain" onFile={take.mutate} />
       {take.error && <Refused error={take.error} />}
     </div>
   );

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ask, client, type RunView } from '../../api';
 import { LookOrder } from '../../parts';
 import { TraceShown } from '../../plot';
+import { say } from '../../words';
 import { LastSheet } from './LastSheet';
 import { ReadSheet } from './ReadSheet';
 import type { Run } from './useRun';
@@ -15,8 +16,8 @@ export function ScopeSheet({ view, run, readOnly }: { view: RunView; run: Run; r
         view={view}
         run={run}
         readOnly={readOnly}
-        label="Looks"
-        all={{ to: '/drive/waveform', says: 'Waveform checks' }}
+        label={say('run.looks')}
+        all={{ to: '/drive/waveform', says: say('run.waveformChecks') }}
         picture={(width) =>
           scope && (
             <div className="grid gap-2 pt-1 pb-3">
@@ -42,7 +43,7 @@ function Analyser({ view, run }: { view: RunView; run: Run }) {
   const isEmpty = read && read.exciter.length === 0 && read.amplifier.length === 0;
   if (!signal.data || !read || view.steps.length === 0 || (isEmpty && !signal.data.mayEnter)) return null;
   return (
-    <section aria-label="Products" className="sheet px-4 pb-2.5">
+    <section aria-label={say('run.products')} className="sheet px-4 pb-2.5">
       <ReadSheet data={read} mayEnter={signal.data.mayEnter} run={run} byEye={false} />
     </section>
   );

@@ -3,7 +3,8 @@ import { ask, client, type RunView, type TwinSignal } from '../../api';
 import { Answer } from '../../parts';
 import { Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { Envelope, Trapezoid } from '../../plot';
-import { watts } from '../../quantity';
+import { fixed, watts } from '../../quantity';
+import { say } from '../../words';
 import { ReadSheet } from './ReadSheet';
 import { Tabs } from './Tabs';
 import { useBench } from './useLive';
@@ -18,11 +19,11 @@ export default function SignalSheet({ view, run }: { view: RunView; run: Run }) 
     placeholderData: keepPreviousData,
   });
   return (
-    <Answer query={signal} what="the signal">
+    <Answer query={signal} what={say('run.theSignal')}>
       {(data) => (
-        <section aria-label="How clean the signal is" className="sheet px-4 py-2.5">
+        <section aria-label={say('run.howCleanTheSignalIs')} className="sheet px-4 py-2.5">
           <header className="flex flex-wrap items-baseline gap-x-3 pb-1">
-            <h1 className="text-22">How clean the signal is</h1>
+            <h1 className="text-22">{say('run.howCleanTheSignalIs')}</h1>
             <Tabs view={view} />
           </header>
           {data.twin && <ByTwin data={data.twin} />}
@@ -39,22 +40,21 @@ function ByTwin({ data }: { data: TwinSignal }) {
       <p className="mb-2 text-18">
         <span className="head">{data.judgement}</span>{' '}
         <span className="text-14 text-soft">
-          by the twin, {watts(data.driveW)} W of drive at the peak, PLATE {data.plate.toFixed(2)}, LOAD{' '}
-          {data.load.toFixed(2)}
+          {say('run.byTheTwinWOf', {
+            driveW: watts(data.driveW),
+            plate: fixed(data.plate, 2),
+            load: fixed(data.load, 2),
+          })}
         </span>
       </p>
       <div className="grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">
         <figure>
           <Envelope input={data.curve.drive} output={data.curve.output} />
-          <figcaption className="text-13 text-soft">
-            Envelope of two equal tones: dotted is the drive, filled the output.
-          </figcaption>
+          <figcaption className="text-13 text-soft">{say('run.envelopeOfTwoEqualTones')}</figcaption>
         </figure>
         <figure>
           <Trapezoid input={data.curve.drive} output={data.curve.output} />
-          <figcaption className="text-13 text-soft">
-            Trapezoid: output against drive. Straight sides are clean, bent-in ones flat-topped.
-          </figcaption>
+          <figcaption className="text-13 text-soft">{say('run.trapezoidOutputAgainstDrive')}</figcaption>
         </figure>
       </div>
       <div className="mt-3 grid grid-cols-2 gap-x-6 gap-y-3 max-phone:grid-cols-1">
@@ -65,12 +65,12 @@ function ByTwin({ data }: { data: TwinSignal }) {
   );
 }
 
-const dB = (value: number) => value.toFixed(1).replace('-', '\u2212');
+const dB = (value: number) => fixed(value, 1);
 
 function Products({ data }: { data: TwinSignal }) {
   return (
-    <Table caption="Two-tone products, dB" tight className="self-start" part="products">
-      <Heads of={['', 'to one tone', 'to PEP']} end />
+    <Table caption={say('run.twoToneProductsDB')} tight className="self-start" part="products">
+      <Heads of={['', say('run.toOneTone'), say('run.toPEP')]} end />
       <tbody>
         {data.products.map(({ label, toToneDb, toPepDb }) => (
           <tr key={label}>
@@ -84,7 +84,7 @@ function Products({ data }: { data: TwinSignal }) {
           </tr>
         ))}
         <tr>
-          <RowHead>Compression at the peak</RowHead>
+          <RowHead>{say('run.compressionAtThePeak')}</RowHead>
           <Cell figure end className="text-twin italic">
             {dB(data.compressionDb)}
           </Cell>
@@ -97,17 +97,17 @@ function Products({ data }: { data: TwinSignal }) {
 
 function Modes({ data }: { data: TwinSignal }) {
   return (
-    <Table caption="Averages by mode, at this peak" tight className="self-start">
-      <Heads of={['', 'W', 'plate A', 'grid A', 'heat W']} end />
+    <Table caption={say('run.averagesByModeAtThis')} tight className="self-start">
+      <Heads of={['', 'W', say('run.plateA'), say('run.gridA'), say('run.heatW')]} end />
       <tbody>
         {data.modes.map((mode) => (
           <tr key={mode.mode}>
             <RowHead className="text-13">{mode.mode}</RowHead>
             {[
-              mode.outputW.toFixed(0),
-              mode.plateCurrentA.toFixed(3),
-              mode.gridCurrentA.toFixed(3),
-              mode.heatPerTubeW.toFixed(0),
+              fixed(mode.outputW, 0),
+              fixed(mode.plateCurrentA, 3),
+              fixed(mode.gridCurrentA, 3),
+              fixed(mode.heatPerTubeW, 0),
             ].map((shown, index) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: a column is its heading
               <Cell key={index} figure end className="text-twin italic">

@@ -1,13 +1,14 @@
 import type { RunView, SignView } from '../../api';
 import { Diamond, LimitBar, Sheet } from '../../parts';
 import { Fold } from '../../parts/ui';
+import { say } from '../../words';
 
 /** What the readings say: the gravest large with what it rests on, the others as a list. */
 export function Signs({ view }: { view: RunView }) {
   const [first, ...others] = view.signs;
   if (!first) return null;
   return (
-    <Sheet title="Signs" part="signs">
+    <Sheet title={say('run.signs')} part="signs">
       <div data-part="top-sign">
         <Title sign={first} size="text-18" />
         <p>{first.meaning}</p>
@@ -46,7 +47,7 @@ function Title({ sign, size }: { sign: SignView; size: string }) {
 function Evidence({ sign }: { sign: SignView }) {
   if (sign.evidence.length === 0) return null;
   return (
-    <ul className="text-13 text-soft" aria-label={`What ${sign.title} rests on`}>
+    <ul className="text-13 text-soft" aria-label={say('run.whatRestsOn', { title: sign.title })}>
       {sign.evidence.map((line) => (
         <li key={line}>{line}</li>
       ))}

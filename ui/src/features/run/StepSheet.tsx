@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { RunView, StepView } from '../../api';
 import { ScrollArea } from '../../parts/ui';
 import { SaveDrawing, Stair, type StairColumn } from '../../plot';
+import { say } from '../../words';
 import { StepTable } from './StepTable';
 import { Tabs } from './Tabs';
 import type { Run } from './useRun';
@@ -46,12 +47,12 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
         />
         {readOnly && (
           <Link className="noprint text-13 text-act underline" to="/log">
-            Log
+            {say('shared.log')}
           </Link>
         )}
         <Tabs view={view} />
       </header>
-      <ScrollArea label="Stair and steps" viewport={box}>
+      <ScrollArea label={say('run.stairAndSteps')} viewport={box}>
         <div style={{ width: tableWidth }}>
           <Stair
             columns={columns.map((step, index) => stairColumn(step, index, !readOnly && index === view.steps.length))}
@@ -59,7 +60,7 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
             height={STAIR_PX}
             left={HEAD_PX}
             limit={view.licenceLimitW}
-            limitLabel={`licence ${view.licenceLimitW} W`}
+            limitLabel={say('shared.licenceW', { licence: view.licenceLimitW })}
           />
           <StepTable
             view={view}

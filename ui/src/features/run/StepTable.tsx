@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Figure, Row, RunView, StepView } from '../../api';
 import { Popover, Select } from '../../parts/ui';
+import { say } from '../../words';
 import { Calculation } from './Calculation';
 import { EntryCell } from './EntryCell';
 import { NowCell, TwinCell } from './LiveCells';
@@ -34,16 +35,16 @@ interface FigureRow {
 }
 
 const FIGURES: FigureRow[] = [
-  { name: 'growth', label: 'Growth', unit: 'times', wide: true },
-  { name: 'efficiency', label: 'Efficiency', unit: '%' },
-  { name: 'heatPerTube', label: 'Heat per tube', unit: 'W' },
-  { name: 'heatPerTubeCorrected', label: '\u2003corrected', unit: 'W' },
-  { name: 'gain', label: 'Gain', unit: 'dB', bare: true },
+  { name: 'growth', label: say('run.growth'), unit: say('run.times'), wide: true },
+  { name: 'efficiency', label: say('shared.efficiency2'), unit: '%' },
+  { name: 'heatPerTube', label: say('run.heatPerTube'), unit: 'W' },
+  { name: 'heatPerTubeCorrected', label: say('run.corrected'), unit: 'W' },
+  { name: 'gain', label: say('run.gain'), unit: 'dB', bare: true },
 ];
 
 /** Without tubes the heat is that of the whole stage. */
 const UNTUNED_FIGURES: FigureRow[] = FIGURES.filter((figure) => figure.name !== 'heatPerTubeCorrected').map((figure) =>
-  figure.name === 'heatPerTube' ? { ...figure, label: 'Heat' } : figure,
+  figure.name === 'heatPerTube' ? { ...figure, label: say('shared.heat2') } : figure,
 );
 
 const FIGURES_OF: Record<RunView['kind'], FigureRow[]> = {
@@ -127,7 +128,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
   return (
     <>
       <table className="w-full table-fixed border-collapse border-b border-hair" data-part="step-table">
-        <caption className="sr-only">Readings and figures of each step</caption>
+        <caption className="sr-only">{say('run.readingsAndFiguresOfEach')}</caption>
         <colgroup>
           <col style={{ width: headPx }} />
           {columns.map((_, index) => (
@@ -143,38 +144,40 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
               <td colSpan={columns.length + 1} />
               {hasNow && (
                 <th scope="col" className="border-l border-rule font-normal">
-                  now
+                  {say('run.now2')}
                 </th>
               )}
               {hasTwin && (
                 <th scope="col" className="border-l border-rule font-normal text-twin italic">
-                  twin
+                  {say('shared.twin')}
                 </th>
               )}
             </tr>
           </thead>
         )}
         <tbody>
-          {view.kind === 'BIAS' && row('DEVICE', 'Device', '', (step) => step.device)}
-          {view.kind === 'CHAIN' && setting('ATTENUATOR', 'Attenuator', 'dB', (step) => step.attenuator)}
+          {view.kind === 'BIAS' && row('DEVICE', say('run.device'), '', (step) => step.device)}
+          {view.kind === 'CHAIN' && setting('ATTENUATOR', say('run.attenuator'), 'dB', (step) => step.attenuator)}
           {view.kind !== 'BIAS' &&
             view.kind !== 'CHAIN' &&
             view.kind !== 'WAVEFORM' &&
             view.kind !== 'RESONANCE' &&
             setting(
               'DRIVE',
-              view.kind === 'ALC' ? 'Set power' : 'Drive',
+              view.kind === 'ALC' ? say('shared.setPower') : say('shared.drive'),
               'W',
               (step) => step.drive,
               (index) => <span className="text-soft">{view.drivesW[index]}</span>,
             )}
-          {view.kind === 'RESONANCE' && setting('MOTOR', 'Motor', 'steps', (step) => step.motor)}
-          {view.volts && view.volts.moduleCount > 1 && setting('MODULES', 'Modules', '', (step) => step.modules)}
-          {view.kind === 'SUPPLY_TABLE' && setting('SUPPLY', 'Supply', 'V', (step) => step.supply)}
-          {view.kind === 'WAVEFORM' && row('LOOK', 'Look', '', (step) => step.path)}
-          {view.kind === 'MATCHER' && row('POWER_AMPLIFIER', 'PA, matcher', '', (step) => step.path)}
-          {view.kind === 'ALC' && setting('TONE', 'Tone', 'Hz', (step) => step.tone)}
-          {view.kind === 'ALC' && setting('LEVEL', 'Level', '', (step) => step.level)}
+          {view.kind === 'RESONANCE' && setting('MOTOR', say('run.motor'), say('run.steps'), (step) => step.motor)}
+          {view.volts &&
+            view.volts.moduleCount > 1 &&
+            setting('MODULES', say('shared.modules'), '', (step) => step.modules)}
+          {view.kind === 'SUPPLY_TABLE' && setting('SUPPLY', say('shared.supply'), 'V', (step) => step.supply)}
+          {view.kind === 'WAVEFORM' && row('LOOK', say('run.look'), '', (step) => step.path)}
+          {view.kind === 'MATCHER' && row('POWER_AMPLIFIER', say('run.paMatcher'), '', (step) => step.path)}
+          {view.kind === 'ALC' && setting('TONE', say('run.tone'), 'Hz', (step) => step.tone)}
+          {view.kind === 'ALC' && setting('LEVEL', say('run.level'), '', (step) => step.level)}
           {view.rows.map((reading) =>
             row(
               reading.role,
@@ -195,7 +198,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
                     onCommit={(text) => run.act({ act: 'READ', role: reading.role, text })}
                   />
                 ) : step.unread.includes(reading.role) ? (
-                  <span className="text-12 text-soft">not read</span>
+                  <span className="text-12 text-soft">{say('shared.notRead')}</span>
                 ) : (
                   <AsRead view={view} step={step} reading={reading} />
                 ),
@@ -223,7 +226,7 @@ function RowHead({ reading, run, readOnly }: { reading: Row; run: Run; readOnly:
     <span className="flex items-center gap-1.5">
       {reading.label}
       <Select
-        aria-label={`Range of ${reading.instrument}`}
+        aria-label={say('run.rangeOf', { instrument: reading.instrument })}
         value={reading.range}
         letsKeysGo
         onPick={(range) => run.act({ act: 'RANGE', role: reading.role, text: range })}
@@ -240,7 +243,11 @@ function AsRead({ view, step, reading }: { view: RunView; step: StepView; readin
   if (!read) return null;
   return (
     <Popover
-      label={`${reading.label} ${read.corrected ?? read.shown} ${reading.unit}: what its ± is made of`}
+      label={say('run.whatItsIsMadeOf', {
+        label: reading.label,
+        read: read.corrected ?? read.shown,
+        unit: reading.unit,
+      })}
       className="w-full cursor-pointer whitespace-nowrap"
       shown={
         read.corrected ? (
@@ -277,7 +284,11 @@ function shown(step: StepView, view: RunView, row: FigureRow, tight: boolean): R
   const rest = figure.withUncertainty.startsWith(figure.shown) ? figure.withUncertainty.slice(figure.shown.length) : '';
   return (
     <Popover
-      label={`${row.label.trim()} ${figure.withUncertainty} ${row.unit}: how it was calculated`}
+      label={say('run.howItWasCalculated2', {
+        label: row.label.trim(),
+        withUncertainty: figure.withUncertainty,
+        unit: row.unit,
+      })}
       className="w-full cursor-pointer text-13 whitespace-nowrap text-soft"
       shown={
         <>

@@ -1,12 +1,13 @@
 import { useLocation } from 'react-router';
 import type { RunView } from '../../api';
 import { Nav, NavItem } from '../../parts/ui';
+import { say } from '../../words';
 
 const TABS = [
-  ['climb', 'Climb', false],
-  ['map', 'Map', true],
-  ['power', 'Power', true],
-  ['signal', 'Signal', false],
+  ['climb', say('run.climb'), false],
+  ['map', say('run.map'), true],
+  ['power', say('shared.power'), true],
+  ['signal', say('run.signal'), false],
 ] as const;
 
 export type Tab = (typeof TABS)[number][0];
@@ -19,7 +20,7 @@ export function tabOf(part: string | undefined): Tab {
 export function Tabs({ view }: { view: RunView }) {
   const place = useLocation().pathname.startsWith('/log') ? 'log' : 'tune';
   return (
-    <Nav label="Ways to look" kind="tabs" className="noprint ml-auto">
+    <Nav label={say('run.waysToLook')} kind="tabs" className="noprint ml-auto">
       {TABS.filter(([, , needsTwin]) => view.twin || !needsTwin).map(([tab, name]) => (
         <NavItem key={tab} kind="tabs" end to={`/${place}/${view.id}${tab === 'climb' ? '' : `/${tab}`}`}>
           {name}

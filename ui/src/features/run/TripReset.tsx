@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { ask, client, type RunView } from '../../api';
 import { Diamond, Sheet, Trouble } from '../../parts';
 import { Button } from '../../parts/ui';
+import { say } from '../../words';
 import { REPORTS } from './KeyClock';
 import { isTuned } from './useDials';
 import { useBench } from './useLive';
@@ -15,18 +16,19 @@ export function TripReset({ view }: { view: RunView }) {
   });
   if (!bench?.tripped) return null;
   return (
-    <Sheet title="Tripped" part="trip">
+    <Sheet title={say('run.tripped2')} part="trip">
       <p className="mb-2 flex items-baseline gap-2">
         <Diamond />
         <span>
-          {view.amplifier} has tripped by {REPORTS[bench.trip ?? 'TRIP_GRID']}.{' '}
-          {isTuned(view)
-            ? 'LOAD heavier and less drive first, then reset it and climb again.'
-            : 'Say so below the clock: it is a row of the table. Drive to a quarter, then reset it.'}
+          {say('run.hasTrippedBy', {
+            amplifier: view.amplifier,
+            kind: REPORTS[bench.trip ?? 'TRIP_GRID'],
+            next: isTuned(view) ? say('run.loadHeavierAndLessDrive') : say('run.saySoBelowTheClock'),
+          })}
         </span>
       </p>
       <Button disabled={reset.isPending} onClick={() => reset.mutate()}>
-        Reset
+        {say('run.reset')}
       </Button>
       {reset.error && <Trouble error={reset.error} />}
     </Sheet>

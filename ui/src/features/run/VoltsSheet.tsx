@@ -1,6 +1,7 @@
 import type { RunView } from '../../api';
 import { VoltsRows } from '../../parts';
 import { VoltsCourse } from '../../plot';
+import { say } from '../../words';
 import { LastSheet } from './LastSheet';
 import type { Run } from './useRun';
 
@@ -12,9 +13,9 @@ export function VoltsSheet({ view, run, readOnly }: { view: RunView; run: Run; r
       view={view}
       run={run}
       readOnly={readOnly}
-      label="Rows"
+      label={say('run.rows')}
       belongs={(step) => step.modules === view.draft.modules}
-      all={{ to: '/drive/volts', says: 'Tables by supply volts' }}
+      all={{ to: '/drive/volts', says: say('shared.tablesBySupplyVolts') }}
       fileName={`volts-${view.amplifier.replaceAll(' ', '-')}`}
       picture={(width, drawing) =>
         volts &&

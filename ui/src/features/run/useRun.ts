@@ -1,6 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { type Act, ask, client, fieldOf, Outbox, type RunView } from '../../api';
+import { ROLE_NAMES } from '../../parts';
+import { say } from '../../words';
 
 /** What the operator is told about an act that was not taken. */
 export interface Notice {
@@ -24,24 +26,24 @@ function newer(known: RunView | undefined, read: RunView): RunView {
 }
 
 const DONE: Partial<Record<Act['act'], string>> = {
-  FOLLOW: 'the next move done',
-  KEY: 'key down',
-  UNKEY: 'key up',
-  TAKE: 'all meters read',
-  RECORD: 'the step recorded',
-  UNDO: 'the last step undone',
-  AGAIN: 'the step tried again',
-  SIGN: 'what was seen or heard',
-  LEAVE: 'a point left unmeasured',
-  CORRECT: 'the corrected meter',
-  FINISH: 'the run finished',
-  ABANDON: 'the run left',
+  FOLLOW: say('run.theNextMoveDone'),
+  KEY: say('run.keyDown'),
+  UNKEY: say('run.keyUp'),
+  TAKE: say('run.allMetersRead'),
+  RECORD: say('run.theStepRecorded'),
+  UNDO: say('run.theLastStepUndone'),
+  AGAIN: say('run.theStepTriedAgain'),
+  SIGN: say('run.whatWasSeenOrHeard'),
+  LEAVE: say('run.aPointLeftUnmeasured'),
+  CORRECT: say('run.theCorrectedMeter'),
+  FINISH: say('run.theRunFinished'),
+  ABANDON: say('run.theRunLeft'),
 };
 
 /** Returns what an act was, in the words of a notice. */
 function described(act: Act): string {
   const field = fieldOf(act);
-  const words = field ? field.toLowerCase().replaceAll('_', ' ') : (DONE[act.act] ?? act.act.toLowerCase());
+  const words = field ? (ROLE_NAMES[field] ?? field) : (DONE[act.act] ?? act.act.toLowerCase());
   return act.text ? `${words} “${act.text}”` : words;
 }
 
@@ -71,8 +73,8 @@ export function useRun(runId: string) {
         onStale: (acts) => {
           const lost = acts.map(described).join(', ');
           setNotice({
-            title: 'This run moved on in another window',
-            detail: `It is shown here as it stands now. ${lost ? `Not done: ${lost}. ` : ''}Look, then do it again if it still holds. What you typed is still in its field.`,
+            title: say('run.thisRunMovedOnIn'),
+            detail: say('run.itIsShownHereAs', { lost: lost ? say('run.notDone', { lost }) : '' }),
           });
           void queries.invalidateQueries({ queryKey: key });
         },
@@ -80,7 +82,7 @@ export function useRun(runId: string) {
           const problem = refusal.problems[0];
           setNotice({
             title: problem ? `${refusal.title}. ${problem.message}` : refusal.title,
-            detail: `${problem?.remedy ?? refusal.detail}${refusal.reference ? ` Reference ${refusal.reference}.` : ''}`,
+            detail: `${problem?.remedy ?? refusal.detail}${refusal.reference ? say('run.reference', { reference: refusal.reference }) : ''}`,
           });
         },
       }),

@@ -2,6 +2,8 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ask, client, type RunPreview } from '../../api';
 import { Trouble } from '../../parts';
 import { Sized, StairAhead } from '../../plot';
+import { showNumber } from '../../quantity';
+import { say } from '../../words';
 import type { Choice } from './useChoice';
 
 const NO_RUN = '00000000-0000-0000-0000-000000000000';
@@ -16,8 +18,8 @@ export function Ahead({ choice, tuned }: { choice: Choice; tuned: boolean }) {
     retry: false,
   });
   return (
-    <section aria-label="What lies ahead" className="sheet px-4 py-2.5" data-part="ahead">
-      <h1 className="text-22">What lies ahead</h1>
+    <section aria-label={say('start.whatLiesAhead')} className="sheet px-4 py-2.5" data-part="ahead">
+      <h1 className="text-22">{say('start.whatLiesAhead')}</h1>
       {preview.error ? (
         <div className="my-2">
           <Trouble error={preview.error} />
@@ -25,7 +27,7 @@ export function Ahead({ choice, tuned }: { choice: Choice; tuned: boolean }) {
       ) : preview.data ? (
         <Shown of={preview.data} tuned={tuned} />
       ) : (
-        <div className="h-58 bg-hair" role="status" aria-label="Reading what lies ahead" />
+        <div className="h-58 bg-hair" role="status" aria-label={say('start.readingWhatLiesAhead')} />
       )}
     </section>
   );
@@ -43,28 +45,38 @@ function Shown({ of, tuned }: { of: RunPreview; tuned: boolean }) {
             width={width}
             height={STAIR_PX}
             limit={of.licenceW}
-            limitLabel={`licence ${of.licenceW} W`}
+            limitLabel={say('shared.licenceW', { licence: of.licenceW })}
           />
         )}
       </Sized>
       <div>
         <dl className="text-13">
-          {of.dials && <Line what="Dials" shown={`${of.dials.plate} / ${of.dials.load}`} rest={of.dials.from} />}
-          <Line what="Steps" shown={String(count)} rest={tuned ? 'or more' : ''} />
+          {of.dials && (
+            <Line what={say('shared.dials')} shown={`${of.dials.plate} / ${of.dials.load}`} rest={of.dials.from} />
+          )}
+          <Line what={say('shared.steps')} shown={String(count)} rest={tuned ? say('start.orMore') : ''} />
           <Line
-            what="Key-down"
-            shown={`${of.aimS} s`}
-            rest={of.ownRuns > 0 ? `as your last ${of.ownRuns} runs took` : `at most ${of.stopS} s`}
+            what={say('start.keyDown')}
+            shown={`${showNumber(of.aimS)} s`}
+            rest={
+              of.ownRuns > 0
+                ? say('start.asYourLastRunsTook', { ownRuns: of.ownRuns })
+                : say('start.atMostS', { stopS: of.stopS })
+            }
           />
-          <Line what="Carrier" shown={`${of.carrierS} s`} rest="at least" />
+          <Line what={say('start.carrier')} shown={`${showNumber(of.carrierS)} s`} rest={say('start.atLeast')} />
           {of.twinSays.map((line) => (
-            <Line key={line.what} what={line.what} shown={line.shown} rest={`of ${line.limit}`} foretold />
+            <Line
+              key={line.what}
+              what={line.what}
+              shown={line.shown}
+              rest={say('shared.of2', { limit: line.limit })}
+              foretold
+            />
           ))}
         </dl>
         <p className="mt-2 text-13 text-soft">
-          {told
-            ? 'Dotted is foretold by the twin. It becomes ink as you climb.'
-            : 'No twin of this band: what each drive brings is found on the way.'}
+          {told ? say('start.dottedIsForetoldByThe') : say('start.noTwinOfThisBand')}
         </p>
       </div>
     </div>

@@ -2,6 +2,8 @@ import type { ReactNode } from 'react';
 import type { Choices } from '../../api';
 import { useKeys } from '../../parts';
 import { type Box, Check, Fold, Input, Label, OneOf } from '../../parts/ui';
+import { showNumber } from '../../quantity';
+import { say, within } from '../../words';
 import { type Choice, isOfOtherRuns, suggestion } from './useChoice';
 
 /** So many bands have a digit of their own. */
@@ -21,9 +23,9 @@ export function BandSheet({ choices, choice, change }: Props) {
   const pick = (band: string) => change({ band: band as Choice['band'] });
   useKeys(Object.fromEntries(bands.slice(0, MOST_KEYS).map((one, index) => [String(index + 1), () => pick(one.band)])));
   return (
-    <section aria-label="Band" className="sheet px-4 py-2.5">
+    <section aria-label={say('shared.band')} className="sheet px-4 py-2.5">
       <Line
-        label="Band"
+        label={say('shared.band')}
         options={bands.map((one, index) => ({
           code: one.band,
           name: one.name,
@@ -33,7 +35,7 @@ export function BandSheet({ choices, choice, change }: Props) {
         onPick={pick}
       >
         <span className="flex items-center gap-2">
-          <Label htmlFor="frequency">at</Label>
+          <Label htmlFor="frequency">{say('start.at')}</Label>
           <Input
             id="frequency"
             number
@@ -43,13 +45,15 @@ export function BandSheet({ choices, choice, change }: Props) {
             onChange={(event) => change({ frequency: event.target.value })}
           />
           <span className="text-13 text-soft">
-            MHz{limits && `, ${limits.lowestHz / 1e6}–${limits.highestHz / 1e6}`}
+            {say('start.mhz', {
+              range: limits && `, ${showNumber(limits.lowestHz / 1e6)}–${showNumber(limits.highestHz / 1e6)}`,
+            })}
           </span>
         </span>
       </Line>
       {amplifier && amplifier.switchPositions.length > 0 && (
         <Line
-          label="Its switch"
+          label={say('shared.itsSwitch')}
           options={amplifier.switchPositions.map((one) => ({ code: one, name: one }))}
           chosen={[choice.switchPosition ?? '']}
           onPick={(switchPosition) => change({ switchPosition })}
@@ -63,11 +67,11 @@ export function BandSheet({ choices, choice, change }: Props) {
 export function WaySheet({ choices, choice, change }: Props) {
   const tuned = choices.amplifiers.find((one) => one.id === choice.amplifierId)?.tuned ?? true;
   const carrier = choices.carriers.find((one) => one.code === choice.carrier)?.name;
-  const rungs = choices.rungs.find((one) => one.code === choice.rungs)?.name ?? 'by the school';
+  const rungs = choices.rungs.find((one) => one.code === choice.rungs)?.name ?? say('start.byTheSchool');
   return (
-    <section aria-label="How" className="sheet px-4 py-2.5">
+    <section aria-label={say('start.how')} className="sheet px-4 py-2.5">
       <Line
-        label="Readings"
+        label={say('shared.readings')}
         options={choices.sources}
         chosen={[choice.source]}
         onPick={(source) => change({ source: source as Choice['source'] })}
@@ -81,16 +85,19 @@ export function WaySheet({ choices, choice, change }: Props) {
         className="py-1"
         title={
           <>
-            <span className="head text-soft">Rarely changed</span>{' '}
+            <span className="head text-soft">{say('start.rarelyChanged')}</span>{' '}
             <span className="text-13">
-              {carrier} carrier{tuned && `, ladder ${rungs.toLowerCase()}`}
-              {paceWords(choice)}
+              {say('start.carrier2', {
+                carrier,
+                rungs: tuned && say('start.ladder', { rungs: within(rungs) }),
+                choice: paceWords(choice),
+              })}
             </span>
           </>
         }
       >
         <Line
-          label="Carrier"
+          label={say('start.carrier')}
           options={choices.carriers}
           chosen={[choice.carrier]}
           onPick={(one) => change({ carrier: one as Choice['carrier'] })}
@@ -103,10 +110,10 @@ export function WaySheet({ choices, choice, change }: Props) {
 }
 
 const PACE = [
-  ['aim', 'key-down, aim', 's'],
-  ['stop', 'at most', 's'],
-  ['rest', 'rest, at least', 's'],
-  ['margin', 'limits held below the record by', '%'],
+  ['aim', say('start.keyDownAim'), 's'],
+  ['stop', say('start.atMost'), 's'],
+  ['rest', say('start.restAtLeast'), 's'],
+  ['margin', say('start.limitsHeldBelowTheRecord'), '%'],
 ] as const;
 
 function paceWords({ pace }: Choice): string {
@@ -120,7 +127,7 @@ function PaceLine({ choice, change }: Pick<Props, 'choice' | 'change'>) {
   return (
     <div className="grid grid-cols-line-tight py-2.5">
       <span aria-hidden="true" className="head pt-1.5 text-soft">
-        Pace
+        {say('start.pace')}
       </span>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2 text-soft">
         {PACE.map(([field, label, unit]) => (
@@ -137,9 +144,7 @@ function PaceLine({ choice, change }: Pick<Props, 'choice' | 'change'>) {
             {unit}
           </span>
         ))}
-        <p className="basis-full text-13">
-          Left empty: what is customary, and as much time as your own runs took. It is saved with the run.
-        </p>
+        <p className="basis-full text-13">{say('start.leftEmptyWhatIsCustomary')}</p>
       </div>
     </div>
   );
@@ -151,7 +156,7 @@ function Table({ choices, choice, change }: Props) {
   return (
     <div className="grid grid-cols-line-tight py-1.5">
       <Label htmlFor="wanted-output" className="head pt-1.5">
-        Wanted
+        {say('shared.wanted')}
       </Label>
       <div className="flex flex-wrap items-center gap-2 text-soft">
         <Input
@@ -162,9 +167,9 @@ function Table({ choices, choice, change }: Props) {
           value={choice.wantedOutput}
           onChange={(event) => change({ wantedOutput: event.target.value })}
         />
-        W of output; left empty, as far as the rating goes
+        {say('start.wOfOutputLeftEmpty')}
         <Check checked={choice.unfiltered} onCheck={(unfiltered) => change({ unfiltered })}>
-          no filter between amplifier and wattmeter
+          {say('start.noFilterBetweenAmplifierAnd')}
         </Check>
         <p className="basis-full text-13">
           <span className="text-ink">{school?.detail}</span> {school?.costs}
@@ -178,14 +183,14 @@ function Table({ choices, choice, change }: Props) {
 function LadderLine({ choices, choice, change }: Props) {
   return (
     <Line
-      label="Ladder"
-      options={[{ code: '', name: 'by the school' }, ...choices.rungs]}
+      label={say('start.ladder2')}
+      options={[{ code: '', name: say('start.byTheSchool') }, ...choices.rungs]}
       chosen={[choice.rungs ?? '']}
       onPick={(rungs) => change({ rungs: (rungs || undefined) as Choice['rungs'] })}
     >
       {choice.rungs === 'OWN' && (
         <span className="flex items-center gap-2">
-          <Label htmlFor="own-drives">drives, W</Label>
+          <Label htmlFor="own-drives">{say('start.drivesW')}</Label>
           <Input
             id="own-drives"
             number
@@ -197,7 +202,7 @@ function LadderLine({ choices, choice, change }: Props) {
         </span>
       )}
       <span className="flex items-center gap-2 text-soft">
-        <Label htmlFor="first-ceiling">plate current at the first step, at most</Label>
+        <Label htmlFor="first-ceiling">{say('start.plateCurrentAtTheFirst')}</Label>
         <Input
           id="first-ceiling"
           number
@@ -206,7 +211,7 @@ function LadderLine({ choices, choice, change }: Props) {
           value={choice.firstCeiling}
           onChange={(event) => change({ firstCeiling: event.target.value })}
         />
-        A, where the maker names one
+        {say('start.aWhereTheMakerNames')}
       </span>
     </Line>
   );
@@ -220,23 +225,24 @@ function Schools({ choices, choice, change }: Props) {
   const suggested = suggestion(choices, choice.amplifierId, choice.band);
   return (
     <Line
-      label="School"
+      label={say('shared.school')}
       options={schools.map(({ code, name }) => ({
         code,
         name,
-        ...(code === suggested?.school ? { detail: 'suggested' } : {}),
+        ...(code === suggested?.school ? { detail: say('start.suggested') } : {}),
       }))}
       chosen={[choice.school]}
       onPick={(school) => change({ school: school as Choice['school'] })}
     >
       {chosen && (
         <p className="basis-full text-13 text-soft" data-part="school">
-          <span className="text-ink">{chosen.detail}</span> <b className="font-semibold">Suits:</b> {chosen.suits}{' '}
-          <b className="font-semibold">Heat:</b> {chosen.costs}
+          <span className="text-ink">{chosen.detail}</span> <b className="font-semibold">{say('start.suits')}</b>{' '}
+          {chosen.suits} <b className="font-semibold">{say('start.heat')}</b> {chosen.costs}
           {suggested && (
             <>
               {' '}
-              <b className="font-semibold">Suggested here:</b> {nameOf(suggested.school)}, since {suggested.why}
+              <b className="font-semibold">{say('start.suggestedHere')}</b>{' '}
+              {say('start.since', { school: nameOf(suggested.school), why: suggested.why })}
             </>
           )}
         </p>

@@ -1,6 +1,7 @@
 import type { Choices } from '../../api';
 import { SignalLine } from '../../parts';
 import { type Box, OneOf, SomeOf } from '../../parts/ui';
+import { say } from '../../words';
 import { box, toggled } from './boxes';
 import { type Choice, climbing, isOfAnother, suits } from './useChoice';
 
@@ -25,40 +26,47 @@ export function ChoiceLine({ choices, choice, change }: Props) {
   const fitting = choices.terminations.filter((one) => one.bands.length === 0 || one.bands.includes(choice.band));
   const nodes = [
     {
-      title: exciter?.name ?? 'no exciter',
-      detail: exciter?.detail ?? 'choose one',
-      choice: 'Exciter',
-      opens: one('Exciter', choices.exciters.map(box), choice.exciterId, (exciterId) => change({ exciterId })),
+      title: exciter?.name ?? say('start.noExciter'),
+      detail: exciter?.detail ?? say('start.chooseOne'),
+      choice: say('shared.exciter'),
+      opens: one(say('shared.exciter'), choices.exciters.map(box), choice.exciterId, (exciterId) =>
+        change({ exciterId }),
+      ),
     },
     ...(choices.pads.length > 0
       ? [
           {
-            title: pad?.name ?? 'no pad',
-            detail: pad?.detail ?? 'exciter straight in',
+            title: pad?.name ?? say('start.noPad'),
+            detail: pad?.detail ?? say('start.exciterStraightIn'),
             away: !pad,
-            choice: 'Pad',
-            opens: one('Pad', [{ code: '', name: 'no pad' }, ...choices.pads.map(box)], choice.padId ?? '', (padId) =>
-              change({ padId: padId || undefined }),
+            choice: say('shared.pad'),
+            opens: one(
+              say('shared.pad'),
+              [{ code: '', name: say('start.noPad') }, ...choices.pads.map(box)],
+              choice.padId ?? '',
+              (padId) => change({ padId: padId || undefined }),
             ),
           },
         ]
       : []),
     {
-      title: amplifier?.name ?? 'no amplifier',
-      detail: amplifier?.detail ?? 'choose one',
-      choice: 'Amplifier',
-      opens: one('Amplifier', climbing(choices).map(box), choice.amplifierId, (amplifierId) => change({ amplifierId })),
+      title: amplifier?.name ?? say('start.noAmplifier'),
+      detail: amplifier?.detail ?? say('start.chooseOne'),
+      choice: say('shared.amplifier'),
+      opens: one(say('shared.amplifier'), climbing(choices).map(box), choice.amplifierId, (amplifierId) =>
+        change({ amplifierId }),
+      ),
     },
     {
       title:
         meters.length > 0
           ? meters.map((meter) => meter.name.replace(`${amplifier?.name} `, '')).join(', ')
-          : 'no meters',
-      detail: `${meters.length} of ${readers.length} that fit`,
-      choice: 'Meters',
+          : say('start.noMeters'),
+      detail: say('start.ofThatFit', { meters: meters.length, readers: readers.length }),
+      choice: say('shared.meters'),
       opens: (
         <SomeOf
-          label="Meters"
+          label={say('shared.meters')}
           options={readers.map(box)}
           chosen={choice.meterIds}
           onPick={(id) => change({ meterIds: toggled(choice.meterIds, id) })}
@@ -66,10 +74,12 @@ export function ChoiceLine({ choices, choice, change }: Props) {
       ),
     },
     {
-      title: load?.name ?? 'no load',
-      detail: load?.detail ?? 'choose one',
-      choice: 'Load or antenna',
-      opens: one('Into', fitting.map(box), choice.terminationId, (terminationId) => change({ terminationId })),
+      title: load?.name ?? say('start.noLoad'),
+      detail: load?.detail ?? say('start.chooseOne'),
+      choice: say('start.loadOrAntenna'),
+      opens: one(say('shared.into'), fitting.map(box), choice.terminationId, (terminationId) =>
+        change({ terminationId }),
+      ),
     },
   ];
   return <SignalLine nodes={nodes} />;

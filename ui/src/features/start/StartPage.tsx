@@ -5,6 +5,7 @@ import { ask, type Choices, client, type RunSummary } from '../../api';
 import { Answer, FirstThing, Sheet, Trouble, useKeys, useNow } from '../../parts';
 import { Button } from '../../parts/ui';
 import { ago } from '../../quantity';
+import { say } from '../../words';
 import { Ahead } from './Ahead';
 import { BandSheet, WaySheet } from './ChoiceForm';
 import { ChoiceLine } from './ChoiceLine';
@@ -14,10 +15,10 @@ import { climbing, fromAddress, remember, useChoice } from './useChoice';
 export function StartPage() {
   const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
   useEffect(() => {
-    document.title = 'Tune · Tubrin';
+    document.title = say('start.tuneTubrin');
   }, []);
   return (
-    <Answer query={choices} what="the station">
+    <Answer query={choices} what={say('shared.theStation')}>
       {(data) => {
         const missing = whatIsMissing(data);
         const nothing = data.amplifiers.length + data.exciters.length + data.meters.length === 0;
@@ -29,22 +30,22 @@ export function StartPage() {
 
 function whatIsMissing(choices: Choices): string[] {
   const missing: string[] = [];
-  if (!choices.stationDescribed) missing.push('the station, with its licence limit');
-  if (climbing(choices).length === 0) missing.push('an amplifier');
-  if (choices.exciters.length === 0) missing.push('the exciter that drives it');
-  if (choices.terminations.length === 0) missing.push('a dummy load');
+  if (!choices.stationDescribed) missing.push(say('start.theStationWithItsLicence'));
+  if (climbing(choices).length === 0) missing.push(say('start.anAmplifier'));
+  if (choices.exciters.length === 0) missing.push(say('start.theExciterThatDrivesIt'));
+  if (choices.terminations.length === 0) missing.push(say('start.aDummyLoad'));
   const reads = choices.meters.flatMap((meter) => meter.reads);
-  if (!reads.includes('OUTPUT')) missing.push('a meter that reads output');
+  if (!reads.includes('OUTPUT')) missing.push(say('start.aMeterThatReadsOutput'));
   return missing;
 }
 
 function FirstThings({ missing, nothing }: { missing: string[]; nothing: boolean }) {
   return (
     <FirstThing
-      title="Describe the station first"
-      to={nothing ? ['/station/first', 'Tell it by questions'] : ['/station', 'Go to Station']}
+      title={say('shared.describeTheStationFirst')}
+      to={nothing ? ['/station/first', say('shared.tellItByQuestions')] : ['/station', say('shared.goToStation')]}
     >
-      A climb needs to know the limits in front of you. Still missing:
+      {say('start.aClimbNeedsToKnow')}
       <ul className="my-2 list-disc pl-5 text-ink">
         {missing.map((one) => (
           <li key={one}>{one}</li>
@@ -89,18 +90,20 @@ function Start({ choices }: { choices: Choices }) {
         </div>
         <div className="grid gap-3.5 max-wide:order-first">
           {choices.inProgress && <GoOn run={choices.inProgress} />}
-          <Sheet title="Next move" accent>
+          <Sheet title={say('shared.nextMove')} accent>
             <p className="head text-27 leading-head">
-              {tuned ? `Climb ${bandName} with ${amplifier?.name}` : `Drive table of ${amplifier?.name} on ${bandName}`}
+              {tuned
+                ? say('start.climbWith', { bandName, amplifier: amplifier?.name })
+                : say('start.driveTableOfOn', { amplifier: amplifier?.name, bandName })}
             </p>
             <p className="mt-2 text-soft">
               {tuned
-                ? `Into ${termination?.name}, by the school “${school?.name}”. First the points before power and the warm-up, then up in drive. Have the meters in sight and a hand on PLATE.`
-                : `Into ${termination?.name}. First the path in bypass, then the least drive, then 3 dB at most a key-down: what each brings, and where it trips.`}
+                ? say('start.intoByTheSchoolFirst', { termination: termination?.name, school: school?.name })
+                : say('start.intoFirstThePathIn', { termination: termination?.name })}
             </p>
             <div className="mt-3">
               <Button kind="main" hotkey="Enter" disabled={start.isPending} onClick={() => start.mutate()}>
-                {tuned ? 'Start the climb' : 'Start the table'}
+                {tuned ? say('start.startTheClimb') : say('start.startTheTable')}
               </Button>
             </div>
             {start.error && (
@@ -117,14 +120,14 @@ function Start({ choices }: { choices: Choices }) {
 }
 
 const WHAT: Partial<Record<RunSummary['school'], string>> = {
-  DRIVE_TABLE: 'drive table,',
-  ALC: 'level, past',
-  BIAS: 'idle current,',
-  MATCHER: 'matcher,',
-  CHAIN: 'way up,',
-  WAVEFORM: 'waveform,',
-  SUPPLY_TABLE: 'by supply volts,',
-  RESONANCE: 'resonance,',
+  DRIVE_TABLE: say('start.driveTable'),
+  ALC: say('start.levelPast'),
+  BIAS: say('start.idleCurrent'),
+  MATCHER: say('start.matcher'),
+  CHAIN: say('start.wayUp'),
+  WAVEFORM: say('start.waveform'),
+  SUPPLY_TABLE: say('start.bySupplyVolts'),
+  RESONANCE: say('start.resonance'),
 };
 
 function GoOn({ run }: { run: RunSummary }) {
@@ -133,16 +136,18 @@ function GoOn({ run }: { run: RunSummary }) {
   const go = () => navigate(`/tune/${run.id}`);
   useKeys({ r: go });
   return (
-    <Sheet title="In progress">
+    <Sheet title={say('start.inProgress')}>
       <p className="head text-18">
-        {run.bandName} {WHAT[run.school] ?? 'climb,'} {run.amplifier}
+        {run.bandName} {WHAT[run.school] ?? say('start.climb')} {run.amplifier}
       </p>
       <p className="mb-2 text-soft">
-        {run.steps} {run.steps === 1 ? 'step' : 'steps'} done, last touched {ago(run.lastAt, now)}. Nothing of it is
-        lost.
+        {say('start.doneLastTouchedNothingOf', {
+          steps: run.steps,
+          when: ago(run.lastAt, now),
+        })}
       </p>
       <Button hotkey="R" onClick={go}>
-        Go on with it
+        {say('start.goOnWithIt')}
       </Button>
     </Sheet>
   );

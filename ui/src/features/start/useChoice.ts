@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Choices, StartRequest } from '../../api';
+import { showNumber } from '../../quantity';
 
 /** What is chosen for the next run; ids may point to what is gone. */
 export interface Choice {
@@ -170,7 +171,7 @@ function isRead(choices: Choices, amplifier: string): boolean {
 }
 
 function middle(lowestHz: number, highestHz: number): string {
-  return ((lowestHz + highestHz) / 2e6).toFixed(3).replace(/0+$/, '').replace(/\.$/, '');
+  return showNumber(Number(((lowestHz + highestHz) / 2e6).toFixed(3)));
 }
 
 /** What another place asks for: an amplifier, a band, the mode of the carrier, and whether it is measured without a filter. */

@@ -4,6 +4,8 @@ import { ask, client, type EquipmentView, type ImpedanceView } from '../../api';
 import { FileButton, Trouble } from '../../parts';
 import { Button } from '../../parts/ui';
 import { Impedance } from '../../plot';
+import { fixed } from '../../quantity';
+import { say } from '../../words';
 
 /** A point of the record. */
 export interface Point {
@@ -36,15 +38,15 @@ export function AntennaFile({ known, impedance }: Props) {
   const last = shown.at(-1);
   return (
     <fieldset className="mt-3 border-l-2 border-rule pl-4">
-      <legend className="sr-only">Impedance file</legend>
+      <legend className="sr-only">{say('station.impedanceFile')}</legend>
       <div className="mb-1.5 flex flex-wrap items-center gap-3">
         <p aria-hidden="true" className="head">
-          Impedance at the station end
+          {say('station.impedanceAtTheStationEnd')}
         </p>
-        <FileButton label="Read a Touchstone file" accept=".s1p,.S1P,text/plain" onFile={read.mutate} />
+        <FileButton label={say('station.readATouchstoneFile')} accept=".s1p,.S1P,text/plain" onFile={read.mutate} />
         {impedance && (
           <Button kind="quiet" onClick={() => onChange(undefined)}>
-            Unknown
+            {say('shared.unknown')}
           </Button>
         )}
       </div>
@@ -53,14 +55,15 @@ export function AntennaFile({ known, impedance }: Props) {
         <figure>
           <Impedance points={shown} />
           <figcaption className="text-13 text-soft">
-            {shown.length} points, {(first.frequencyHz / 1e6).toFixed(3)} to {(last.frequencyHz / 1e6).toFixed(3)} MHz;
-            used for dials ahead, for how far one may move, and by the twin.
+            {say('station.pointsToMHzUsedFor', {
+              count: shown.length,
+              lowest: fixed(first.frequencyHz / 1e6, 3),
+              highest: fixed(last.frequencyHz / 1e6, 3),
+            })}
           </figcaption>
         </figure>
       ) : (
-        <p className="text-13 text-soft">
-          Not known. With it Tubrin says where the dials go on another frequency, and how far you may move.
-        </p>
+        <p className="text-13 text-soft">{say('station.notKnownWithItTubrin')}</p>
       )}
     </fieldset>
   );

@@ -2,8 +2,9 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { ask, client, type ProgressView, type Report } from '../../api';
 import { FileButton, Sheet, Trouble } from '../../parts';
-import { Button, Confirm, Progress, say } from '../../parts/ui';
-import { utc } from '../../quantity';
+import { Button, Confirm, Progress, tell } from '../../parts/ui';
+import { fixed, utc } from '../../quantity';
+import { say } from '../../words';
 
 /** Everything out as one file, and back: a restore is checked and shown before it replaces anything. */
 export function BackupSheet() {
@@ -23,7 +24,7 @@ export function BackupSheet() {
     onSuccess: async (report) => {
       if (report.restored) {
         setFile(undefined);
-        say(`Restored: ${content(report)}.`);
+        tell(say('station.restored', { report: content(report) }));
         await queries.invalidateQueries();
       }
     },
@@ -35,29 +36,33 @@ export function BackupSheet() {
     restore.mutate({ file: chosen, apply: false });
   };
   return (
-    <Sheet title="Backup">
+    <Sheet title={say('station.backup')}>
       <p className="mb-2 text-soft">
-        Station, equipment, plans and every run with each reading as typed, in one JSON file of{' '}
+        {say('station.stationEquipmentPlansAndEvery')}{' '}
         <a className="text-act underline" href="/api/backup/schema">
-          published form
+          {say('station.publishedForm')}
         </a>
         .
       </p>
       <div className="flex flex-wrap items-center gap-3">
         <Button asChild>
           <a href="/api/backup" download onClick={() => setSaving(true)}>
-            Save a backup
+            {say('station.saveABackup')}
           </a>
         </Button>
-        <FileButton label="Restore from a file" accept=".json,application/json" onFile={choose} />
+        <FileButton label={say('station.restoreFromAFile')} accept=".json,application/json" onFile={choose} />
       </div>
       {restore.isPending && (
         <HowFar
-          what={`${restore.variables.apply ? 'Restoring' : 'Checking'} ${restore.variables.file.name}, ${(restore.variables.file.size / 1e6).toFixed(1)} MB`}
+          what={say('station.mb', {
+            checking: restore.variables.apply ? say('station.restoring') : say('station.checking'),
+            file: restore.variables.file.name,
+            megabytes: fixed(restore.variables.file.size / 1e6, 1),
+          })}
           progress={progress}
         />
       )}
-      {saving && <HowFar what="Saving" progress={progress} />}
+      {saving && <HowFar what={say('station.saving')} progress={progress} />}
       {restore.error && (
         <div className="mt-3">
           <Trouble error={restore.error} />
@@ -79,7 +84,7 @@ function useProgress(on: boolean, onOver: () => void): ProgressView | undefined 
   const [begun, setBegun] = useState(0);
   const seen = useRef(false);
   const query = useQuery({
-    queryKey: ['backup progress'],
+    queryKey: [say('station.backupProgress')],
     queryFn: async () => (await ask(client.GET('/api/backup/progress'))) ?? null,
     enabled: on,
     refetchInterval: ASKED_EVERY_MS,
@@ -103,7 +108,7 @@ function HowFar({ what, progress }: { what: string; progress: ProgressView | und
     <div role="status" className="mt-3 flex flex-wrap items-center gap-3 text-soft">
       <span>
         {what}
-        {progress ? `: ${progress.runs} runs` : ' …'}
+        {progress ? say('station.runs', { runs: progress.runs }) : ' …'}
       </span>
       {share !== undefined && (
         <>
@@ -116,22 +121,29 @@ function HowFar({ what, progress }: { what: string; progress: ProgressView | und
 }
 
 const content = (report: Report) =>
-  `${report.station ?? 'no station'}, ${report.equipment} records, ${report.runs} runs with ${report.events} events, made ${utc(report.madeAt)} UTC`;
+  say('station.recordsRunsWithEventsMade', {
+    station: report.station ?? say('station.noStation'),
+    equipment: report.equipment,
+    runs: report.runs,
+    events: report.events,
+    madeAt: utc(report.madeAt),
+  });
 
 function Found({ report, onApply }: { report: Report; onApply: () => void }) {
   if (report.restored) return null;
   return (
     <div role="status" className="mt-3 flex flex-wrap items-center gap-3">
       <span>
-        The file holds {content(report)}. It <b className="font-semibold">replaces everything</b> that is here now.
+        {say('station.theFileHoldsIt', { report: content(report) })}{' '}
+        <b className="font-semibold">{say('station.replacesEverything')}</b> {say('station.thatIsHereNow')}
       </span>
       <Confirm
-        title="Replace everything?"
-        says="Station, equipment, plans and runs that are here now are deleted. Save a backup of them first if in doubt."
-        does="Replace everything"
+        title={say('station.replaceEverything')}
+        says={say('station.stationEquipmentPlansAndRuns')}
+        does={say('station.replaceEverything2')}
         onDo={onApply}
       >
-        <Button>Replace everything …</Button>
+        <Button>{say('station.replaceEverything3')}</Button>
       </Confirm>
     </div>
   );

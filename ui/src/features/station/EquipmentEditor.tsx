@@ -4,7 +4,8 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { type AmplifierTypeView, ask, client, type Equipment, type EquipmentView, Refusal } from '../../api';
 import { Trouble } from '../../parts';
 import { Fields, RecordFoot, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
-import { say, warn } from '../../parts/ui';
+import { tell, warn } from '../../parts/ui';
+import { say, within } from '../../words';
 import { AntennaFile } from './AntennaFile';
 import { KINDS } from './spec';
 import { TryInstrument } from './TryInstrument';
@@ -28,9 +29,7 @@ export function EquipmentEditor({ equipment }: { equipment: EquipmentView[] }) {
     likeType(types.data?.find((one) => one.code === type));
   const what = KINDS[known?.kind ?? kind ?? ''];
   if (!what) {
-    return (
-      <Trouble page error={new Refusal(404, 'Not there', 'This record is gone. Choose another on the left.', [])} />
-    );
+    return <Trouble page error={new Refusal(404, say('shared.notThere'), say('station.thisRecordIsGoneChoose'), [])} />;
   }
   // What a form begins with is taken once.
   if (type && types.isPending) return null;
@@ -44,11 +43,13 @@ function Ways({ known }: { known: EquipmentView }) {
   return (
     <span className="ml-auto flex gap-4">
       <Link className="text-act underline" to={`/station/new/${known.kind}?like=${known.id}`}>
-        Copy
+        {say('station.copy')}
       </Link>
       {hasTwin && (
         <Link className="text-act underline" to={`/station/${known.id}/twin`}>
-          {known.body.kind === 'amplifier' && known.body.twin ? 'Its twin' : 'Make a twin from its sheet'}
+          {known.body.kind === 'amplifier' && known.body.twin
+            ? say('station.itsTwin')
+            : say('station.makeATwinFromIts')}
         </Link>
       )}
     </span>
@@ -64,13 +65,11 @@ interface Like {
 }
 
 function likeRecord(one: EquipmentView | undefined): Like | undefined {
-  return one && { id: one.id, body: one.body, says: `all as ${one.name}; name it, and change what differs` };
+  return one && { id: one.id, body: one.body, says: say('station.allAsNameItAnd', { name: one.name }) };
 }
 
 function likeType(one: AmplifierTypeView | undefined): Like | undefined {
-  return (
-    one && { id: one.code, body: one.body, says: `what is usual of a ${one.name}: your maker's sheet goes before it` }
-  );
+  return one && { id: one.code, body: one.body, says: say('station.whatIsUsualOfA', { name: one.name }) };
 }
 
 /** What a copy begins with: all of the record but its name, and of an amplifier not its twin, which is of that one alone. */
@@ -90,7 +89,7 @@ interface Props {
 function Types({ types, at }: { types: AmplifierTypeView[]; at: string | undefined }) {
   return (
     <p className="mb-3 flex flex-wrap items-baseline gap-x-4 gap-y-1">
-      <span className="text-soft">Start from a type:</span>
+      <span className="text-soft">{say('station.startFromAType')}</span>
       {types.map((type) => (
         <Link
           key={type.code}
@@ -126,7 +125,7 @@ function Editor({ known, like, what, types }: Props) {
         : ask(client.POST('/api/equipment', { body }));
     },
     onSaved: async (view) => {
-      say(`${view.name} is saved.`, 'Runs made before hold the record as it was.');
+      tell(say('station.isSaved', { name: view.name }), say('station.runsMadeBeforeHoldThe'));
       await refresh();
       if (!known) navigate(`/station/${view.id}`, { replace: true });
     },
@@ -135,19 +134,17 @@ function Editor({ known, like, what, types }: Props) {
     mutationFn: (id: string) => ask(client.DELETE('/api/equipment/{id}', { params: { path: { id } } })),
     onSuccess: async () => {
       navigate('/station');
-      say(`${known?.name ?? 'The record'} was deleted.`);
+      tell(say('station.wasDeleted', { record: known?.name ?? say('station.theRecord') }));
       await refresh();
     },
-    onError: (error) => warn('Not deleted.', error instanceof Refusal ? error.detail : String(error)),
+    onError: (error) => warn(say('shared.notDeleted'), error instanceof Refusal ? error.detail : String(error)),
   });
   const kind = known?.kind ?? (what.fresh.kind as string);
   return (
-    <RecordSheet label={known?.name ?? `New: ${what.name}`} record={record}>
+    <RecordSheet label={known?.name ?? say('station.new', { what: what.name })} record={record}>
       <header className="mb-3 flex items-baseline gap-3">
-        <h1 className="text-22">{known?.name ?? `New ${what.name.toLowerCase()}`}</h1>
-        <p className="text-soft">
-          {known ? what.name.toLowerCase() : like ? like.says : 'by its sheet and your own measuring'}
-        </p>
+        <h1 className="text-22">{known?.name ?? say('station.new2', { what: within(what.name) })}</h1>
+        <p className="text-soft">{known ? within(what.name) : like ? like.says : say('station.byItsSheetAndYour')}</p>
         {known && <Ways known={known} />}
       </header>
       {types.length > 0 && <Types types={types} at={like?.id} />}
@@ -159,7 +156,7 @@ function Editor({ known, like, what, types }: Props) {
           ? {
               known: {
                 name: known.name,
-                says: 'Runs keep their copy of the record.',
+                says: say('station.runsKeepTheirCopyOf'),
                 onRemove: () => remove.mutate(known.id),
               },
             }

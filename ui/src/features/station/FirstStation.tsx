@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { ask, client, type FirstStationRequest, type FirstStationView, Refusal } from '../../api';
 import { Answer, Sheet, Trouble } from '../../parts';
 import { Button, Input, Label } from '../../parts/ui';
+import { say, within } from '../../words';
 
 type Answers = FirstStationRequest['answers'];
 
@@ -25,7 +26,7 @@ export function FirstStation() {
   const navigate = useNavigate();
   const [answers, setAnswers] = useState(kept);
   useEffect(() => {
-    document.title = 'First station · Tubrin';
+    document.title = say('station.firstStationTubrin');
   }, []);
   useEffect(() => localStorage.setItem(KEPT, JSON.stringify(answers)), [answers]);
   const asking = (told: Answers) => ({
@@ -57,7 +58,7 @@ export function FirstStation() {
     },
   });
   return (
-    <Answer query={view} what="the questions">
+    <Answer query={view} what={say('station.theQuestions')}>
       {(now) => (
         <div className="m-5 grid grid-cols-one gap-3.5">
           <Topics view={now} />
@@ -86,11 +87,11 @@ export function FirstStation() {
 }
 
 const TOPICS = {
-  EXCITER: 'Exciter',
-  AMPLIFIER: 'Amplifier',
-  METER: 'Meters',
-  LOAD: 'Load',
-  TWIN: 'Twin',
+  EXCITER: say('shared.exciter'),
+  AMPLIFIER: say('shared.amplifier'),
+  METER: say('shared.meters'),
+  LOAD: say('station.load'),
+  TWIN: say('station.twin'),
 } as const;
 
 /** Where the conversation stands, along the way of the power. */
@@ -99,7 +100,7 @@ function Topics({ view }: { view: FirstStationView }) {
   const at = topics.findIndex(([topic]) => topic === view.next?.about);
   const place = at < 0 ? topics.length : at;
   return (
-    <ol className="grid grid-cols-5" aria-label="What is asked about">
+    <ol className="grid grid-cols-5" aria-label={say('station.whatIsAskedAbout')}>
       {topics.map(([topic, name], index) => {
         const done = view.answers.filter((one) => one.about === topic && one.known);
         return (
@@ -173,7 +174,7 @@ function Question({ view, question, again, refused, busy, onAnswer, onBack }: Qu
       onKeyDown={pressing(keys)}
     >
       <p className="text-13 text-soft">
-        Question {view.number} of about {view.of} · {TOPICS[question.about]}
+        {say('station.questionOfAbout', { number: view.number, of: view.of, about: TOPICS[question.about] })}
       </p>
       <h1 id="question" ref={head} tabIndex={-1} className="mt-1 text-27 leading-head outline-none">
         {question.asks}
@@ -221,15 +222,15 @@ function Question({ view, question, again, refused, busy, onAnswer, onBack }: Qu
       <div className="mt-3 flex flex-wrap gap-2">
         {!chooses && (
           <Button kind="main" hotkey="Enter" disabled={busy || text.trim() === ''} onClick={next}>
-            Next
+            {say('station.next')}
           </Button>
         )}
         <Button hotkey="U" disabled={busy} onClick={unknown}>
-          Don't know
+          {say('station.dontKnow')}
         </Button>
         {onBack && (
           <Button hotkey="B" onClick={onBack}>
-            Back
+            {say('station.back')}
           </Button>
         )}
       </div>
@@ -260,20 +261,20 @@ function Done({ view, making, error, make, back }: DoneProps) {
       onKeyDown={pressing(keys)}
     >
       <h1 id="done" ref={head} tabIndex={-1} className="text-27 leading-head outline-none">
-        Enough for a first climb
+        {say('station.enoughForAFirstClimb')}
       </h1>
       <p className="mt-2 max-w-prose text-soft">
         {unknown.length === 0
-          ? 'All of it is known.'
-          : `Stood in for, on the careful side: ${unknown.map((one) => one.label.toLowerCase()).join(', ')}. Put it right under Station once you know it.`}
-        {twin && twin.known < twin.needed && ' Without a twin the climb goes by the meters alone, and stops earlier.'}
+          ? say('station.allOfItIsKnown')
+          : say('station.stoodInForOnThe', { label: unknown.map((one) => within(one.label)).join(', ') })}
+        {twin && twin.known < twin.needed && say('station.withoutATwinTheClimb')}
       </p>
       <div className="mt-5 flex flex-wrap gap-2">
         <Button kind="main" hotkey="Enter" disabled={making} onClick={make}>
-          Save the station, and go to Tune
+          {say('station.saveTheStationAndGo')}
         </Button>
         <Button hotkey="B" disabled={making} onClick={back}>
-          Back
+          {say('station.back')}
         </Button>
       </div>
       {error && (
@@ -288,7 +289,7 @@ function Done({ view, making, error, make, back }: DoneProps) {
 /** What the answers are enough for: a stair from the climb to the twin. */
 function Stairs({ view }: { view: FirstStationView }) {
   return (
-    <Sheet title="What your answers are enough for">
+    <Sheet title={say('station.whatYourAnswersAreEnough')}>
       <ol className="flex flex-col-reverse" data-part="enough">
         {view.enough.map((one, index) => {
           const whole = one.known === one.needed;
@@ -302,7 +303,7 @@ function Stairs({ view }: { view: FirstStationView }) {
                 {one.name}
               </span>
               <span className="figure text-13 text-soft">
-                {one.known} of {one.needed}
+                {say('station.of', { known: one.known, needed: one.needed })}
               </span>
             </li>
           );
@@ -316,16 +317,16 @@ function Answered({ view }: { view: FirstStationView }) {
   if (view.answers.length === 0) {
     return (
       <p className="text-soft">
-        Or bring a station in from a file, or fill in its records by hand:{' '}
+        {say('station.orBringAStationIn')}{' '}
         <Link className="text-act underline" to="/station">
-          Station
+          {say('shared.station')}
         </Link>
         .
       </p>
     );
   }
   return (
-    <Sheet title="Answered">
+    <Sheet title={say('station.answered')}>
       <dl className="grid grid-cols-2 gap-x-6 gap-y-2 wide:grid-cols-4">
         {view.answers.map((one) => (
           <div key={one.code} className="border-t border-hair pt-1">

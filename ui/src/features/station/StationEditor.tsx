@@ -2,7 +2,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, client, type Station, type StationView } from '../../api';
 import { Answer } from '../../parts';
 import { Fields, type Form, RecordFoot, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
-import { say } from '../../parts/ui';
+import { tell } from '../../parts/ui';
+import { say } from '../../words';
 import { STATION_FIELDS } from './spec';
 
 const FRESH: Form = { name: '', callSign: '', ambientC: 20 };
@@ -12,7 +13,7 @@ const SCHEMA = schemaOf(STATION_FIELDS);
 export function StationEditor() {
   const station = useQuery({ queryKey: ['station'], queryFn: () => ask(client.GET('/api/station')) });
   return (
-    <Answer query={station} what="the station">
+    <Answer query={station} what={say('shared.theStation')}>
       {(view) => <Editor view={view} />}
     </Answer>
   );
@@ -28,14 +29,14 @@ function Editor({ view }: { view: StationView }) {
     under: 'station.',
     save: (form, revision) => ask(client.PUT('/api/station', { body: { revision, station: form as Station } })),
     onSaved: (saved) => {
-      say('The station is saved.');
+      tell(say('station.theStationIsSaved'));
       queries.setQueryData(['station'], saved);
       void queries.invalidateQueries({ queryKey: ['choices'] });
     },
   });
   return (
-    <RecordSheet label="The station" record={record}>
-      <h1 className="mb-3 text-22">{view.station?.name ?? 'Describe your station'}</h1>
+    <RecordSheet label={say('station.theStation')} record={record}>
+      <h1 className="mb-3 text-22">{view.station?.name ?? say('station.describeYourStation')}</h1>
       <Fields fields={STATION_FIELDS} />
       <RecordFoot record={record} />
     </RecordSheet>

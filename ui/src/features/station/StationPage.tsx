@@ -4,6 +4,7 @@ import { Link, Route, Routes } from 'react-router';
 import { ask, client, type EquipmentView, type GapView } from '../../api';
 import { Answer, Diamond, Sheet } from '../../parts';
 import { Button, Nav, NavHead, NavItem } from '../../parts/ui';
+import { say } from '../../words';
 import { BackupSheet } from './BackupSheet';
 import { EquipmentEditor } from './EquipmentEditor';
 import { StationEditor } from './StationEditor';
@@ -14,10 +15,10 @@ export function StationPage() {
   const equipment = useQuery({ queryKey: ['equipment'], queryFn: () => ask(client.GET('/api/equipment')) });
   const gaps = useQuery({ queryKey: ['gaps'], queryFn: () => ask(client.GET('/api/gaps')) });
   useEffect(() => {
-    document.title = 'Station · Tubrin';
+    document.title = say('station.stationTubrin');
   }, []);
   return (
-    <Answer query={equipment} what="the station">
+    <Answer query={equipment} what={say('shared.theStation')}>
       {(data) => (
         <div className="m-5 grid items-start gap-3.5 wide:grid-cols-list-main">
           <EquipmentList equipment={data} />
@@ -37,10 +38,10 @@ function Overview({ gaps, isEmpty }: { gaps: GapView[]; isEmpty: boolean }) {
   return (
     <div className="grid gap-3.5">
       {isEmpty && (
-        <Sheet title="The first station">
-          <p className="mb-3">A few questions are enough for a first climb; what you do not know is stood in for.</p>
+        <Sheet title={say('station.theFirstStation')}>
+          <p className="mb-3">{say('station.aFewQuestionsAreEnough')}</p>
           <Button kind="main" asChild>
-            <Link to="/station/first">Tell it by questions</Link>
+            <Link to="/station/first">{say('shared.tellItByQuestions')}</Link>
           </Button>
         </Sheet>
       )}
@@ -53,12 +54,12 @@ function Overview({ gaps, isEmpty }: { gaps: GapView[]; isEmpty: boolean }) {
 
 function EquipmentList({ equipment }: { equipment: EquipmentView[] }) {
   return (
-    <Nav label="Equipment" kind="list" className="sheet py-3">
+    <Nav label={say('station.equipment')} kind="list" className="sheet py-3">
       <NavItem kind="list" to="/station" end className="head">
-        The station
+        {say('station.theStation')}
       </NavItem>
       <NavItem kind="list" to="/station/meters">
-        Meters against each other
+        {say('station.metersAgainstEachOther')}
       </NavItem>
       {Object.entries(KINDS).map(([kind, { name }]) => (
         <Fragment key={kind}>
@@ -66,10 +67,10 @@ function EquipmentList({ equipment }: { equipment: EquipmentView[] }) {
             <h2 className="text-13 text-soft">{name}</h2>
             <Link
               to={`/station/new/${kind}`}
-              aria-label={`Add: ${name}`}
+              aria-label={say('station.add', { name })}
               className="min-h-6 px-1 text-13 text-act underline"
             >
-              add
+              {say('station.add2')}
             </Link>
           </NavHead>
           {equipment
@@ -87,9 +88,9 @@ function EquipmentList({ equipment }: { equipment: EquipmentView[] }) {
 
 function Gaps({ gaps }: { gaps: GapView[] }) {
   return (
-    <Sheet title="What is missing for which answer">
+    <Sheet title={say('station.whatIsMissingForWhich')}>
       {gaps.length === 0 ? (
-        <p>Nothing: every answer that Tubrin gives now has what it needs.</p>
+        <p>{say('station.nothingEveryAnswerThatTubrin')}</p>
       ) : (
         <ul className="grid gap-2">
           {gaps.map((gap) => (

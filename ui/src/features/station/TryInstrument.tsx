@@ -3,6 +3,8 @@ import { useFormContext } from 'react-hook-form';
 import { ask, client, type Equipment, Refusal } from '../../api';
 import { type Spec, schemaOf } from '../../parts/form';
 import { Button } from '../../parts/ui';
+import { showNumber } from '../../quantity';
+import { say } from '../../words';
 
 /** Asks an instrument once, as the form has it, and says what came. */
 export function TryInstrument({ fields }: { fields: Spec[] }) {
@@ -11,7 +13,7 @@ export function TryInstrument({ fields }: { fields: Spec[] }) {
     mutationFn: () => {
       const read = schemaOf(fields).safeParse(getValues());
       if (!read.success) {
-        throw new Refusal(422, 'Fill in the fields first', 'Then try again.', []);
+        throw new Refusal(422, say('station.fillInTheFieldsFirst'), say('station.thenTryAgain'), []);
       }
       return ask(client.POST('/api/instruments/try', { body: read.data as Equipment }));
     },
@@ -22,18 +24,18 @@ export function TryInstrument({ fields }: { fields: Spec[] }) {
   return (
     <>
       <Button disabled={attempt.isPending} onClick={() => attempt.mutate()}>
-        Try it
+        {say('station.tryIt')}
       </Button>
       <span role="status">
         {trial && trial.health === 'OK' && (
           <>
-            It answers: <span className="figure">{trial.value?.toPrecision(5).replace('-', '\u2212')}</span>
+            {say('station.itAnswers')}{' '}
+            <span className="figure">{trial.value == null ? '' : showNumber(trial.value)}</span>
           </>
         )}
         {trial && trial.health !== 'OK' && (
           <span className="text-watch">
-            It is {trial.says}
-            {trial.answer && `: “${trial.answer}”`}.
+            {say('station.itIs', { says: trial.says, answer: trial.answer && `: “${trial.answer}”` })}
           </span>
         )}
         {refusal && (

@@ -4,7 +4,9 @@ import { Link, useParams } from 'react-router';
 import { type Amplifier, ask, client, type EquipmentView, type FitRequest, type FitView, Refusal } from '../../api';
 import { Diamond, Trouble } from '../../parts';
 import { Fields, type Form, RecordSheet, schemaOf, ToFix, toForm, useRecordForm } from '../../parts/form';
-import { Button, Cell, Heads, RowHead, say, Table } from '../../parts/ui';
+import { Button, Cell, Heads, RowHead, Table, tell } from '../../parts/ui';
+import { fixed } from '../../quantity';
+import { say } from '../../words';
 import { sheetFields } from './spec';
 
 /** Beyond this a figure of the sheet is not met, in per cent. */
@@ -16,7 +18,9 @@ export function TwinWizard({ equipment }: { equipment: EquipmentView[] }) {
   const amplifier = equipment.find((one) => one.id === id);
   const body = amplifier?.body;
   if (!amplifier || body?.kind !== 'amplifier' || body.stage.kind !== 'tubes') {
-    return <Trouble page error={new Refusal(404, 'Not there', 'Choose an amplifier with tubes on the left.', [])} />;
+    return (
+      <Trouble page error={new Refusal(404, say('shared.notThere'), say('station.chooseAnAmplifierWithTubes'), [])} />
+    );
   }
   return <Wizard key={id} amplifier={amplifier} stage={body.stage} hasTwin={Boolean(body.twin)} />;
 }
@@ -41,7 +45,7 @@ function Wizard({ amplifier, stage, hasTwin }: Props) {
         }),
       ),
     onSuccess: () => {
-      say('The twin is saved.', `New runs with ${amplifier.name} use it.`);
+      tell(say('station.theTwinIsSaved'), say('station.newRunsWithUseIt', { amplifier: amplifier.name }));
       return queries.invalidateQueries({ queryKey: ['equipment'] });
     },
   });
@@ -62,25 +66,23 @@ function Wizard({ amplifier, stage, hasTwin }: Props) {
     onSaved: (view) => setFound(view),
   });
   return (
-    <RecordSheet label={`Twin of ${amplifier.name}`} record={sheet}>
+    <RecordSheet label={say('station.twinOf', { amplifier: amplifier.name })} record={sheet}>
       <header className="mb-3 flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">Twin of {amplifier.name}</h1>
-        <p className="text-soft">from the maker's sheet, with its ratings and chart from the record</p>
+        <h1 className="text-22">{say('station.twinOf', { amplifier: amplifier.name })}</h1>
+        <p className="text-soft">{say('station.fromTheMakersSheetWith')}</p>
         <Link className="ml-auto text-act underline" to={`/station/${amplifier.id}`}>
-          Its record
+          {say('station.itsRecord')}
         </Link>
       </header>
-      {hasTwin && !found && (
-        <p className="mb-3 text-soft">It has a twin. One made here takes its place for new runs.</p>
-      )}
+      {hasTwin && !found && <p className="mb-3 text-soft">{say('station.itHasATwinOne')}</p>}
       <Fields fields={fields} />
       <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
         <Button kind={found ? 'plain' : 'main'} type="submit" disabled={sheet.pending}>
-          {found ? 'Find it again' : 'Find the twin'}
+          {found ? say('station.findItAgain') : say('station.findTheTwin')}
         </Button>
         {found && (
           <Button kind="main" disabled={keep.isPending || keep.isSuccess} onClick={() => keep.mutate(found)}>
-            Save this twin
+            {say('station.saveThisTwin')}
           </Button>
         )}
         <ToFix refused={sheet.refused} />
@@ -110,7 +112,7 @@ function fresh(stage: Tubes): Form {
 
 /** Returns a number to a tenth, with a true minus, and without one for nothing. */
 function signed(value: number): string {
-  const text = value.toFixed(1);
+  const text = fixed(value, 1);
   return text === '-0.0' ? '0.0' : text.replace('-', '\u2212');
 }
 
@@ -118,8 +120,8 @@ function signed(value: number): string {
 function Found({ found }: { found: FitView }) {
   return (
     <div className="mt-4 grid gap-x-8 gap-y-4 wide:grid-cols-2">
-      <Table caption="The sheet, and the twin" tight className="self-start" part="fit-rows">
-        <Heads of={['', 'sheet', 'twin', 'off, %']} end />
+      <Table caption={say('station.theSheetAndTheTwin')} tight className="self-start" part="fit-rows">
+        <Heads of={['', say('station.sheet'), say('shared.twin'), say('station.off')]} end />
         <tbody>
           {found.rows.map((row) => (
             <tr key={row.label}>
@@ -134,7 +136,7 @@ function Found({ found }: { found: FitView }) {
                 {Math.abs(row.offPercent) > MET_PERCENT && (
                   <span className="mr-1">
                     <Diamond />
-                    <span className="sr-only">not met</span>
+                    <span className="sr-only">{say('shared.notMet')}</span>
                   </span>
                 )}
                 {signed(row.offPercent)}
@@ -143,7 +145,7 @@ function Found({ found }: { found: FitView }) {
           ))}
         </tbody>
       </Table>
-      <Table caption="Its constants, and what determines them" tight className="self-start">
+      <Table caption={say('station.itsConstantsAndWhatDetermines')} tight className="self-start">
         <tbody>
           {found.constants.map((row) => (
             <tr key={row.label}>

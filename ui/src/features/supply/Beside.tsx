@@ -1,6 +1,7 @@
 import type { PlanView } from '../../api';
 import { Sheet } from '../../parts';
 import { Cell, Head, RowHead, Table } from '../../parts/ui';
+import { say } from '../../words';
 
 /** Two plans, figure by figure. */
 export function Beside({
@@ -16,8 +17,8 @@ export function Beside({
 }) {
   const rows = figures(view).map(([what, figure], index) => [what, figure, figures(other)[index]?.[1] ?? '–'] as const);
   return (
-    <Sheet title="Beside each other" part="beside">
-      <Table caption="Both plans" quiet>
+    <Sheet title={say('supply.besideEachOther')} part="beside">
+      <Table caption={say('supply.bothPlans')} quiet>
         <thead>
           <tr>
             <td />
@@ -41,11 +42,11 @@ export function Beside({
 
 function figures(view: PlanView): [string, string][] {
   return [
-    ['Verdict', view.verdict.title],
-    ['Peak', view.strip.peak],
-    ['Average', view.strip.average],
-    ['At the set, V', view.stair?.treads.at(-1)?.shown ?? '–'],
+    [say('supply.verdict'), view.verdict.title],
+    [say('supply.peak'), view.strip.peak],
+    [say('supply.average'), view.strip.average],
+    [say('supply.atTheSetV'), view.stair?.treads.at(-1)?.shown ?? '–'],
     ...view.mains.map((one): [string, string] => [one.what, one.figure || '–']),
-    ['Battery', view.battery?.title ?? '–'],
+    [say('shared.battery'), view.battery?.title ?? '–'],
   ];
 }

@@ -6,6 +6,7 @@ import { Refused } from '../../parts';
 import { Fields, type Form, schemaOf, toForm } from '../../parts/form';
 import { Button, Pick, TextField } from '../../parts/ui';
 import { parseNumber, showNumber } from '../../quantity';
+import { say } from '../../words';
 import { FRESH_BOX, FRESH_SET, SET_FIELDS, STEADY_FIELDS } from './spec';
 
 export const isSet = (box: Form) => box.kind === 'transmitting';
@@ -56,13 +57,13 @@ export function Boxes({ records }: { records: SupplyRecordView[] }) {
   const options = profiles.map((one) => [one.id, one.name] as const);
   return (
     <Part
-      title="What it feeds"
+      title={say('supply.whatItFeeds')}
       tools={
         <>
           <Pick
-            label="Add a measured set"
+            label={say('supply.addAMeasuredSet')}
             value=""
-            options={[['', 'choose'], ...options]}
+            options={[['', say('supply.choose')], ...options]}
             onPick={(id) =>
               take.mutate(id, {
                 onSuccess: (view) => {
@@ -71,14 +72,14 @@ export function Boxes({ records }: { records: SupplyRecordView[] }) {
               })
             }
           />
-          <Button onClick={() => add(FRESH_SET)}>Add a set by figures</Button>
-          <Button onClick={() => add(FRESH_BOX)}>Add another box</Button>
+          <Button onClick={() => add(FRESH_SET)}>{say('supply.addASetByFigures')}</Button>
+          <Button onClick={() => add(FRESH_BOX)}>{say('supply.addAnotherBox')}</Button>
         </>
       }
     >
       {take.data && !take.data.box && (
         <p role="status" className="text-watch">
-          That set is not measured far enough yet. {take.data.title}.
+          {say('supply.thatSetIsNotMeasured', { title: take.data.title })}
         </p>
       )}
       <Refused error={take.error} />
@@ -86,9 +87,9 @@ export function Boxes({ records }: { records: SupplyRecordView[] }) {
         {boxes.fields.map((one, index) => (
           <BoxFields key={one.id} index={index} onRemove={() => remove(index)}>
             <Pick
-              label="Measured at another voltage, to see its output fall"
+              label={say('supply.measuredAtAnotherVoltageTo')}
               value=""
-              options={[['', 'choose'], ...options]}
+              options={[['', say('supply.choose')], ...options]}
               onPick={(id) =>
                 take.mutate(id, {
                   onSuccess: (view) => {
@@ -114,7 +115,7 @@ function BoxFields(props: { index: number; onRemove: () => void; children: React
       <Fields fields={fieldsOf({ kind })} at={`boxes.${index}.`} />
       {kind === 'transmitting' && children}
       <Button kind="quiet" onClick={onRemove}>
-        Delete {name || 'this box'}
+        {say('supply.delete', { box: name || say('supply.thisBox') })}
       </Button>
     </div>
   );
@@ -144,14 +145,14 @@ export function OwnDuty({ index }: { index: number }) {
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3">
       <TextField
-        label="Own duty: average read over a few minutes, A"
+        label={say('supply.ownDutyAverageReadOver')}
         number
         value={average}
         onChange={setAverage}
         className="w-27.5"
       />
       <Button disabled={average.trim() === '' || measured.isPending} onClick={() => measured.mutate()}>
-        Take it
+        {say('supply.takeIt')}
       </Button>
       {measured.data && <span role="status">{measured.data.says}</span>}
       <Refused error={measured.error} named />

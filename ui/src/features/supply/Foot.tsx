@@ -1,7 +1,8 @@
 import { useNavigate } from 'react-router';
 import type { SupplyRecordView } from '../../api';
 import { RecordFoot, type RecordForm } from '../../parts/form';
-import { say, warn } from '../../parts/ui';
+import { tell, warn } from '../../parts/ui';
+import { say } from '../../words';
 import { useRemove } from './useSupplyRecords';
 
 /** The foot of a form: what is saved can be taken away. */
@@ -15,14 +16,14 @@ export function Foot({ record, kept }: { record: RecordForm; kept: SupplyRecordV
         ? {
             known: {
               name: kept.name,
-              says: 'It cannot be brought back, unless from a backup.',
+              says: say('supply.itCannotBeBroughtBack'),
               onRemove: () =>
                 remove.mutate(kept.id, {
                   onSuccess: () => {
                     navigate('/supply');
-                    say(`${kept.name} was deleted.`);
+                    tell(say('supply.wasDeleted', { kept: kept.name }));
                   },
-                  onError: (error) => warn('Not deleted.', String(error.message)),
+                  onError: (error) => warn(say('shared.notDeleted'), String(error.message)),
                 }),
             },
           }

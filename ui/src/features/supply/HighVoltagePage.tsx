@@ -4,8 +4,9 @@ import { useNavigate } from 'react-router';
 import type { HighVoltage, HighVoltageRecord, HighVoltageView, SupplyRecordView } from '../../api';
 import { Sheet } from '../../parts';
 import { Fields, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
-import { say } from '../../parts/ui';
+import { tell } from '../../parts/ui';
 import { Course, Sized } from '../../plot';
+import { say } from '../../words';
 import { Foot } from './Foot';
 import { Facts, Findings } from './Parts';
 import { Shelf } from './SupplyPage';
@@ -26,22 +27,24 @@ export function HighVoltagePage({ records, kept }: { records: SupplyRecordView[]
     save: (form, revision) => saveHighVoltage(form as HighVoltage, kept && { record: kept, revision }),
     onSaved: (record) => {
       put(queries, record);
-      say(`High voltage of ${record.name} is saved.`);
+      tell(say('supply.highVoltageOfIsSaved', { record: record.name }));
       navigate(`/supply/high-voltage/${record.id}`);
     },
   });
   const form = useWatch({ control: record.form.control });
   const read = SCHEMA.safeParse(form);
   const nameless = read.success
-    ? ({ ...read.data, name: String(read.data.name).trim() || 'New' } as HighVoltage)
+    ? ({ ...read.data, name: String(read.data.name).trim() || say('supply.new') } as HighVoltage)
     : undefined;
   const view = useHighVoltage(nameless).data;
   return (
     <>
       <Shelf records={records} />
       <div className="mx-5 mt-3 mb-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-form">
-        <RecordSheet label={kept?.name ?? 'New high-voltage supply'} record={record}>
-          <h1 className="mb-3 text-22">{kept ? `High voltage of ${kept.name}` : 'High voltage of an amplifier'}</h1>
+        <RecordSheet label={kept?.name ?? say('supply.newHighVoltageSupply')} record={record}>
+          <h1 className="mb-3 text-22">
+            {kept ? say('supply.highVoltageOf', { kept: kept.name }) : say('supply.highVoltageOfAnAmplifier')}
+          </h1>
           <Fields fields={HIGH_VOLTAGE_FIELDS} />
           <Foot record={record} kept={kept} />
         </RecordSheet>
@@ -57,26 +60,26 @@ function ComesTo({ view }: { view: HighVoltageView }) {
   return (
     <div className="grid gap-3.5">
       <section
-        aria-label="Verdict"
+        aria-label={say('supply.verdict')}
         className={`sheet border-l-4 px-4 py-3.5 ${wrong ? 'border-l-limit' : 'border-l-act'}`}
       >
-        <h2 className="text-14 text-soft">Verdict</h2>
+        <h2 className="text-14 text-soft">{say('supply.verdict')}</h2>
         <p className={`head text-22 leading-tight ${wrong ? 'text-limit' : ''}`}>{view.title}</p>
         <p className="mt-1 text-soft">{view.reason}</p>
         <Findings findings={view.findings.slice(1)} />
-        <ul className="mt-3 grid gap-1 border-t border-hair pt-2 text-watch" aria-label="Cautions">
+        <ul className="mt-3 grid gap-1 border-t border-hair pt-2 text-watch" aria-label={say('supply.cautions')}>
           {view.cautions.map((caution) => (
             <li key={caution}>{caution}</li>
           ))}
         </ul>
       </section>
       {last && Number.isFinite(last.atS) && (
-        <Sheet title="After switch-off, if every bleeder works">
+        <Sheet title={say('supply.afterSwitchOffIfEvery')}>
           <Sized>
             {(width) => (
               <Course
                 width={width}
-                label={`Voltage after switch-off. ${view.reason}`}
+                label={say('supply.voltageAfterSwitchOff', { reason: view.reason })}
                 xUnit="s"
                 yUnit="V"
                 log

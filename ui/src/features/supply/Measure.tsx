@@ -12,14 +12,16 @@ import {
 import { isRefused, LimitBar, Refused, Sheet, useKeys, useKeyUp, useNow } from '../../parts';
 import { Button, Input, Label } from '../../parts/ui';
 import { Ring } from '../../plot';
+import { fixed } from '../../quantity';
+import { say } from '../../words';
 import { benchMeters } from './benchMeters';
 import { Facts } from './Parts';
 import { put, useSaveProfile } from './useSupplyRecords';
 
 const FIELDS = [
-  ['output', 'OUTPUT', 'Output, W'],
-  ['current', 'SUPPLY_CURRENT', 'Current, A'],
-  ['voltage', 'SUPPLY_VOLTAGE', 'Voltage, V'],
+  ['output', 'OUTPUT', say('shared.outputW')],
+  ['current', 'SUPPLY_CURRENT', say('supply.currentA')],
+  ['voltage', 'SUPPLY_VOLTAGE', say('supply.voltageV')],
 ] as const;
 type Entry = Record<(typeof FIELDS)[number][0], string>;
 const NOTHING: Entry = { output: '', current: '', voltage: '' };
@@ -109,10 +111,10 @@ export function Measure({ kept, view, live }: MeasureProps) {
   return (
     <div className="grid grid-cols-one gap-3.5">
       <section
-        aria-label="Next reading"
+        aria-label={say('supply.nextReading')}
         className={`sheet border-l-4 px-4 py-3.5 ${stops ? 'border-l-limit' : 'border-l-act'}`}
       >
-        <h2 className="text-14 text-soft">Next reading</h2>
+        <h2 className="text-14 text-soft">{say('supply.nextReading')}</h2>
         <p className={`head flex items-center gap-2 text-27 leading-tight ${stops ? 'text-limit' : ''}`}>
           {stops && <LimitBar />}
           {view.title}
@@ -145,20 +147,20 @@ export function Measure({ kept, view, live }: MeasureProps) {
           <div className="mt-1 flex flex-wrap items-center gap-2">
             {!listening && !stops && (
               <Button kind={keyed ? 'main' : 'plain'} hotkey="Space" onClick={() => key(!keyed)}>
-                {keyed ? 'Key up' : onBench ? 'Key down' : 'Start the clock'}
+                {keyed ? say('shared.keyUp') : onBench ? say('shared.keyDown') : say('supply.startTheClock')}
               </Button>
             )}
             {sources.length > 0 && (
               <Button hotkey="R" onClick={take}>
-                Take readings
+                {say('shared.takeReadings')}
               </Button>
             )}
             <Button kind="main" type="submit" hotkey="Enter" disabled={record.isPending}>
-              Record
+              {say('supply.record')}
             </Button>
             {last && (
               <Button kind="quiet" hotkey="Z" onClick={undo}>
-                Undo
+                {say('supply.undo')}
               </Button>
             )}
           </div>
@@ -169,23 +171,23 @@ export function Measure({ kept, view, live }: MeasureProps) {
           <Ring share={downS / aimS} label={keyed ? `${Math.floor(downS)}\u2009s` : '–'} beyond={downS > aimS} />
           <div className="text-soft">
             <h2 className={`text-18 ${downS > aimS ? 'text-limit' : 'text-ink'}`}>
-              {downS > aimS ? 'Key up' : keyed ? 'Key down' : 'Key up'}
+              {downS > aimS ? say('shared.keyUp') : keyed ? say('shared.keyDown') : say('shared.keyUp')}
             </h2>
-            <p>{live && `${aimS} s aimed for, ${stopS} s at most. `}Rest as long before the next.</p>
+            <p>{say('supply.restAsLongBeforeThe', { most: live && say('supply.sAimedForSAt', { aimS, stopS }) })}</p>
             {missing.length > 0 && (
               <p className="mt-1">
                 <Button disabled={addMeters.isPending} onClick={() => addMeters.mutate(missing)}>
-                  Read the bench's meters
+                  {say('supply.readTheBenchsMeters')}
                 </Button>
               </p>
             )}
             <Refused error={addMeters.error} />
-            {onBench && <p>Simulated bench, {(live?.exciterW ?? 0).toFixed(1)} W set; its amplifier stands by.</p>}
+            {onBench && <p>{say('supply.simulatedBenchWSetIts', { exciterW: fixed(live?.exciterW ?? 0, 1) })}</p>}
           </div>
         </div>
       </Sheet>
       {view.facts.length > 0 && (
-        <Sheet title="What follows">
+        <Sheet title={say('shared.whatFollows')}>
           <Facts facts={view.facts} />
         </Sheet>
       )}

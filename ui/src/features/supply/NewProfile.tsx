@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import type { ProfileRun, SupplyRecordView } from '../../api';
 import { Fields, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
 import { Pick } from '../../parts/ui';
+import { say } from '../../words';
 import { Foot } from './Foot';
 import { Shelf } from './SupplyPage';
 import { PROFILE_FIELDS } from './spec';
@@ -48,26 +49,23 @@ export function NewProfile({ records }: { records: SupplyRecordView[] }) {
   return (
     <>
       <Shelf records={records} />
-      <RecordSheet label="Measure a set" record={record} className="mx-5 mt-3">
-        <h1 className="text-22">Measure what a set draws</h1>
-        <p className="mb-3 text-soft">
-          Into a dummy load, a meter for output, one for current and voltage where the set is fed. Every reading is kept
-          at once.
-        </p>
+      <RecordSheet label={say('supply.measureASet')} record={record} className="mx-5 mt-3">
+        <h1 className="text-22">{say('supply.measureWhatASetDraws')}</h1>
+        <p className="mb-3 text-soft">{say('supply.intoADummyLoadA')}</p>
         <div className="mb-3 flex flex-wrap gap-4">
           <Pick
-            label="One of the station's sets"
+            label={say('supply.oneOfTheStationsSets')}
             value={sets.some(([name]) => name === set) ? (set ?? '') : ''}
-            options={[['', 'another'], ...sets.map(([name]) => [name, name] as const)]}
+            options={[['', say('supply.another')], ...sets.map(([name]) => [name, name] as const)]}
             onPick={(name) => {
               setValue('set', name);
               setValue('greatestW', String(sets.find(([one]) => one === name)?.[1] ?? ''));
             }}
           />
           <Pick
-            label="on one of its supplies"
+            label={say('supply.onOneOfItsSupplies')}
             value={supplies.some((one) => one.name === supply) ? (supply ?? '') : ''}
-            options={[['', 'another'], ...supplies.map((one) => [one.name, one.name] as const)]}
+            options={[['', say('supply.another')], ...supplies.map((one) => [one.name, one.name] as const)]}
             onPick={(name) => setValue('supply', name)}
           />
         </div>

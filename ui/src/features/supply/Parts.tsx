@@ -2,6 +2,7 @@ import { useRef } from 'react';
 import type { PlanFact, PlanFinding } from '../../api';
 import { Diamond } from '../../parts';
 import { Cell, RowHead, Table } from '../../parts/ui';
+import { say } from '../../words';
 
 /** Figures in lines: what, how much, a note. */
 export function Facts({ facts }: { facts: PlanFact[] }) {
@@ -29,7 +30,7 @@ export function Facts({ facts }: { facts: PlanFact[] }) {
 export function Findings({ findings }: { findings: PlanFinding[] }) {
   if (findings.length === 0) return null;
   return (
-    <ul className="mt-3 grid gap-2 border-t border-hair pt-2" aria-label="Also">
+    <ul className="mt-3 grid gap-2 border-t border-hair pt-2" aria-label={say('supply.also')}>
       {findings.map((one) => (
         <li key={one.code} className="flex items-baseline gap-2">
           <span className="text-watch">

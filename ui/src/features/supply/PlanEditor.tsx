@@ -7,6 +7,8 @@ import type { Plan, PlanRecord, SupplyRecordView } from '../../api';
 import { FileButton, Refused } from '../../parts';
 import { Fields, type Form, kindsOf, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
 import { Button, Pick } from '../../parts/ui';
+import { parseNumber } from '../../quantity';
+import { say } from '../../words';
 import { Boxes, fieldsOf, isSet, OwnDuty, Part } from './Boxes';
 import { Foot } from './Foot';
 import { Shelf } from './SupplyPage';
@@ -24,11 +26,11 @@ import {
 import { put, savePlan, useEquipment, useSavePlan } from './useSupplyRecords';
 
 const WISHES = [
-  ['', 'no matter'],
-  ['PRICE', 'price'],
-  ['CAPACITY', 'capacity'],
-  ['EFFICIENCY', 'efficiency'],
-  ['QUIETNESS', 'quietness'],
+  ['', say('supply.noMatter')],
+  ['PRICE', say('supply.price')],
+  ['CAPACITY', say('supply.capacity')],
+  ['EFFICIENCY', say('shared.efficiency3')],
+  ['QUIETNESS', say('supply.quietness')],
 ] as const;
 
 const SCHEMA = schemaOf(PLAN_FIELDS, {
@@ -74,16 +76,16 @@ export function PlanEditor({ records, kept }: { records: SupplyRecordView[]; kep
   return (
     <>
       <Shelf records={records} tools={!kept && <Bring onKept={toPlan} />} />
-      <RecordSheet label={kept?.name ?? 'New plan'} record={record} className="mx-5 mt-3 mb-5">
-        <h1 className="mb-3 text-22">{kept ? kept.name : 'New plan'}</h1>
+      <RecordSheet label={kept?.name ?? say('supply.newPlan')} record={record} className="mx-5 mt-3 mb-5">
+        <h1 className="mb-3 text-22">{kept ? kept.name : say('supply.newPlan')}</h1>
         <Fields fields={PLAN_FIELDS} />
         <Fed />
         <Boxes records={records} />
         <Used />
-        <Part title="Lead to the set that draws most">
+        <Part title={say('supply.leadToTheSetThat')}>
           <Fields fields={LEAD_FIELDS} at="lead." />
         </Part>
-        <Part title="Circuit of the house">
+        <Part title={say('supply.circuitOfTheHouse')}>
           <Fields fields={CIRCUIT_FIELDS} at="circuit." />
         </Part>
         <Foot record={record} kept={kept} />
@@ -109,13 +111,13 @@ function Fed() {
     <>
       <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
         <Pick
-          label="Supply"
+          label={say('shared.supply')}
           value={supply?.name ?? ''}
           options={choices(supplies, supply?.name)}
           onPick={(name) => setValue('supply', supplies.find((one) => one.name === name) ?? supply, dirty)}
         />
         <Pick
-          label="Battery that stands by"
+          label={say('supply.batteryThatStandsBy')}
           value={battery?.battery.name ?? ''}
           options={choices(batteries, battery?.battery.name)}
           onPick={(name) => {
@@ -131,7 +133,7 @@ function Fed() {
         {[0, 1].map((rank) => (
           <Pick
             key={rank}
-            label={rank === 0 ? 'You want first' : 'and then'}
+            label={rank === 0 ? say('supply.youWantFirst') : say('supply.andThen')}
             value={wishes[rank] ?? ''}
             options={WISHES.filter(([code]) => code === '' || wishes[1 - rank] !== code)}
             onPick={(code) => {
@@ -142,16 +144,18 @@ function Fed() {
           />
         ))}
         <Link className="pb-1.5 text-act underline" to="/station/new/supply">
-          Describe a supply
+          {say('supply.describeASupply')}
         </Link>
       </div>
       {get(errors, 'supply') && (
         <p role="alert" className="mt-1 text-13 text-limit">
-          Choose the supply that feeds it all. {supplies.length === 0 && 'Describe one in Station first.'}
+          {say('supply.chooseTheSupplyThatFeeds', {
+            first: supplies.length === 0 && say('supply.describeOneInStationFirst'),
+          })}
         </p>
       )}
       {battery && (
-        <Part title={`Battery ${battery.battery.name}`}>
+        <Part title={say('supply.battery', { battery: battery.battery.name })}>
           <Fields fields={STANDBY_FIELDS} at="battery." />
         </Part>
       )}
@@ -187,15 +191,18 @@ function Used() {
       { shouldFocus: false },
     );
   return (
-    <Part title="How it is used" tools={sets.length > 0 && <Button onClick={add}>Add a transmission</Button>}>
-      {sets.length === 0 && <p className="text-soft">Add a set first.</p>}
+    <Part
+      title={say('supply.howItIsUsed')}
+      tools={sets.length > 0 && <Button onClick={add}>{say('supply.addATransmission')}</Button>}
+    >
+      {sets.length === 0 && <p className="text-soft">{say('supply.addASetFirst')}</p>}
       <div className="grid gap-3">
         {pattern.fields.map((one, index) => (
           <div key={one.id} className="border-t border-hair pt-2">
             <Fields fields={stretchFields(sets)} at={`pattern.${index}.`} />
             <Keyed index={index} />
             <Button kind="quiet" onClick={() => pattern.remove(index)}>
-              Delete this transmission
+              {say('supply.deleteThisTransmission')}
             </Button>
           </div>
         ))}
@@ -212,7 +219,7 @@ function Keyed({ index }: { index: number }) {
 const choices = (list: { name: string }[], chosen: string | undefined) => {
   const names = list.map((one) => one.name);
   return [
-    ['', 'none'],
+    ['', say('shared.none')],
     ...(chosen && !names.includes(chosen) ? [chosen, ...names] : names).map((one) => [one, one]),
   ] as [string, string][];
 };
@@ -220,7 +227,9 @@ const choices = (list: { name: string }[], chosen: string | undefined) => {
 /** A new transmission begins when the last one ends. */
 function after(pattern: Form[]): Form {
   const last = pattern.at(-1);
-  return last ? { fromS: 60 * (Number(last.fromS) + Number(last.lengthS)) || 0 } : {};
+  return last
+    ? { fromS: 60 * ((parseNumber(String(last.fromS)) ?? 0) + (parseNumber(String(last.lengthS)) ?? 0)) || 0 }
+    : {};
 }
 
 /** A plan from a file. */
@@ -230,7 +239,7 @@ function Bring({ onKept }: { onKept: (record: PlanRecord) => void }) {
   return (
     <span className="flex flex-wrap items-center gap-2">
       <FileButton
-        label="Bring a plan in, JSON"
+        label={say('supply.bringAPlanInJSON')}
         accept=".json,application/json"
         onFile={async (file) => {
           setBroken(false);
@@ -243,7 +252,7 @@ function Bring({ onKept }: { onKept: (record: PlanRecord) => void }) {
       />
       {broken && (
         <span role="alert" className="text-limit">
-          That file is no JSON. Bring one that Tubrin saved.
+          {say('supply.thatFileIsNoJSON')}
         </span>
       )}
       <Refused error={keep.error} named />

@@ -2,8 +2,9 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Plan, PlanRecord, PlanView, SupplyRecordView } from '../../api';
 import { Refused, Sheet, SignalLine, Trouble, useDraft } from '../../parts';
-import { Button, Label, Select, Skeleton, say } from '../../parts/ui';
+import { Button, Label, Select, Skeleton, tell } from '../../parts/ui';
 import { saveJson } from '../../plot';
+import { say } from '../../words';
 import { Beside } from './Beside';
 import { Facts, Findings } from './Parts';
 import { Kinds, Modes, RunDown, Schools, Stair, Strip } from './PlanSheets';
@@ -32,25 +33,27 @@ export function PlanPage({ records, kept }: { records: SupplyRecordView[]; kept:
         tools={
           <>
             <span className="flex items-center gap-2">
-              <Label htmlFor="beside">Beside</Label>
+              <Label htmlFor="beside">{say('supply.beside')}</Label>
               <Select
                 id="beside"
                 className="max-w-55"
                 value={besideId}
                 onPick={setBesideId}
                 options={[
-                  ['', 'nothing'],
-                  ...plans.map((one) => [one.id, one.id === kept.id ? 'this plan as saved' : one.name] as const),
+                  ['', say('shared.nothing')],
+                  ...plans.map(
+                    (one) => [one.id, one.id === kept.id ? say('supply.thisPlanAsSaved') : one.name] as const,
+                  ),
                 ]}
               />
             </span>
             <Link className="text-act underline" to={`/supply/plans/${kept.id}/edit`}>
-              Edit
+              {say('supply.edit')}
             </Link>
             <Button kind="link" onClick={() => saveJson(draft, kept.name)}>
               JSON
             </Button>
-            <Button onClick={() => window.print()}>Print</Button>
+            <Button onClick={() => window.print()}>{say('shared.print')}</Button>
           </>
         }
       />
@@ -73,18 +76,22 @@ export function PlanPage({ records, kept }: { records: SupplyRecordView[]; kept:
                 <Button
                   kind="main"
                   disabled={keep.isPending}
-                  onClick={() => keep.mutate(draft, { onSuccess: (record) => say(`${record.name} is saved.`) })}
+                  onClick={() =>
+                    keep.mutate(draft, { onSuccess: (record) => tell(say('supply.isSaved', { record: record.name })) })
+                  }
                 >
-                  Save
+                  {say('shared.save')}
                 </Button>
                 <Button
                   disabled={keepAnew.isPending}
-                  onClick={() => keepAnew.mutate({ ...draft, name: `${kept.name}, changed`.slice(0, 80) })}
+                  onClick={() =>
+                    keepAnew.mutate({ ...draft, name: say('supply.changed', { kept: kept.name }).slice(0, 80) })
+                  }
                 >
-                  Save as another plan
+                  {say('supply.saveAsAnotherPlan')}
                 </Button>
                 <Button kind="quiet" onClick={typed.drop}>
-                  Put back
+                  {say('supply.putBack')}
                 </Button>
                 <Refused error={keep.error ?? keepAnew.error} />
               </div>
@@ -96,13 +103,14 @@ export function PlanPage({ records, kept }: { records: SupplyRecordView[]; kept:
           <Trouble page error={judged.error} retry={() => void judged.refetch()} />
         </div>
       ) : (
-        <Skeleton what="what the plan comes to" />
+        <Skeleton what={say('supply.whatThePlanComesTo')} />
       )}
     </>
   );
 }
 
-const nameOf = (other: SupplyRecordView, kept: SupplyRecordView) => (other.id === kept.id ? 'as kept' : other.name);
+const nameOf = (other: SupplyRecordView, kept: SupplyRecordView) =>
+  other.id === kept.id ? say('supply.asKept') : other.name;
 
 interface JudgedProps {
   name: string;
@@ -132,10 +140,10 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
         </div>
         <div className="grid grid-cols-one gap-3.5 max-roomy:order-first">
           <section
-            aria-label="Verdict"
+            aria-label={say('supply.verdict')}
             className={`sheet border-l-4 px-4 py-3.5 ${good ? 'border-l-act' : 'border-l-limit'}`}
           >
-            <h2 className="text-14 text-soft">Verdict</h2>
+            <h2 className="text-14 text-soft">{say('supply.verdict')}</h2>
             <p className={`head text-27 leading-tight ${good ? '' : 'text-limit'}`}>{view.verdict.title}</p>
             <p className="mt-1 text-soft">{view.verdict.reason}</p>
             <Findings findings={view.findings.slice(1)} />
@@ -143,19 +151,19 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
           {beside}
           <WhatIf draft={draft} areasM2={view.areasM2} onDraft={onDraft} refusal={refusal} keeping={keeping} />
           <Schools view={view} />
-          <Sheet title="Lead and voltage">
+          <Sheet title={say('supply.leadAndVoltage')}>
             <Facts facts={view.lead} />
           </Sheet>
-          <Sheet title="At the mains">
+          <Sheet title={say('supply.atTheMains')}>
             <Facts facts={view.mains} />
             {view.amplifiers.length > 0 && (
               <>
-                <h3 className="mt-3 mb-1 text-13 text-soft">Large amplifiers: licensed work, under permit</h3>
+                <h3 className="mt-3 mb-1 text-13 text-soft">{say('supply.largeAmplifiersLicensedWork')}</h3>
                 <Facts facts={view.amplifiers} />
               </>
             )}
           </Sheet>
-          <ul className="grid gap-1 px-1 text-13 text-soft" aria-label="Cautions">
+          <ul className="grid gap-1 px-1 text-13 text-soft" aria-label={say('supply.cautions')}>
             {view.cautions.map((caution) => (
               <li key={caution}>{caution}</li>
             ))}

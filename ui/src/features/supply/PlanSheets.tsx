@@ -2,6 +2,8 @@ import type { Plan, PlanView } from '../../api';
 import { Sheet } from '../../parts';
 import { Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { Course, SaveDrawing, Sized, TenMinutes, VoltageStair } from '../../plot';
+import { fixed } from '../../quantity';
+import { say } from '../../words';
 import { Facts, useDrawing } from './Parts';
 
 interface StripProps {
@@ -34,12 +36,18 @@ export function Strip({ view, draft, onDraft, name }: StripProps) {
       <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
         <h2 className="text-22">{strip.title}</h2>
         <p className="text-soft">
-          from {strip.supply}
-          {steady.length > 0 && `; grey: ${steady.map((one) => one.box).join(', ')}`}
+          {say('supply.from', {
+            supply: strip.supply,
+            box: steady.length > 0 && say('supply.grey', { box: steady.map((one) => one.box).join(', ') }),
+          })}
         </p>
         <span className="ml-auto flex items-baseline gap-4 text-13 text-soft">
           A
-          <SaveDrawing name={`${name} ten minutes`} csv={() => secondBySecond(strip)} drawing={() => drawing.current} />
+          <SaveDrawing
+            name={say('supply.tenMinutes', { name })}
+            csv={() => secondBySecond(strip)}
+            drawing={() => drawing.current}
+          />
         </span>
       </header>
       <Sized>
@@ -65,7 +73,7 @@ export function Strip({ view, draft, onDraft, name }: StripProps) {
 function secondBySecond(strip: PlanView['strip']): string[][] {
   const seconds = strip.bands[0]?.currentA.map((_, index) => index) ?? [];
   return [
-    ['second', ...strip.bands.map((one) => `${one.box}, A`)],
+    [say('supply.second'), ...strip.bands.map((one) => `${one.box}, A`)],
     ...seconds.map((second) => [
       String(strip.fromS + second),
       ...strip.bands.map((one) => String(one.currentA[second] ?? '')),
@@ -85,13 +93,16 @@ export function Stair({ stair, beside, name }: StairProps) {
   return (
     <Sheet>
       <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
-        <h2 className="text-22">From terminals to {stair.title}</h2>
+        <h2 className="text-22">{say('supply.fromTerminalsTo', { title: stair.title })}</h2>
         <p className="text-soft">{stair.subtitle}</p>
         <span className="ml-auto flex items-baseline gap-4 text-13 text-soft">
           V
           <SaveDrawing
-            name={`${name} stair`}
-            csv={() => [['behind', 'V', 'falls by'], ...stair.treads.map((one) => [one.cause, one.shown, one.fall])]}
+            name={say('supply.stair', { name })}
+            csv={() => [
+              [say('supply.behind'), 'V', say('supply.fallsBy')],
+              ...stair.treads.map((one) => [one.cause, one.shown, one.fall]),
+            ]}
             drawing={() => drawing.current}
           />
         </span>
@@ -110,7 +121,7 @@ export function Stair({ stair, beside, name }: StairProps) {
       </Sized>
       <p className="figure mt-1 grid grid-cols-6 pl-12 text-center text-13 text-soft" data-part="falls">
         {stair.treads.map((one, index) => (
-          <span key={one.cause}>{index === 0 ? 'falls by' : one.fall}</span>
+          <span key={one.cause}>{index === 0 ? say('supply.fallsBy') : one.fall}</span>
         ))}
       </p>
     </Sheet>
@@ -122,19 +133,22 @@ export function Schools({ view }: { view: PlanView }) {
   const most = Math.max(view.strip.intermittentA, ...view.schools.map((one) => one.toA)) * 1.06;
   const at = (ampere: number) => `${(ampere / most) * 100}%`;
   return (
-    <Sheet title="How big, by each school">
-      {view.schools.length === 0 && <p className="text-soft">Nothing is measured or fused yet.</p>}
+    <Sheet title={say('supply.howBigByEachSchool')}>
+      {view.schools.length === 0 && <p className="text-soft">{say('supply.nothingIsMeasuredOrFused')}</p>}
       <ul className="grid gap-3">
         {view.schools.map((school) => (
           <li key={school.code} data-part="school">
             <p className="flex flex-wrap justify-between gap-x-3">
               <span>
                 {school.name}
-                {school.governs && <b className="head"> governs</b>}
+                {school.governs && <b className="head"> {say('supply.governs')}</b>}
               </span>
               <span className="figure">
                 {school.asks}
-                <span className={school.met ? 'text-soft' : 'text-limit'}> {school.met ? 'met' : 'not met'}</span>
+                <span className={school.met ? 'text-soft' : 'text-limit'}>
+                  {' '}
+                  {school.met ? say('supply.met') : say('shared.notMet')}
+                </span>
               </span>
             </p>
             <div aria-hidden="true" className="relative mt-1 h-3.5">
@@ -151,11 +165,11 @@ export function Schools({ view }: { view: PlanView }) {
       </ul>
       {view.standard && (
         <p className="mt-2">
-          Next standard size <b className="figure">{view.standard}</b>
+          {say('supply.nextStandardSize')} <b className="figure">{view.standard}</b>
         </p>
       )}
       {view.supplies.length > 0 && (
-        <Table caption="Own supplies" className="mt-3">
+        <Table caption={say('supply.ownSupplies')} className="mt-3">
           <tbody>
             {view.supplies.map((one) => (
               <tr key={one.name}>
@@ -176,9 +190,22 @@ export function Schools({ view }: { view: PlanView }) {
 export function Modes({ view }: { view: PlanView }) {
   if (view.modes.length === 0) return null;
   return (
-    <Sheet title={`What ${view.stair?.title ?? 'the set'} draws by mode, ${view.modes[0]?.peak} at its peak`}>
-      <Table caption="What is drawn by mode" quiet wide="What is drawn by mode">
-        <Heads of={['Mode', 'Average', 'Mean output', 'From the wall', 'Heat into the room']} />
+    <Sheet
+      title={say('supply.whatDrawsByModeAt', {
+        set: view.stair?.title ?? say('supply.theSet'),
+        peak: view.modes[0]?.peak,
+      })}
+    >
+      <Table caption={say('supply.whatIsDrawnByMode')} quiet wide={say('supply.whatIsDrawnByMode')}>
+        <Heads
+          of={[
+            say('shared.mode'),
+            say('supply.average'),
+            say('supply.meanOutput'),
+            say('supply.fromTheWall'),
+            say('supply.heatIntoTheRoom'),
+          ]}
+        />
         <tbody>
           {view.modes.map((one) => (
             <tr key={one.mode}>
@@ -213,14 +240,17 @@ export function RunDown({ battery }: { battery: NonNullable<PlanView['battery']>
           {(width) => (
             <Course
               width={width}
-              label={`Voltage at the set over ${battery.course.at(-1)?.hours.toFixed(1)} hours, on average and at the peak. ${battery.endLabel}`}
-              xUnit="hours from full"
-              yUnit="V at the set"
+              label={say('supply.voltageAtTheSetOver', {
+                hours: fixed(battery.course.at(-1)?.hours ?? 0, 1),
+                endLabel: battery.endLabel,
+              })}
+              xUnit={say('supply.hoursFromFull')}
+              yUnit={say('supply.vAtTheSet')}
               height={210}
               limit={{ y: battery.endV, label: battery.endLabel }}
               lines={[
-                { key: 'resting', points: resting, look: 'thin', label: 'at the average' },
-                { key: 'peak', points: peak, look: 'main', label: 'at the peak' },
+                { key: 'resting', points: resting, look: 'thin', label: say('supply.atTheAverage') },
+                { key: 'peak', points: peak, look: 'main', label: say('supply.atThePeak') },
               ]}
             />
           )}
@@ -234,14 +264,14 @@ export function RunDown({ battery }: { battery: NonNullable<PlanView['battery']>
 /** Kinds of supply, by what the operator wants first. */
 export function Kinds({ view }: { view: PlanView }) {
   return (
-    <Sheet title="Kinds of supply, by your wishes">
-      <Table caption="Kinds of supply" quiet>
+    <Sheet title={say('supply.kindsOfSupplyByYour')}>
+      <Table caption={say('supply.kindsOfSupply')} quiet>
         <tbody>
           {view.kinds.map((kind) => (
             <tr key={kind.code}>
               <RowHead className={kind.chosen ? 'head text-ink' : ''}>{kind.name}</RowHead>
               <Cell className="text-13">
-                {kind.caution} <span className="text-soft">It {kind.givesUp}.</span>
+                {kind.caution} <span className="text-soft">{say('supply.it', { givesUp: kind.givesUp })}</span>
               </Cell>
             </tr>
           ))}

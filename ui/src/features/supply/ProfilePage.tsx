@@ -5,6 +5,7 @@ import { FileButton, Refused, Sheet } from '../../parts';
 import { Button, Cell, Heads, Input, Label, RowHead, Table } from '../../parts/ui';
 import { Course, SaveDrawing, Sized } from '../../plot';
 import { parseNumber } from '../../quantity';
+import { say } from '../../words';
 import { Measure } from './Measure';
 import { Facts, useDrawing } from './Parts';
 import { Shelf } from './SupplyPage';
@@ -59,9 +60,9 @@ interface AtOutputProps {
 /** What the set draws at any output. */
 function AtOutput({ text, onText, view, error }: AtOutputProps) {
   return (
-    <Sheet title="At any output">
+    <Sheet title={say('supply.atAnyOutput')}>
       <span className="flex items-center gap-2">
-        <Label htmlFor="at-output">At, W</Label>
+        <Label htmlFor="at-output">{say('supply.atW')}</Label>
         <Input
           id="at-output"
           number
@@ -98,14 +99,14 @@ function Curve({ kept, view }: { kept: ProfileRecord; view: ProfileView | undefi
       <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-22">{kept.name}</h1>
         <p className="text-soft">
-          {run.set} on {run.supply}, up to {run.greatestW} W
+          {say('supply.onUpToW', { set: run.set, supply: run.supply, greatestW: run.greatestW })}
         </p>
         {curve.length > 0 && (
           <span className="ml-auto text-13">
             <SaveDrawing
-              name={`${kept.name} profile`}
+              name={say('supply.profile', { kept: kept.name })}
               csv={() => [
-                ['output, W', 'current, A', 'low', 'high'],
+                [say('shared.outputW2'), say('supply.currentA2'), say('supply.low'), say('supply.high')],
                 ...curve.map((one) => [one.outputW, one.currentA, one.lowA, one.highA].map(String)),
               ]}
               drawing={() => drawing.current}
@@ -119,9 +120,9 @@ function Curve({ kept, view }: { kept: ProfileRecord; view: ProfileView | undefi
             {(width) => (
               <Course
                 width={width}
-                label={`Current of ${run.set} over its output`}
-                xUnit="output, W"
-                yUnit="current, A"
+                label={say('supply.currentOfOverItsOutput', { set: run.set })}
+                xUnit={say('shared.outputW2')}
+                yUnit={say('supply.currentA2')}
                 drawing={drawing}
                 dots={dots}
                 band={curve.map((one) => ({ x: one.outputW, low: one.lowA, high: one.highA }))}
@@ -133,7 +134,7 @@ function Curve({ kept, view }: { kept: ProfileRecord; view: ProfileView | undefi
                           key: 'beyond',
                           points: points(true),
                           look: 'predicted' as const,
-                          label: 'beyond what was read',
+                          label: say('supply.beyondWhatWasRead'),
                         },
                       ]
                     : []),
@@ -144,7 +145,7 @@ function Curve({ kept, view }: { kept: ProfileRecord; view: ProfileView | undefi
           {view?.law && <p className="figure text-13 text-soft">{view.law}</p>}
         </>
       ) : (
-        <p className="py-8 text-soft">The curve appears with the second output that is read.</p>
+        <p className="py-8 text-soft">{say('supply.theCurveAppearsWithThe')}</p>
       )}
     </Sheet>
   );
@@ -155,9 +156,18 @@ function Readings({ kept, view }: { kept: ProfileRecord; view: ProfileView | und
   const run = kept.body;
   if (!view || view.rows.length === 0) return null;
   return (
-    <Sheet title="Read so far">
-      <Table caption="Readings" quiet wide="Readings">
-        <Heads of={['When', 'Current', 'Voltage', 'Efficiency', 'Heat', '']} />
+    <Sheet title={say('supply.readSoFar')}>
+      <Table caption={say('shared.readings')} quiet wide={say('shared.readings')}>
+        <Heads
+          of={[
+            say('supply.when'),
+            say('supply.current'),
+            say('shared.voltage'),
+            say('shared.efficiency2'),
+            say('shared.heat2'),
+            '',
+          ]}
+        />
         <tbody>
           {view.rows.map((row) => (
             <tr key={row.when}>
@@ -171,7 +181,7 @@ function Readings({ kept, view }: { kept: ProfileRecord; view: ProfileView | und
                   <Button
                     kind="link"
                     className="text-13"
-                    aria-label={`Delete: ${row.when}`}
+                    aria-label={say('supply.delete2', { when: row.when })}
                     onClick={() =>
                       keep.mutate({
                         ...run,
@@ -179,7 +189,7 @@ function Readings({ kept, view }: { kept: ProfileRecord; view: ProfileView | und
                       })
                     }
                   >
-                    delete
+                    {say('supply.delete3')}
                   </Button>
                 )}
               </Cell>
@@ -202,7 +212,7 @@ function Bring({ kept }: { kept: ProfileRecord }) {
   });
   return (
     <span className="flex flex-wrap items-center gap-2">
-      <FileButton label="Bring readings in, CSV" accept=".csv,text/csv" onFile={bring.mutate} />
+      <FileButton label={say('supply.bringReadingsInCSV')} accept=".csv,text/csv" onFile={bring.mutate} />
       <Refused error={bring.error ?? keep.error} named />
     </span>
   );

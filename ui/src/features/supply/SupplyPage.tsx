@@ -3,6 +3,7 @@ import { Navigate, Route, Routes, useParams } from 'react-router';
 import { Refusal, type SupplyRecordView } from '../../api';
 import { Answer, FirstThing, Trouble } from '../../parts';
 import { Menu, MenuLink } from '../../parts/ui';
+import { say } from '../../words';
 import { HighVoltagePage } from './HighVoltagePage';
 import { NewProfile } from './NewProfile';
 import { PlanEditor } from './PlanEditor';
@@ -14,10 +15,10 @@ import { useSupplyRecords } from './useSupplyRecords';
 export function SupplyPage() {
   const records = useSupplyRecords();
   useEffect(() => {
-    document.title = 'Supply · Tubrin';
+    document.title = say('supply.supplyTubrin');
   }, []);
   return (
-    <Answer query={records} what="the plans">
+    <Answer query={records} what={say('supply.thePlans')}>
       {(list) => (
         <Routes>
           <Route index element={<First records={list} />} />
@@ -42,9 +43,11 @@ function First({ records }: { records: SupplyRecordView[] }) {
   return (
     <>
       <Shelf records={records} />
-      <FirstThing title="What does the station really draw?" to={['/supply/profiles/new', 'Measure a set']}>
-        Measure each set's current at a few outputs, then plan what feeds it: supply, lead, fuse, circuit and battery.
-        Not the amperes printed on the box decide, but what is drawn.
+      <FirstThing
+        title={say('supply.whatDoesTheStationReally')}
+        to={['/supply/profiles/new', say('supply.measureASet')]}
+      >
+        {say('supply.measureEachSetsCurrentAt')}
       </FirstThing>
     </>
   );
@@ -67,23 +70,23 @@ function One<K extends SupplyRecordView['kind']>({ records, kind, page: Page }: 
     <>
       <Shelf records={records} />
       <div className="p-5">
-        <Trouble page error={new Refusal(404, 'Not there', 'This record is gone. Choose another above.', [])} />
+        <Trouble page error={new Refusal(404, say('shared.notThere'), say('supply.thisRecordIsGoneChoose'), [])} />
       </div>
     </>
   );
 }
 
 const GROUPS = [
-  ['PLAN', 'Plans', 'plans', 'New plan'],
-  ['PROFILE', 'Measured sets', 'profiles', 'Measure a set'],
-  ['HIGH_VOLTAGE', 'High voltage', 'high-voltage', 'New'],
+  ['PLAN', say('supply.plans'), 'plans', say('supply.newPlan')],
+  ['PROFILE', say('supply.measuredSets'), 'profiles', say('supply.measureASet')],
+  ['HIGH_VOLTAGE', say('supply.highVoltage2'), 'high-voltage', say('supply.new')],
 ] as const;
 
 /** All that is kept, in a line. */
 export function Shelf({ records, tools }: { records: SupplyRecordView[]; tools?: React.ReactNode }) {
   return (
     <nav
-      aria-label="Plans, sets, high voltage"
+      aria-label={say('supply.plansSetsHighVoltage')}
       className="noprint mx-5 mt-3 flex flex-wrap items-center gap-x-5 gap-y-1"
     >
       {GROUPS.map(([kind, title, path, add]) => (

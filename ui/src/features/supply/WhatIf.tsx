@@ -3,6 +3,7 @@ import type { Plan } from '../../api';
 import { Sheet } from '../../parts';
 import { Button, Pick, TextField } from '../../parts/ui';
 import { parseNumber, showNumber } from '../../quantity';
+import { say } from '../../words';
 import { useEquipment } from './useSupplyRecords';
 
 const SQUARE_MILLIMETRE = 1e-6;
@@ -21,7 +22,7 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
   const batteries = useEquipment('battery');
   const lead = (change: Partial<Plan['lead']>) => onDraft({ ...draft, lead: { ...draft.lead, ...change } });
   const square = (m2: number) => String(Number((m2 / SQUARE_MILLIMETRE).toPrecision(6)));
-  const areas = areasM2.map((one) => [square(one), `2 × ${square(one)} mm²`] as const);
+  const areas = areasM2.map((one) => [square(one), say('supply.2Mm2', { square: square(one) })] as const);
   const area = square(draft.lead.areaM2);
   const known = (list: { name: string }[], name: string) =>
     list.some((one) => one.name === name)
@@ -30,10 +31,10 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
   const recorded = supplies.find((one) => one.name === draft.supply.name);
   const most = Math.max(0, ...draft.pattern.map((one) => one.peakEnvelopeW));
   return (
-    <Sheet title="What if" part="what-if" className="noprint">
+    <Sheet title={say('supply.whatIf2')} part="what-if" className="noprint">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
         <Pick
-          label="Supply"
+          label={say('shared.supply')}
           value={draft.supply.name}
           options={known(supplies, draft.supply.name)}
           onPick={(name) => {
@@ -42,19 +43,23 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
           }}
         />
         <Amount
-          label="Set to, V"
+          label={say('supply.setToV')}
           value={draft.supply.voltageV}
           onAmount={(voltageV) => onDraft({ ...draft, supply: { ...draft.supply, voltageV } })}
         />
         <Pick
-          label="Lead"
+          label={say('supply.lead')}
           value={area}
-          options={areas.some(([code]) => code === area) ? areas : [[area, `2 × ${area} mm²`], ...areas]}
+          options={areas.some(([code]) => code === area) ? areas : [[area, say('supply.2Mm22', { area })], ...areas]}
           onPick={(code) => lead({ areaM2: Number((Number(code) * SQUARE_MILLIMETRE).toPrecision(6)) })}
         />
-        <Amount label="Length one way, m" value={draft.lead.lengthM} onAmount={(lengthM) => lead({ lengthM })} />
         <Amount
-          label="Greatest power, W"
+          label={say('supply.lengthOneWayM')}
+          value={draft.lead.lengthM}
+          onAmount={(lengthM) => lead({ lengthM })}
+        />
+        <Amount
+          label={say('supply.greatestPowerW')}
           value={most}
           onAmount={(watt) =>
             most > 0 &&
@@ -68,9 +73,12 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
           }
         />
         <Pick
-          label="Battery"
+          label={say('shared.battery')}
           value={draft.battery?.battery.name ?? ''}
-          options={[['', 'none'], ...known(batteries, draft.battery?.battery.name ?? '').filter(([code]) => code)]}
+          options={[
+            ['', say('shared.none')],
+            ...known(batteries, draft.battery?.battery.name ?? '').filter(([code]) => code),
+          ]}
           onPick={(name) => {
             const body = batteries.find((one) => one.name === name);
             const battery = body ? { chargingA: 0, temperatureC: 20, ...draft.battery, battery: body } : undefined;
@@ -81,11 +89,11 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
       {recorded && JSON.stringify(recorded) !== JSON.stringify(draft.supply) && (
         <p className="mt-2">
           <Button kind="quiet" className="px-0" onClick={() => onDraft({ ...draft, supply: recorded })}>
-            {draft.supply.name} as Station has it now
+            {say('supply.asStationHasItNow', { supply: draft.supply.name })}
           </Button>
         </p>
       )}
-      <p className="mt-2 text-13 text-soft">Rating lines in the strip can be dragged, or moved by ↑ ↓.</p>
+      <p className="mt-2 text-13 text-soft">{say('supply.ratingLinesInTheStrip')}</p>
       {refusal}
       {keeping}
     </Sheet>

@@ -1,38 +1,42 @@
 import { type Form, number, type Spec } from '../../parts/form';
+import { say } from '../../words';
 
 /** A standard uncertainty is stored; after a ± stands half of a 95 % interval, which is 1.96 of it. */
 export const U95 = 1 / 1.96;
 
-const name: Spec = { type: 'text', path: 'name', label: 'Name' };
+const name: Spec = { type: 'text', path: 'name', label: say('shared.name') };
 
 export const PLAN_FIELDS: Spec[] = [
   name,
-  number('hoursPerDay', 'The station is on', 'h a day'),
-  number('pricePerKilowattHour', 'A kilowatt-hour costs', 'in your money'),
+  number('hoursPerDay', say('supply.theStationIsOn'), say('supply.hADay')),
+  number('pricePerKilowattHour', say('supply.aKilowattHourCosts'), say('supply.inYourMoney')),
 ];
 
 export const LEAD_FIELDS: Spec[] = [
-  number('lengthM', 'Length, one way', 'm'),
-  number('areaM2', 'Each conductor', 'mm²', { inUnit: 1e-6 }),
-  number('ambientC', 'Its surroundings', '°C'),
-  number('fuseA', 'Fuse in it', 'A'),
-  number('fuseOhm', 'Fuse and holder', 'mΩ', { inUnit: 0.001, hint: '4 where unknown' }),
-  number('connectorsOhm', 'All connectors', 'mΩ', { inUnit: 0.001, hint: '3 where unknown' }),
+  number('lengthM', say('supply.lengthOneWay'), 'm'),
+  number('areaM2', say('supply.eachConductor'), 'mm²', { inUnit: 1e-6 }),
+  number('ambientC', say('supply.itsSurroundings'), '°C'),
+  number('fuseA', say('supply.fuseInIt'), 'A'),
+  number('fuseOhm', say('supply.fuseAndHolder'), 'mΩ', { inUnit: 0.001, hint: say('supply.4WhereUnknown') }),
+  number('connectorsOhm', say('supply.allConnectors'), 'mΩ', { inUnit: 0.001, hint: say('supply.3WhereUnknown') }),
 ];
 
 export const CIRCUIT_FIELDS: Spec[] = [
-  number('voltageAcRmsV', 'Voltage', 'V'),
-  number('breakerA', 'Breaker', 'A'),
-  number('continuousShare', 'May stand for hours', '%', { inUnit: 0.01, hint: '80 by custom; local code decides' }),
-  number('othersA', 'Others on it', 'A'),
+  number('voltageAcRmsV', say('shared.voltage'), 'V'),
+  number('breakerA', say('supply.breaker'), 'A'),
+  number('continuousShare', say('supply.mayStandForHours'), '%', {
+    inUnit: 0.01,
+    hint: say('supply.80ByCustomLocalCode'),
+  }),
+  number('othersA', say('supply.othersOnIt'), 'A'),
 ];
 
 export const STANDBY_FIELDS: Spec[] = [
-  number('chargingA', 'A panel or charger gives', 'A on average'),
-  number('temperatureC', 'Temperature of the battery', '°C'),
+  number('chargingA', say('supply.aPanelOrChargerGives'), say('supply.aOnAverage')),
+  number('temperatureC', say('supply.temperatureOfTheBattery'), '°C'),
 ];
 
-const fuse = number('fuseA', 'Fuse', 'A', { optional: true, hint: 'leave empty where unknown' });
+const fuse = number('fuseA', say('supply.fuse'), 'A', { optional: true, hint: say('shared.leaveEmptyWhereUnknown') });
 
 const profile = (path: string, label: string, optional?: Form): Spec => ({
   type: 'group',
@@ -40,21 +44,21 @@ const profile = (path: string, label: string, optional?: Form): Spec => ({
   label,
   ...(optional ? { optional } : {}),
   fields: [
-    { type: 'text', path: 'set', label: 'Set' },
-    number('voltageV', 'Voltage at it, keyed', 'V'),
-    number('listeningA', 'Listening', 'A'),
+    { type: 'text', path: 'set', label: say('shared.set') },
+    number('voltageV', say('supply.voltageAtItKeyed'), 'V'),
+    number('listeningA', say('supply.listening'), 'A'),
     {
       type: 'list',
       path: 'points',
-      label: 'Keyed, at least twice: without output and at the most',
-      item: 'point',
+      label: say('supply.keyedAtLeastTwiceWithout'),
+      item: say('shared.point'),
       inline: true,
       fresh: { outputW: 0, currentUncertaintyA: 0.2 * U95, outputUncertaintyW: 0 },
       fields: [
-        number('outputW', 'Output', 'W'),
-        number('currentA', 'Current', 'A'),
+        number('outputW', say('shared.output2'), 'W'),
+        number('currentA', say('supply.current'), 'A'),
         number('currentUncertaintyA', '±', 'A', { inUnit: U95 }),
-        number('outputUncertaintyW', 'Output ±', 'W', { inUnit: U95 }),
+        number('outputUncertaintyW', say('supply.output'), 'W', { inUnit: U95 }),
       ],
     },
   ],
@@ -62,24 +66,24 @@ const profile = (path: string, label: string, optional?: Form): Spec => ({
 
 export const STEADY_FIELDS: Spec[] = [
   name,
-  number('currentA', 'Current', 'A'),
+  number('currentA', say('supply.current'), 'A'),
   fuse,
   {
     type: 'group',
     path: 'seriesDiodes',
-    label: 'Behind diodes, where it wants less voltage',
+    label: say('supply.behindDiodesWhereItWants'),
     optional: { count: 1 },
-    fields: [number('count', 'Diodes in series', '')],
+    fields: [number('count', say('supply.diodesInSeries'), '')],
   },
 ];
 
 export const SET_FIELDS: Spec[] = [
   name,
-  number('leastV', 'Needs at least', 'V', { hint: '13.8 V sets: 11.7 or 12.4, see the manual' }),
-  number('mostV', 'Rated for, at most', 'V'),
+  number('leastV', say('supply.needsAtLeast'), 'V', { hint: say('supply.138VSets11') }),
+  number('mostV', say('supply.ratedForAtMost'), 'V'),
   fuse,
-  profile('profile', 'What it draws'),
-  profile('lower', 'What it draws at another voltage', { set: '', points: [] }),
+  profile('profile', say('supply.whatItDraws')),
+  profile('lower', say('supply.whatItDrawsAtAnother'), { set: '', points: [] }),
 ];
 
 export const FRESH_SET: Form = {
@@ -101,42 +105,45 @@ export const FRESH_BOX: Form = { kind: 'steady', name: '' };
 
 /** How a set is used: who, from when, how long, in which mode, with what power. */
 export const stretchFields = (sets: string[]): Spec[] => [
-  { type: 'choice', path: 'box', label: 'Set', options: sets.map((one) => [one, one] as const) },
-  number('fromS', 'From', 'min', { inUnit: 60 }),
-  number('lengthS', 'for', 'min', { inUnit: 60 }),
+  { type: 'choice', path: 'box', label: say('shared.set'), options: sets.map((one) => [one, one] as const) },
+  number('fromS', say('shared.from'), 'min', { inUnit: 60 }),
+  number('lengthS', say('supply.for'), 'min', { inUnit: 60 }),
   {
     type: 'variant',
     path: 'envelope',
-    label: 'Mode',
+    label: say('shared.mode'),
     kinds: [
-      { kind: 'constant', label: 'FM, RTTY, key-down', fresh: { kind: 'constant' }, fields: [] },
+      { kind: 'constant', label: say('supply.fmRTTYKeyDown'), fresh: { kind: 'constant' }, fields: [] },
       {
         kind: 'keyed',
-        label: 'on and off: CW text, slotted data',
+        label: say('supply.onAndOffCWText'),
         fresh: { kind: 'keyed', onShare: 0.5, slotS: 15 },
         fields: [
-          number('onShare', 'On', '% of the time', { inUnit: 0.01, hint: 'CW text 45, slotted data 50' }),
-          number('slotS', 'One stretch of it', 's', { hint: 'a dot 0.06, a slot 15' }),
+          number('onShare', say('supply.on'), say('supply.ofTheTime'), {
+            inUnit: 0.01,
+            hint: say('supply.cwText45SlottedData'),
+          }),
+          number('slotS', say('supply.oneStretchOfIt'), 's', { hint: say('supply.aDot006A') }),
         ],
       },
       {
         kind: 'speech',
-        label: 'speech',
+        label: say('shared.speech'),
         fresh: { kind: 'speech', peakToAverageDb: 10, shape: 0.5 },
         fields: [
-          number('peakToAverageDb', 'Peak over average', 'dB', { hint: 'plain 10, processed 6' }),
-          number('shape', 'Shape', '', { hint: 'plain 0.5, processed 1.2' }),
+          number('peakToAverageDb', say('supply.peakOverAverage'), 'dB', { hint: say('supply.plain10Processed6') }),
+          number('shape', say('supply.shape'), '', { hint: say('supply.plain05Processed1') }),
         ],
       },
       {
         kind: 'amplitude',
         label: 'AM',
         fresh: { kind: 'amplitude', depth: 1 },
-        fields: [number('depth', 'Modulation', '%', { inUnit: 0.01 })],
+        fields: [number('depth', say('supply.modulation'), '%', { inUnit: 0.01 })],
       },
     ],
   },
-  number('peakEnvelopeW', 'Peak power', 'W'),
+  number('peakEnvelopeW', say('supply.peakPower'), 'W'),
 ];
 
 export const FRESH_STRETCH: Form = {
@@ -159,63 +166,63 @@ export const FRESH_PLAN: Form = {
 
 export const PROFILE_FIELDS: Spec[] = [
   name,
-  { type: 'text', path: 'set', label: 'Set that is measured' },
-  { type: 'text', path: 'supply', label: 'Supply that feeds it' },
-  number('greatestW', 'Up to', 'W'),
+  { type: 'text', path: 'set', label: say('supply.setThatIsMeasured') },
+  { type: 'text', path: 'supply', label: say('supply.supplyThatFeedsIt') },
+  number('greatestW', say('supply.upTo'), 'W'),
 ];
 
 export const HIGH_VOLTAGE_FIELDS: Spec[] = [
   name,
-  number('loadA', 'Current at full output', 'A'),
-  number('primaryRmsV', 'Mains', 'V'),
+  number('loadA', say('shared.currentAtFullOutput'), 'A'),
+  number('primaryRmsV', say('shared.mains'), 'V'),
   {
     type: 'group',
     path: 'rectifier',
-    label: 'Transformer and rectifier',
+    label: say('supply.transformerAndRectifier'),
     fields: [
       {
         type: 'choice',
         path: 'circuit',
-        label: 'Circuit',
+        label: say('supply.circuit'),
         options: [
-          ['BRIDGE', 'bridge'],
-          ['DOUBLER', 'doubler'],
+          ['BRIDGE', say('supply.bridge')],
+          ['DOUBLER', say('supply.doubler')],
         ],
       },
-      number('secondaryRmsV', 'Secondary without load', 'V rms'),
-      number('sourceOhm', 'Resistance seen there', 'Ω', {
-        hint: 'winding, and the primary by the square of the turns',
+      number('secondaryRmsV', say('supply.secondaryWithoutLoad'), 'V rms'),
+      number('sourceOhm', say('supply.resistanceSeenThere'), 'Ω', {
+        hint: say('supply.windingAndThePrimaryBy'),
       }),
-      number('frequencyHz', 'Mains frequency', 'Hz'),
-      number('diodesInSeries', 'Diodes in each leg', ''),
-      number('diodeRatedV', 'Each blocks', 'V'),
-      number('diodeSurgeA', 'Each is rated for, half a cycle', 'A'),
+      number('frequencyHz', say('supply.mainsFrequency'), 'Hz'),
+      number('diodesInSeries', say('supply.diodesInEachLeg'), ''),
+      number('diodeRatedV', say('supply.eachBlocks'), 'V'),
+      number('diodeSurgeA', say('supply.eachIsRatedForHalf'), 'A'),
     ],
   },
   {
     type: 'group',
     path: 'bank',
-    label: 'Capacitors in series',
+    label: say('supply.capacitorsInSeries'),
     fields: [
-      number('count', 'How many', ''),
-      number('eachF', 'Each', 'µF', { inUnit: 1e-6 }),
-      number('eachRatedV', 'rated', 'V'),
-      number('leakSpreadA', 'Leakage differs by', 'mA', { inUnit: 0.001, hint: '1 where unknown' }),
-      number('resistorOhm', 'Resistor across each', 'kΩ', { inUnit: 1000 }),
-      number('resistorTolerance', 'within ±', '%', { inUnit: 0.01 }),
-      number('resistorRatedW', 'rated', 'W'),
-      number('bleederOhm', 'Bleeder across all', 'kΩ', { inUnit: 1000, optional: true }),
+      number('count', say('supply.howMany'), ''),
+      number('eachF', say('supply.each'), 'µF', { inUnit: 1e-6 }),
+      number('eachRatedV', say('supply.rated'), 'V'),
+      number('leakSpreadA', say('supply.leakageDiffersBy'), 'mA', { inUnit: 0.001, hint: say('supply.1WhereUnknown') }),
+      number('resistorOhm', say('supply.resistorAcrossEach'), 'kΩ', { inUnit: 1000 }),
+      number('resistorTolerance', say('supply.within'), '%', { inUnit: 0.01 }),
+      number('resistorRatedW', say('supply.rated'), 'W'),
+      number('bleederOhm', say('supply.bleederAcrossAll'), 'kΩ', { inUnit: 1000, optional: true }),
     ],
   },
   {
     type: 'group',
     path: 'softStart',
-    label: 'Soft start in the primary',
+    label: say('supply.softStartInThePrimary'),
     optional: { ohm: 22, ratedJ: 500, bridgedAfterS: 1 },
     fields: [
-      number('ohm', 'Resistor', 'Ω'),
-      number('ratedJ', 'rated for at once', 'J'),
-      number('bridgedAfterS', 'bridged after', 's'),
+      number('ohm', say('supply.resistor'), 'Ω'),
+      number('ratedJ', say('supply.ratedForAtOnce'), 'J'),
+      number('bridgedAfterS', say('supply.bridgedAfter'), 's'),
     ],
   },
 ];

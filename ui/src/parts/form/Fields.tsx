@@ -8,6 +8,7 @@ import {
   useFormState,
   useWatch,
 } from 'react-hook-form';
+import { say } from '../../words';
 import { Button, Cell, Check, Head, Input, Label, Select, Table } from '../ui';
 import { fieldsOf, toForm } from './convert';
 import type { Form, Spec } from './spec';
@@ -208,10 +209,12 @@ function Group({ spec, path }: FieldProps<Of<'group'>>) {
     spec.optional &&
     (known ? (
       <Button kind="quiet" onClick={() => setValue(path, undefined, dirty)}>
-        Unknown
+        {say('shared.unknown')}
       </Button>
     ) : (
-      <Button onClick={() => setValue(path, toForm(spec.fields, spec.optional ?? {}), dirty)}>Describe</Button>
+      <Button onClick={() => setValue(path, toForm(spec.fields, spec.optional ?? {}), dirty)}>
+        {say('parts.describe')}
+      </Button>
     ));
   return (
     <Box label={spec.label} tools={tools}>
@@ -250,7 +253,7 @@ function List({ spec, path }: FieldProps<Of<'list'>>) {
       label={spec.label}
       tools={
         <Button onClick={() => items.append(toForm(spec.fields, spec.fresh), { shouldFocus: false })}>
-          Add a {spec.item}
+          {say('parts.addA', { item: spec.item })}
         </Button>
       }
     >
@@ -274,7 +277,7 @@ function Blocks({ spec, path, ids, onRemove }: ItemsProps) {
         <div key={id} className="border-t border-hair pt-2">
           <Fields fields={spec.fields} at={`${path}.${index}.`} />
           <Button kind="quiet" onClick={() => onRemove(index)}>
-            Delete this {spec.item}
+            {say('parts.deleteThis', { item: spec.item })}
           </Button>
         </div>
       ))}
@@ -342,7 +345,7 @@ function NumberLine({ numbers, path, item, onRemove }: NumberLineProps) {
       ))}
       <Cell className="py-1 pr-0 text-13">
         <Button kind="link" onClick={onRemove}>
-          Delete
+          {say('shared.delete')}
         </Button>
         {refused.map((one) => (
           <p key={one.field} className="text-limit">

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { say } from '../../words';
 import { Trouble } from '../Messages';
 import { Button, Confirm } from '../ui';
 import type { RecordForm } from './useRecordForm';
@@ -16,22 +17,27 @@ export function RecordFoot({ record, known, children }: Props) {
     <>
       <div className="mt-4 flex flex-wrap items-center gap-3 border-t border-hair pt-3">
         <Button kind="main" type="submit" disabled={record.pending}>
-          Save
+          {say('shared.save')}
         </Button>
         {record.left && (
           <span role="status" className="flex items-center gap-2 text-soft">
-            As you left it, not kept yet.
+            {say('parts.asYouLeftItNot')}
             <Button kind="quiet" onClick={record.drop}>
-              Begin anew
+              {say('parts.beginAnew')}
             </Button>
           </span>
         )}
         <ToFix refused={record.refused} />
         {children}
         {known && (
-          <Confirm title={`Delete ${known.name}?`} says={known.says} does="Delete" onDo={known.onRemove}>
+          <Confirm
+            title={say('parts.delete', { known: known.name })}
+            says={known.says}
+            does={say('shared.delete')}
+            onDo={known.onRemove}
+          >
             <Button kind="quiet" className="ml-auto">
-              Delete
+              {say('shared.delete')}
             </Button>
           </Confirm>
         )}
@@ -49,7 +55,7 @@ export function RecordFoot({ record, known, children }: Props) {
 export function ToFix({ refused }: { refused: number }) {
   return refused === 0 ? null : (
     <span role="alert" className="text-limit">
-      {refused === 1 ? 'One field needs fixing.' : `${refused} fields need fixing.`}
+      {refused === 1 ? say('parts.oneFieldNeedsFixing') : say('parts.fieldsNeedFixing', { refused })}
     </span>
   );
 }

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { parseNumber } from '../../quantity';
+import { say } from '../../words';
 import type { Form, Spec } from './spec';
 
 /** Reads a form; what it brings is the record. */
@@ -67,10 +68,7 @@ function numberOf(spec: Extract<Spec, { type: 'number' }>): z.ZodMiniType {
       context.issues.push({
         code: 'custom',
         input: typed,
-        message:
-          text === ''
-            ? 'Nothing was given. Fill it in.'
-            : `“${text}” is not a number. Type digits with a decimal point or comma.`,
+        message: text === '' ? say('parts.nothingWasGivenFillIt') : say('parts.isNotANumberType', { text }),
       });
       return z.NEVER;
     }),

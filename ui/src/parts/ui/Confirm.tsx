@@ -1,5 +1,6 @@
 import { AlertDialog as Primitive } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { say } from '../../words';
 import { Button } from './Button';
 import { OVERLAY, PANEL } from './Dialog';
 
@@ -31,7 +32,7 @@ export function Confirm({ children, title, says, does, onDo }: Props) {
               </Button>
             </Primitive.Action>
             <Primitive.Cancel asChild>
-              <Button>Cancel</Button>
+              <Button>{say('parts.cancel')}</Button>
             </Primitive.Cancel>
           </div>
         </Primitive.Content>

@@ -7,7 +7,7 @@ import { inMain } from './inMain';
 import { Chevron } from './Select';
 
 interface MenuProps {
-  title: string;
+  title: ReactNode;
   /** Of the records that it lists. */
   count?: number;
   children: ReactNode;
@@ -54,6 +54,29 @@ export function MenuFile({ from, children }: { from: string | (() => void); chil
     <Primitive.Item className={ITEM} onSelect={from}>
       {children}
     </Primitive.Item>
+  );
+}
+
+interface ChoicesProps<T extends string> {
+  options: readonly (readonly [T, string])[];
+  value: T;
+  onPick: (code: T) => void;
+}
+
+/** One of several, in a menu; the one in force is marked. */
+export function MenuChoices<T extends string>({ options, value, onPick }: ChoicesProps<T>) {
+  return (
+    <Primitive.RadioGroup value={value} onValueChange={(code) => onPick(code as T)}>
+      {options.map(([code, name]) => (
+        <Primitive.RadioItem
+          key={code}
+          value={code}
+          className={cn(ITEM, 'border-l-3 border-transparent data-[state=checked]:border-act')}
+        >
+          {name}
+        </Primitive.RadioItem>
+      ))}
+    </Primitive.RadioGroup>
   );
 }
 

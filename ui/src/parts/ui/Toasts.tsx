@@ -1,4 +1,5 @@
 import { Toast as Primitive } from 'radix-ui';
+import { say } from '../../words';
 import { LimitBar } from '../marks';
 import { Button } from './Button';
 import { unsay, useSaid } from './toasts';
@@ -9,7 +10,7 @@ const SHOWN_MS = 6000;
 export function Toasts() {
   const said = useSaid();
   return (
-    <Primitive.Provider label="Note" duration={SHOWN_MS}>
+    <Primitive.Provider label={say('shared.note')} duration={SHOWN_MS}>
       {said.map((one) => (
         <Primitive.Root
           key={one.id}
@@ -25,7 +26,7 @@ export function Toasts() {
             {one.detail && <Primitive.Description className="text-13 text-soft">{one.detail}</Primitive.Description>}
           </div>
           <Primitive.Close asChild>
-            <Button kind="link">Close</Button>
+            <Button kind="link">{say('shared.close')}</Button>
           </Primitive.Close>
         </Primitive.Root>
       ))}

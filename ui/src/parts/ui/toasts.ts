@@ -23,7 +23,7 @@ const add = (words: string, detail: string | undefined, wrong: boolean) =>
   set([...said.slice(1 - MOST), { id: next++, words, wrong, ...(detail ? { detail } : {}) }]);
 
 /** Says that something was done. */
-export const say = (words: string, detail?: string): void => add(words, detail, false);
+export const tell = (words: string, detail?: string): void => add(words, detail, false);
 
 /** Says that something could not be done, until it is closed. */
 export const warn = (words: string, detail?: string): void => add(words, detail, true);

@@ -1,7 +1,8 @@
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import type { Ground, MapView } from '../../../api';
-import { watts } from '../../../quantity';
+import { fixed, watts } from '../../../quantity';
+import { say } from '../../../words';
 import { levels } from './contourPath';
 
 const WIDTH = 590;
@@ -133,7 +134,7 @@ export function MapChart({ map, here }: Props) {
             strokeWidth="3"
           />
           <Halo at={[finish[0] + 16, finish[1] - 10]} anchor="start" className="head fill-act">
-            finish at {watts(map.driveW)} W
+            {say('run.finishAtW', { driveW: watts(map.driveW) })}
           </Halo>
         </>
       )}
@@ -200,7 +201,7 @@ function Way({ from, to }: { from: readonly [number, number]; to: readonly [numb
 /** Where the next move leads, for the drive that it is meant for: a line where one dial stays as it is. */
 function Next({ next, x, y }: { next: NonNullable<MapView['next']>; x: Scale; y: Scale }) {
   const { plate, load } = next;
-  const marks = [plate !== undefined && `PLATE ${plate.toFixed(2)}`, load !== undefined && `LOAD ${load.toFixed(2)}`];
+  const marks = [plate !== undefined && `PLATE ${fixed(plate, 2)}`, load !== undefined && `LOAD ${fixed(load, 2)}`];
   const cy = load === undefined ? FRAME.top + 14 : Math.min(FRAME.bottom - 8, Math.max(FRAME.top + 8, y(load)));
   return (
     <g data-part="map-next">
@@ -227,7 +228,7 @@ function Next({ next, x, y }: { next: NonNullable<MapView['next']>; x: Scale; y:
         />
       )}
       <Halo at={[FRAME.right - 8, cy - 11]} anchor="end" className="fill-act">
-        {`next: ${marks.filter(Boolean).join(', ')}, for ${watts(next.driveW)} W`}
+        {say('run.nextForW', { dials: marks.filter(Boolean).join(', '), driveW: watts(next.driveW) })}
       </Halo>
     </g>
   );
@@ -266,9 +267,15 @@ function Axes({ x, y }: { x: Scale; y: Scale }) {
 
 function describe(map: MapView, here?: [number, number]): string {
   const finish = map.finish;
-  const start = `Output over PLATE and LOAD at ${map.driveW} W of drive.`;
-  const from = here ? ` You are at PLATE ${here[0].toFixed(2)}, LOAD ${here[1].toFixed(2)}.` : '';
+  const start = say('run.outputOverPLATEAndLOAD', { driveW: map.driveW });
+  const from = here ? say('run.youAreAtPLATELOAD', { plate: fixed(here[0], 2), load: fixed(here[1], 2) }) : '';
   return finish
-    ? `${start}${from} For this drive the finish is at PLATE ${finish.plate.toFixed(2)}, LOAD ${finish.load.toFixed(2)}, ${Math.round(finish.outputW)} W.`
+    ? say('run.forThisDriveTheFinish', {
+        start,
+        from,
+        plate: fixed(finish.plate, 2),
+        load: fixed(finish.load, 2),
+        outputW: Math.round(finish.outputW),
+      })
     : `${start}${from}`;
 }

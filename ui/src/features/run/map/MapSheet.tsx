@@ -4,7 +4,8 @@ import { ask, client, type DialPlace, type MapView, type RunView } from '../../.
 import { Answer } from '../../../parts';
 import { Cell, Fold, Heads, RowHead, Table } from '../../../parts/ui';
 import { SaveDrawing } from '../../../plot';
-import { watts } from '../../../quantity';
+import { fixed, watts } from '../../../quantity';
+import { say } from '../../../words';
 import { Tabs } from '../Tabs';
 import { useBench } from '../useLive';
 import { MapChart } from './MapChart';
@@ -23,17 +24,17 @@ export default function MapSheet({ view }: { view: RunView }) {
   });
   const box = useRef<HTMLDivElement>(null);
   return (
-    <Answer query={map} what="the map">
+    <Answer query={map} what={say('run.theMap')}>
       {(data) => {
         const here: [number, number] | undefined = present
           ? [present.plate, present.load]
           : data.here && [data.here.plate, data.here.load];
         const name = `map-${view.band.replace(' ', '')}-${watts(data.driveW)}W`;
         return (
-          <section aria-label="The ground" className="sheet px-4 py-2.5" ref={box}>
+          <section aria-label={say('run.theGround')} className="sheet px-4 py-2.5" ref={box}>
             <header className="flex flex-wrap items-baseline gap-x-3 pb-1">
-              <h1 className="text-22">The ground at {watts(data.driveW)} W</h1>
-              <p className="text-soft">output in watts over both dials, by the twin</p>
+              <h1 className="text-22">{say('run.theGroundAtW', { driveW: watts(data.driveW) })}</h1>
+              <p className="text-soft">{say('run.outputInWattsOverBoth')}</p>
               <SaveDrawing
                 name={name}
                 csv={() => table(data)}
@@ -66,15 +67,15 @@ function useSettled(value: string): string {
 }
 
 const ROWS: [string, (place: DialPlace) => string][] = [
-  ['PLATE', (place) => place.plate.toFixed(2)],
-  ['LOAD', (place) => place.load.toFixed(2)],
-  ['Output, W', (place) => place.outputW.toFixed(0)],
-  ['Plate current, A', (place) => place.plateCurrentA.toFixed(3)],
-  ['Grid current, A', (place) => place.gridCurrentA.toFixed(3)],
-  ['Screen current, A', (place) => place.screenCurrentA?.toFixed(3) ?? ''],
-  ['Heat per tube, W', (place) => place.heatPerTubeW.toFixed(0)],
-  ['Efficiency, %', (place) => (place.efficiency === undefined ? '' : (100 * place.efficiency).toFixed(0))],
-  ['Products, dB', (place) => place.thirdDb?.toFixed(0).replace('-', '\u2212') ?? ''],
+  ['PLATE', (place) => fixed(place.plate, 2)],
+  ['LOAD', (place) => fixed(place.load, 2)],
+  [say('shared.outputW'), (place) => fixed(place.outputW, 0)],
+  [say('run.plateCurrentA'), (place) => fixed(place.plateCurrentA, 3)],
+  [say('run.gridCurrentA'), (place) => fixed(place.gridCurrentA, 3)],
+  [say('run.screenCurrentA'), (place) => (place.screenCurrentA == null ? '' : fixed(place.screenCurrentA, 3))],
+  [say('run.heatPerTubeW'), (place) => fixed(place.heatPerTubeW, 0)],
+  [say('shared.efficiency'), (place) => (place.efficiency === undefined ? '' : fixed(100 * place.efficiency, 0))],
+  [say('run.productsDB'), (place) => (place.thirdDb == null ? '' : fixed(place.thirdDb, 0))],
 ];
 
 /** What the twin shows here and at the finish. */
@@ -82,8 +83,11 @@ function HereAndThere({ map }: { map: MapView }) {
   const places = [map.here, map.finish].filter((one) => one !== undefined);
   const rows = ROWS.filter(([, shown]) => places.some((place) => shown(place) !== ''));
   return (
-    <Table caption="Here and there" tight part="here-and-there">
-      <Heads of={['', ...(map.here ? ['here'] : []), `finish at ${watts(map.driveW)} W`]} end />
+    <Table caption={say('run.hereAndThere')} tight part="here-and-there">
+      <Heads
+        of={['', ...(map.here ? [say('run.here')] : []), say('run.finishAtW', { driveW: watts(map.driveW) })]}
+        end
+      />
       <tbody>
         {rows.map(([label, shown]) => (
           <tr key={label}>
@@ -117,12 +121,12 @@ function table(map: MapView): string[][] {
 function AsTable({ map }: { map: MapView }) {
   const [head, ...rows] = table(map);
   return (
-    <Fold title={<span className="text-13 text-act">As a table: output in watts</span>} className="mt-1">
+    <Fold title={<span className="text-13 text-act">{say('run.asATableOutputIn')}</span>} className="mt-1">
       <Table
-        caption="Output in watts over both dials"
+        caption={say('run.outputInWattsOverBoth2')}
         quiet
         tight
-        wide="Output over the dials"
+        wide={say('run.outputOverTheDials')}
         className="figure text-13"
       >
         <Heads of={head ?? []} end />

@@ -1,5 +1,6 @@
 import { Kbd } from '../../../parts';
 import { Button, Popover, Switch } from '../../../parts/ui';
+import { say, within } from '../../../words';
 import { EARS, switchEar } from './settings';
 import type { Sounds } from './useSounds';
 
@@ -9,8 +10,12 @@ export function SoundLine({ sounds, glance }: { sounds: Sounds; glance: () => vo
   return (
     <div className="flex min-h-7 flex-wrap items-center gap-x-4 text-13 text-soft" data-part="sound">
       <Popover
-        label="Sound"
-        shown={on.length === 0 ? 'Sound off' : `Sound: ${on.map(([, name]) => name.toLowerCase()).join(', ')}`}
+        label={say('run.sound')}
+        shown={
+          on.length === 0
+            ? say('run.soundOff')
+            : say('run.sound2', { on: on.map(([, name]) => within(name)).join(', ') })
+        }
         className="cursor-pointer underline"
       >
         <ul className="grid gap-1.5">
@@ -31,10 +36,10 @@ export function SoundLine({ sounds, glance }: { sounds: Sounds; glance: () => vo
           sounds.repeat();
         }}
       >
-        <Kbd>N</Kbd> say the next move
+        <Kbd>N</Kbd> {say('shared.sayTheNextMove')}
       </Button>
       <Button kind="bare" className="gap-1" onClick={glance}>
-        <Kbd>F</Kbd> glance
+        <Kbd>F</Kbd> {say('run.glance2')}
       </Button>
       <Caption text={sounds.caption} />
     </div>

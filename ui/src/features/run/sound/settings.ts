@@ -1,12 +1,13 @@
 import { useSyncExternalStore } from 'react';
+import { say } from '../../../words';
 
 /** What may be heard, each for itself, with what it does. */
 export const EARS = [
-  ['clock', 'Key-down clock', 'a tick each second, another note at the aim, urgent from the stop on'],
-  ['limits', 'Limits', 'a note near one, two falling notes beyond'],
-  ['readings', 'Readings', 'two rising notes when one is taken'],
-  ['peak', 'Peak tone', 'its pitch follows output while the key is down; a lower one follows grid current'],
-  ['voice', 'Next move', 'spoken in one sentence'],
+  ['clock', say('run.keyDownClock'), say('run.aTickEachSecondAnother')],
+  ['limits', say('run.limits'), say('run.aNoteNearOneTwo')],
+  ['readings', say('shared.readings'), say('run.twoRisingNotesWhenOne')],
+  ['peak', say('run.peakTone'), say('run.itsPitchFollowsOutputWhile')],
+  ['voice', say('shared.nextMove'), say('run.spokenInOneSentence')],
 ] as const;
 
 export type Ear = (typeof EARS)[number][0];

@@ -1,22 +1,23 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { LiveFrame, RunView } from '../../../api';
+import { say } from '../../../words';
 import type { Live } from '../useLive';
 import { changeSound, clockSound, heardOf, limitSound, Peaking } from './heard';
 import { type Ears, useEars } from './settings';
-import { hush, say } from './spoken';
+import { hush, speakAloud } from './spoken';
 import { gridHz, PeakTone, peakHz, play, type Sound } from './tones';
 
 /** What is written while something sounds: nothing is said to the ear alone. */
 export const CAPTIONS: Record<Sound, string> = {
-  TICK: 'key down',
-  AIM: 'aim reached',
-  AFTER_AIM: 'past the aim',
-  STOP: 'key up now',
-  NEAR: 'near a limit',
-  OVER: 'beyond a limit',
-  TAKEN: 'reading taken',
-  WRONG_WAY: 'output falls: turn back',
-  MOVE: 'next move: no voice on this system',
+  TICK: say('run.keyDown'),
+  AIM: say('run.aimReached'),
+  AFTER_AIM: say('run.pastTheAim'),
+  STOP: say('run.keyUpNow2'),
+  NEAR: say('run.nearALimit'),
+  OVER: say('run.beyondALimit'),
+  TAKEN: say('run.readingTaken'),
+  WRONG_WAY: say('run.outputFallsTurnBack'),
+  MOVE: say('run.nextMoveNoVoiceOn'),
 };
 const CAPTION_MS = 2500;
 const CLOCK_MS = 50;
@@ -43,7 +44,7 @@ class Speaker {
   }
 
   voice(sentence: string) {
-    if (say(sentence)) this.caption(sentence);
+    if (speakAloud(sentence)) this.caption(sentence);
     else this.sound('MOVE');
   }
 

@@ -403,6 +403,32 @@ public class LiveTest extends ServerTest {
         }
     }
 
+    /** Returns the first live frame of which something is expected, in a language. */
+    private String frame(String language) throws IOException, InterruptedException {
+        HttpResponse<InputStream> stream = HttpClient.newHttpClient()
+                .send(
+                        request("/api/runs/" + id() + "/live")
+                                .header("Cookie", "language=" + language)
+                                .GET()
+                                .build(),
+                        HttpResponse.BodyHandlers.ofInputStream());
+        try (BufferedReader lines = new BufferedReader(new InputStreamReader(stream.body(), StandardCharsets.UTF_8))) {
+            while (true) {
+                String line = lines.readLine();
+                if (line.contains("\"shown\":")) {
+                    return line;
+                }
+            }
+        }
+    }
+
+    @Test
+    public void eachPageIsSpokenToInItsLanguage() throws IOException, InterruptedException {
+        begins();
+        assertTrue(frame("de").matches(".*\"shown\":\"\\d+,\\d+\".*"), "digits with a comma");
+        assertTrue(frame("en").matches(".*\"shown\":\"\\d+\\.\\d+\".*"), "digits with a point");
+    }
+
     @Test
     public void sickInstrumentsShowAsSuchAndHoldUpNobody() throws IOException {
         begins();

@@ -21,13 +21,14 @@ public record SeenEntry(double value, OptionalDouble spread) {
     private static final String NUMBER = "[\\d.,]+";
     private static final String UNIT = "\\s*(°?[A-Za-z]*)";
     private static final Pattern BETWEEN = Pattern.compile(
-            "(" + NUMBER + ")" + UNIT + "\\s*(?:[-\u2010-\u2014\u2026]|\\.\\.+|to)\\s*(" + NUMBER + ")" + UNIT);
-    private static final Pattern BELOW = Pattern.compile("(?:<|below|under)\\s*(" + NUMBER + UNIT + ")");
-    private static final Pattern ABOUT = Pattern.compile("(?:~|\u2248|about|abt|ca\\.?)\\s*(" + NUMBER + UNIT + ")");
+            "(" + NUMBER + ")" + UNIT + "\\s*(?:[-\u2010-\u2014\u2026]|\\.\\.+|to|bis|a)\\s*(" + NUMBER + ")" + UNIT);
+    private static final Pattern BELOW = Pattern.compile("(?:<|below|under|unter|menos de)\\s*(" + NUMBER + UNIT + ")");
+    private static final Pattern ABOUT =
+            Pattern.compile("(?:~|\u2248|about|abt|ca\\.?|etwa|rund|unos|unas|aprox\\.?)\\s*(" + NUMBER + UNIT + ")");
 
     /**
      * Returns what was typed: {@code 75}, {@code 70-80}, {@code 70 to 80 mA}, {@code < 50}, {@code about 400}. Everything between two
-     * ends is as likely; a bound from above begins at zero.
+     * ends is as likely; a bound from above begins at zero. The words are those of every language that the page speaks.
      *
      * <p>Fails with {@link Refused} as {@link NumberEntry#parse} does.
      */

@@ -25,6 +25,10 @@ public class SeenEntryTest {
             {"< 50", ScaleUnit.MA, 0, 0.05},
             {"below 50 mA", ScaleUnit.A, 0, 0.05},
             {"about 400", ScaleUnit.W, 380, 420},
+            {"etwa 400", ScaleUnit.W, 380, 420},
+            {"70 bis 80", ScaleUnit.MA, 0.07, 0.08},
+            {"2,6 a 2,7 kV", ScaleUnit.V, 2600, 2700},
+            {"menos de 50", ScaleUnit.MA, 0, 0.05},
             {"~400W", ScaleUnit.W, 380, 420},
         };
     }

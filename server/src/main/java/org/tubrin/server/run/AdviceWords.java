@@ -4,7 +4,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -101,7 +100,7 @@ class AdviceWords {
                                                 .orElseThrow()
                                                 .name(),
                                         "reading",
-                                        words.name(role.name()).toLowerCase(Locale.ROOT))))
+                                        words.nameWithin(role.name()))))
                         .orElse(null);
     }
 

@@ -2,7 +2,6 @@ package org.tubrin.server.run;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.advice.Move;
@@ -146,7 +145,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
     @Override
     public Said switchAndRead(Move.SwitchAndRead read) {
         args.put("instrument", read.instrument());
-        args.put("reading", words.name(read.role().name()).toLowerCase(Locale.ROOT));
+        args.put("reading", words.nameWithin(read.role().name()));
         return reads(MoveCode.SWITCH_AND_READ, List.of(read.role()));
     }
 
@@ -202,7 +201,7 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
 
     @Override
     public Said settleDoubt(Move.SettleDoubt settle) {
-        args.put("reading", words.name(settle.role().name()).toLowerCase(Locale.ROOT));
+        args.put("reading", words.nameWithin(settle.role().name()));
         return reads(MoveCode.SETTLE_DOUBT, List.of(settle.role()));
     }
 
@@ -301,9 +300,8 @@ final class MoveWords implements Move.Cases<MoveWords.Said> {
     }
 
     private String joined(List<ReadingRole> roles) {
-        List<String> names = roles.stream()
-                .map(role -> words.name(role.name()).toLowerCase(Locale.ROOT))
-                .toList();
+        List<String> names =
+                roles.stream().map(role -> words.nameWithin(role.name())).toList();
         if (names.size() == 1) {
             return names.get(0);
         }

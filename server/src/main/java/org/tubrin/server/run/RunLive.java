@@ -40,13 +40,14 @@ import org.tubrin.core.station.Band;
 import org.tubrin.server.feed.BenchLink;
 import org.tubrin.server.feed.Feed;
 import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Language;
 import org.tubrin.server.words.Words;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Sends the pages of a run what its meters show, what the bench's panels show and what the twin expects, 20 times a second.
  *
- * <p>A frame is made once a run and handed to each page's own writer, which keeps the newest alone: a page that does not read
+ * <p>A frame is made once a run and language and handed to each page's own writer, which keeps the newest alone: a page that does not read
  * holds up nobody, misses frames, and is let go when a write has not gone through in the connection's time-out.
  */
 @Component
@@ -117,15 +118,18 @@ public class RunLive implements SmartLifecycle {
     /** What the twin expects a meter to show, in the unit of its scale. */
     public record ExpectedCell(ReadingRole role, double value, double low, double high, String shown) {}
 
+    /** Pages of one run that are spoken to in one language: a frame is made once for all of them. */
+    private record Audience(UUID runId, Language language) {}
+
     /** A page that looks on, with a thread of its own that writes to it. */
     private final class Watcher {
-        private final UUID runId;
+        private final Audience audience;
         private final SseEmitter emitter;
         private final BlockingQueue<String> newest = new ArrayBlockingQueue<>(1);
         private final Thread writer;
 
-        Watcher(UUID runId, SseEmitter emitter) {
-            this.runId = runId;
+        Watcher(Audience audience, SseEmitter emitter) {
+            this.audience = audience;
             this.emitter = emitter;
             writer = new Thread(this::write, "live-writer");
             writer.setDaemon(true);
@@ -161,7 +165,7 @@ public class RunLive implements SmartLifecycle {
     /** Begins to send to a page; the page that has been looking on longest gives way where there are too many. */
     SseEmitter watch(UUID runId, RunState state) {
         SseEmitter emitter = new SseEmitter(LONGEST_MS);
-        Watcher watcher = new Watcher(runId, emitter);
+        Watcher watcher = new Watcher(new Audience(runId, Language.now()), emitter);
         emitter.onCompletion(watcher::end);
         emitter.onTimeout(watcher::end);
         emitter.onError(gone -> watcher.end());
@@ -180,20 +184,28 @@ public class RunLive implements SmartLifecycle {
     }
 
     private void send() {
-        Map<UUID, List<Watcher>> byRun = watchers.stream().collect(Collectors.groupingBy(watcher -> watcher.runId));
-        states.keySet().retainAll(byRun.keySet());
-        byRun.forEach((runId, looking) -> {
-            RunState state = states.get(runId);
-            if (state == null) {
-                return;
-            }
-            try {
-                String frame = json.writeValueAsString(frame(state));
-                looking.forEach(watcher -> watcher.offer(frame));
-            } catch (RuntimeException e) {
-                LOG.warn("a live frame of run {} could not be made", runId, e);
+        Map<Audience, List<Watcher>> audiences =
+                watchers.stream().collect(Collectors.groupingBy(watcher -> watcher.audience));
+        states.keySet()
+                .retainAll(audiences.keySet().stream().map(Audience::runId).collect(Collectors.toSet()));
+        audiences.forEach((audience, looking) -> {
+            RunState state = states.get(audience.runId());
+            if (state != null) {
+                audience.language().speaks(() -> offer(state, looking));
             }
         });
+    }
+
+    private void offer(RunState state, List<Watcher> looking) {
+        try {
+            String frame = json.writeValueAsString(frame(state));
+            looking.forEach(watcher -> watcher.offer(frame));
+        } catch (RuntimeException e) {
+            LOG.warn(
+                    "a live frame of a run into {} could not be made",
+                    state.setup().termination().name(),
+                    e);
+        }
     }
 
     /** Returns what is live of a run now. */

@@ -3,7 +3,6 @@ package org.tubrin.server.run;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -165,11 +164,11 @@ public class ScopeViewer {
 
     private String names(String prefix, List<? extends Enum<?>> found, Enum<?> none) {
         return found.isEmpty()
-                ? words.say(prefix + none.name()).toLowerCase(Locale.ROOT)
+                ? words.sayWithin(prefix + none.name())
                 : String.join(
                         ", ",
                         found.stream()
-                                .map(code -> words.say(prefix + code.name()).toLowerCase(Locale.ROOT))
+                                .map(code -> words.sayWithin(prefix + code.name()))
                                 .toList());
     }
 

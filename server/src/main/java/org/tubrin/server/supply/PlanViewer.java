@@ -2,7 +2,6 @@ package org.tubrin.server.supply;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -120,7 +119,7 @@ class PlanViewer {
                 ", ",
                 judgement.sizing().needs().stream()
                         .filter(need -> !met.contains(need.school()))
-                        .map(need -> words.name(need.school().name()).toLowerCase(Locale.ROOT))
+                        .map(need -> words.nameWithin(need.school().name()))
                         .toList());
     }
 

@@ -31,6 +31,7 @@ import org.tubrin.server.run.RunPlace;
 import org.tubrin.server.run.RunStore;
 import org.tubrin.server.station.Alterations;
 import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Language;
 import org.tubrin.server.words.Words;
 
 /** Trends, and two runs beside each other. */
@@ -52,7 +53,13 @@ public class TrendController {
     private final ConcurrentLruCache<Asked, TrendViews.TrendsView> found =
             new ConcurrentLruCache<>(MOST_KEPT, this::find);
 
-    private record Asked(String amplifier, Band band, String termination, long changes, Optional<Alteration> since) {}
+    private record Asked(
+            String amplifier,
+            Band band,
+            String termination,
+            long changes,
+            Optional<Alteration> since,
+            Language language) {}
 
     TrendController(RunStore store, RunMapper runs, RunCounts runCounts, Alterations alterations, Words words) {
         this.alterations = alterations;
@@ -85,7 +92,7 @@ public class TrendController {
     TrendViews.TrendsView trends(
             @RequestParam String amplifier, @RequestParam Band band, @RequestParam String termination) {
         Optional<Alteration> since = Alteration.last(alterations.all(), List.of(amplifier, termination));
-        return found.get(new Asked(amplifier, band, termination, runs.changes(), since));
+        return found.get(new Asked(amplifier, band, termination, runs.changes(), since, Language.now()));
     }
 
     private TrendViews.TrendsView find(Asked asked) {

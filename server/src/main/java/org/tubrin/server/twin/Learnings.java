@@ -86,7 +86,7 @@ class Learnings {
                         "learning.leftOver",
                         Map.of(
                                 "step", one.place() + 1,
-                                "reading", words.name(one.role().name()).toLowerCase(java.util.Locale.ROOT),
+                                "reading", words.nameWithin(one.role().name()),
                                 "measured", figure(one.measured()),
                                 "twin", plain(one.twin(), one.measured().unit()))))
                 .toList();
@@ -95,8 +95,7 @@ class Learnings {
 
     private TwinViews.LearnedRow meter(ReadingRole role, Quantity by, RunState state) {
         return new TwinViews.LearnedRow(
-                state.setup().meterFor(role).orElseThrow().name() + ", "
-                        + words.name(role.name()).toLowerCase(java.util.Locale.ROOT),
+                state.setup().meterFor(role).orElseThrow().name() + ", " + words.nameWithin(role.name()),
                 percent(by),
                 "",
                 true);

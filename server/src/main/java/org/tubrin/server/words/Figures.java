@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.EnumSet;
+import java.util.Map;
 import java.util.Set;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
@@ -14,7 +15,7 @@ import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 
-/** Writes numbers as the screen shows them: a decimal point, a true minus, as many decimals as the uncertainty bears. */
+/** Writes numbers as the screen shows them: the language's decimal sign, a true minus, as many decimals as the uncertainty bears. */
 public final class Figures {
     private static final char MINUS = '\u2212';
     private static final String THIN = "\u2009";
@@ -64,7 +65,7 @@ public final class Figures {
         String both = half == 0
                 ? shown
                 : isFromZero && value >= 0 && half > value
-                        ? "0 to " + fixed(value + half, decimals)
+                        ? Words.text("figure.fromZero", Map.of("most", fixed(value + half, decimals)))
                         : shown + THIN + "±" + THIN + fixed(half, decimals);
         return new Figure(value, half, shown, both, symbol, quantity.standing());
     }
@@ -132,6 +133,6 @@ public final class Figures {
     }
 
     private static String minus(String text) {
-        return text.indexOf('-') == 0 ? MINUS + text.substring(1) : text;
+        return Language.now().decimal(text.indexOf('-') == 0 ? MINUS + text.substring(1) : text);
     }
 }

@@ -1,0 +1,4 @@
+declare module 'virtual:words/*' {
+  const words: Record<string, string>;
+  export default words;
+}

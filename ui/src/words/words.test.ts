@@ -1,0 +1,74 @@
+import german from 'virtual:words/de';
+import english from 'virtual:words/en';
+import spanish from 'virtual:words/es';
+import {
+  isArgumentElement,
+  isPluralElement,
+  isSelectElement,
+  isTagElement,
+  parse,
+} from '@formatjs/icu-messageformat-parser';
+import { afterEach, describe, expect, it } from 'vitest';
+import { decimal, type Language, say, speak, wanted, within } from '.';
+
+const TEXTS = import.meta.glob<string>('../**/*.{ts,tsx}', { query: '?raw', import: 'default', eager: true });
+const CATALOGUES: Record<Language, Record<string, string>> = { en: english, de: german, es: spanish };
+
+/** Returns the names of a message's arguments, in their order in the alphabet. */
+function argumentsOf(pattern: string): string[] {
+  const names = new Set<string>();
+  const walk = (elements: ReturnType<typeof parse>) => {
+    for (const element of elements) {
+      if (isArgumentElement(element)) names.add(element.value);
+      if (isTagElement(element)) walk(element.children);
+      if (isPluralElement(element) || isSelectElement(element)) {
+        names.add(element.value);
+        for (const option of Object.values(element.options)) walk(option.value);
+      }
+    }
+  };
+  walk(parse(pattern));
+  return [...names].sort();
+}
+
+describe('the words of the page', () => {
+  const used = new Set(
+    Object.entries(TEXTS)
+      .filter(([file]) => !/\.test\./.test(file))
+      .flatMap(([, text]) => [...text.matchAll(/\bsay\(\s*'([^']+)'/g)].map(([, key]) => key ?? '')),
+  );
+
+  it('are each said somewhere, and what is said is there', () => {
+    expect([...used].sort()).toEqual(Object.keys(english).sort());
+  });
+
+  it.each(['de', 'es'] as const)('are all there in %s, with the same arguments', (language) => {
+    const there = CATALOGUES[language];
+    expect(Object.keys(there).sort()).toEqual(Object.keys(english).sort());
+    const other = Object.entries(english).filter(
+      ([key, pattern]) => argumentsOf(there[key] ?? '').join() !== argumentsOf(pattern).join(),
+    );
+    expect(other).toEqual([]);
+  });
+});
+
+describe('a language', () => {
+  afterEach(() => speak('en', english));
+
+  it('is the one chosen by hand, else the first of the browser that is known, else English', () => {
+    expect(wanted('theme=lamp; language=es', ['de-AT', 'en'])).toBe('es');
+    expect(wanted('', ['fr', 'de-AT', 'en'])).toBe('de');
+    expect(wanted('language=xx', ['fr'])).toBe('en');
+  });
+
+  it('has its own decimal sign, and its nouns their capitals', () => {
+    expect([decimal('2.88'), within('Plate current'), within('SWR')]).toEqual(['2.88', 'plate current', 'SWR']);
+    speak('de', german);
+    expect([decimal('2.88'), within('Anodenstrom')]).toEqual(['2,88', 'Anodenstrom']);
+    expect(say('quantity.minAgo', { minutes: 2.5 })).toContain('2,5');
+  });
+
+  it('fails for a key that has no words', () => {
+    expect(() => say('no.such.key')).toThrow('no words for no.such.key');
+  });
+});
