@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { showNumber } from '../quantity';
 
 interface Props {
   fullScale: number;
@@ -27,7 +28,7 @@ export function PointerRuler({ fullScale, expected, stop }: Props) {
         <g key={tick}>
           <line x1={x(tick)} x2={x(tick)} y1="18" y2="27" className="stroke-soft" strokeWidth="1.5" />
           <text x={x(tick)} y="42" textAnchor="middle" className="figure fill-soft text-14">
-            {x.tickFormat(4)(tick)}
+            {showNumber(tick)}
           </text>
         </g>
       ))}

@@ -81,7 +81,7 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
                 <BandStairs
                   drawing={drawing}
                   bands={stairs}
-                  heads={[say('drive.driveW'), say('shared.gainDB'), say('shared.inputSWR')]}
+                  heads={[say('drive.headDrive'), say('drive.headGain'), say('drive.headSwr')]}
                   chosen={band.band}
                   wantedW={amplifier.wantedW}
                   ratedW={amplifier.ratedW}

@@ -20,7 +20,7 @@ const look = cva('', {
 type Kind = NonNullable<VariantProps<typeof look>['kind']>;
 
 const LISTS: Record<Kind, string> = {
-  bar: 'flex self-stretch gap-5 max-phone:gap-4',
+  bar: 'flex self-stretch gap-5 max-phone:flex-wrap max-phone:gap-x-4 max-phone:gap-y-0',
   tabs: 'flex flex-wrap gap-x-4',
   list: 'grid',
 };

@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import type { Ground, MapView } from '../../../api';
 import { fixed, watts } from '../../../quantity';
-import { say } from '../../../words';
+import { decimal, say } from '../../../words';
 import { levels } from './contourPath';
 
 const WIDTH = 590;
@@ -243,7 +243,7 @@ function Axes({ x, y }: { x: Scale; y: Scale }) {
         <g key={tick}>
           <line x1={x(tick)} x2={x(tick)} y1={FRAME.bottom} y2={FRAME.bottom + 6} className="stroke-soft" />
           <text x={x(tick)} y={FRAME.bottom + 22} textAnchor="middle" className="figure fill-soft">
-            {x.tickFormat(7)(tick)}
+            {decimal(x.tickFormat(7)(tick))}
           </text>
         </g>
       ))}

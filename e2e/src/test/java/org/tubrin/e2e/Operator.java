@@ -54,6 +54,8 @@ final class Operator implements AutoCloseable {
         context = BROWSER.newContext(new Browser.NewContextOptions()
                 .setBaseURL(url)
                 .setViewportSize(1280, 800)
+                // Whatever the machine speaks.
+                .setLocale("en-GB")
                 .setColorScheme(scheme));
         page = context.newPage();
         watch(page);

@@ -29,6 +29,7 @@ import org.tubrin.core.run.Stop;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.signs.Signs;
 import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Language;
 import org.tubrin.server.words.Words;
 
 /** Makes the columns of the step table, its rows, and the rulers of room left. */
@@ -184,7 +185,7 @@ class StepViewer {
                         .orElse(null);
     }
 
-    /** Returns the number as typed, or turned into the unit of the scale where it was typed with another; of a span both ends. */
+    /** Returns the number as typed, with the decimal sign of the language, or turned into the unit of the scale where it was typed with another; of a span both ends. */
     private static String shown(Reading reading, ScaleUnit scale) {
         Optional<SeenEntry> span = SeenEntry.spanOf(reading);
         if (span.isPresent()) {
@@ -194,7 +195,7 @@ class StepViewer {
         }
         String typed = reading.textAsTyped().strip();
         return typed.matches("[0-9]+([.,][0-9]+)?")
-                ? typed.replace(',', '.')
+                ? Language.now().decimal(typed.replace(',', '.'))
                 : Figures.plain(reading.rawValue() / scale.inUnit(), 5);
     }
 

@@ -58,7 +58,7 @@ public enum Language {
     }
 
     /** Returns digits that have a decimal point with the decimal sign of the language. */
-    String decimal(String digits) {
+    public String decimal(String digits) {
         return this == EN ? digits : digits.replace('.', COMMA);
     }
 

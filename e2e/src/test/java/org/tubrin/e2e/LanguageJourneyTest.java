@@ -1,0 +1,71 @@
+package org.tubrin.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.testng.annotations.Test;
+
+/** The page in another language, chosen by hand in the middle of a climb. */
+public class LanguageJourneyTest extends AtTheStation {
+    public LanguageJourneyTest() {
+        super("language");
+    }
+
+    private void speaks(String name) {
+        operator.page
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^(Language|Sprache|Idioma) ")))
+                .press("Enter");
+        operator.page
+                .getByRole(AriaRole.MENUITEMRADIO, new Page.GetByRoleOptions().setName(name))
+                .press("Enter");
+    }
+
+    private Object lang() {
+        return operator.page.evaluate("document.documentElement.lang");
+    }
+
+    @Test
+    public void aClimbGoesOnInGermanWithCommasAndEndsInSpanish() {
+        operator.page.navigate("/tune");
+        operator.page.getByText("Go on with it").waitFor();
+        operator.presses("r");
+        operator.awaits("LOAD .* heavier");
+        speaks("Deutsch");
+        operator.awaits("LOAD 1,23 Teilstriche fester, von 3,8 auf 5,03");
+        assertEquals(lang(), "de");
+        Axe.check(operator.page, "climb in German");
+        operator.follows(operator.sentence());
+        operator.awaits("Ansteuerung hinauf, von 35 auf 70 W");
+        operator.follows(operator.sentence());
+        operator.awaits("Tasten mit 70 W");
+        operator.presses("Space");
+        operator.awaits("Maximum, ablesen");
+        operator.presses("Space");
+        operator.page.locator("[data-part=clock]").getByText("Pause").waitFor();
+        operator.presses("r");
+        for (String text : List.of("etwa 880", "0,59", "0,13", "2,46")) {
+            operator.types(text);
+            operator.presses("Enter");
+        }
+        assertThat(operator.entry("PLATE_VOLTAGE")).hasValue("2,46");
+        operator.page.reload();
+        assertThat(operator.entry("PLATE_CURRENT")).hasValue("0,59");
+        operator.page.getByText("Abstimmen").first().waitFor();
+        speaks("Español");
+        operator.page.getByText("Próxima jugada").first().waitFor();
+        assertEquals(lang(), "es");
+        assertThat(operator.entry("GRID_CURRENT")).hasValue("0,13");
+        for (String place : List.of("/tune", "/drive", "/supply", "/cards", "/log", "/station")) {
+            operator.page.navigate(place);
+            operator.page.locator("h1, h2").first().waitFor();
+            assertThat(operator.page).hasTitle(Pattern.compile(".* · Tubrin"));
+        }
+        Axe.check(operator.page, "station in Spanish");
+    }
+}
