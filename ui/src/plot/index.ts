@@ -8,6 +8,7 @@ export { Envelope, outputAt, Trapezoid } from './Envelope';
 export { Flows } from './Flows';
 export { Impedance } from './Impedance';
 export { LevelStair } from './LevelStair';
+export { MiniStair } from './MiniStair';
 export { PointerRuler } from './PointerRuler';
 export { Ring } from './Ring';
 export { RoomRuler } from './RoomRuler';

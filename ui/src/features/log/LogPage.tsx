@@ -4,6 +4,7 @@ import { Link, useSearchParams } from 'react-router';
 import { ask, client, type LogPage as LogPageView, type LogQuery, type RunSummary } from '../../api';
 import { Answer, FirstThing } from '../../parts';
 import { Button, Cell, Checkbox, Head, Nav, NavItem, Pick, Table, TextField } from '../../parts/ui';
+import { MiniStair } from '../../plot';
 import { utc } from '../../quantity';
 import { say } from '../../words';
 
@@ -60,10 +61,10 @@ export function LogTabs() {
   return (
     <Nav label={say('shared.log')} kind="tabs">
       <NavItem kind="tabs" end to="/log">
-        {say('log.runs')}
+        {say('shared.runs')}
       </NavItem>
       <NavItem kind="tabs" to="/log/trends">
-        {say('log.trends')}
+        {say('shared.trends')}
       </NavItem>
       <NavItem kind="tabs" to="/log/changes">
         {say('log.changes')}
@@ -133,7 +134,7 @@ function LogOf({ page, asked, onAsk }: { page: LogPageView; asked: Asked; onAsk:
       {page.asked === 0 ? (
         <p className="text-soft">{say('log.noRunIsLikeThat')}</p>
       ) : (
-        <Table caption={say('log.runsNewestFirst')} quiet wide={say('log.runs')}>
+        <Table caption={say('log.runsNewestFirst')} quiet wide={say('shared.runs')}>
           <thead>
             <tr>
               <Head>
@@ -256,7 +257,12 @@ function LogRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; o
       <Cell>{run.termination}</Cell>
       <Cell>{run.schoolName}</Cell>
       <Cell figure>{run.steps}</Cell>
-      <Cell figure>{run.outputW === undefined ? '–' : Math.round(run.outputW)}</Cell>
+      <Cell figure>
+        <span className="flex items-center justify-between gap-3">
+          <MiniStair outputs={run.stair} />
+          <span className="ml-auto">{run.outputW === undefined ? '–' : Math.round(run.outputW)}</span>
+        </span>
+      </Cell>
       <Cell figure>{run.lineVoltageV ?? '–'}</Cell>
       <Cell figure>{run.ambientC ?? '–'}</Cell>
       <Cell className={seen.length > 0 ? 'text-watch' : ''}>{seen.join(', ')}</Cell>

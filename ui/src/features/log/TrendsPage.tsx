@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { ask, client, type PlaceView, type SeriesView } from '../../api';
 import { Answer, Diamond, FirstThing } from '../../parts';
 import { Label, Select } from '../../parts/ui';
@@ -31,7 +32,8 @@ export function TrendsPage() {
 const keyOf = (place: PlaceView) => `${place.amplifier}, ${place.bandName}, ${place.termination}`;
 
 function Trends({ places }: { places: PlaceView[] }) {
-  const [key, setKey] = useState('');
+  const [params] = useSearchParams();
+  const [key, setKey] = useState(params.get('of') ?? '');
   const place = places.find((one) => keyOf(one) === key) ?? (places[0] as PlaceView);
   const query = { amplifier: place.amplifier, band: place.band, termination: place.termination };
   const trends = useQuery({
@@ -40,9 +42,9 @@ function Trends({ places }: { places: PlaceView[] }) {
     placeholderData: keepPreviousData,
   });
   return (
-    <section aria-label={say('log.trends')} className="sheet m-5 px-5 py-4">
+    <section aria-label={say('shared.trends')} className="sheet m-5 px-5 py-4">
       <header className="mb-2 flex flex-wrap items-baseline gap-x-5 gap-y-2">
-        <h1 className="text-22">{say('log.trends')}</h1>
+        <h1 className="text-22">{say('shared.trends')}</h1>
         <LogTabs />
         <span className="ml-auto flex items-center gap-2">
           <Label htmlFor="trend-of">{say('shared.of')}</Label>

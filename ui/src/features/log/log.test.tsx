@@ -43,6 +43,7 @@ const run = (id: string, more: Partial<RunSummary> = {}): RunSummary => ({
   ending: 'FINISHED',
   steps: 6,
   outputW: 875,
+  stair: [138, 380, 875],
   school: 'PEAK_THEN_HEAVIER',
   schoolName: 'Peak, then heavier',
   arcs: 0,

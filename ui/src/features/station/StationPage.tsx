@@ -54,7 +54,7 @@ function Overview({ gaps, isEmpty }: { gaps: GapView[]; isEmpty: boolean }) {
 
 function EquipmentList({ equipment }: { equipment: EquipmentView[] }) {
   return (
-    <Nav label={say('station.equipment')} kind="list" className="sheet py-3">
+    <Nav label={say('shared.equipment')} kind="list" className="sheet py-3">
       <NavItem kind="list" to="/station" end className="head">
         {say('station.theStation')}
       </NavItem>

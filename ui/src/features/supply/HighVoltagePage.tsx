@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import type { HighVoltage, HighVoltageRecord, HighVoltageView, SupplyRecordView } from '../../api';
 import { Sheet } from '../../parts';
 import { Fields, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
-import { tell } from '../../parts/ui';
+import { Skeleton, tell } from '../../parts/ui';
 import { Course, Sized } from '../../plot';
 import { say } from '../../words';
 import { Foot } from './Foot';
@@ -41,6 +41,7 @@ export function HighVoltagePage({ records, kept }: { records: SupplyRecordView[]
     <>
       <Shelf records={records} />
       <div className="mx-5 mt-3 mb-5 grid grid-cols-one items-start gap-3.5 wide:grid-cols-main-form">
+        {view ? <ComesTo view={view} /> : <Skeleton what={say('supply.whatItComesTo')} />}
         <RecordSheet label={kept?.name ?? say('supply.newHighVoltageSupply')} record={record}>
           <h1 className="mb-3 text-22">
             {kept ? say('supply.highVoltageOf', { kept: kept.name }) : say('supply.highVoltageOfAnAmplifier')}
@@ -48,7 +49,6 @@ export function HighVoltagePage({ records, kept }: { records: SupplyRecordView[]
           <Fields fields={HIGH_VOLTAGE_FIELDS} />
           <Foot record={record} kept={kept} />
         </RecordSheet>
-        {view && <ComesTo view={view} />}
       </div>
     </>
   );

@@ -92,7 +92,8 @@ public class BulkRuns {
                 row.lineVoltageV(),
                 row.ambientC(),
                 row.arcs(),
-                row.trips());
+                row.trips(),
+                row.stair());
         for (Event event : events) {
             BulkLoad.line(
                     lines.events, id, event.sequence(), event.clientId(), event.at(), event.version(), event.body());
@@ -137,7 +138,7 @@ public class BulkRuns {
         private void flush() {
             bulk.copy(
                     "run (id, started_at, last_at, last_sequence, amplifier, termination, band, frequency_hz, ending, steps,"
-                            + " output_w, school, line_voltage_v, ambient_c, arcs, trips)",
+                            + " output_w, school, line_voltage_v, ambient_c, arcs, trips, stair)",
                     held.runs);
             bulk.copy("run_event (run_id, sequence, client_id, at, version, body)", held.events);
             bulk.copy(CardRecord.COLUMNS, held.cards);

@@ -8,7 +8,7 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.stereotype.Component;
 
-/** Reckons at the start the figures of runs that were kept by an earlier Tubrin, which had none or other ones. */
+/** Calculates at the start the figures and small stairs of runs that were kept by an earlier version, which had none or other ones. */
 @Component
 class FiguresAtStart implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(FiguresAtStart.class);
@@ -29,7 +29,7 @@ class FiguresAtStart implements ApplicationRunner {
             done = store.reckonFigures(done.get(done.size() - 1), AT_A_TIME);
         }
         if (all > 0) {
-            LOG.info("Reckoned the figures of {} runs for the trends.", all);
+            LOG.info("Calculated the figures of {} runs for the trends.", all);
         }
     }
 }

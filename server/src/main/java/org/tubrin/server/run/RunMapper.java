@@ -39,6 +39,9 @@ public interface RunMapper {
     /** Moves a run on, where it still stands at the sequence that was read; returns 0 where it does not. */
     int advanceRun(@Param("row") RunRow row, @Param("readSequence") long readSequence);
 
+    /** Sets the small stair of a run that an earlier version kept. */
+    int drawStair(@Param("id") UUID id, @Param("stair") String stair);
+
     int insertEvents(@Param("events") List<EventRow> events);
 
     List<EventRow> events(UUID runId);

@@ -4,7 +4,11 @@ import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
-/** One row of the table of runs: what the list shows, kept beside the events from which it is derived. */
+/**
+ * One row of the table of runs: what the list shows, kept beside the events from which it is derived.
+ *
+ * @param stair output of each step in watts, parted by commas; null of a run that an earlier version kept
+ */
 public record RunRow(
         UUID id,
         Instant startedAt,
@@ -21,4 +25,5 @@ public record RunRow(
         @Nullable Double lineVoltageV,
         @Nullable Double ambientC,
         int arcs,
-        int trips) {}
+        int trips,
+        @Nullable String stair) {}

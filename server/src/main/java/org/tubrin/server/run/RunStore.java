@@ -1,9 +1,12 @@
 package org.tubrin.server.run;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
@@ -32,6 +35,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class RunStore {
     private static final Logger LOG = LoggerFactory.getLogger(RunStore.class);
+
+    private static final int MOST_DRAWN = 200;
 
     private final RunMapper runs;
     private final CardMapper cards;
@@ -139,7 +144,9 @@ public class RunStore {
         List<UUID> ids = runs.withoutFigures(RunFigures.VERSION, after, most);
         for (UUID id : ids) {
             try {
-                keepFigures(id, Replay.of(events(id)));
+                RunState state = Replay.of(events(id));
+                keepFigures(id, state);
+                runs.drawStair(id, stair(state));
             } catch (JacksonException | IllegalArgumentException | IndexOutOfBoundsException | Refused e) {
                 LOG.warn("the run {} cannot be read: {}", id, e.getMessage());
             }
@@ -180,6 +187,17 @@ public class RunStore {
                 state.conditions().lineVoltageV().orElse(null),
                 state.conditions().ambientC().orElse(null),
                 (int) state.seen().stream().filter(SeenSign.ARC::equals).count(),
-                (int) state.seen().stream().filter(SeenSign::isTrip).count());
+                (int) state.seen().stream().filter(SeenSign::isTrip).count(),
+                stair(state));
+    }
+
+    /** Returns the outputs of a run's steps as its row holds them: as fine as a drawing two lines high shows. */
+    private static String stair(RunState state) {
+        return state.steps().stream()
+                .flatMap(step -> step.measured(ReadingRole.OUTPUT).stream())
+                .limit(MOST_DRAWN)
+                .map(output ->
+                        new BigDecimal(output.value()).round(new MathContext(3)).toPlainString())
+                .collect(Collectors.joining(","));
     }
 }

@@ -1,13 +1,19 @@
 package org.tubrin.server.run;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.run.School;
 import org.tubrin.core.station.Band;
 import org.tubrin.server.words.Words;
 
-/** A run in the list. */
+/**
+ * A run in the list.
+ *
+ * @param stair output of each step in watts; empty where none was read
+ */
 public record RunSummary(
         UUID id,
         Instant startedAt,
@@ -25,7 +31,8 @@ public record RunSummary(
         @Nullable Double lineVoltageV,
         @Nullable Double ambientC,
         int arcs,
-        int trips) {
+        int trips,
+        List<Double> stair) {
 
     static RunSummary of(RunRow row, Words words) {
         return new RunSummary(
@@ -45,6 +52,13 @@ public record RunSummary(
                 row.lineVoltageV(),
                 row.ambientC(),
                 row.arcs(),
-                row.trips());
+                row.trips(),
+                stair(row.stair()));
+    }
+
+    private static List<Double> stair(@Nullable String outputs) {
+        return outputs == null || outputs.isEmpty()
+                ? List.of()
+                : Stream.of(outputs.split(",", -1)).map(Double::valueOf).toList();
     }
 }
