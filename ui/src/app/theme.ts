@@ -1,24 +1,18 @@
-import { useSyncExternalStore } from 'react';
+import { setting } from '../parts';
 
 export type Theme = 'day' | 'lamp';
 
-const KEY = 'tubrin.theme';
-const listeners = new Set<() => void>();
+// The page's own first script has set it before anything was painted.
+const theme = setting<Theme>(
+  'tubrin.theme',
+  () => (document.documentElement.dataset.theme === 'lamp' ? 'lamp' : 'day'),
+  (chosen) => chosen,
+);
 
-function current(): Theme {
-  return document.documentElement.dataset.theme === 'lamp' ? 'lamp' : 'day';
-}
+export const useTheme = theme.use;
 
 export function toggleTheme(): void {
-  const next: Theme = current() === 'lamp' ? 'day' : 'lamp';
+  const next: Theme = theme.now() === 'lamp' ? 'day' : 'lamp';
   document.documentElement.dataset.theme = next;
-  localStorage.setItem(KEY, next);
-  for (const listener of listeners) listener();
-}
-
-export function useTheme(): Theme {
-  return useSyncExternalStore((listener) => {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  }, current);
+  theme.set(next);
 }

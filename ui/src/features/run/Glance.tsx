@@ -129,7 +129,7 @@ function Nearest({ view, keyed }: { view: RunView; keyed: boolean }) {
   const live = useNearest();
   const rooms = view.room.rooms.map((room) => ({
     label: room.label,
-    share: room.value / room.limit,
+    share: room.share,
     grave: room.verdict === 'EXCEEDS',
   }));
   const row = live && view.rows.find((one) => one.role === live.role);

@@ -10,8 +10,17 @@ const run = { ...(stored as unknown as RunView), source: 'BENCH', twin: true } a
 
 const FRAME: LiveFrame = {
   readings: [
-    { role: 'OUTPUT', health: 'OK', says: '', value: 928, shown: '928', withUncertainty: '928 ± 43', ageS: 0.02 },
-    { role: 'PLATE_CURRENT', health: 'SILENT', says: 'silent' },
+    {
+      role: 'OUTPUT',
+      health: 'OK',
+      says: '',
+      near: false,
+      value: 928,
+      shown: '928',
+      withUncertainty: '928 ± 43',
+      ageS: 0.02,
+    },
+    { role: 'PLATE_CURRENT', health: 'SILENT', says: 'silent', near: false },
   ],
   bench: {
     present: true,
@@ -215,7 +224,7 @@ describe('a run on the bench', () => {
     advice = { move: 'ADJUST', sentence: 'Pot 1 up to 104.5 mV', button: undefined };
     page = opens();
     await screen.findByText('Pot 1 up to 104.5 mV');
-    const sense = { role: 'SENSE_VOLTAGE', health: 'OK', says: '', value: 98.2, shown: '98.2' } as const;
+    const sense = { role: 'SENSE_VOLTAGE', health: 'OK', says: '', near: false, value: 98.2, shown: '98.2' } as const;
     const frame: LiveFrame = { ...FRAME, readings: [sense] };
     if (frame.bench) frame.bench = { ...frame.bench, pot: 6.5 };
     send(frame);

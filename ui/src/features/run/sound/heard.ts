@@ -1,8 +1,6 @@
 import type { LiveFrame, RunView } from '../../../api';
 import type { Sound } from './tones';
 
-/** From this share of its limit on a meter is near it. */
-export const NEAR_SHARE = 0.9;
 /** An output so far below the best of this key-down says that the hand went past the peak. */
 export const FALLEN_SHARE = 0.97;
 
@@ -54,7 +52,7 @@ const OVER_EVERY_MS = 1000;
 export function limitSound(before: LiveFrame, now: LiveFrame, saidAgoMs: number | undefined): Sound | undefined {
   const over = now.readings.some((one) => one.over);
   if (over) return saidAgoMs === undefined || saidAgoMs >= OVER_EVERY_MS ? 'OVER' : undefined;
-  const near = (frame: LiveFrame) => frame.readings.filter((one) => (one.ofLimit ?? 0) >= NEAR_SHARE).length;
+  const near = (frame: LiveFrame) => frame.readings.filter((one) => one.near).length;
   return near(now) > near(before) ? 'NEAR' : undefined;
 }
 

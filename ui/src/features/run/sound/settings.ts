@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { setting } from '../../../parts';
 import { say } from '../../../words';
 
 /** What may be heard, each for itself, with what it does. */
@@ -13,14 +13,11 @@ export const EARS = [
 export type Ear = (typeof EARS)[number][0];
 export type Ears = Readonly<Record<Ear, boolean>>;
 
-const KEY = 'tubrin.sound';
 const OFF: Ears = { clock: false, limits: false, readings: false, peak: false, voice: false };
-const listeners = new Set<() => void>();
-let ears: Ears | undefined;
 
-function stored(): Ears {
+function read(stored: string | null): Ears {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Record<Ear, unknown>>;
+    const kept = JSON.parse(stored ?? '{}') as Partial<Record<Ear, unknown>>;
     return Object.fromEntries(EARS.map(([ear]) => [ear, kept[ear] === true])) as Record<Ear, boolean>;
   } catch {
     // Not ours: all is off until it is switched on.
@@ -28,20 +25,8 @@ function stored(): Ears {
   }
 }
 
-export function earsNow(): Ears {
-  ears ??= stored();
-  return ears;
-}
+const ears = setting<Ears>('tubrin.sound', read, JSON.stringify);
 
-export function switchEar(ear: Ear, on: boolean): void {
-  ears = { ...earsNow(), [ear]: on };
-  localStorage.setItem(KEY, JSON.stringify(ears));
-  for (const listener of listeners) listener();
-}
+export const useEars = ears.use;
 
-export function useEars(): Ears {
-  return useSyncExternalStore((listener) => {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  }, earsNow);
-}
+export const switchEar = (ear: Ear, on: boolean): void => ears.set({ ...ears.now(), [ear]: on });

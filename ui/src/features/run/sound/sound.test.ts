@@ -37,8 +37,16 @@ describe('what is heard of a run', () => {
 
   const meters = (grid: number, over?: string): LiveFrame => ({
     readings: [
-      { role: 'GRID_CURRENT', health: 'OK', says: '', value: 1, ofLimit: grid, ...(over ? { over } : {}) },
-      { role: 'OUTPUT', health: 'OK', says: '', value: 1, ofLimit: 0.95 },
+      {
+        role: 'GRID_CURRENT',
+        health: 'OK',
+        says: '',
+        value: 1,
+        ofLimit: grid,
+        near: grid >= 0.9,
+        ...(over ? { over } : {}),
+      },
+      { role: 'OUTPUT', health: 'OK', says: '', value: 1, ofLimit: 0.95, near: true },
     ],
     expected: [],
   });

@@ -97,6 +97,29 @@ public class KeyboardTest extends AtTheStation {
     }
 
     @Test
+    public void theListFindsWhatIsKeptAndDoesWhatTheViewCan() {
+        page.navigate("/log");
+        page.getByText("on the card").first().waitFor();
+        operator.presses("/");
+        role(AriaRole.OPTION, "Brigantine panel").waitFor();
+        operator.types("brigantine panel");
+        operator.presses("Enter");
+        assertThat(page).hasURL(Pattern.compile("/station/[0-9a-f-]{36}$"));
+        assertThat(page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("Brigantine panel");
+        page.navigate("/tune");
+        page.getByText("Go on with it").waitFor();
+        operator.presses("/");
+        role(AriaRole.OPTION, "Go on with it").waitFor();
+        operator.types("go on with it");
+        operator.presses("Enter");
+        operator.awaits("LOAD .* heavier");
+        // A browser without a voice says so in the caption.
+        operator.presses("n");
+        assertThat(page.locator("[data-part=caption]")).containsText("no voice on this system");
+    }
+
+    @Test
     public void whatCannotBeUndoneIsAskedFirst() {
         page.navigate("/station");
         page.getByText("Skiff 10", new Page.GetByTextOptions().setExact(true)).click();

@@ -20,6 +20,18 @@ import org.tubrin.core.station.TwinConstants;
  * @param verdict within, may exceed, exceeds
  */
 public record Room(LimitKind kind, Quantity value, double limit, Verdict verdict) {
+    /** From this share of its limit on a reading is near it: the hand on the dial has a tenth left. Our own choice. */
+    private static final double NEAR_SHARE = 0.9;
+
+    /** Returns whether a share of a limit is near it, or beyond. */
+    public static boolean isNear(double share) {
+        return share >= NEAR_SHARE;
+    }
+
+    /** Returns the value as a share of its limit. */
+    public double share() {
+        return value.value() / limit;
+    }
 
     /**
      * Returns the room to the limits of a stage with tubes, as far as their values are known, in the order in which they are shown.

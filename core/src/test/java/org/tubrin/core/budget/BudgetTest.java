@@ -1,6 +1,7 @@
 package org.tubrin.core.budget;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.EnumMap;
@@ -108,5 +109,14 @@ public class BudgetTest {
                 readings, DRIVE, Sample.BRIGANTINE.driveLimitW(), Sample.STATION.licenceLimitW(), small);
         assertTrue(rooms.stream()
                 .anyMatch(room -> room.kind() == LimitKind.LOAD_POWER && room.verdict() == Verdict.EXCEEDS));
+    }
+
+    @Test
+    public void aReadingIsNearItsLimitInTheLastTenth() {
+        Room room = new Room(
+                LimitKind.GRID_CURRENT, Quantity.exact(0.18, Unit.AMPERE, Standing.MEASURED), 0.2, Verdict.WITHIN);
+        assertEquals(room.share(), 0.9, 1e-12);
+        assertFalse(Room.isNear(0.899));
+        assertTrue(Room.isNear(0.9) && Room.isNear(1.2));
     }
 }

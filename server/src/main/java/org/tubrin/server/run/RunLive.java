@@ -23,6 +23,7 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.tubrin.core.budget.Room;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
@@ -86,6 +87,7 @@ public class RunLive implements SmartLifecycle {
      * what to do where it is beyond its limit.
      *
      * @param ofLimit what it shows as a share of its limit; null where it has none
+     * @param near whether that is near the limit, or beyond
      */
     public record LiveReading(
             ReadingRole role,
@@ -96,9 +98,10 @@ public class RunLive implements SmartLifecycle {
             @Nullable String withUncertainty,
             @Nullable Double ageS,
             @Nullable Double ofLimit,
+            boolean near,
             @Nullable String over) {
         LiveReading with(String beyond) {
-            return new LiveReading(role, health, says, value, shown, withUncertainty, ageS, ofLimit, beyond);
+            return new LiveReading(role, health, says, value, shown, withUncertainty, ageS, ofLimit, near, beyond);
         }
     }
 
@@ -290,7 +293,7 @@ public class RunLive implements SmartLifecycle {
         String health = now.health();
         String says = health.equals("OK") ? "" : words.say("source." + health);
         if (now.value().isEmpty()) {
-            return new LiveReading(role, health, says, null, null, null, null, null, null);
+            return new LiveReading(role, health, says, null, null, null, null, null, false, null);
         }
         double value = now.value().get();
         MeterRange range = range(state, role, channel);
@@ -298,6 +301,7 @@ public class RunLive implements SmartLifecycle {
                 value, state.setup().meterFor(role).orElseThrow().name(), range);
         Figures.Figure figure = Figures.of(measured, channel.scaleUnit());
         ScaleUnit scale = channel.scaleUnit();
+        Optional<Double> ofLimit = state.setup().ofLimit(role, measured.value());
         String over = state.setup()
                 .limitOf(role)
                 .filter(limit -> measured.value() > limit)
@@ -316,7 +320,8 @@ public class RunLive implements SmartLifecycle {
                 figure.shown(),
                 figure.withUncertainty(),
                 now.ageS().orElse(null),
-                state.setup().ofLimit(role, measured.value()).orElse(null),
+                ofLimit.orElse(null),
+                ofLimit.filter(Room::isNear).isPresent(),
                 over);
     }
 

@@ -218,6 +218,7 @@ public record RunView(
     /**
      * Room left to one limit; all numbers in the unit shown.
      *
+     * @param share the value as a share of the limit
      * @param role the reading that is held against it; null where it is no reading
      * @param figure the figure that is; null where it is none
      */
@@ -230,6 +231,7 @@ public record RunView(
             double value,
             double halfWidth,
             double limit,
+            double share,
             @Nullable ReadingRole role,
             @Nullable StepFigure figure) {}
 

@@ -257,6 +257,7 @@ class StepViewer {
                 room.value().value(),
                 exact ? 0 : room.value().halfWidth95(),
                 room.limit(),
+                room.share(),
                 room.kind().role().orElse(null),
                 room.kind() == LimitKind.HEAT_PER_TUBE ? StepFigure.heldAgainstHeatLimit(step) : null);
     }
