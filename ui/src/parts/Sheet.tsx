@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Fold } from './ui/Fold';
 
 interface Props {
   title?: string;
@@ -24,6 +25,17 @@ export function Sheet({ title, aside, accent, className = '', part, children }: 
         </header>
       )}
       {children}
+    </section>
+  );
+}
+
+/** A sheet that shows its title alone until it is opened; paper has all of it. */
+export function FoldedSheet({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className="sheet px-4.5 py-2">
+      <Fold printed title={<span className="text-14 text-soft">{title}</span>}>
+        <div className="pt-2 pb-1.5">{children}</div>
+      </Fold>
     </section>
   );
 }

@@ -7,7 +7,7 @@ export { Answer, FirstThing, isRefused, Refused, Trouble } from './Messages';
 export { Diamond, LimitBar } from './marks';
 export { ResonanceFigures } from './ResonanceFigures';
 export { ROLE_NAMES } from './roles';
-export { Sheet } from './Sheet';
+export { FoldedSheet, Sheet } from './Sheet';
 export { SignalLine } from './SignalLine';
 export { type Setting, setting } from './setting';
 export { useDraft } from './useDraft';

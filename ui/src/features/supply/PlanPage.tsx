@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Plan, PlanRecord, PlanView, SupplyRecordView } from '../../api';
-import { Refused, Sheet, SignalLine, Trouble, useDraft } from '../../parts';
+import { FoldedSheet, Refused, Sheet, SignalLine, Trouble, useDraft } from '../../parts';
 import { Button, Label, Select, Skeleton, tell } from '../../parts/ui';
 import { saveJson } from '../../plot';
 import { say } from '../../words';
@@ -130,18 +130,18 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
     <div data-part="plan">
       <h1 className="sr-only print:not-sr-only print:px-5 print:text-27">{name}</h1>
       <SignalLine nodes={view.line} />
-      <div className="mx-5 mb-5 grid items-start gap-3.5 roomy:grid-cols-main-broad">
-        <div className="grid grid-cols-one gap-3.5">
+      <div className="mx-5 mb-5 grid items-start gap-3.5 roomy:grid-cols-main-broad print:flex print:flex-col print:items-stretch print:gap-1">
+        <div className="grid grid-cols-one gap-3.5 print:contents">
           <Strip view={view} draft={draft} onDraft={onDraft} name={name} />
           {view.stair && <Stair stair={view.stair} beside={besideStair} name={name} />}
           <Modes view={view} />
           {view.battery && <RunDown battery={view.battery} />}
           <Kinds view={view} />
         </div>
-        <div className="grid grid-cols-one gap-3.5 max-roomy:order-first">
+        <div className="grid grid-cols-one gap-3.5 max-roomy:order-first print:contents">
           <section
             aria-label={say('supply.verdict')}
-            className={`sheet border-l-4 px-4 py-3.5 ${good ? 'border-l-act' : 'border-l-limit'}`}
+            className={`sheet border-l-4 px-4 py-3.5 print:-order-1 ${good ? 'border-l-act' : 'border-l-limit'}`}
           >
             <h2 className="text-14 text-soft">{say('supply.verdict')}</h2>
             <p className={`head text-27 leading-tight ${good ? '' : 'text-limit'}`}>{view.verdict.title}</p>
@@ -154,7 +154,7 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
           <Sheet title={say('supply.leadAndVoltage')}>
             <Facts facts={view.lead} />
           </Sheet>
-          <Sheet title={say('supply.atTheMains')}>
+          <FoldedSheet title={say('supply.atTheMains')}>
             <Facts facts={view.mains} />
             {view.amplifiers.length > 0 && (
               <>
@@ -162,7 +162,7 @@ function Judged({ name, view, draft, onDraft, beside, besideStair, refusal, keep
                 <Facts facts={view.amplifiers} />
               </>
             )}
-          </Sheet>
+          </FoldedSheet>
           <ul className="grid gap-1 px-1 text-13 text-soft" aria-label={say('supply.cautions')}>
             {view.cautions.map((caution) => (
               <li key={caution}>{caution}</li>

@@ -1,5 +1,5 @@
 import type { Plan, PlanView } from '../../api';
-import { Sheet } from '../../parts';
+import { FoldedSheet, Sheet } from '../../parts';
 import { Cell, Heads, RowHead, Table } from '../../parts/ui';
 import { Course, SaveDrawing, Sized, TenMinutes, VoltageStair } from '../../plot';
 import { fixed } from '../../quantity';
@@ -190,7 +190,7 @@ export function Schools({ view }: { view: PlanView }) {
 export function Modes({ view }: { view: PlanView }) {
   if (view.modes.length === 0) return null;
   return (
-    <Sheet
+    <FoldedSheet
       title={say('supply.whatDrawsByModeAt', {
         set: view.stair?.title ?? say('supply.theSet'),
         peak: view.modes[0]?.peak,
@@ -221,7 +221,7 @@ export function Modes({ view }: { view: PlanView }) {
           ))}
         </tbody>
       </Table>
-    </Sheet>
+    </FoldedSheet>
   );
 }
 
@@ -264,7 +264,7 @@ export function RunDown({ battery }: { battery: NonNullable<PlanView['battery']>
 /** Kinds of supply, by what the operator wants first. */
 export function Kinds({ view }: { view: PlanView }) {
   return (
-    <Sheet title={say('supply.kindsOfSupplyByYour')}>
+    <FoldedSheet title={say('supply.kindsOfSupplyByYour')}>
       <Table caption={say('supply.kindsOfSupply')} quiet>
         <tbody>
           {view.kinds.map((kind) => (
@@ -277,6 +277,6 @@ export function Kinds({ view }: { view: PlanView }) {
           ))}
         </tbody>
       </Table>
-    </Sheet>
+    </FoldedSheet>
   );
 }
