@@ -4,8 +4,14 @@ import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { words } from './vite.words';
 
-export default defineConfig({
+const NO_READER = '@formatjs/icu-messageformat-parser/no-parser.js';
+
+export default defineConfig(({ command }) => ({
   plugins: [react(), tailwindcss(), words()],
+  // Messages are read when the page is built.
+  resolve: {
+    alias: command === 'build' ? [{ find: /^@formatjs\/icu-messageformat-parser$/, replacement: NO_READER }] : [],
+  },
   build: { outDir: 'target/dist', emptyOutDir: true, sourcemap: false },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:8373', changeOrigin: false } } },
   test: {
@@ -18,4 +24,4 @@ export default defineConfig({
     reporters: ['default', 'junit'],
     outputFile: { junit: 'target/surefire-reports/TEST-ui.xml' },
   },
-});
+}));

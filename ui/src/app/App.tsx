@@ -4,24 +4,27 @@ import { Navigate, Route, Routes, useLocation, useNavigate } from 'react-router'
 import { Refusal } from '../api';
 import { Trouble, useKeys } from '../parts';
 import { Skeleton, Toasts, Tooltips } from '../parts/ui';
-import { say } from '../words';
+import { say, withWords } from '../words';
 import { PLACES } from './places';
 import { TopBar } from './TopBar';
 import { toggleTheme } from './theme';
 
+const log = () => withWords(['log'], () => import('../features/log'));
+const station = () => withWords(['station'], () => import('../features/station'));
+
 const StartPage = lazy(() => import('../features/start'));
-const RunPage = lazy(() => import('../features/run'));
-const DrivePage = lazy(() => import('../features/drive'));
-const SupplyPage = lazy(() => import('../features/supply'));
-const CardsPage = lazy(() => import('../features/cards'));
-const LogPage = lazy(() => import('../features/log'));
-const TrendsPage = lazy(async () => ({ default: (await import('../features/log')).TrendsPage }));
-const ChangesPage = lazy(async () => ({ default: (await import('../features/log')).ChangesPage }));
-const ComparePage = lazy(async () => ({ default: (await import('../features/log')).ComparePage }));
-const MetersPage = lazy(() => import('../features/meters'));
-const FirstStation = lazy(async () => ({ default: (await import('../features/station')).FirstStation }));
-const StationPage = lazy(() => import('../features/station'));
-const Commands = lazy(() => import('./Commands'));
+const RunPage = lazy(() => withWords(['run'], () => import('../features/run')));
+const DrivePage = lazy(() => withWords(['drive'], () => import('../features/drive')));
+const SupplyPage = lazy(() => withWords(['supply'], () => import('../features/supply')));
+const CardsPage = lazy(() => withWords(['cards'], () => import('../features/cards')));
+const LogPage = lazy(log);
+const TrendsPage = lazy(async () => ({ default: (await log()).TrendsPage }));
+const ChangesPage = lazy(async () => ({ default: (await log()).ChangesPage }));
+const ComparePage = lazy(async () => ({ default: (await log()).ComparePage }));
+const MetersPage = lazy(() => withWords(['meters'], () => import('../features/meters')));
+const FirstStation = lazy(async () => ({ default: (await station()).FirstStation }));
+const StationPage = lazy(station);
+const Commands = lazy(() => withWords(['glossary'], () => import('./Commands')));
 const KeysHelp = lazy(() => import('./KeysHelp'));
 
 /** How long after G a letter still goes to a place. */

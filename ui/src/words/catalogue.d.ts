@@ -1,4 +1,4 @@
 declare module 'virtual:words/*' {
-  const words: Record<string, string>;
+  const words: import('./words').Catalogue;
   export default words;
 }

@@ -1,8 +1,41 @@
-import type { Language } from './words';
+import type { Area } from './areas';
+import type { Catalogue, Language } from './words';
 
-/** The page's part of each language's one file of words; fetched when it is spoken. */
-export const CATALOGUES: Record<Language, () => Promise<{ default: Record<string, string> }>> = {
-  en: () => import('virtual:words/en'),
-  de: () => import('virtual:words/de'),
-  es: () => import('virtual:words/es'),
+type Fetch = () => Promise<{ default: Catalogue }>;
+
+/** The page's part of each language's one file of words, by the views that say them; fetched when they are needed. */
+export const CATALOGUES: Record<Language, Record<Area, Fetch>> = {
+  en: {
+    base: () => import('virtual:words/en/base'),
+    cards: () => import('virtual:words/en/cards'),
+    drive: () => import('virtual:words/en/drive'),
+    log: () => import('virtual:words/en/log'),
+    meters: () => import('virtual:words/en/meters'),
+    run: () => import('virtual:words/en/run'),
+    station: () => import('virtual:words/en/station'),
+    supply: () => import('virtual:words/en/supply'),
+    glossary: () => import('virtual:words/en/glossary'),
+  },
+  de: {
+    base: () => import('virtual:words/de/base'),
+    cards: () => import('virtual:words/de/cards'),
+    drive: () => import('virtual:words/de/drive'),
+    log: () => import('virtual:words/de/log'),
+    meters: () => import('virtual:words/de/meters'),
+    run: () => import('virtual:words/de/run'),
+    station: () => import('virtual:words/de/station'),
+    supply: () => import('virtual:words/de/supply'),
+    glossary: () => import('virtual:words/de/glossary'),
+  },
+  es: {
+    base: () => import('virtual:words/es/base'),
+    cards: () => import('virtual:words/es/cards'),
+    drive: () => import('virtual:words/es/drive'),
+    log: () => import('virtual:words/es/log'),
+    meters: () => import('virtual:words/es/meters'),
+    run: () => import('virtual:words/es/run'),
+    station: () => import('virtual:words/es/station'),
+    supply: () => import('virtual:words/es/supply'),
+    glossary: () => import('virtual:words/es/glossary'),
+  },
 };

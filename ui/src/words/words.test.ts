@@ -5,29 +5,29 @@ import {
   isArgumentElement,
   isPluralElement,
   isSelectElement,
-  isTagElement,
-  parse,
+  type MessageFormatElement,
 } from '@formatjs/icu-messageformat-parser';
 import { afterEach, describe, expect, it } from 'vitest';
 import { decimal, type Language, say, speak, wanted, within } from '.';
+import { areaOf } from './areas';
+import type { Catalogue } from './words';
 
 const TEXTS = import.meta.glob<string>('../**/*.{ts,tsx}', { query: '?raw', import: 'default', eager: true });
-const CATALOGUES: Record<Language, Record<string, string>> = { en: english, de: german, es: spanish };
+const CATALOGUES: Record<Language, Catalogue> = { en: english, de: german, es: spanish };
 
 /** Returns the names of a message's arguments, in their order in the alphabet. */
-function argumentsOf(pattern: string): string[] {
+function argumentsOf(message: string | MessageFormatElement[]): string[] {
   const names = new Set<string>();
-  const walk = (elements: ReturnType<typeof parse>) => {
+  const walk = (elements: MessageFormatElement[]) => {
     for (const element of elements) {
       if (isArgumentElement(element)) names.add(element.value);
-      if (isTagElement(element)) walk(element.children);
       if (isPluralElement(element) || isSelectElement(element)) {
         names.add(element.value);
         for (const option of Object.values(element.options)) walk(option.value);
       }
     }
   };
-  walk(parse(pattern));
+  if (typeof message !== 'string') walk(message);
   return [...names].sort();
 }
 
@@ -42,11 +42,23 @@ describe('the words of the page', () => {
     expect([...used].sort()).toEqual(Object.keys(english).sort());
   });
 
+  it('are said where they are fetched: those of a view by it alone', () => {
+    const strange = Object.entries(TEXTS)
+      .filter(([file]) => !/\.test\./.test(file))
+      .flatMap(([file, text]) =>
+        [...text.matchAll(/\bsay\(\s*'([^']+)'/g)]
+          .map(([, key]) => key ?? '')
+          .filter((key) => areaOf(key) !== 'base' && !file.includes(`/${areaOf(key)}`))
+          .map((key) => `${file}: ${key}`),
+      );
+    expect(strange).toEqual([]);
+  });
+
   it.each(['de', 'es'] as const)('are all there in %s, with the same arguments', (language) => {
     const there = CATALOGUES[language];
     expect(Object.keys(there).sort()).toEqual(Object.keys(english).sort());
     const other = Object.entries(english).filter(
-      ([key, pattern]) => argumentsOf(there[key] ?? '').join() !== argumentsOf(pattern).join(),
+      ([key, message]) => argumentsOf(there[key] ?? '').join() !== argumentsOf(message).join(),
     );
     expect(other).toEqual([]);
   });

@@ -1,3 +1,4 @@
+import type { MessageFormatElement } from '@formatjs/icu-messageformat-parser';
 import { IntlMessageFormat } from 'intl-messageformat';
 
 /** The languages that the page speaks, each by its own name. */
@@ -7,7 +8,8 @@ export type Language = keyof typeof LANGUAGES;
 /** What stands in place of an argument of a message: a number is written by the language, nothing for what is not there. */
 export type Argument = string | number | boolean | null | undefined;
 
-type Catalogue = Readonly<Record<string, string>>;
+/** Messages by their keys: a text, or the parts of one that has arguments. */
+export type Catalogue = Readonly<Record<string, string | MessageFormatElement[]>>;
 
 const COOKIE = 'language';
 const A_YEAR_S = 365 * 24 * 3600;
@@ -16,10 +18,10 @@ let language: Language = 'en';
 let catalogue: Catalogue = {};
 const formats = new Map<string, IntlMessageFormat>();
 
-/** Takes a language and its words; before anything is said. */
+/** Takes a language and words of it; before any of them is said. */
 export function speak(to: Language, words: Catalogue): void {
+  catalogue = to === language ? { ...catalogue, ...words } : words;
   language = to;
-  catalogue = words;
   formats.clear();
 }
 
@@ -28,11 +30,12 @@ export const languageNow = (): Language => language;
 
 /** Returns the words under a key of the catalogue, in ICU message format. */
 export function say(key: string, args: Record<string, Argument> = {}): string {
-  const pattern = catalogue[key];
-  if (pattern === undefined) throw new Error(`no words for ${key}`);
+  const message = catalogue[key];
+  if (message === undefined) throw new Error(`no words for ${key}`);
+  if (typeof message === 'string') return message;
   let format = formats.get(key);
   if (!format) {
-    format = new IntlMessageFormat(pattern, language);
+    format = new IntlMessageFormat(message, language);
     formats.set(key, format);
   }
   return String(format.format(Object.fromEntries(Object.entries(args).map(([name, value]) => [name, plain(value)]))));

@@ -1,7 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ask, client, type RunPreview } from '../../api';
 import { Trouble } from '../../parts';
-import { Sized, StairAhead } from '../../plot';
+// Of the drawings the start page needs these alone: they are fetched without the others.
+import { Sized } from '../../plot/Sized';
+import { StairAhead } from '../../plot/StairAhead';
 import { showNumber } from '../../quantity';
 import { say } from '../../words';
 import type { Choice } from './useChoice';
