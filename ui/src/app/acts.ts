@@ -9,15 +9,18 @@ const KEYS = 'kbd, .sr-only';
 
 /** Returns the acts of the view in hand, each name once: those of the next move, then the others, the figures of tables last. */
 export function actsOfView(): Act[] {
-  const acts = new Map<string, Act>();
-  const doers = [...document.querySelectorAll<HTMLElement>(DOERS)];
-  for (const element of doers.sort((a, b) => rank(a) - rank(b))) {
+  // A view may be drawn anew while the list is open: what is pressed is what then has that name.
+  return [...doersOfView().keys()].map((name) => ({ name, press: () => press(doersOfView().get(name)) }));
+}
+
+function doersOfView(): Map<string, HTMLElement> {
+  const doers = new Map<string, HTMLElement>();
+  const all = [...document.querySelectorAll<HTMLElement>(DOERS)];
+  for (const element of all.sort((one, other) => rank(one) - rank(other))) {
     const name = nameOf(element);
-    if (name && !acts.has(name) && isSeen(element)) {
-      acts.set(name, { name, press: () => press(element) });
-    }
+    if (name && !doers.has(name) && isSeen(element)) doers.set(name, element);
   }
-  return [...acts.values()];
+  return doers;
 }
 
 const rank = (element: HTMLElement) => (element.closest('[data-part=next-move]') ? 0 : element.closest('td') ? 2 : 1);
@@ -35,7 +38,7 @@ function nameOf(element: HTMLElement): string {
 
 const isSeen = (element: HTMLElement) => element.checkVisibility?.() ?? true;
 
-function press(element: HTMLElement): void {
-  element.focus();
-  element.click();
+function press(element: HTMLElement | undefined): void {
+  element?.focus();
+  element?.click();
 }

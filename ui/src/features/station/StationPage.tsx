@@ -6,6 +6,7 @@ import { Answer, Diamond, Sheet } from '../../parts';
 import { Button, Nav, NavHead, NavItem } from '../../parts/ui';
 import { say } from '../../words';
 import { BackupSheet } from './BackupSheet';
+import { Choosing } from './Choosing';
 import { EquipmentEditor } from './EquipmentEditor';
 import { StationEditor } from './StationEditor';
 import { KINDS } from './spec';
@@ -24,6 +25,7 @@ export function StationPage() {
           <EquipmentList equipment={data} />
           <Routes>
             <Route index element={<Overview gaps={gaps.data ?? []} isEmpty={data.length === 0} />} />
+            <Route path="choosing" element={<Choosing />} />
             <Route path="new/:kind" element={<EquipmentEditor equipment={data} />} />
             <Route path=":id/twin" element={<TwinWizard equipment={data} />} />
             <Route path=":id" element={<EquipmentEditor equipment={data} />} />
@@ -60,6 +62,9 @@ function EquipmentList({ equipment }: { equipment: EquipmentView[] }) {
       </NavItem>
       <NavItem kind="list" to="/station/meters">
         {say('station.metersAgainstEachOther')}
+      </NavItem>
+      <NavItem kind="list" to="/station/choosing">
+        {say('station.choosing')}
       </NavItem>
       {Object.entries(KINDS).map(([kind, { name }]) => (
         <Fragment key={kind}>

@@ -548,6 +548,97 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       number('internalOhm', say('station.internalResistance'), 'mΩ', { inUnit: 0.001, hint: say('station.fullAt25C') }),
     ],
   },
+  candidate: {
+    name: say('station.candidate'),
+    fresh: { kind: 'candidate', name: '', claim: 'NOT_SAID', stillMade: 'UNKNOWN', inspected: [] },
+    fields: [
+      name,
+      number('claimW', say('station.outputThatIsClaimed'), 'W'),
+      {
+        type: 'choice',
+        path: 'claim',
+        label: say('station.howItWasGot'),
+        options: [
+          ['NOT_SAID', say('station.notSaid')],
+          ['PULSED', say('station.pulsed')],
+          ['CARRIER', say('station.withACarrier')],
+          ['SPEECH', say('station.inSpeech')],
+        ],
+      },
+      {
+        type: 'group',
+        path: 'tubes',
+        label: say('station.itsTubes'),
+        optional: { count: 2 },
+        fields: [
+          number('count', say('station.howMany'), ''),
+          number('plateDissipationPerTubeW', say('station.plateDissipationEach'), 'W'),
+        ],
+      },
+      {
+        type: 'group',
+        path: 'operation',
+        label: say('station.typicalOperation'),
+        optional: {},
+        fields: [
+          number('plateVoltageDcV', say('station.plateVoltageUnderLoad'), 'V'),
+          number('plateCurrentA', say('station.plateCurrent'), 'A'),
+          number('outputW', say('shared.output2'), 'W'),
+        ],
+      },
+      number('priceNew', say('station.priceNew'), '', { optional: true, hint: say('station.inYourMoney') }),
+      number('priceUsed', say('station.priceUsed'), '', { optional: true }),
+      number('tubeSetPrice', say('station.priceOfATubeSet'), '', { optional: true }),
+      {
+        type: 'choice',
+        path: 'stillMade',
+        label: say('station.tubesStillMade'),
+        options: [
+          ['UNKNOWN', say('station.notKnown')],
+          ['MADE', say('station.yes')],
+          ['NOT_MADE', say('station.noLonger')],
+        ],
+      },
+      number('weightKg', say('station.weight'), 'kg', { optional: true }),
+      { type: 'text', path: 'delivery', label: say('station.howItGetsHere'), optional: true },
+      {
+        type: 'list',
+        path: 'inspected',
+        label: say('station.lookedAt'),
+        item: say('station.pointLookedAt'),
+        fresh: { point: 'BAND_SWITCH', state: 'GOOD' },
+        fields: [
+          {
+            type: 'choice',
+            path: 'point',
+            label: say('station.whichPoint'),
+            options: [
+              ['BAND_SWITCH', say('station.lookBandSwitch')],
+              ['SWITCH_CONTACTS', say('station.lookSwitchContacts')],
+              ['CAPACITOR_PLATES', say('station.lookCapacitorPlates')],
+              ['GEAR_REDUCTION', say('station.lookGearReduction')],
+              ['BLOWER', say('station.lookBlower')],
+              ['CHIMNEYS', say('station.lookChimneys')],
+              ['CAPACITORS_AGE', say('station.lookCapacitorsAge')],
+              ['RELAY', say('station.lookRelay')],
+              ['OWNERS', say('station.lookOwners')],
+              ['UNMODIFIED', say('station.lookUnmodified')],
+            ],
+          },
+          {
+            type: 'choice',
+            path: 'state',
+            label: say('station.found'),
+            options: [
+              ['GOOD', say('station.good')],
+              ['WORN', say('station.worn')],
+              ['BAD', say('station.bad')],
+            ],
+          },
+        ],
+      },
+    ],
+  },
 };
 
 /** A maker's sheet, as the twin is fitted to; a tetrode's has its screen. */

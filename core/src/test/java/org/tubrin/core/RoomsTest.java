@@ -52,6 +52,7 @@ public class RoomsTest {
             entry("advice", and(BELOW_RUNS, "run", "signs", "foresee")),
             entry("supply", "quantity", "metering", "station"),
             entry("hv", "quantity"),
+            entry("choosing", "quantity", "station"),
             entry("first", "quantity", "metering", "device", "tank", "station", "twin"),
             entry("drive", "quantity", "metering", "station", "budget", "twin", "run"),
             entry("alc", "quantity"),

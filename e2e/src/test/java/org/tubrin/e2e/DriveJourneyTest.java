@@ -117,6 +117,7 @@ public class DriveJourneyTest extends AtTheStation {
         operator.follows(operator.sentence());
         measuresToTheEnd();
         operator.page.navigate("/log");
+        operator.page.getByText("on the card").first().waitFor();
         operator.presses("b");
         operator.page.getByText("Drive, band by band").waitFor();
         operator.page

@@ -31,6 +31,7 @@ import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Battery;
+import org.tubrin.core.station.Candidate;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Load;
@@ -86,6 +87,10 @@ public class SchemaTest {
             {Instrument.class, "/$defs/instrument"},
             {Supply.class, "/$defs/supply"},
             {Battery.class, "/$defs/battery"},
+            {Candidate.class, "/$defs/candidate"},
+            {Candidate.Tubes.class, "/$defs/candidate/properties/tubes/anyOf/0"},
+            {Candidate.Operation.class, "/$defs/candidate/properties/operation/anyOf/0"},
+            {Candidate.Inspected.class, "/$defs/candidate/properties/inspected/items"},
             {Plan.class, "/$defs/plan"},
             {Plan.Lead.class, "/$defs/plan/properties/lead"},
             {Plan.Standby.class, "/$defs/plan/properties/battery/anyOf/0"},
@@ -128,6 +133,10 @@ public class SchemaTest {
             {Band.values(), "/$defs/setup/properties/band"},
             {Supply.Kind.values(), "/$defs/supply/properties/type"},
             {Battery.Chemistry.values(), "/$defs/battery/properties/chemistry"},
+            {Candidate.Claim.values(), "/$defs/candidate/properties/claim"},
+            {Candidate.StillMade.values(), "/$defs/candidate/properties/stillMade"},
+            {Candidate.Point.values(), "/$defs/candidate/properties/inspected/items/properties/point"},
+            {Candidate.State.values(), "/$defs/candidate/properties/inspected/items/properties/state"},
             {KindChoice.Merit.values(), "/$defs/plan/properties/wishes/items"},
             {ReadingRole.values(), "/$defs/channel/properties/role"},
             {ScaleUnit.values(), "/$defs/channel/properties/scaleUnit"},

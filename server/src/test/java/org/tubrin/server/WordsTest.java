@@ -33,6 +33,7 @@ import org.tubrin.core.card.DialsAhead;
 import org.tubrin.core.card.Reach;
 import org.tubrin.core.chain.Chain;
 import org.tubrin.core.chain.ChainClimb;
+import org.tubrin.core.choosing.Choosing;
 import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveFor;
 import org.tubrin.core.drive.DriveKind;
@@ -73,6 +74,7 @@ import org.tubrin.core.signs.Sign;
 import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Battery;
+import org.tubrin.core.station.Candidate;
 import org.tubrin.core.station.Gaps;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Supply;
@@ -242,6 +244,12 @@ public class WordsTest {
         add(wanted, "name.*", Supply.Kind.values());
         add(wanted, "kind.*", Supply.Kind.values());
         add(wanted, "name.*", Battery.Chemistry.values());
+        add(wanted, "choosing.claim.*", Candidate.Claim.values());
+        add(wanted, "choosing.made.*", Candidate.StillMade.values());
+        add(wanted, "choosing.point.*", Candidate.Point.values());
+        for (String part : List.of("title", "meaning")) {
+            add(wanted, "choosing.flag.*." + part, Choosing.Flag.values());
+        }
         add(wanted, "name.*", Sizing.Rule.values());
         add(wanted, "sizing.*", Sizing.Rule.values());
         add(wanted, "merit.*", KindChoice.Merit.values());

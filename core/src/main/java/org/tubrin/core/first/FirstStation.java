@@ -119,12 +119,17 @@ public final class FirstStation {
                     case GRID_CURRENT -> tubes && !tetrode;
                     case SCREEN_CURRENT -> tetrode;
                     case SUPPLY_VOLTAGE, SUPPLY_CURRENT -> !tubes;
-                    // Of a tetrode a sheet must say more than one line: the long way is for it.
-                    case CHART_BAND -> tubes && !tetrode;
-                    case CHART_PLATE, CHART_LOAD, LOADED_VOLTAGE, LOADED_PLATE, LOADED_GRID ->
-                        tubes && !tetrode && (!answered.contains(Question.CHART_BAND) || knows(Question.CHART_BAND));
+                    case CHART_BAND -> tubes;
+                    case CHART_PLATE, CHART_LOAD, LOADED_VOLTAGE, LOADED_PLATE -> isTwinAsked();
+                    case LOADED_GRID -> isTwinAsked() && !tetrode;
+                    case SCREEN_VOLTAGE, LOADED_SCREEN -> isTwinAsked() && tetrode;
                 })
                 .toList();
+    }
+
+    /** Without a line of the chart a twin would foretell dials that nobody has. */
+    private boolean isTwinAsked() {
+        return kind().hasTubes() && (!answered.contains(Question.CHART_BAND) || knows(Question.CHART_BAND));
     }
 
     /** Returns the first question that was not asked yet. */
@@ -152,18 +157,18 @@ public final class FirstStation {
             steps.add(step(
                     Enough.For.LOADING, tetrode ? Question.SCREEN_CURRENT : Question.GRID_CURRENT, Question.HEAVIER));
             steps.add(step(Enough.For.HEAT, Question.DISSIPATION, Question.PLATE_VOLTAGE, Question.RESTING_CURRENT));
-            if (!tetrode) {
-                steps.add(step(
-                        Enough.For.TWIN,
-                        Question.CHART_BAND,
-                        Question.CHART_PLATE,
-                        Question.CHART_LOAD,
-                        Question.LOADED_VOLTAGE,
-                        Question.LOADED_PLATE,
-                        Question.LOADED_GRID));
-            }
+            steps.add(step(Enough.For.TWIN, twinQuestions()));
         }
         return steps;
+    }
+
+    private Question[] twinQuestions() {
+        Question unknownToIt = kind() == AmplifierKind.TETRODE ? Question.LOADED_GRID : Question.LOADED_SCREEN;
+        return Stream.of(Question.values())
+                .filter(one -> one.topic() == Question.Topic.TWIN)
+                .filter(one ->
+                        one != unknownToIt && (one != Question.SCREEN_VOLTAGE || kind() == AmplifierKind.TETRODE))
+                .toArray(Question[]::new);
     }
 
     private Enough step(Enough.For what, Question... questions) {
@@ -220,8 +225,17 @@ public final class FirstStation {
                 yield Optional.of(new Usual(scaleW, 2 * scaleW, scaleW));
             }
             case LOAD_POWER -> Optional.of(Usual.about(value(Question.RATED_OUTPUT), 1, 2, 0.5));
-            case KIND, HEAVIER, PANEL, CHART_BAND, CHART_PLATE, CHART_LOAD, LOADED_VOLTAGE, LOADED_PLATE, LOADED_GRID ->
-                Optional.empty();
+            case KIND,
+                    HEAVIER,
+                    PANEL,
+                    CHART_BAND,
+                    CHART_PLATE,
+                    CHART_LOAD,
+                    LOADED_VOLTAGE,
+                    SCREEN_VOLTAGE,
+                    LOADED_PLATE,
+                    LOADED_GRID,
+                    LOADED_SCREEN -> Optional.empty();
         };
     }
 
@@ -359,22 +373,21 @@ public final class FirstStation {
 
     /** Gives it a twin where one line of the sheet and one of the chart are known, and one is found for them. */
     private Amplifier twinned(Amplifier amplifier) {
-        boolean told = Stream.of(Question.values())
-                .filter(one -> one.topic() == Question.Topic.TWIN)
-                .allMatch(this::knows);
-        if (!told || kind() == AmplifierKind.TETRODE || !kind().hasTubes()) {
+        if (!kind().hasTubes() || !Stream.of(twinQuestions()).allMatch(this::knows)) {
             return amplifier;
         }
+        boolean tetrode = kind() == AmplifierKind.TETRODE;
         DataSheet sheet = new DataSheet(
-                OptionalDouble.of(USUAL_AMPLIFICATION),
-                OptionalDouble.empty(),
+                // How much the screen counts the sheet's figures tell; of a triode they do not.
+                tetrode ? OptionalDouble.empty() : OptionalDouble.of(USUAL_AMPLIFICATION),
+                known(Question.SCREEN_VOLTAGE, tetrode),
                 value(Question.PLATE_VOLTAGE),
                 value(Question.RESTING_CURRENT),
                 List.of(new DataSheet.Operation(
                         number(Question.LOADED_VOLTAGE),
                         number(Question.LOADED_PLATE),
-                        number(Question.LOADED_GRID),
-                        OptionalDouble.empty(),
+                        tetrode ? 0 : number(Question.LOADED_GRID),
+                        known(Question.LOADED_SCREEN, tetrode),
                         value(Question.DRIVE),
                         value(Question.RATED_OUTPUT))),
                 DESIGN_Q,
@@ -382,6 +395,10 @@ public final class FirstStation {
         return TwinFromSheet.of(amplifier, sheet) instanceof Outcome.Settled<SheetFit> settled
                 ? amplifier.withTwin(settled.point().constants())
                 : amplifier;
+    }
+
+    private OptionalDouble known(Question question, boolean isAsked) {
+        return isAsked ? OptionalDouble.of(number(question)) : OptionalDouble.empty();
     }
 
     private double number(Question question) {

@@ -28,8 +28,10 @@ public enum Question {
     CHART_PLATE(Topic.TWIN, ScaleUnit.ONE, 0, 10),
     CHART_LOAD(Topic.TWIN, ScaleUnit.ONE, 0, 10),
     LOADED_VOLTAGE(Topic.TWIN, ScaleUnit.V, 200, 10_000),
+    SCREEN_VOLTAGE(Topic.TWIN, ScaleUnit.V, 50, 2000),
     LOADED_PLATE(Topic.TWIN, ScaleUnit.A, 0.02, 10),
-    LOADED_GRID(Topic.TWIN, ScaleUnit.A, 0, 3);
+    LOADED_GRID(Topic.TWIN, ScaleUnit.A, 0, 3),
+    LOADED_SCREEN(Topic.TWIN, ScaleUnit.A, 0, 1);
 
     /** What a question is about. */
     public enum Topic {
@@ -137,8 +139,10 @@ public enum Question {
                     CHART_PLATE,
                     CHART_LOAD,
                     LOADED_VOLTAGE,
+                    SCREEN_VOLTAGE,
                     LOADED_PLATE,
-                    LOADED_GRID -> List.of();
+                    LOADED_GRID,
+                    LOADED_SCREEN -> List.of();
         };
     }
 

@@ -1,7 +1,8 @@
 package org.tubrin.core.station;
 
 /** One box of the station. */
-public sealed interface Equipment permits Exciter, Pad, Amplifier, Meter, Termination, Instrument, Supply, Battery {
+public sealed interface Equipment
+        permits Exciter, Pad, Amplifier, Meter, Termination, Instrument, Supply, Battery, Candidate {
 
     /** What is done about each kind of box; what is added to the kinds must be answered everywhere. */
     interface Cases<T> {
@@ -22,6 +23,8 @@ public sealed interface Equipment permits Exciter, Pad, Amplifier, Meter, Termin
         T supply(Supply supply);
 
         T battery(Battery battery);
+
+        T candidate(Candidate candidate);
     }
 
     /** Returns the answer of the case that this is. */

@@ -172,6 +172,41 @@ public class FirstStationTest {
         assertFalse(told(known).records(NAMES).hasTwin(), "without dials it would foretell dials that nobody has");
     }
 
+    /** Of a tetrode the sheet's line has a screen in place of a grid. */
+    @Test
+    public void aTetrodesTwinComesFromSevenAnswersMore() {
+        Map<Question, String> known = answers(
+                Question.KIND, "TETRODE",
+                Question.RATED_OUTPUT, "1000",
+                Question.DRIVE, "2",
+                Question.DISSIPATION, "800",
+                Question.PLATE_VOLTAGE, "2700",
+                Question.PLATE_CURRENT, "0.75",
+                Question.SCREEN_CURRENT, "60 mA",
+                Question.RESTING_CURRENT, "0.15",
+                Question.PANEL, "SEVERAL",
+                Question.CHART_BAND, "MHZ_7",
+                Question.CHART_PLATE, "5.1",
+                Question.CHART_LOAD, "4.4",
+                Question.LOADED_VOLTAGE, "2500",
+                Question.SCREEN_VOLTAGE, "350",
+                Question.LOADED_PLATE, "0.66",
+                Question.LOADED_SCREEN, "30 mA");
+        FirstStation station = told(known);
+        assertEquals(
+                station.enough().stream()
+                        .filter(step -> step.what() == Enough.For.TWIN)
+                        .findFirst(),
+                Optional.of(new Enough(Enough.For.TWIN, 7, 7)));
+        FirstStation.Records records = station.records(NAMES);
+        assertTrue(records.hasTwin());
+        TuneSetup setup = setup(records);
+        assertEquals(RecordTwin.peak(setup, 2).orElseThrow().plate(), 5.1, 0.4, "its dials are those of the chart");
+        assertEquals(RecordTwin.peak(setup, 2).orElseThrow().point().powers().outputW(), 1000, 0.1 * 1000);
+        known.remove(Question.SCREEN_VOLTAGE);
+        assertFalse(told(known).records(NAMES).hasTwin());
+    }
+
     @Test
     public void eachAnswerThatIsWrongIsNamed() {
         Refused refused = expectThrows(

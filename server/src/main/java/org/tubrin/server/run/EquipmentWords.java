@@ -4,6 +4,7 @@ import java.util.Map;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Battery;
+import org.tubrin.core.station.Candidate;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Instrument;
@@ -113,5 +114,11 @@ final class EquipmentWords implements Equipment.Cases<String> {
     @Override
     public String battery(Battery battery) {
         return words.name(battery.chemistry().name());
+    }
+
+    @Override
+    public String candidate(Candidate candidate) {
+        return words.say(
+                "choosing.claim." + candidate.claim().name(), Map.of("watt", Figures.plain(candidate.claimW(), 0)));
     }
 }

@@ -18,6 +18,7 @@ import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Battery;
+import org.tubrin.core.station.Candidate;
 import org.tubrin.core.station.Envelope;
 import org.tubrin.core.station.Equipment;
 import org.tubrin.core.station.Exciter;
@@ -172,7 +173,8 @@ public class CoreJson {
         @JsonSubTypes.Type(value = Antenna.class, name = "antenna"),
         @JsonSubTypes.Type(value = Instrument.class, name = "instrument"),
         @JsonSubTypes.Type(value = Supply.class, name = "supply"),
-        @JsonSubTypes.Type(value = Battery.class, name = "battery")
+        @JsonSubTypes.Type(value = Battery.class, name = "battery"),
+        @JsonSubTypes.Type(value = Candidate.class, name = "candidate")
     })
     private interface EquipmentTags {}
 

@@ -1,0 +1,199 @@
+package org.tubrin.core.choosing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.DoubleStream;
+import org.tubrin.core.station.Candidate;
+
+/**
+ * What an amplifier that one thinks of comes to: its claim against its sheet and against the heat that its plates take.
+ *
+ * @param claimAsCarrierW the claim, as a steady carrier
+ * @param efficiency of the sheet's line, output over plate input; absent without one
+ * @param heatPerTubeW of the sheet's line; absent without it or without tubes
+ * @param heatShare that heat over what a plate is rated for
+ * @param boundEfficiency the efficiency that the bound goes by: the sheet's, else a customary one
+ * @param boundW most output that the plates' dissipation allows, N·Pd·η/(1−η); absent without tubes
+ * @param carrierW what may be counted on: the least of claim, sheet and bound
+ * @param usableW that much of it as the licence lets be used
+ * @param overLicenceDb what may be counted on over the licence; below 0 where it does not reach it
+ * @param overExciterDb usable output over the bare exciter
+ * @param flags what speaks against the claim, the gravest first
+ * @param condition of the one that is offered
+ */
+public record Choosing(
+        double claimAsCarrierW,
+        OptionalDouble efficiency,
+        OptionalDouble heatPerTubeW,
+        OptionalDouble heatShare,
+        double boundEfficiency,
+        OptionalDouble boundW,
+        double carrierW,
+        double usableW,
+        double overLicenceDb,
+        double overExciterDb,
+        List<Flag> flags,
+        Condition condition) {
+
+    /** One amplifier was measured at 1130 W pulsed, 1000 W in speech and 950 W with a carrier. */
+    private static final double CARRIER_OF_PULSED = 950.0 / 1130;
+
+    private static final double CARRIER_OF_SPEECH = 950.0 / 1000;
+    /** Of a stage in class AB2 or B without a sheet; customary 0.55 to 0.65. */
+    private static final double CUSTOMARY_EFFICIENCY = 0.6;
+    /** What a wattmeter's class leaves open: within it a claim is not called too high. */
+    private static final double METER_CLASS = 0.05;
+    /** From this share of what it is rated for on a plate is at its limit. */
+    private static final double AT_LIMIT = 0.97;
+    /** Custom of S-meters. */
+    private static final double DB_PER_S_UNIT = 6;
+    /** Smaller differences nobody hears. */
+    private static final double HEARD_DB = 1;
+    /** Apparent power from the mains over output: 500 W takes 10 A at 120 V. */
+    private static final double MAINS_OVER_OUTPUT = 2.4;
+
+    /** What speaks against a claim. */
+    public enum Flag {
+        ABOVE_HEAT,
+        ABOVE_SHEET,
+        SHEET_AT_LIMIT,
+        KIND_NOT_SAID,
+        NOTHING_TO_HOLD_AGAINST
+    }
+
+    /**
+     * The condition of one that is offered.
+     *
+     * @param knockedOut whether something is so bad that the rest does not matter
+     * @param points two for what is good, one for what is worn
+     * @param most the points that those looked at could have
+     * @param open what nobody has looked at
+     */
+    public record Condition(boolean knockedOut, int points, int most, List<Candidate.Point> open) {
+        static Condition of(List<Candidate.Inspected> inspected) {
+            boolean out = inspected.stream()
+                    .anyMatch(one -> one.point() == Candidate.Point.BAND_SWITCH && one.state() == Candidate.State.BAD);
+            int points = inspected.stream()
+                    .mapToInt(one -> switch (one.state()) {
+                        case GOOD -> 2;
+                        case WORN -> 1;
+                        case BAD -> 0;
+                    })
+                    .sum();
+            List<Candidate.Point> open = new ArrayList<>(List.of(Candidate.Point.values()));
+            inspected.forEach(one -> open.remove(one.point()));
+            return new Condition(out, points, 2 * inspected.size(), List.copyOf(open));
+        }
+    }
+
+    /**
+     * Returns what a candidate comes to.
+     *
+     * @param licenceW of the operator, in watts
+     * @param exciterW the most that the exciter gives, in watts
+     */
+    public static Choosing of(Candidate candidate, double licenceW, double exciterW) {
+        Optional<Candidate.Operation> sheet = candidate.operation();
+        Optional<Candidate.Tubes> tubes = candidate.tubes();
+        double claimW = candidate.claimW() * carrierOf(candidate.claim());
+        Optional<Double> efficiency = sheet.map(line -> line.outputW() / inputW(line));
+        double boundEfficiency = efficiency.orElse(CUSTOMARY_EFFICIENCY);
+        Optional<Double> boundW = tubes.map(stage -> bound(stage, boundEfficiency));
+        Optional<Double> heatW =
+                sheet.flatMap(line -> tubes.map(stage -> (inputW(line) - line.outputW()) / stage.count()));
+        Optional<Double> heatShare = heatW.flatMap(heat -> tubes.map(stage -> heat / stage.plateDissipationPerTubeW()));
+        double carrierW = DoubleStream.of(
+                        claimW, sheet.map(Candidate.Operation::outputW).orElse(claimW), boundW.orElse(claimW))
+                .min()
+                .orElse(claimW);
+        double usableW = Math.min(carrierW, licenceW);
+        return new Choosing(
+                claimW,
+                optional(efficiency),
+                optional(heatW),
+                optional(heatShare),
+                boundEfficiency,
+                optional(boundW),
+                carrierW,
+                usableW,
+                decibels(carrierW / licenceW),
+                decibels(usableW / exciterW),
+                flags(candidate, claimW, boundW, heatShare),
+                Condition.of(candidate.inspected()));
+    }
+
+    private static List<Flag> flags(
+            Candidate candidate, double claimW, Optional<Double> boundW, Optional<Double> heatShare) {
+        List<Flag> flags = new ArrayList<>();
+        if (boundW.filter(bound -> claimW > (1 + METER_CLASS) * bound).isPresent()) {
+            flags.add(Flag.ABOVE_HEAT);
+        }
+        if (candidate
+                .operation()
+                .filter(line -> claimW > (1 + METER_CLASS) * line.outputW())
+                .isPresent()) {
+            flags.add(Flag.ABOVE_SHEET);
+        }
+        if (heatShare.filter(share -> share >= AT_LIMIT).isPresent()) {
+            flags.add(Flag.SHEET_AT_LIMIT);
+        }
+        if (candidate.claim() == Candidate.Claim.NOT_SAID) {
+            flags.add(Flag.KIND_NOT_SAID);
+        }
+        if (candidate.operation().isEmpty() && candidate.tubes().isEmpty()) {
+            flags.add(Flag.NOTHING_TO_HOLD_AGAINST);
+        }
+        return List.copyOf(flags);
+    }
+
+    private static double carrierOf(Candidate.Claim claim) {
+        return switch (claim) {
+            case PULSED -> CARRIER_OF_PULSED;
+            case SPEECH -> CARRIER_OF_SPEECH;
+            case CARRIER, NOT_SAID -> 1;
+        };
+    }
+
+    private static double inputW(Candidate.Operation line) {
+        return line.plateVoltageDcV() * line.plateCurrentA();
+    }
+
+    private static double bound(Candidate.Tubes tubes, double efficiency) {
+        return tubes.count() * tubes.plateDissipationPerTubeW() * efficiency / (1 - efficiency);
+    }
+
+    private static OptionalDouble optional(Optional<Double> value) {
+        return value.map(OptionalDouble::of).orElse(OptionalDouble.empty());
+    }
+
+    private static double decibels(double ratio) {
+        return 10 * Math.log10(ratio);
+    }
+
+    /** Returns how many S-units the usable output is over the bare exciter. */
+    public double sUnits() {
+        return overExciterDb / DB_PER_S_UNIT;
+    }
+
+    /** Returns how much louder this one is than another, in decibels of usable output. */
+    public double louderThanDb(Choosing other) {
+        return decibels(usableW / other.usableW);
+    }
+
+    /** Returns whether anybody hears such a difference. */
+    public static boolean isHeard(double decibels) {
+        return Math.abs(decibels) >= HEARD_DB;
+    }
+
+    /** Returns the current from the mains at what may be counted on, in amperes. */
+    public double mainsA(double voltageAcRmsV) {
+        return MAINS_OVER_OUTPUT * carrierW / voltageAcRmsV;
+    }
+
+    /** Returns a price per watt of what may be counted on. */
+    public OptionalDouble perWatt(OptionalDouble price) {
+        return price.isPresent() ? OptionalDouble.of(price.getAsDouble() / carrierW) : OptionalDouble.empty();
+    }
+}

@@ -1,0 +1,225 @@
+package org.tubrin.server.station;
+
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.tubrin.core.choosing.Choosing;
+import org.tubrin.core.station.Candidate;
+import org.tubrin.core.station.Exciter;
+import org.tubrin.server.words.Figures;
+import org.tubrin.server.words.Words;
+
+/** The amplifiers that one thinks of, side by side. */
+@RestController
+@RequestMapping("/api/choosing")
+public class ChoosingController {
+    private static final double PERCENT = 100;
+    /** Where no exciter is described, a usual one. */
+    private static final double USUAL_EXCITER_W = 100;
+    /** Where no station is, what many licences allow. */
+    private static final double USUAL_LICENCE_W = 1500;
+
+    private static final double HIGH_MAINS_V = 230;
+    private static final double LOW_MAINS_V = 120;
+
+    private final Stations stations;
+    private final Words words;
+
+    ChoosingController(Stations stations, Words words) {
+        this.stations = stations;
+        this.words = words;
+    }
+
+    /** All candidates, held against the operator's own licence and exciter. */
+    public record ChoosingView(double licenceW, double exciterW, List<CandidateView> candidates) {}
+
+    /** Something that speaks against a claim, with the arithmetic. */
+    public record FlagView(Choosing.Flag code, String title, String meaning) {}
+
+    /** What a candidate comes to, in words. */
+    public record CandidateView(
+            UUID id,
+            String name,
+            String claim,
+            @Nullable String asCarrier,
+            @Nullable String sheet,
+            @Nullable String heat,
+            @Nullable String bound,
+            String countedOn,
+            String overLicence,
+            String overExciter,
+            @Nullable String louder,
+            String mains,
+            @Nullable String priceNew,
+            @Nullable String priceUsed,
+            String tubes,
+            @Nullable String weight,
+            @Nullable String delivery,
+            @Nullable String condition,
+            boolean knockedOut,
+            List<FlagView> flags) {}
+
+    private record Held(Stations.Stored kept, Candidate candidate, Choosing found) {}
+
+    /** Returns the candidates, those that bring most first. */
+    @GetMapping
+    ChoosingView choosing() {
+        double licenceW =
+                stations.station().map(kept -> kept.station().licenceLimitW()).orElse(USUAL_LICENCE_W);
+        List<Stations.Stored> all = stations.readableEquipment();
+        double exciterW = all.stream()
+                .map(Stations.Stored::equipment)
+                .filter(Exciter.class::isInstance)
+                .mapToDouble(one -> ((Exciter) one).powerMaxW())
+                .max()
+                .orElse(USUAL_EXCITER_W);
+        List<Held> held = all.stream()
+                .filter(one -> one.equipment() instanceof Candidate)
+                .map(one -> held(one, (Candidate) one.equipment(), licenceW, exciterW))
+                .sorted(Comparator.comparingDouble((Held one) -> -one.found().usableW()))
+                .toList();
+        return new ChoosingView(
+                licenceW,
+                exciterW,
+                held.stream().map(one -> view(one, held.get(0))).toList());
+    }
+
+    private static Held held(Stations.Stored kept, Candidate candidate, double licenceW, double exciterW) {
+        return new Held(kept, candidate, Choosing.of(candidate, licenceW, exciterW));
+    }
+
+    private CandidateView view(Held held, Held loudest) {
+        Candidate candidate = held.candidate();
+        Choosing found = held.found();
+        Map<String, Object> args = args(candidate, found);
+        boolean isConverted =
+                candidate.claim() == Candidate.Claim.PULSED || candidate.claim() == Candidate.Claim.SPEECH;
+        return new CandidateView(
+                held.kept().id(),
+                candidate.name(),
+                words.say(
+                        "choosing.claim." + candidate.claim().name(),
+                        Map.of("watt", Figures.plain(candidate.claimW(), 0))),
+                isConverted ? words.say("choosing.asCarrier", Map.of("watt", args.get("claim"))) : null,
+                candidate.operation().isPresent() ? words.say("choosing.sheet", args) : null,
+                found.heatPerTubeW().isPresent() ? words.say("choosing.heat", args) : null,
+                found.boundW().isPresent() ? words.say("choosing.bound", args) : null,
+                Figures.plain(found.carrierW(), 0) + "\u2009W",
+                words.say(
+                        "choosing.overLicence",
+                        Map.of(
+                                "reaches",
+                                found.overLicenceDb() >= 0 ? "yes" : "no",
+                                "db",
+                                Figures.fixed(Math.abs(found.overLicenceDb()), 1))),
+                words.say(
+                        "choosing.overExciter",
+                        Map.of(
+                                "db", Figures.fixed(found.overExciterDb(), 1),
+                                "units", Figures.fixed(found.sUnits(), 1))),
+                louder(held, loudest),
+                words.say(
+                        "choosing.mains",
+                        Map.of(
+                                "high", Figures.fixed(found.mainsA(HIGH_MAINS_V), 0),
+                                "low", Figures.fixed(found.mainsA(LOW_MAINS_V), 0))),
+                price(candidate.priceNew(), found),
+                price(candidate.priceUsed(), found),
+                tubes(candidate),
+                candidate.weightKg().isPresent()
+                        ? Figures.plain(candidate.weightKg().getAsDouble(), 1) + "\u2009kg"
+                        : null,
+                candidate.delivery().orElse(null),
+                condition(candidate, found),
+                found.condition().knockedOut(),
+                found.flags().stream().map(flag -> flag(flag, args)).toList());
+    }
+
+    private static Map<String, Object> args(Candidate candidate, Choosing found) {
+        Map<String, Object> args = new HashMap<>();
+        args.put("claim", Figures.plain(found.claimAsCarrierW(), 0));
+        args.put("percent", Figures.fixed(PERCENT * found.boundEfficiency(), 0));
+        args.put("known", found.efficiency().isPresent() ? "yes" : "no");
+        found.boundW().ifPresent(bound -> {
+            args.put("bound", Figures.plain(bound, 0));
+            args.put("watt", Figures.plain(bound, 0));
+        });
+        found.heatPerTubeW().ifPresent(heat -> args.put("heat", Figures.plain(heat, 0)));
+        candidate.tubes().ifPresent(tubes -> {
+            args.put("count", Integer.toString(tubes.count()));
+            args.put("rated", Figures.plain(tubes.plateDissipationPerTubeW(), 0));
+        });
+        candidate.operation().ifPresent(line -> {
+            args.put("output", Figures.plain(line.outputW(), 0));
+            args.put("sheet", Figures.plain(line.outputW(), 0));
+            args.put("input", Figures.plain(line.plateVoltageDcV() * line.plateCurrentA(), 0));
+        });
+        return args;
+    }
+
+    private @Nullable String louder(Held held, Held loudest) {
+        if (held.kept().id().equals(loudest.kept().id())) {
+            return null;
+        }
+        double lessDb = loudest.found().louderThanDb(held.found());
+        return words.say(
+                "choosing.louder",
+                Map.of(
+                        "heard", Choosing.isHeard(lessDb) ? "yes" : "no",
+                        "db", Figures.fixed(lessDb, 1),
+                        "other", loudest.candidate().name()));
+    }
+
+    private @Nullable String price(OptionalDouble price, Choosing found) {
+        return found.perWatt(price).isEmpty()
+                ? null
+                : words.say(
+                        "choosing.price",
+                        Map.of(
+                                "price", Figures.plain(price.getAsDouble(), 2),
+                                "each", Figures.plain(found.perWatt(price).getAsDouble(), 2)));
+    }
+
+    private String tubes(Candidate candidate) {
+        String made = words.say("choosing.made." + candidate.stillMade().name());
+        return candidate.tubeSetPrice().isEmpty()
+                ? made
+                : words.say(
+                        "choosing.set",
+                        Map.of("price", Figures.plain(candidate.tubeSetPrice().getAsDouble(), 2), "made", made));
+    }
+
+    private @Nullable String condition(Candidate candidate, Choosing found) {
+        Choosing.Condition condition = found.condition();
+        if (candidate.inspected().isEmpty()) {
+            return null;
+        }
+        if (condition.knockedOut()) {
+            return words.say("choosing.knockedOut");
+        }
+        Optional<String> open = Optional.of(condition.open().stream()
+                        .map(point -> words.say("choosing.point." + point.name()))
+                        .collect(Collectors.joining(", ")))
+                .filter(points -> !points.isEmpty());
+        return words.say(
+                open.isPresent() ? "choosing.condition" : "choosing.conditionWhole",
+                Map.of(
+                        "points", Integer.toString(condition.points()),
+                        "most", Integer.toString(condition.most()),
+                        "open", open.orElse("")));
+    }
+
+    private FlagView flag(Choosing.Flag flag, Map<String, Object> args) {
+        String key = "choosing.flag." + flag.name();
+        return new FlagView(flag, words.say(key + ".title"), words.say(key + ".meaning", args));
+    }
+}
