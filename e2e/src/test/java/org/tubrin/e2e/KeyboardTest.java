@@ -113,7 +113,8 @@ public class KeyboardTest extends AtTheStation {
         role(AriaRole.OPTION, "Go on with it").waitFor();
         operator.types("go on with it");
         operator.presses("Enter");
-        operator.awaits("LOAD .* heavier");
+        assertThat(page).hasURL(Pattern.compile("/tune/[0-9a-f-]{36}$"));
+        page.locator("[data-part=sentence]").waitFor();
         // A browser without a voice says so in the caption.
         operator.presses("n");
         assertThat(page.locator("[data-part=caption]")).containsText("no voice on this system");
