@@ -40,10 +40,10 @@ export function TopBar({ onHelp, onCommands }: { onHelp: () => void; onCommands:
         <span>{station.data?.station?.name}</span>
         {run.data && <span className="max-wide:hidden">{SOURCES[run.data.source]}</span>}
         <Button kind="bare" onClick={onCommands} className="min-h-7 gap-1 max-wide:hidden">
-          <Kbd>/</Kbd> {say('app.commands2')}
+          <Kbd>/</Kbd> {say('app.commandsWithin')}
         </Button>
         <Button kind="bare" onClick={onHelp} className="min-h-7 gap-1">
-          <Kbd>?</Kbd> {say('app.keys2')}
+          <Kbd>?</Kbd> {say('app.keysWithin')}
         </Button>
         <Languages />
         <Switch label={say('app.lamp')} on={theme === 'lamp'} onSwitch={toggleTheme} />

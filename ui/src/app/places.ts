@@ -28,6 +28,6 @@ export const KEY_HELP = [
   [say('app.gThenTVU'), say('app.goToTuneDriveSupply')],
   ['B', say('app.bandChangeWhatToSet')],
   ['/ or Ctrl K', say('app.listOfCommands')],
-  ['T', say('app.dayOrLamp2')],
+  ['T', say('app.dayOrLampWithin')],
   ['?', say('app.theseKeys')],
 ] as const;

@@ -11,7 +11,7 @@ export function VoltsRows({ volts }: { volts: VoltsView }) {
     ...(several ? [say('parts.modules')] : []),
     say('shared.output'),
     say('parts.drawn'),
-    say('shared.efficiency3'),
+    say('shared.efficiencyWithin'),
     say('shared.heat'),
     say('parts.sink'),
     say('parts.atRest'),

@@ -9,7 +9,7 @@ export { ResonanceFigures } from './ResonanceFigures';
 export { ROLE_NAMES } from './roles';
 export { FoldedSheet, Sheet } from './Sheet';
 export { SignalLine } from './SignalLine';
-export { type Setting, setting } from './setting';
+export { setting } from './setting';
 export { useDraft } from './useDraft';
 export { useKeys } from './useKeys';
 export { useKeyUp } from './useKeyUp';

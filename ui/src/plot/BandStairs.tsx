@@ -63,7 +63,7 @@ export function BandStairs({ bands, heads, chosen, wantedW, ratedW, driveLimitW,
       viewBox={`0 0 ${width} ${STAIRS.height}`}
       role="img"
       aria-label={say('plot.outputOverDriveOn', {
-        band: bands.map((band) => `${band.name}: ${describe(band)}`).join('; '),
+        bands: bands.map((band) => `${band.name}: ${describe(band)}`).join('; '),
       })}
       className="block text-12"
       data-part="band-stairs"
@@ -81,7 +81,7 @@ export function BandStairs({ bands, heads, chosen, wantedW, ratedW, driveLimitW,
         ) : null,
       )}
       <text x={4} y={14} className="fill-soft">
-        {say('shared.outputW2')}
+        {say('shared.outputWWithin')}
       </text>
       <Grid at={ticks} y={y} from={STAIRS.left} to={width} />
       <line x1={STAIRS.left} x2={width} y1={y(wantedW)} y2={y(wantedW)} className="stroke-act" strokeWidth="2" />

@@ -243,7 +243,7 @@ function apart(watts: number[], y: (watt: number) => number, taken: number): num
 
 function describe(up: LevelPoint[], knee: Props['knee'], window: Props['window']): string {
   const read = up.map((point) => `${Math.round(point.level * 100)} %: ${point.outputW} W`).join(', ');
-  const bent = knee ? say('plot.knee2', { knee: knee.shown }) : '';
+  const bent = knee ? say('plot.kneeAfter', { knee: knee.shown }) : '';
   const set = window
     ? say('plot.setBetweenAnd', { low: Math.round(window.low * 100), high: Math.round(window.high * 100) })
     : '';

@@ -51,7 +51,7 @@ export function Stair({ columns, width, height, left, limit, limitLabel }: Props
     <svg width={width} height={height} role="img" aria-label={describe(columns)} className="block" data-part="stair">
       {inHand >= 0 && <rect x={x(inHand)} y={0} width={columnWidth} height={height} className="fill-wash" />}
       <text x={16} y={14} className="fill-soft text-12">
-        {say('shared.outputW2')}
+        {say('shared.outputWWithin')}
       </text>
       {ticks.map((tick) => (
         <g key={tick}>

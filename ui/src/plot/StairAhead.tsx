@@ -41,7 +41,7 @@ export function StairAhead({ rungs, width, height, limit, limitLabel }: Props) {
     <svg width={width} height={height} role="img" aria-label={describe(rungs, told)} data-part="stair-ahead">
       {told && (
         <text x={8} y={13} className="fill-soft text-12">
-          {say('shared.outputW2')}
+          {say('shared.outputWWithin')}
         </text>
       )}
       {ticks.map((tick) => (
@@ -85,7 +85,7 @@ export function StairAhead({ rungs, width, height, limit, limitLabel }: Props) {
         </g>
       ))}
       <text x={8} y={height - 8} className="fill-soft text-12">
-        {say('shared.drive2')}
+        {say('shared.driveWithin')}
       </text>
     </svg>
   );

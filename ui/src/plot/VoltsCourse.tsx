@@ -36,7 +36,7 @@ export function VoltsCourse({ volts, width, drawing }: Props) {
       dots={volts.rows.map((row) => ({ x: row.volts, y: row.watt, plusMinus: (row.high - row.low) / 2 }))}
       limit={{ y: volts.mostW, label: say('plot.wAtMost', { mostW: volts.mostW }) }}
       xUnit={say('plot.vOfTheSupply')}
-      yUnit={say('shared.outputW2')}
+      yUnit={say('shared.outputWWithin')}
       width={width}
     />
   );

@@ -140,7 +140,7 @@ function describe(watch: ResonanceView): string {
   return say('plot.theMotorAtAsRead', {
     where,
     motor: watch.motor,
-    nothing: watch.off ?? say('shared.nothing'),
+    off: watch.off ?? say('shared.nothing'),
     unit: watch.unit,
     says: watch.says.join(' '),
   });

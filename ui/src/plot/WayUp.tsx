@@ -67,7 +67,7 @@ export function WayUp({ wantedDbm, wanted, planned, taken, width, drawing }: Pro
       <Grid at={y.ticks(6)} y={y} from={LEFT} to={width - RIGHT} />
       <line x1={LEFT} x2={width - RIGHT} y1={y(wantedDbm)} y2={y(wantedDbm)} className="stroke-act" strokeWidth="1.5" />
       <text x={LEFT + 6} y={y(wantedDbm) - 6} className="fill-act">
-        {say('plot.wanted2', { wanted })}
+        {say('plot.wantedWithin', { wanted })}
       </text>
       <path d={stair(planned)} fill="none" className="stroke-twin" strokeWidth="1.5" strokeDasharray="2 3" />
       <path d={stair(taken)} fill="none" className="stroke-ink" strokeWidth="3" />

@@ -1,7 +1,7 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { Impedance, PointerRuler, RoomRuler, SaveDrawing, Stair, type StairColumn, Trend } from '.';
+import { Impedance, MiniStair, PointerRuler, RoomRuler, SaveDrawing, Stair, type StairColumn, Trend } from '.';
 
 const column = (value: number | undefined, key: string): StairColumn => ({
   key,
@@ -36,6 +36,27 @@ describe('the stair', () => {
   it('says in words what it shows', () => {
     heights([138, 235]);
     expect(screen.getByRole('img')).toHaveAccessibleName('Output at each step in watts: 138, 235');
+  });
+});
+
+describe('the stair of a run in the log', () => {
+  const path = (outputs: number[]) =>
+    render(<MiniStair outputs={outputs} />)
+      .container.querySelector('path')
+      ?.getAttribute('d');
+  it('stands a step for each output, in proportion to the most', () => {
+    const steps = [...(path([250, 500, 1000]) ?? '').matchAll(/V([\d.]+)H([\d.]+)/g)].map((match) => [
+      19 - Number(match[1]),
+      Number(match[2]),
+    ]) as [number, number][];
+    const most = steps[2]?.[0] ?? 0;
+    expect(most).toBeGreaterThan(15);
+    expect(steps.map(([height]) => height / most)).toEqual([0.25, 0.5, 1]);
+    expect(steps.map(([, end]) => end / (64 / 3))).toEqual([1, 2, 3].map((n) => expect.closeTo(n, 1)));
+  });
+  it('draws nothing of one step, and a flat line where nothing came out', () => {
+    expect(path([500])).toBeUndefined();
+    expect(path([0, 0])).not.toContain('NaN');
   });
 });
 

@@ -20,7 +20,7 @@ export function ago(iso: string, now: number): string {
   if (minutes < 2) return say('quantity.justNow');
   if (minutes < 120) return say('quantity.minAgo', { minutes });
   const hours = Math.floor(minutes / 60);
-  return hours < 48 ? say('quantity.hAgo', { hours }) : say('quantity.daysAgo', { hours: Math.floor(hours / 24) });
+  return hours < 48 ? say('quantity.hAgo', { hours }) : say('quantity.daysAgo', { days: Math.floor(hours / 24) });
 }
 
 /** Returns a time as "12 s" or "2 min 05 s", rounded up so that it never says 0 while something is left. */

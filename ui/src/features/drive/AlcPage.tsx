@@ -150,7 +150,9 @@ function Profiles({ view, onPick }: { view: AlcView; onPick: (run: string) => vo
     <Sheet title={gauge?.title ?? say('drive.levelsThatWereTried')}>
       {gauge && <p className="mb-2 text-soft">{gauge.says}</p>}
       <Table caption={say('drive.levelsThatWereTried')} quiet tight className="text-13">
-        <Heads of={[say('drive.exciter'), say('drive.firmware2'), say('drive.level2'), say('drive.gaugeRight')]} />
+        <Heads
+          of={[say('drive.exciter'), say('drive.firmwareWithin'), say('drive.levelWithin'), say('drive.gaugeRight')]}
+        />
         <tbody>
           {view.rows.map((row) => (
             <KeptRun

@@ -41,7 +41,7 @@ export function BandRows({ band, amplifierId, kind }: Props) {
         <span className="noprint flex items-baseline gap-3 text-13">
           {band.runId && band.at && (
             <Link className="text-act underline" to={`/log/${band.runId}`}>
-              {say('drive.runOf', { band: utc(band.at) })}
+              {say('drive.runOf', { at: utc(band.at) })}
             </Link>
           )}
           {start}
@@ -79,7 +79,7 @@ export function BandRows({ band, amplifierId, kind }: Props) {
       ))}
       <p className="mt-1 text-13 text-soft">
         {band.compression && <>{say('drive.1DBOfCompressionAt', { compression: band.compression })} </>}
-        {band.sink && <>{say('drive.heatSink2', { sink: band.sink })} </>}
+        {band.sink && <>{say('drive.heatSinkOf', { sink: band.sink })} </>}
         {band.continuous && <>{band.continuous}. </>}
         {band.held && <>{band.held}.</>}
       </p>

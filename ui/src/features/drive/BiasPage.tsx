@@ -38,7 +38,7 @@ function Picture({ view }: { view: BiasPageView }) {
         row &&
         say('drive.mA', {
           amplifier: row.amplifier,
-          row: utc(row.at).slice(0, 10),
+          day: utc(row.at).slice(0, 10),
           devices: row.devices,
           idle: row.idle,
         })

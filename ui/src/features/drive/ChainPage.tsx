@@ -138,7 +138,7 @@ export function ChainPage() {
             options={GIVEN.map(([code, name]) => [code, name] as const)}
           />
           <TextField
-            label={say('drive.itsOutput2', { unit })}
+            label={say('drive.itsOutputIn', { unit })}
             number
             className="w-24"
             value={entry.value}

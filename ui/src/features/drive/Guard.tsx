@@ -86,8 +86,8 @@ export function Guard({ view, from, first }: Props) {
             .
           </p>
         )}
-        <Table caption={say('drive.from2', { start })} quiet tight>
-          <Heads of={[say('shared.band2'), say('drive.firstW'), say('drive.thenUpTo'), say('drive.because')]} />
+        <Table caption={say('drive.fromStart', { start })} quiet tight>
+          <Heads of={[say('shared.bandWithin'), say('drive.firstW'), say('drive.thenUpTo'), say('drive.because')]} />
           <tbody>
             {guards.data.map((one) => (
               <tr key={one.band} className={one.band === chosen?.band ? 'bg-wash' : ''}>

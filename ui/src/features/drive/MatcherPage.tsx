@@ -46,8 +46,8 @@ function Shown({ view }: { view: MatcherPageView }) {
             {say('drive.intoMHz', {
               amplifier: row.amplifier,
               termination: row.termination,
-              frequencyMhz: fixed(row.frequencyMhz, 3),
-              row: utc(row.at).slice(0, 10),
+              mhz: fixed(row.frequencyMhz, 3),
+              day: utc(row.at).slice(0, 10),
             })}
           </p>
         )}

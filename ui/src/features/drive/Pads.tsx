@@ -127,7 +127,7 @@ export function Pads() {
         </div>
         {view?.measured && view.ofMeasured && (
           <p className="mt-2">
-            <span className="head">{say('drive.dB2', { measured: view.measured })}</span>
+            <span className="head">{say('drive.measuredDb', { measured: view.measured })}</span>
             {say('drive.exciterToKeyedAtFull', { set: view.ofMeasured.set, mistake: view.ofMeasured.mistake })}
           </p>
         )}

@@ -64,7 +64,7 @@ function Watches({ view, onPick }: { view: ResonancePageView; onPick: (runId: st
   return (
     <Sheet title={say('shared.antennasThatWereWatched')}>
       <Table caption={say('shared.antennasThatWereWatched')} quiet className="text-13">
-        <Heads of={[say('drive.antenna'), say('shared.band2'), say('drive.driftAtItsEnd'), say('drive.then')]} />
+        <Heads of={[say('drive.antenna'), say('shared.bandWithin'), say('drive.driftAtItsEnd'), say('drive.then')]} />
         <tbody>
           {view.rows.map((row) => (
             <KeptRun key={row.runId} row={row} shownRunId={view.shownRunId} label={row.antenna} onPick={onPick}>

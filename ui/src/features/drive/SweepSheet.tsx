@@ -41,13 +41,13 @@ export function SweepSheet({ view }: { view: DriveView }) {
   return (
     <section aria-label={say('drive.oneDriveOverTheBands')} className="sheet m-5 px-4 pt-2.5 pb-3">
       <header className="mb-2 flex flex-wrap items-baseline gap-x-3">
-        <h1 className="text-22">{say('drive.oneDriveOverTheBands2', { amplifier: view.amplifier?.name })}</h1>
+        <h1 className="text-22">{say('drive.oneDriveOverTheBandsOf', { amplifier: view.amplifier?.name })}</h1>
         <DriveTabs />
       </header>
       <p className="max-w-prose text-soft">{say('drive.whatDidAChangeDo')}</p>
       <div className="my-2 flex flex-wrap items-center gap-x-5 gap-y-1">
         <span className="flex items-center gap-2">
-          <Label htmlFor="sweep-drive">{say('shared.drive2')}</Label>
+          <Label htmlFor="sweep-drive">{say('shared.driveWithin')}</Label>
           <Input
             id="sweep-drive"
             number
@@ -78,7 +78,7 @@ export function SweepSheet({ view }: { view: DriveView }) {
         <Table caption={say('drive.beforeAndSince')} quiet wide={say('drive.beforeAndSince')}>
           <Heads
             of={[
-              say('shared.band2'),
+              say('shared.bandWithin'),
               say('drive.beforeW'),
               say('drive.sinceW'),
               say('drive.changeDB'),

@@ -62,7 +62,7 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
           <span className="text-soft">{say('drive.wRatedW', { ratedW: amplifier.ratedW })}</span>
         </span>
         <OneOf
-          label={say('drive.rowsOf2')}
+          label={say('drive.rowsOfWhich')}
           options={view.kinds.map((one) => ({ code: one.kind, name: one.name }))}
           chosen={[view.kind]}
           onPick={(code) => onKind(code as DriveView['kind'])}
@@ -92,7 +92,7 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
                   className="pointer-events-none absolute right-1 bg-sheet px-1 text-13 font-semibold"
                   style={{ top: y(amplifier.wantedW) - 22 }}
                 >
-                  {say('drive.wantedW2', { wantedW: amplifier.wantedW })}
+                  {say('drive.wantedFromWayUp', { wantedW: amplifier.wantedW })}
                 </span>
                 <UprightSlider
                   thumbs={[
@@ -100,7 +100,7 @@ export function TableSheet({ view, band, wanted, refused, onWanted, onAmplifier,
                       key: 'wanted',
                       value: Math.round(slide(amplifier.wantedW)),
                       label: say('drive.wantedOutput'),
-                      says: say('drive.watts2', { wantedW: amplifier.wantedW }),
+                      says: say('drive.wattsWanted', { wantedW: amplifier.wantedW }),
                     },
                   ]}
                   least={0}

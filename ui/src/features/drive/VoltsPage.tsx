@@ -61,7 +61,7 @@ function Tables({ view, onPick }: { view: VoltsPageView; onPick: (runId: string)
   return (
     <Sheet title={say('shared.tablesBySupplyVolts')}>
       <Table caption={say('shared.tablesBySupplyVolts')} quiet className="text-13">
-        <Heads of={[say('drive.amplifier'), say('shared.band2'), say('drive.wentUpTo')]} />
+        <Heads of={[say('drive.amplifier'), say('shared.bandWithin'), say('drive.wentUpTo')]} />
         <tbody>
           {view.rows.map((row) => (
             <KeptRun

@@ -63,7 +63,7 @@ function Runs({ view, onPick }: { view: WaveformPageView; onPick: (runId: string
   return (
     <Sheet title={say('drive.waveformsThatWereLookedAt')}>
       <Table caption={say('drive.waveformsThatWereLookedAt')} quiet className="text-13">
-        <Heads of={[say('drive.amplifier'), say('shared.band2'), say('drive.cameTo')]} />
+        <Heads of={[say('drive.amplifier'), say('shared.bandWithin'), say('drive.cameTo')]} />
         <tbody>
           {view.rows.map((row) => (
             <KeptRun key={row.runId} row={row} shownRunId={view.shownRunId} label={row.amplifier} onPick={onPick}>

@@ -24,7 +24,7 @@ interface Entry {
 /** What the fields are called on the form. */
 const NAMES: Record<string, string> = {
   'scope.drive': say('shared.drive'),
-  'scope.output': say('shared.output2'),
+  'scope.output': say('shared.outputHead'),
   bench: say('shared.simulatedBench'),
   exciter: say('shared.exciter'),
 };

@@ -107,7 +107,7 @@ function LogOf({ page, asked, onAsk }: { page: LogPageView; asked: Asked; onAsk:
         <LogTabs />
         <span role="status" className="text-soft">
           {page.asked === page.all
-            ? say('log.runs2', { all: counted(page.all) })
+            ? say('log.runsInAll', { all: counted(page.all) })
             : say('log.ofRuns', { asked: counted(page.asked), all: counted(page.all) })}
         </span>
         {chosen.length === 2 ? (
@@ -224,7 +224,7 @@ function Pages({ page, onPage }: { page: LogPageView; onPage: (number: number) =
       <span className="figure text-soft">
         {say('log.toOf', {
           first: counted(first),
-          runs: counted(first + page.runs.length - 1),
+          last: counted(first + page.runs.length - 1),
           asked: counted(page.asked),
         })}
       </span>

@@ -53,7 +53,7 @@ function Trends({ places }: { places: PlaceView[] }) {
             value={keyOf(place)}
             onPick={setKey}
             options={places.map(
-              (one) => [keyOf(one), say('log.runs3', { keyOf: keyOf(one), runs: one.runs })] as const,
+              (one) => [keyOf(one), say('log.runsOfPlace', { place: keyOf(one), runs: one.runs })] as const,
             )}
           />
         </span>

@@ -116,7 +116,7 @@ export function Afterwards({ view }: { view: RunView }) {
       <p className="mt-3 text-13 text-soft">
         {say('run.begunUTCLocal', {
           startedAt: utc(view.startedAt),
-          startedAt2: localTime(view.startedAt),
+          local: localTime(view.startedAt),
           made: made(view),
         })}{' '}
         <Link className="noprint text-act underline" to={ANOTHER[view.kind].to}>

@@ -32,7 +32,7 @@ export function BeforePower({ view, skewMs, act }: { view: RunView; skewMs: numb
                 aria-label={say('run.yes', { text: point.text })}
                 onClick={() => act({ act: 'CHECK', check: point.code as Act['check'] })}
               >
-                {say('run.yes2')}
+                {say('run.yesAlone')}
               </Button>
             )}
             {!point.due && <span className="ml-auto text-13 text-soft">{WHEN[point.moment]}</span>}

@@ -21,7 +21,7 @@ export const REPORTS = {
   TRIP_PLATE: say('shared.plateCurrent'),
   TRIP_REFLECTED: say('shared.reflectedPower'),
   TRIP_HEAT: say('shared.heat'),
-  TRIP_INPUT: say('shared.drive2'),
+  TRIP_INPUT: say('shared.driveWithin'),
   TRIP_OUTPUT: say('shared.output'),
   TRIP_FILTER: say('run.theWrongFilter'),
   TRIP: say('run.notKnown'),

@@ -63,7 +63,7 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
         {advice.expect && <p className="mt-1">{advice.expect}</p>}
         {advice.meterSwitch && (
           <p className="mt-2" data-part="meter-switch">
-            {say('run.meterSwitch2')} <strong className="font-semibold">{advice.meterSwitch}</strong>
+            {say('run.meterSwitchLabel')} <strong className="font-semibold">{advice.meterSwitch}</strong>
           </p>
         )}
         {advice.stops.length > 0 && <Stops of={advice.stops} />}

@@ -13,7 +13,7 @@ export function Pot({ view, pot }: { view: RunView; pot: PotKeys }) {
       className="sheet flex flex-wrap items-baseline gap-x-4 gap-y-2 px-4 py-2.5"
       data-part="pot"
     >
-      <h2 className="head text-18">{say('run.pot2', { device: view.draft.device && ` ${view.draft.device}` })}</h2>
+      <h2 className="head text-18">{say('run.potOf', { device: view.draft.device && ` ${view.draft.device}` })}</h2>
       <output className="figure text-22">{fixed(pot.at, 3)}</output>
       <span className="text-13 text-soft">{say('run.ofTurnsArrowKeysHalf', { potTurns: view.bias?.potTurns })}</span>
       <span className="ml-auto flex gap-1">

@@ -50,7 +50,7 @@ function Strain({ rows }: { rows: PowerView['strain'] }) {
             </Cell>
             <Cell figure end className={`pl-4 ${row.beyond ? 'head text-limit' : 'text-soft'}`}>
               {row.limit &&
-                (row.beyond ? say('run.exceeds', { limit: row.limit }) : say('shared.of2', { limit: row.limit }))}
+                (row.beyond ? say('run.exceeds', { limit: row.limit }) : say('shared.ofLimit', { limit: row.limit }))}
             </Cell>
           </tr>
         ))}

@@ -37,7 +37,7 @@ export function ReadSheet({ data, mayEnter, run, byEye = true }: Props) {
       className={byEye ? 'mt-4 border-t border-rule pt-3' : 'pt-2.5'}
       data-part="as-read"
     >
-      <h2 className="text-18">{byEye ? say('run.asReadOnAnAnalyser') : say('run.asReadOnAnAnalyser2')}</h2>
+      <h2 className="text-18">{byEye ? say('run.asReadOnAnAnalyser') : say('run.asReadOnAnAnalyserAlone')}</h2>
       {data.judgement && <p className="head text-18">{data.judgement}</p>}
       <p className="mb-2 text-soft">
         {mayEnter

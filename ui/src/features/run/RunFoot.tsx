@@ -102,7 +102,7 @@ export function RunFoot({ view, act }: { view: RunView; act: (act: Act) => void 
           does={say('run.endTheRun')}
           onDo={() => act({ act: 'ABANDON', text: '' })}
         >
-          <Button kind="quiet">{say('run.leaveThisRun2')}</Button>
+          <Button kind="quiet">{say('run.leaveThisRunButton')}</Button>
         </Confirm>
       </form>
     </section>

@@ -36,7 +36,7 @@ interface FigureRow {
 
 const FIGURES: FigureRow[] = [
   { name: 'growth', label: say('run.growth'), unit: say('run.times'), wide: true },
-  { name: 'efficiency', label: say('shared.efficiency2'), unit: '%' },
+  { name: 'efficiency', label: say('shared.efficiencyHead'), unit: '%' },
   { name: 'heatPerTube', label: say('run.heatPerTube'), unit: 'W' },
   { name: 'heatPerTubeCorrected', label: say('run.corrected'), unit: 'W' },
   { name: 'gain', label: say('run.gain'), unit: 'dB', bare: true },
@@ -44,7 +44,7 @@ const FIGURES: FigureRow[] = [
 
 /** Without tubes the heat is that of the whole stage. */
 const UNTUNED_FIGURES: FigureRow[] = FIGURES.filter((figure) => figure.name !== 'heatPerTubeCorrected').map((figure) =>
-  figure.name === 'heatPerTube' ? { ...figure, label: say('shared.heat2') } : figure,
+  figure.name === 'heatPerTube' ? { ...figure, label: say('shared.heatWithin') } : figure,
 );
 
 const FIGURES_OF: Record<RunView['kind'], FigureRow[]> = {
@@ -144,7 +144,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
               <td colSpan={columns.length + 1} />
               {hasNow && (
                 <th scope="col" className="border-l border-rule font-normal">
-                  {say('run.now2')}
+                  {say('run.nowAlone')}
                 </th>
               )}
               {hasTwin && (
@@ -284,7 +284,7 @@ function shown(step: StepView, view: RunView, row: FigureRow, tight: boolean): R
   const rest = figure.withUncertainty.startsWith(figure.shown) ? figure.withUncertainty.slice(figure.shown.length) : '';
   return (
     <Popover
-      label={say('run.howItWasCalculated2', {
+      label={say('run.howTheFigureWasCalculated', {
         label: row.label.trim(),
         withUncertainty: figure.withUncertainty,
         unit: row.unit,

@@ -16,7 +16,7 @@ export function TripReset({ view }: { view: RunView }) {
   });
   if (!bench?.tripped) return null;
   return (
-    <Sheet title={say('run.tripped2')} part="trip">
+    <Sheet title={say('run.trippedTitle')} part="trip">
       <p className="mb-2 flex items-baseline gap-2">
         <Diamond />
         <span>

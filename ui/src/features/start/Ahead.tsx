@@ -72,7 +72,7 @@ function Shown({ of, tuned }: { of: RunPreview; tuned: boolean }) {
               key={line.what}
               what={line.what}
               shown={line.shown}
-              rest={say('shared.of2', { limit: line.limit })}
+              rest={say('shared.ofLimit', { limit: line.limit })}
               foretold
             />
           ))}

@@ -87,7 +87,7 @@ export function WaySheet({ choices, choice, change }: Props) {
           <>
             <span className="head text-soft">{say('start.rarelyChanged')}</span>{' '}
             <span className="text-13">
-              {say('start.carrier2', {
+              {say('start.carrierOf', {
                 carrier,
                 rungs: tuned && say('start.ladder', { rungs: within(rungs) }),
                 choice: paceWords(choice),
@@ -183,7 +183,7 @@ function Table({ choices, choice, change }: Props) {
 function LadderLine({ choices, choice, change }: Props) {
   return (
     <Line
-      label={say('start.ladder2')}
+      label={say('start.ladderHead')}
       options={[{ code: '', name: say('start.byTheSchool') }, ...choices.rungs]}
       chosen={[choice.rungs ?? '']}
       onPick={(rungs) => change({ rungs: (rungs || undefined) as Choice['rungs'] })}

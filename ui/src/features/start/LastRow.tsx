@@ -28,7 +28,7 @@ export function LastRow(props: { amplifier?: string; band: string; termination?:
         <dd className="figure text-22">{row.load}</dd>
         <dt className="text-soft">{say('shared.drive')}</dt>
         <dd className="figure">{row.driveW} W</dd>
-        <dt className="text-soft">{say('shared.output2')}</dt>
+        <dt className="text-soft">{say('shared.outputHead')}</dt>
         <dd className="figure">{row.outputW} W</dd>
       </dl>
       <p className="mt-1 text-13 text-soft">

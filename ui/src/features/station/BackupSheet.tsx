@@ -140,10 +140,10 @@ function Found({ report, onApply }: { report: Report; onApply: () => void }) {
       <Confirm
         title={say('station.replaceEverything')}
         says={say('station.stationEquipmentPlansAndRuns')}
-        does={say('station.replaceEverything2')}
+        does={say('station.replaceEverythingButton')}
         onDo={onApply}
       >
-        <Button>{say('station.replaceEverything3')}</Button>
+        <Button>{say('station.replaceEverythingAsk')}</Button>
       </Confirm>
     </div>
   );

@@ -4,7 +4,6 @@ import { Link } from 'react-router';
 import { ask, type CandidateView, type ChoosingView, client } from '../../api';
 import { Answer, Diamond, FirstThing } from '../../parts';
 import { Cell, Head, RowHead, Table } from '../../parts/ui';
-import { showNumber } from '../../quantity';
 import { say } from '../../words';
 
 /** The amplifiers that one thinks of, side by side: claims against arithmetic. */
@@ -95,14 +94,14 @@ function SideBySide({ view }: { view: ChoosingView }) {
           {row(say('station.toCountOn'), (one) => (
             <span className="figure text-18">{one.countedOn}</span>
           ))}
-          {row(say('station.overYourLicence', { watt: showNumber(view.licenceW) }), (one) => one.overLicence)}
-          {row(say('station.overTheBareExciter', { watt: showNumber(view.exciterW) }), (one) => one.overExciter)}
+          {row(say('station.overYourLicence', { watt: view.licenceW }), (one) => one.overLicence)}
+          {row(say('station.overTheBareExciter', { watt: view.exciterW }), (one) => one.overExciter)}
           {row(say('station.againstTheLoudest'), (one) => one.louder)}
           {row(say('station.fromTheMains'), (one) => one.mains)}
           {row(say('station.newOne'), (one) => one.priceNew)}
           {row(say('station.usedOne'), (one) => one.priceUsed)}
           {row(say('station.tubeSet'), (one) => one.tubes)}
-          {row(say('station.weight2'), (one) => one.weight)}
+          {row(say('station.weightWithin'), (one) => one.weight)}
           {row(say('station.delivery'), (one) => one.delivery)}
           {row(say('station.condition'), (one) =>
             one.condition ? (

@@ -75,7 +75,7 @@ function EquipmentList({ equipment }: { equipment: EquipmentView[] }) {
               aria-label={say('station.add', { name })}
               className="min-h-6 px-1 text-13 text-act underline"
             >
-              {say('station.add2')}
+              {say('station.addWithin')}
             </Link>
           </NavHead>
           {equipment

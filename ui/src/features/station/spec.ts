@@ -5,13 +5,13 @@ import { say } from '../../words';
 export const BANDS: Option[] = [
   ['KHZ_137', say('station.137KHz')],
   ['KHZ_472', say('station.472KHz')],
-  ['MHZ_1_8', say('station.18MHz')],
-  ['MHZ_3_5', say('station.35MHz')],
+  ['MHZ_1_8', say('station.1_8MHz')],
+  ['MHZ_3_5', say('station.3_5MHz')],
   ['MHZ_5', say('station.5MHz')],
   ['MHZ_7', say('station.7MHz')],
   ['MHZ_10', say('station.10MHz')],
   ['MHZ_14', say('station.14MHz')],
-  ['MHZ_18', say('station.18MHz2')],
+  ['MHZ_18', say('station.18MHz')],
   ['MHZ_21', say('station.21MHz')],
   ['MHZ_24', say('station.24MHz')],
   ['MHZ_28', say('station.28MHz')],
@@ -143,7 +143,7 @@ const STAGE: Spec = {
       label: say('station.transistorsNoDials'),
       fresh: { kind: 'transistors' },
       fields: [
-        number('supplyVoltageDcV', say('station.supplyVoltage2'), 'V'),
+        number('supplyVoltageDcV', say('station.supplyVoltage'), 'V'),
         number('supplyCurrentLimitA', say('station.supplyCurrentAtMost'), 'A'),
       ],
     },
@@ -176,7 +176,7 @@ const ACCURACY: Spec = {
       label: say('station.ofFullScale'),
       fresh: { kind: 'ofFullScale', fraction: 0.05 },
       fields: [
-        number('fraction', '±', say('station.ofFullScale2'), {
+        number('fraction', '±', say('station.percentOfFullScale'), {
           inUnit: 0.01,
           hint: say('station.powerMeters5PanelMeters'),
         }),
@@ -236,7 +236,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
             item: say('station.position'),
             fresh: { name: '' },
             fields: [
-              { type: 'text', path: 'name', label: say('station.position2') },
+              { type: 'text', path: 'name', label: say('station.positionHead') },
               number('plateVoltageRestDcV', say('station.plateVoltageAtRest'), 'V'),
             ],
           },
@@ -450,7 +450,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
         type: 'list',
         path: 'bands',
         label: say('station.bands'),
-        item: say('shared.band2'),
+        item: say('shared.bandWithin'),
         fresh: { band: 'MHZ_14', lineLossDb: 0 },
         fields: [
           { type: 'choice', path: 'band', label: say('shared.band'), options: BANDS },
@@ -505,12 +505,15 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       number('voltageV', say('station.voltageWithoutLoad'), 'V'),
       number('sourceOhm', say('station.fallsWithCurrentBy'), 'mΩ', {
         inUnit: 0.001,
-        hint: say('station.fromAMeasuredProfile5'),
+        hint: say('station.fromAMeasuredProfile'),
       }),
       number('continuousA', say('station.continuousCurrent'), 'A', { hint: say('station.thePrintedFigureMayBe') }),
       number('intermittentA', say('station.intermittentCurrent'), 'A'),
       number('intermittentShare', say('station.ofTenMinutes'), '%', { inUnit: 0.01 }),
-      number('efficiency', say('shared.efficiency2'), '%', { inUnit: 0.01, hint: say('station.switching85Linear55') }),
+      number('efficiency', say('shared.efficiencyHead'), '%', {
+        inUnit: 0.01,
+        hint: say('station.switching85Linear55'),
+      }),
       number('powerFactor', say('station.powerFactor'), '', { hint: say('station.06WhereNothingCorrects') }),
       number('idleW', say('station.fromTheMainsWithNothing'), 'W'),
       number('inrushPeakA', say('station.inrushAtTheMains'), 'A', { optional: true }),
@@ -519,7 +522,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
         path: 'adjustable',
         label: say('station.canBeSet'),
         optional: { lowestV: 12, highestV: 15 },
-        fields: [number('lowestV', say('station.from2'), 'V'), number('highestV', say('station.to2'), 'V')],
+        fields: [number('lowestV', say('station.fromAlone'), 'V'), number('highestV', say('station.toAlone'), 'V')],
       },
       number('weightKg', say('station.weight'), 'kg', { optional: true }),
       number('price', say('station.price'), '', { optional: true }),
@@ -583,7 +586,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
         fields: [
           number('plateVoltageDcV', say('station.plateVoltageUnderLoad'), 'V'),
           number('plateCurrentA', say('station.plateCurrent'), 'A'),
-          number('outputW', say('shared.output2'), 'W'),
+          number('outputW', say('shared.outputHead'), 'W'),
         ],
       },
       number('priceNew', say('station.priceNew'), '', { optional: true, hint: say('station.inYourMoney') }),
@@ -666,20 +669,20 @@ export const sheetFields = (screened: boolean): Spec[] => [
       number('plateVoltageDcV', say('station.plateVoltageUnderLoad'), 'V'),
       number('plateCurrentA', say('station.plateCurrent'), 'A'),
       number('gridCurrentA', say('station.gridCurrent'), 'A'),
-      ...(screened ? [number('screenCurrentA', say('station.screenCurrent2'), 'A', { optional: true })] : []),
+      ...(screened ? [number('screenCurrentA', say('station.screenCurrent'), 'A', { optional: true })] : []),
       number('driveW', say('shared.drive'), 'W'),
-      number('outputW', say('shared.output2'), 'W'),
+      number('outputW', say('shared.outputHead'), 'W'),
     ],
   },
   {
     type: 'list',
     path: 'bandOutputs',
     label: say('station.bandsWithAnotherOutputAt'),
-    item: say('shared.band2'),
+    item: say('shared.bandWithin'),
     fresh: { band: 'MHZ_28' },
     fields: [
       { type: 'choice', path: 'band', label: say('shared.band'), options: BANDS },
-      number('outputW', say('shared.output2'), 'W'),
+      number('outputW', say('shared.outputHead'), 'W'),
     ],
   },
 ];

@@ -29,7 +29,7 @@ const WISHES = [
   ['', say('supply.noMatter')],
   ['PRICE', say('supply.price')],
   ['CAPACITY', say('supply.capacity')],
-  ['EFFICIENCY', say('shared.efficiency3')],
+  ['EFFICIENCY', say('shared.efficiencyWithin')],
   ['QUIETNESS', say('supply.quietness')],
 ] as const;
 

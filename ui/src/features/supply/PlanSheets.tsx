@@ -38,7 +38,7 @@ export function Strip({ view, draft, onDraft, name }: StripProps) {
         <p className="text-soft">
           {say('supply.from', {
             supply: strip.supply,
-            box: steady.length > 0 && say('supply.grey', { box: steady.map((one) => one.box).join(', ') }),
+            steady: steady.length > 0 && say('supply.grey', { boxes: steady.map((one) => one.box).join(', ') }),
           })}
         </p>
         <span className="ml-auto flex items-baseline gap-4 text-13 text-soft">
@@ -73,7 +73,7 @@ export function Strip({ view, draft, onDraft, name }: StripProps) {
 function secondBySecond(strip: PlanView['strip']): string[][] {
   const seconds = strip.bands[0]?.currentA.map((_, index) => index) ?? [];
   return [
-    [say('supply.second'), ...strip.bands.map((one) => `${one.box}, A`)],
+    ['second', ...strip.bands.map((one) => `${one.box}, A`)],
     ...seconds.map((second) => [
       String(strip.fromS + second),
       ...strip.bands.map((one) => String(one.currentA[second] ?? '')),
@@ -99,10 +99,7 @@ export function Stair({ stair, beside, name }: StairProps) {
           V
           <SaveDrawing
             name={say('supply.stair', { name })}
-            csv={() => [
-              [say('supply.behind'), 'V', say('supply.fallsBy')],
-              ...stair.treads.map((one) => [one.cause, one.shown, one.fall]),
-            ]}
+            csv={() => [['behind', 'volts'], ...stair.treads.map((one) => [one.cause, String(one.volts)])]}
             drawing={() => drawing.current}
           />
         </span>

@@ -106,7 +106,7 @@ function Curve({ kept, view }: { kept: ProfileRecord; view: ProfileView | undefi
             <SaveDrawing
               name={say('supply.profile', { kept: kept.name })}
               csv={() => [
-                [say('shared.outputW2'), say('supply.currentA2'), say('supply.low'), say('supply.high')],
+                ['outputW', 'currentA', 'lowA', 'highA'],
                 ...curve.map((one) => [one.outputW, one.currentA, one.lowA, one.highA].map(String)),
               ]}
               drawing={() => drawing.current}
@@ -121,8 +121,8 @@ function Curve({ kept, view }: { kept: ProfileRecord; view: ProfileView | undefi
               <Course
                 width={width}
                 label={say('supply.currentOfOverItsOutput', { set: run.set })}
-                xUnit={say('shared.outputW2')}
-                yUnit={say('supply.currentA2')}
+                xUnit={say('shared.outputWWithin')}
+                yUnit={say('supply.currentAWithin')}
                 drawing={drawing}
                 dots={dots}
                 band={curve.map((one) => ({ x: one.outputW, low: one.lowA, high: one.highA }))}
@@ -163,8 +163,8 @@ function Readings({ kept, view }: { kept: ProfileRecord; view: ProfileView | und
             say('supply.when'),
             say('supply.current'),
             say('shared.voltage'),
-            say('shared.efficiency2'),
-            say('shared.heat2'),
+            say('shared.efficiencyHead'),
+            say('shared.heatWithin'),
             '',
           ]}
         />
@@ -181,7 +181,7 @@ function Readings({ kept, view }: { kept: ProfileRecord; view: ProfileView | und
                   <Button
                     kind="link"
                     className="text-13"
-                    aria-label={say('supply.delete2', { when: row.when })}
+                    aria-label={say('supply.deleteWhen', { when: row.when })}
                     onClick={() =>
                       keep.mutate({
                         ...run,
@@ -189,7 +189,7 @@ function Readings({ kept, view }: { kept: ProfileRecord; view: ProfileView | und
                       })
                     }
                   >
-                    {say('supply.delete3')}
+                    {say('supply.deleteAlone')}
                   </Button>
                 )}
               </Cell>

@@ -79,7 +79,7 @@ function One<K extends SupplyRecordView['kind']>({ records, kind, page: Page }: 
 const GROUPS = [
   ['PLAN', say('supply.plans'), 'plans', say('supply.newPlan')],
   ['PROFILE', say('supply.measuredSets'), 'profiles', say('supply.measureASet')],
-  ['HIGH_VOLTAGE', say('supply.highVoltage2'), 'high-voltage', say('supply.new')],
+  ['HIGH_VOLTAGE', say('supply.highVoltage'), 'high-voltage', say('supply.new')],
 ] as const;
 
 /** All that is kept, in a line. */

@@ -22,7 +22,7 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
   const batteries = useEquipment('battery');
   const lead = (change: Partial<Plan['lead']>) => onDraft({ ...draft, lead: { ...draft.lead, ...change } });
   const square = (m2: number) => String(Number((m2 / SQUARE_MILLIMETRE).toPrecision(6)));
-  const areas = areasM2.map((one) => [square(one), say('supply.2Mm2', { square: square(one) })] as const);
+  const areas = areasM2.map((one) => [square(one), say('supply.twoOfSquare', { square: square(one) })] as const);
   const area = square(draft.lead.areaM2);
   const known = (list: { name: string }[], name: string) =>
     list.some((one) => one.name === name)
@@ -31,7 +31,7 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
   const recorded = supplies.find((one) => one.name === draft.supply.name);
   const most = Math.max(0, ...draft.pattern.map((one) => one.peakEnvelopeW));
   return (
-    <Sheet title={say('supply.whatIf2')} part="what-if" className="noprint">
+    <Sheet title={say('supply.whatIf')} part="what-if" className="noprint">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
         <Pick
           label={say('shared.supply')}
@@ -50,7 +50,11 @@ export function WhatIf({ draft, areasM2, onDraft, refusal, keeping }: Props) {
         <Pick
           label={say('supply.lead')}
           value={area}
-          options={areas.some(([code]) => code === area) ? areas : [[area, say('supply.2Mm22', { area })], ...areas]}
+          options={
+            areas.some(([code]) => code === area)
+              ? areas
+              : [[area, say('supply.twoOfSquare', { square: area })], ...areas]
+          }
           onPick={(code) => lead({ areaM2: Number((Number(code) * SQUARE_MILLIMETRE).toPrecision(6)) })}
         />
         <Amount

@@ -55,7 +55,7 @@ const profile = (path: string, label: string, optional?: Form): Spec => ({
       inline: true,
       fresh: { outputW: 0, currentUncertaintyA: 0.2 * U95, outputUncertaintyW: 0 },
       fields: [
-        number('outputW', say('shared.output2'), 'W'),
+        number('outputW', say('shared.outputHead'), 'W'),
         number('currentA', say('supply.current'), 'A'),
         number('currentUncertaintyA', '±', 'A', { inUnit: U95 }),
         number('outputUncertaintyW', say('supply.output'), 'W', { inUnit: U95 }),
@@ -131,8 +131,10 @@ export const stretchFields = (sets: string[]): Spec[] => [
         label: say('shared.speech'),
         fresh: { kind: 'speech', peakToAverageDb: 10, shape: 0.5 },
         fields: [
-          number('peakToAverageDb', say('supply.peakOverAverage'), 'dB', { hint: say('supply.plain10Processed6') }),
-          number('shape', say('supply.shape'), '', { hint: say('supply.plain05Processed1') }),
+          number('peakToAverageDb', say('supply.peakOverAverage'), 'dB', {
+            hint: say('supply.plainAndProcessedPeakHint'),
+          }),
+          number('shape', say('supply.shape'), '', { hint: say('supply.plainAndProcessedShapeHint') }),
         ],
       },
       {

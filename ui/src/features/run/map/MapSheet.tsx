@@ -123,7 +123,7 @@ function AsTable({ map }: { map: MapView }) {
   return (
     <Fold title={<span className="text-13 text-act">{say('run.asATableOutputIn')}</span>} className="mt-1">
       <Table
-        caption={say('run.outputInWattsOverBoth2')}
+        caption={say('run.outputInWattsOverBothHead')}
         quiet
         tight
         wide={say('run.outputOverTheDials')}

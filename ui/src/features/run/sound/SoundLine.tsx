@@ -14,7 +14,7 @@ export function SoundLine({ sounds, glance }: { sounds: Sounds; glance: () => vo
         shown={
           on.length === 0
             ? say('run.soundOff')
-            : say('run.sound2', { on: on.map(([, name]) => within(name)).join(', ') })
+            : say('run.soundIs', { on: on.map(([, name]) => within(name)).join(', ') })
         }
         className="cursor-pointer underline"
       >
@@ -39,7 +39,7 @@ export function SoundLine({ sounds, glance }: { sounds: Sounds; glance: () => vo
         <Kbd>N</Kbd> {say('shared.sayTheNextMove')}
       </Button>
       <Button kind="bare" className="gap-1" onClick={glance}>
-        <Kbd>F</Kbd> {say('run.glance2')}
+        <Kbd>F</Kbd> {say('run.glanceWithin')}
       </Button>
       <Caption text={sounds.caption} />
     </div>

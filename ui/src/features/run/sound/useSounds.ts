@@ -12,7 +12,7 @@ export const CAPTIONS: Record<Sound, string> = {
   TICK: say('run.keyDown'),
   AIM: say('run.aimReached'),
   AFTER_AIM: say('run.pastTheAim'),
-  STOP: say('run.keyUpNow2'),
+  STOP: say('run.keyUpNowWithin'),
   NEAR: say('run.nearALimit'),
   OVER: say('run.beyondALimit'),
   TAKEN: say('run.readingTaken'),

@@ -57,6 +57,29 @@ public class LogApiTest extends ServerTest {
                 band.get("choices").toString());
     }
 
+    /** A run is listed with the output of its steps as its own page has them, to three digits. */
+    @Test
+    public void aRunIsListedWithItsStair() {
+        int stairs = 0;
+        for (JsonNode run : get("/api/runs").json().get("runs")) {
+            if (run.get("stair").isEmpty()) {
+                continue;
+            }
+            stairs++;
+            List<Double> outputs = new ArrayList<>();
+            get("/api/runs/" + run.get("id").asString())
+                    .json()
+                    .at("/steps")
+                    .forEach(step -> outputs.add(step.at("/output/value").asDouble()));
+            assertEquals(run.get("stair").size(), outputs.size(), run.toString());
+            for (int i = 0; i < outputs.size(); i++) {
+                double output = outputs.get(i);
+                assertEquals(run.get("stair").get(i).asDouble(), output, 0.006 * output, run.toString());
+            }
+        }
+        assertTrue(stairs > 10, stairs + " of the demo's runs have a stair");
+    }
+
     @Test
     public void whatCannotBeAskedForIsSaid() {
         assertEquals(get("/api/runs?page=0").json().at("/problems/0/field").asString(), "page");

@@ -1,5 +1,7 @@
 package org.tubrin.core.alc;
 
+import org.tubrin.core.quantity.Decibels;
+
 /**
  * An exciter with a level control: {@code r = (s/sk)²}, {@code P = c·Pset·r/(1 + r⁸)^⅛}.
  *
@@ -63,7 +65,7 @@ public record LevelLaw(double kneeLevel, double powerShare) {
     private static double allTheWay(double over) {
         return over <= 1
                 ? MOVES_FROM + MOVES_TO_KNEE * Math.pow(over, MOVES_POWER)
-                : MOVES_FROM + MOVES_TO_KNEE + MOVES_PER_DB * 10 * Math.log10(over);
+                : MOVES_FROM + MOVES_TO_KNEE + MOVES_PER_DB * Decibels.of(over);
     }
 
     /** Returns what a gauge shows while nothing is sent. */

@@ -3,6 +3,7 @@ package org.tubrin.core.alc;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.quantity.Decibels;
 
 /**
  * What a run of levels tells of an exciter.
@@ -152,8 +153,7 @@ public record LevelProfile(
 
     /** Returns by how many decibels the output at the knee is short of the set power; empty where it is not, by more than a meter's doubt. */
     public Optional<Double> shortOfSetDb(SoundPath path) {
-        return knee.map(one -> 10 * Math.log10(path.setPowerW() / one.outputW()))
-                .filter(db -> db > SHORT_DB);
+        return knee.map(one -> Decibels.of(path.setPowerW() / one.outputW())).filter(db -> db > SHORT_DB);
     }
 
     /** Returns the series whose knee cannot be told: the window is not held against them. */

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Decibels;
 
 /**
  * A generator, what follows on it, and a load of 50 Ω.
@@ -146,7 +147,7 @@ public record Chain(Generator generator, List<ChainPart> parts) {
      */
     public List<Setting> wayUp(double wantedW) {
         double leastDb = Math.max(
-                0, Math.ceil(Power.decibels(generator.powerW() / most(wantedW).generatorW()) - 1e-9));
+                0, Math.ceil(Decibels.of(generator.powerW() / most(wantedW).generatorW()) - 1e-9));
         double db = Math.min(
                 MOST_ATTENUATION_DB, Math.max(START_DB, COARSE_DB * Math.ceil((leastDb + COARSE_DB) / COARSE_DB)));
         List<Setting> settings = new ArrayList<>();
@@ -158,7 +159,7 @@ public record Chain(Generator generator, List<ChainPart> parts) {
     }
 
     private Setting setting(double attenuationDb) {
-        double watt = generator.powerW() * Power.ratio(-attenuationDb);
+        double watt = generator.powerW() * Decibels.ratio(-attenuationDb);
         List<Node> nodes = nodes(watt);
         double inputW = nodes.stream()
                 .filter(node -> node.part().kind() == ChainPart.Kind.STAGE)

@@ -3,6 +3,7 @@ package org.tubrin.core.chain;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.tubrin.core.quantity.Decibels;
 import org.tubrin.core.quantity.Quantity;
 
 /**
@@ -80,7 +81,7 @@ public record ChainClimb(Optional<Next> next, Optional<End> end) {
         }
         double generatorW = plan.chain().generator().powerW();
         double mostW = plan.chain().inputMostW().orElse(generatorW);
-        double leastDb = Math.max(0, Math.ceil(Power.decibels(generatorW / mostW) - 1e-9));
+        double leastDb = Math.max(0, Math.ceil(Decibels.of(generatorW / mostW) - 1e-9));
         double leftDb = last.attenuationDb() - leastDb;
         if (leftDb < FINE_DB) {
             return ends(leastDb > 0 ? End.INPUT : End.GENERATOR);
@@ -94,12 +95,12 @@ public record ChainClimb(Optional<Next> next, Optional<End> end) {
     /** By what is read where that is known well enough, else by what the chain is thought to be. */
     private static double toWantedDb(ChainPlan plan, ChainPoint last) {
         double outputW = isKnown(last) ? last.outputW().value() : predictedW(plan, last.attenuationDb());
-        return Power.decibels(plan.wantedW() / outputW);
+        return Decibels.of(plan.wantedW() / outputW);
     }
 
     /** Returns the output that the chain is thought to bring behind so many decibels, in watts. */
     public static double predictedW(ChainPlan plan, double attenuationDb) {
-        return plan.chain().outputOfW(plan.chain().generator().powerW() * Power.ratio(-attenuationDb));
+        return plan.chain().outputOfW(plan.chain().generator().powerW() * Decibels.ratio(-attenuationDb));
     }
 
     /** Returns the output to expect behind so many decibels, in watts: by the gain that was read last, else as the chain is thought to be. */
@@ -107,7 +108,7 @@ public record ChainClimb(Optional<Next> next, Optional<End> end) {
         return points.stream()
                 .filter(ChainClimb::isKnown)
                 .reduce((first, second) -> second)
-                .map(last -> Power.ratio(gainDb(last) - attenuationDb))
+                .map(last -> Decibels.ratio(gainDb(last) - attenuationDb))
                 .orElseGet(() -> predictedW(plan, attenuationDb));
     }
 
@@ -119,7 +120,7 @@ public record ChainClimb(Optional<Next> next, Optional<End> end) {
 
     /** Returns the gain from the generator to the load at a key-down, in decibels; empty where nothing came out. */
     public static Optional<Quantity> gainDb(ChainPlan plan, ChainPoint point) {
-        double inputW = plan.chain().generator().powerW() * Power.ratio(-point.attenuationDb());
+        double inputW = plan.chain().generator().powerW() * Decibels.ratio(-point.attenuationDb());
         return Optional.of(point.outputW())
                 .filter(output -> output.value() > 0)
                 .map(output -> output.scaled(1 / inputW).inDecibels());
@@ -127,7 +128,7 @@ public record ChainClimb(Optional<Next> next, Optional<End> end) {
 
     /** The same but for the generator, which does not change. */
     private static double gainDb(ChainPoint point) {
-        return Power.decibels(point.outputW().value()) + point.attenuationDb();
+        return Decibels.of(point.outputW().value()) + point.attenuationDb();
     }
 
     /** Returns by how much the gain has fallen from the greatest that was read; empty where none is known. */
@@ -151,7 +152,7 @@ public record ChainClimb(Optional<Next> next, Optional<End> end) {
     /** Surely more than the step and a little: also where the step is down. */
     private static boolean takesOff(ChainPoint before, ChainPoint last) {
         double stepDb = before.attenuationDb() - last.attenuationDb();
-        Quantity most = before.outputW().scaled(Power.ratio(Math.max(0, stepDb) + TAKES_OFF_DB));
+        Quantity most = before.outputW().scaled(Decibels.ratio(Math.max(0, stepDb) + TAKES_OFF_DB));
         return last.outputW().minus(most).likelyLow() > 0 && isKnown(last);
     }
 

@@ -2,6 +2,7 @@ package org.tubrin.core.chain;
 
 import java.util.Optional;
 import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Decibels;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.twin.Rapp;
 
@@ -24,7 +25,7 @@ public record ChainPart(
         Optional<Double> compressionW,
         Optional<Double> mostInputW) {
     /** Output as a share of the saturated one where the gain has fallen by 1 dB. */
-    private static final double AT_ONE_DECIBEL = Rapp.output(Math.sqrt(Power.ratio(2) - 1));
+    private static final double AT_ONE_DECIBEL = Rapp.output(Math.sqrt(Decibels.ratio(2) - 1));
 
     /** What a part is. */
     public enum Kind {
@@ -54,7 +55,7 @@ public record ChainPart(
     }
 
     private double ratio() {
-        return Power.ratio(kind == Kind.STAGE ? decibels : -decibels);
+        return Decibels.ratio(kind == Kind.STAGE ? decibels : -decibels);
     }
 
     private Optional<Double> saturatedW() {
@@ -86,7 +87,7 @@ public record ChainPart(
 
     /** Returns by how many decibels an input in watts is above what may be fed in, negative below; empty where that is not known. */
     public Optional<Double> overDb(double inputW) {
-        return mostInputW.map(most -> Power.decibels(inputW / most));
+        return mostInputW.map(most -> Decibels.of(inputW / most));
     }
 
     /** Returns the heat in a pad or line, in watts; 0 in a stage, whose heat comes from its supply. */

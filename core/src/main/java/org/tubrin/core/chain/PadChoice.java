@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.DoubleStream;
+import org.tubrin.core.quantity.Decibels;
 
 /**
  * A pad between an exciter and what it drives.
@@ -29,12 +30,12 @@ public record PadChoice(
 
     /** Returns what a pad must take for the full power of an exciter to become the wanted drive: {@code 10·log10(P/Pwanted)}. */
     public static double exactDb(double exciterW, double wantedW) {
-        return Power.decibels(exciterW / wantedW);
+        return Decibels.of(exciterW / wantedW);
     }
 
     /** Returns one pad. */
     public static PadChoice of(double attenuationDb, double exciterW, double wantedW, Optional<Double> inputMostW) {
-        double passes = Power.ratio(-attenuationDb);
+        double passes = Decibels.ratio(-attenuationDb);
         double setW = wantedW / passes;
         double keyedW = exciterW * passes;
         return new PadChoice(
@@ -43,8 +44,8 @@ public record PadChoice(
                 setW - wantedW,
                 exciterW - keyedW,
                 keyedW,
-                Power.decibels(keyedW / wantedW),
-                inputMostW.map(most -> Power.decibels(keyedW / most)));
+                Decibels.of(keyedW / wantedW),
+                inputMostW.map(most -> Decibels.of(keyedW / most)));
     }
 
     /** Returns the standard values nearest to the exact one, in rising order, from which the wanted drive can be reached or nearly. */

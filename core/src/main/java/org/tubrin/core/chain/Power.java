@@ -1,5 +1,7 @@
 package org.tubrin.core.chain;
 
+import org.tubrin.core.quantity.Decibels;
+
 /** Power in a line of 50 Ω. */
 public final class Power {
     /** The line's resistance, in ohms. */
@@ -20,22 +22,12 @@ public final class Power {
 
     /** Returns a power in watts as a level in dBm: {@code 10·log10(P/1 mW)}. */
     public static double dbm(double watt) {
-        return decibels(watt / MILLIWATT);
+        return Decibels.of(watt / MILLIWATT);
     }
 
     /** Returns a level in dBm as a power in watts. */
     public static double watt(double dbm) {
-        return MILLIWATT * ratio(dbm);
-    }
-
-    /** Returns a ratio of two powers in decibels. */
-    public static double decibels(double ratio) {
-        return 10 * Math.log10(ratio);
-    }
-
-    /** Returns the ratio of two powers that so many decibels are. */
-    public static double ratio(double decibels) {
-        return Math.pow(10, decibels / 10);
+        return MILLIWATT * Decibels.ratio(dbm);
     }
 
     /** Returns the volts from peak to peak of a carrier of a power in watts: {@code 2·√(2·P·50 Ω)}. */

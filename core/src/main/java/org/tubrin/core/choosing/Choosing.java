@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.DoubleStream;
+import org.tubrin.core.quantity.Decibels;
 import org.tubrin.core.station.Candidate;
 
 /**
@@ -13,11 +14,10 @@ import org.tubrin.core.station.Candidate;
  * @param claimAsCarrierW the claim, as a steady carrier
  * @param efficiency of the sheet's line, output over plate input; absent without one
  * @param heatPerTubeW of the sheet's line; absent without it or without tubes
- * @param heatShare that heat over what a plate is rated for
  * @param boundEfficiency the efficiency that the bound goes by: the sheet's, else a customary one
  * @param boundW most output that the plates' dissipation allows, N·Pd·η/(1−η); absent without tubes
  * @param carrierW what may be counted on: the least of claim, sheet and bound
- * @param usableW that much of it as the licence lets be used
+ * @param usableW that much of it as the licence lets be used; all of it where that is not known
  * @param overLicenceDb what may be counted on over the licence; below 0 where it does not reach it
  * @param overExciterDb usable output over the bare exciter
  * @param flags what speaks against the claim, the gravest first
@@ -27,20 +27,21 @@ public record Choosing(
         double claimAsCarrierW,
         OptionalDouble efficiency,
         OptionalDouble heatPerTubeW,
-        OptionalDouble heatShare,
         double boundEfficiency,
         OptionalDouble boundW,
         double carrierW,
         double usableW,
-        double overLicenceDb,
-        double overExciterDb,
+        OptionalDouble overLicenceDb,
+        OptionalDouble overExciterDb,
         List<Flag> flags,
         Condition condition) {
 
-    /** One amplifier was measured at 1130 W pulsed, 1000 W in speech and 950 W with a carrier. */
-    private static final double CARRIER_OF_PULSED = 950.0 / 1130;
+    /** One amplifier, measured in three ways: what a claim is worth as a carrier goes by it. */
+    public static final double PULSED_W = 1130;
 
-    private static final double CARRIER_OF_SPEECH = 950.0 / 1000;
+    public static final double SPEECH_W = 1000;
+    public static final double CARRIER_W = 950;
+
     /** Of a stage in class AB2 or B without a sheet; customary 0.55 to 0.65. */
     private static final double CUSTOMARY_EFFICIENCY = 0.6;
     /** What a wattmeter's class leaves open: within it a claim is not called too high. */
@@ -91,41 +92,39 @@ public record Choosing(
     /**
      * Returns what a candidate comes to.
      *
-     * @param licenceW of the operator, in watts
-     * @param exciterW the most that the exciter gives, in watts
+     * @param licenceW of the operator, in watts; absent while no station is described
+     * @param exciterW the most that the exciter gives, in watts; absent while none is described
      */
-    public static Choosing of(Candidate candidate, double licenceW, double exciterW) {
+    public static Choosing of(Candidate candidate, OptionalDouble licenceW, OptionalDouble exciterW) {
         Optional<Candidate.Operation> sheet = candidate.operation();
         Optional<Candidate.Tubes> tubes = candidate.tubes();
         double claimW = candidate.claimW() * carrierOf(candidate.claim());
-        Optional<Double> efficiency = sheet.map(line -> line.outputW() / inputW(line));
+        Optional<Double> efficiency = sheet.map(line -> line.outputW() / line.inputW());
         double boundEfficiency = efficiency.orElse(CUSTOMARY_EFFICIENCY);
         Optional<Double> boundW = tubes.map(stage -> bound(stage, boundEfficiency));
         Optional<Double> heatW =
-                sheet.flatMap(line -> tubes.map(stage -> (inputW(line) - line.outputW()) / stage.count()));
-        Optional<Double> heatShare = heatW.flatMap(heat -> tubes.map(stage -> heat / stage.plateDissipationPerTubeW()));
+                sheet.flatMap(line -> tubes.map(stage -> (line.inputW() - line.outputW()) / stage.count()));
         double carrierW = DoubleStream.of(
                         claimW, sheet.map(Candidate.Operation::outputW).orElse(claimW), boundW.orElse(claimW))
                 .min()
                 .orElse(claimW);
-        double usableW = Math.min(carrierW, licenceW);
+        double usableW = Math.min(carrierW, licenceW.orElse(carrierW));
         return new Choosing(
                 claimW,
                 optional(efficiency),
                 optional(heatW),
-                optional(heatShare),
                 boundEfficiency,
                 optional(boundW),
                 carrierW,
                 usableW,
-                decibels(carrierW / licenceW),
-                decibels(usableW / exciterW),
-                flags(candidate, claimW, boundW, heatShare),
+                over(carrierW, licenceW),
+                over(usableW, exciterW),
+                flags(candidate, claimW, boundW, heatW),
                 Condition.of(candidate.inspected()));
     }
 
     private static List<Flag> flags(
-            Candidate candidate, double claimW, Optional<Double> boundW, Optional<Double> heatShare) {
+            Candidate candidate, double claimW, Optional<Double> boundW, Optional<Double> heatW) {
         List<Flag> flags = new ArrayList<>();
         if (boundW.filter(bound -> claimW > (1 + METER_CLASS) * bound).isPresent()) {
             flags.add(Flag.ABOVE_HEAT);
@@ -136,7 +135,10 @@ public record Choosing(
                 .isPresent()) {
             flags.add(Flag.ABOVE_SHEET);
         }
-        if (heatShare.filter(share -> share >= AT_LIMIT).isPresent()) {
+        boolean isAtLimit = heatW.flatMap(
+                        heat -> candidate.tubes().map(tubes -> heat >= AT_LIMIT * tubes.plateDissipationPerTubeW()))
+                .orElse(false);
+        if (isAtLimit) {
             flags.add(Flag.SHEET_AT_LIMIT);
         }
         if (candidate.claim() == Candidate.Claim.NOT_SAID) {
@@ -150,14 +152,10 @@ public record Choosing(
 
     private static double carrierOf(Candidate.Claim claim) {
         return switch (claim) {
-            case PULSED -> CARRIER_OF_PULSED;
-            case SPEECH -> CARRIER_OF_SPEECH;
+            case PULSED -> CARRIER_W / PULSED_W;
+            case SPEECH -> CARRIER_W / SPEECH_W;
             case CARRIER, NOT_SAID -> 1;
         };
-    }
-
-    private static double inputW(Candidate.Operation line) {
-        return line.plateVoltageDcV() * line.plateCurrentA();
     }
 
     private static double bound(Candidate.Tubes tubes, double efficiency) {
@@ -168,18 +166,20 @@ public record Choosing(
         return value.map(OptionalDouble::of).orElse(OptionalDouble.empty());
     }
 
-    private static double decibels(double ratio) {
-        return 10 * Math.log10(ratio);
+    private static OptionalDouble over(double watt, OptionalDouble reference) {
+        return reference.isPresent()
+                ? OptionalDouble.of(Decibels.of(watt / reference.getAsDouble()))
+                : OptionalDouble.empty();
     }
 
-    /** Returns how many S-units the usable output is over the bare exciter. */
-    public double sUnits() {
-        return overExciterDb / DB_PER_S_UNIT;
+    /** Returns how many S-units that many decibels are. */
+    public static double sUnits(double decibels) {
+        return decibels / DB_PER_S_UNIT;
     }
 
     /** Returns how much louder this one is than another, in decibels of usable output. */
     public double louderThanDb(Choosing other) {
-        return decibels(usableW / other.usableW);
+        return Decibels.of(usableW / other.usableW);
     }
 
     /** Returns whether anybody hears such a difference. */

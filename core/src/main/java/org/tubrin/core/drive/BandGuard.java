@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.tubrin.core.quantity.Decibels;
 import org.tubrin.core.run.NextRow;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Trip;
@@ -203,8 +204,8 @@ public record BandGuard(
                 comes,
                 driveW,
                 outputW,
-                tripW.map(trip -> 10 * Math.log10(driveW / trip)),
-                outputW.map(output -> 10 * Math.log10(output / ratedW)));
+                tripW.map(trip -> Decibels.of(driveW / trip)),
+                outputW.map(output -> Decibels.of(output / ratedW)));
     }
 
     /** Returns the least drive of all rows, or with which a table begins, in watts. */

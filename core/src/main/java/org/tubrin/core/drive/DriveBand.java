@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Decibels;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.MonotoneCubic;
 import org.tubrin.core.quantity.Quantity;
@@ -172,7 +173,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
 
     /** Returns by how many decibels a drive in watts is below where it tripped, negative above; empty where it never did. */
     public Optional<Double> belowTripDb(double driveW) {
-        return tripW().map(tripW -> 10 * Math.log10(tripW / driveW));
+        return tripW().map(tripW -> Decibels.of(tripW / driveW));
     }
 
     /** Returns the drive that the trips let pass, in watts; the greatest number where it never tripped. */

@@ -120,9 +120,13 @@ public final class FirstStation {
                     case SCREEN_CURRENT -> tetrode;
                     case SUPPLY_VOLTAGE, SUPPLY_CURRENT -> !tubes;
                     case CHART_BAND -> tubes;
-                    case CHART_PLATE, CHART_LOAD, LOADED_VOLTAGE, LOADED_PLATE -> isTwinAsked();
-                    case LOADED_GRID -> isTwinAsked() && !tetrode;
-                    case SCREEN_VOLTAGE, LOADED_SCREEN -> isTwinAsked() && tetrode;
+                    case CHART_PLATE,
+                            CHART_LOAD,
+                            LOADED_VOLTAGE,
+                            SCREEN_VOLTAGE,
+                            LOADED_PLATE,
+                            LOADED_GRID,
+                            LOADED_SCREEN -> isTwinAsked() && isOfItsTwin(question);
                 })
                 .toList();
     }
@@ -163,12 +167,14 @@ public final class FirstStation {
     }
 
     private Question[] twinQuestions() {
-        Question unknownToIt = kind() == AmplifierKind.TETRODE ? Question.LOADED_GRID : Question.LOADED_SCREEN;
-        return Stream.of(Question.values())
-                .filter(one -> one.topic() == Question.Topic.TWIN)
-                .filter(one ->
-                        one != unknownToIt && (one != Question.SCREEN_VOLTAGE || kind() == AmplifierKind.TETRODE))
-                .toArray(Question[]::new);
+        return Stream.of(Question.values()).filter(this::isOfItsTwin).toArray(Question[]::new);
+    }
+
+    /** Of a tetrode's twin the screen is asked for, of a triode's the grid. */
+    private boolean isOfItsTwin(Question question) {
+        boolean ofScreen = question == Question.SCREEN_VOLTAGE || question == Question.LOADED_SCREEN;
+        boolean tetrode = kind() == AmplifierKind.TETRODE;
+        return question.topic() == Question.Topic.TWIN && (tetrode ? question != Question.LOADED_GRID : !ofScreen);
     }
 
     private Enough step(Enough.For what, Question... questions) {

@@ -89,6 +89,11 @@ public record Candidate(
                             Because.PLATE_INPUT)
                     .done();
         }
+
+        /** Returns the plate input, in watts. */
+        public double inputW() {
+            return plateVoltageDcV * plateCurrentA;
+        }
     }
 
     /** What is looked at of an amplifier that is offered, in the order in which one looks. */

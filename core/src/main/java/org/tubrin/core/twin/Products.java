@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.quantity.Checks;
+import org.tubrin.core.quantity.Decibels;
 import org.tubrin.core.quantity.Unit;
 
 /**
@@ -51,7 +52,7 @@ public record Products(double thirdDb, Optional<Double> fifthDb) {
             double power = whole * whole - exciter * exciter;
             return new OwnPart(
                     whole > exciter ? Optional.of(20 * Math.log10(whole - exciter)) : Optional.empty(),
-                    power > 0 ? Optional.of(10 * Math.log10(power)) : Optional.empty(),
+                    power > 0 ? Optional.of(Decibels.of(power)) : Optional.empty(),
                     20 * Math.log10(whole + exciter));
         }
     }

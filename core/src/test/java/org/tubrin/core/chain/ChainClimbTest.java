@@ -10,6 +10,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.chain.ChainClimb.Because;
 import org.tubrin.core.chain.ChainClimb.End;
+import org.tubrin.core.quantity.Decibels;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
@@ -41,7 +42,7 @@ public class ChainClimbTest {
         ChainClimb climb = ChainClimb.of(plan, points);
         while (climb.next().isPresent()) {
             double db = climb.next().get().attenuationDb();
-            double straightW = 10 * Power.ratio(gainDb - db);
+            double straightW = 10 * Decibels.ratio(gainDb - db);
             points.add(point(db, straightW / Math.sqrt(1 + Math.pow(straightW / saturatedW, 2)), 3.4));
             climb = ChainClimb.of(plan, points);
             assertTrue(points.size() < 60, "it ends");

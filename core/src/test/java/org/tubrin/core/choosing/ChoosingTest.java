@@ -33,13 +33,16 @@ public class ChoosingTest {
                 List.of());
     }
 
+    private static Choosing found(Candidate candidate, double licenceW, double exciterW) {
+        return Choosing.of(candidate, OptionalDouble.of(licenceW), OptionalDouble.of(exciterW));
+    }
+
     /** 1400 W in, 890 out: 510 W stay in a tube that is rated for 500, and no such tube makes 1000 W. */
     @Test
     public void aClaimBeyondSheetAndHeatIsFlagged() {
-        Choosing found = Choosing.of(candidate(1000, Claim.CARRIER, 1, 500, 0.5, 890), 1000, 100);
+        Choosing found = found(candidate(1000, Claim.CARRIER, 1, 500, 0.5, 890), 1000, 100);
         assertEquals(found.efficiency().orElseThrow(), 0.636, 5e-4);
         assertEquals(found.heatPerTubeW().orElseThrow(), 510, 1e-9);
-        assertEquals(found.heatShare().orElseThrow(), 1.02, 1e-9);
         assertEquals(found.boundW().orElseThrow(), 873, 0.5);
         assertEquals(
                 found.flags(),
@@ -51,24 +54,16 @@ public class ChoosingTest {
     /** Two such tubes at 63.5 % take 1740 W. */
     @Test
     public void twoTubesStandTheSameClaim() {
-        Choosing found = Choosing.of(candidate(1000, Claim.CARRIER, 2, 500, 0.5, 889), 1500, 100);
+        Choosing found = found(candidate(1000, Claim.CARRIER, 2, 500, 0.5, 889), 1500, 100);
         assertEquals(found.boundW().orElseThrow(), 1740, 5);
         assertFalse(found.flags().contains(Choosing.Flag.ABOVE_HEAT));
     }
 
     @Test
     public void theKindOfAClaimCounts() {
-        assertEquals(
-                Choosing.of(candidate(1130, Claim.PULSED, 0, 0, 0, 0), 1500, 100)
-                        .carrierW(),
-                950,
-                1e-9);
-        assertEquals(
-                Choosing.of(candidate(1000, Claim.SPEECH, 0, 0, 0, 0), 1500, 100)
-                        .carrierW(),
-                950,
-                1e-9);
-        Choosing unsaid = Choosing.of(candidate(1000, Claim.NOT_SAID, 0, 0, 0, 0), 1500, 100);
+        assertEquals(found(candidate(1130, Claim.PULSED, 0, 0, 0, 0), 1500, 100).carrierW(), 950, 1e-9);
+        assertEquals(found(candidate(1000, Claim.SPEECH, 0, 0, 0, 0), 1500, 100).carrierW(), 950, 1e-9);
+        Choosing unsaid = found(candidate(1000, Claim.NOT_SAID, 0, 0, 0, 0), 1500, 100);
         assertEquals(unsaid.flags(), List.of(Choosing.Flag.KIND_NOT_SAID, Choosing.Flag.NOTHING_TO_HOLD_AGAINST));
         assertTrue(unsaid.boundW().isEmpty() && unsaid.heatPerTubeW().isEmpty());
     }
@@ -76,23 +71,28 @@ public class ChoosingTest {
     /** 400 W over 100 is one S-unit, 1500 two; 1400 against 1500 is 0.3 dB, which nobody hears. */
     @Test
     public void decibelsAndSUnits() {
-        Choosing small = Choosing.of(candidate(400, Claim.CARRIER, 0, 0, 0, 0), 1500, 100);
-        Choosing large = Choosing.of(candidate(1500, Claim.CARRIER, 0, 0, 0, 0), 1500, 100);
-        Choosing nearly = Choosing.of(candidate(1400, Claim.CARRIER, 0, 0, 0, 0), 1500, 100);
-        assertEquals(small.sUnits(), 1, 0.01);
-        assertEquals(large.sUnits(), 2, 0.05);
+        Choosing small = found(candidate(400, Claim.CARRIER, 0, 0, 0, 0), 1500, 100);
+        Choosing large = found(candidate(1500, Claim.CARRIER, 0, 0, 0, 0), 1500, 100);
+        Choosing nearly = found(candidate(1400, Claim.CARRIER, 0, 0, 0, 0), 1500, 100);
+        assertEquals(Choosing.sUnits(small.overExciterDb().orElseThrow()), 1, 0.01);
+        assertEquals(Choosing.sUnits(large.overExciterDb().orElseThrow()), 2, 0.05);
         assertEquals(large.louderThanDb(nearly), 0.3, 0.01);
         assertFalse(Choosing.isHeard(large.louderThanDb(nearly)));
         assertTrue(Choosing.isHeard(large.louderThanDb(small)));
-        Choosing held = Choosing.of(candidate(1500, Claim.CARRIER, 0, 0, 0, 0), 400, 100);
+        Choosing held = found(candidate(1500, Claim.CARRIER, 0, 0, 0, 0), 400, 100);
         assertEquals(held.usableW(), 400, 1e-9);
-        assertEquals(held.overLicenceDb(), 5.74, 0.01);
+        assertEquals(held.overLicenceDb().orElseThrow(), 5.74, 0.01);
         assertEquals(held.louderThanDb(small), 0, 1e-9);
-        assertEquals(
-                Choosing.of(candidate(500, Claim.CARRIER, 0, 0, 0, 0), 1500, 100)
-                        .mainsA(120),
-                10,
-                1e-9);
+        assertEquals(found(candidate(500, Claim.CARRIER, 0, 0, 0, 0), 1500, 100).mainsA(120), 10, 1e-9);
+    }
+
+    /** Before a station is described nothing is said of a licence or an exciter, and nothing is held back. */
+    @Test
+    public void withoutAStationTheRestIsSaidAllTheSame() {
+        Choosing found =
+                Choosing.of(candidate(1500, Claim.CARRIER, 0, 0, 0, 0), OptionalDouble.empty(), OptionalDouble.empty());
+        assertEquals(found.usableW(), 1500, 1e-9);
+        assertTrue(found.overLicenceDb().isEmpty() && found.overExciterDb().isEmpty());
     }
 
     @Test
@@ -121,7 +121,7 @@ public class ChoosingTest {
                     200 + 800 * random.nextDouble(),
                     plateA,
                     2800 * plateA * (0.4 + 0.3 * random.nextDouble()));
-            Choosing found = Choosing.of(one, 1500, 100);
+            Choosing found = found(one, 1500, 100);
             Candidate.Tubes tubes = one.tubes().orElseThrow();
             assertTrue(found.carrierW() <= found.claimAsCarrierW() + 1e-9);
             assertTrue(found.carrierW() <= one.operation().orElseThrow().outputW() + 1e-9);

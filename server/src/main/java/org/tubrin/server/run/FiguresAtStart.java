@@ -23,10 +23,10 @@ class FiguresAtStart implements ApplicationRunner {
     @Override
     public void run(ApplicationArguments arguments) {
         int all = 0;
-        List<UUID> done = store.reckonFigures(new UUID(0, 0), AT_A_TIME);
+        List<UUID> done = store.calculateFigures(new UUID(0, 0), AT_A_TIME);
         while (!done.isEmpty()) {
             all += done.size();
-            done = store.reckonFigures(done.get(done.size() - 1), AT_A_TIME);
+            done = store.calculateFigures(done.get(done.size() - 1), AT_A_TIME);
         }
         if (all > 0) {
             LOG.info("Calculated the figures of {} runs for the trends.", all);

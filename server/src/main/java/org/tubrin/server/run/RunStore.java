@@ -140,7 +140,7 @@ public class RunStore {
      * that cannot be read stays without, and is said in the log.
      */
     @Transactional
-    public List<UUID> reckonFigures(UUID after, int most) {
+    public List<UUID> calculateFigures(UUID after, int most) {
         List<UUID> ids = runs.withoutFigures(RunFigures.VERSION, after, most);
         for (UUID id : ids) {
             try {

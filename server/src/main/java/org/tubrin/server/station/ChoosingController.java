@@ -23,11 +23,6 @@ import org.tubrin.server.words.Words;
 @RequestMapping("/api/choosing")
 public class ChoosingController {
     private static final double PERCENT = 100;
-    /** Where no exciter is described, a usual one. */
-    private static final double USUAL_EXCITER_W = 100;
-    /** Where no station is, what many licences allow. */
-    private static final double USUAL_LICENCE_W = 1500;
-
     private static final double HIGH_MAINS_V = 230;
     private static final double LOW_MAINS_V = 120;
 
@@ -39,8 +34,9 @@ public class ChoosingController {
         this.words = words;
     }
 
-    /** All candidates, held against the operator's own licence and exciter. */
-    public record ChoosingView(double licenceW, double exciterW, List<CandidateView> candidates) {}
+    /** All candidates, held against the operator's own licence and exciter where they are described. */
+    public record ChoosingView(
+            @Nullable Double licenceW, @Nullable Double exciterW, List<CandidateView> candidates) {}
 
     /** Something that speaks against a claim, with the arithmetic. */
     public record FlagView(Choosing.Flag code, String title, String meaning) {}
@@ -55,8 +51,8 @@ public class ChoosingController {
             @Nullable String heat,
             @Nullable String bound,
             String countedOn,
-            String overLicence,
-            String overExciter,
+            @Nullable String overLicence,
+            @Nullable String overExciter,
             @Nullable String louder,
             String mains,
             @Nullable String priceNew,
@@ -73,27 +69,28 @@ public class ChoosingController {
     /** Returns the candidates, those that bring most first. */
     @GetMapping
     ChoosingView choosing() {
-        double licenceW =
-                stations.station().map(kept -> kept.station().licenceLimitW()).orElse(USUAL_LICENCE_W);
+        OptionalDouble licenceW = stations.station().stream()
+                .mapToDouble(kept -> kept.station().licenceLimitW())
+                .findFirst();
         List<Stations.Stored> all = stations.readableEquipment();
-        double exciterW = all.stream()
+        OptionalDouble exciterW = all.stream()
                 .map(Stations.Stored::equipment)
                 .filter(Exciter.class::isInstance)
                 .mapToDouble(one -> ((Exciter) one).powerMaxW())
-                .max()
-                .orElse(USUAL_EXCITER_W);
+                .max();
         List<Held> held = all.stream()
                 .filter(one -> one.equipment() instanceof Candidate)
                 .map(one -> held(one, (Candidate) one.equipment(), licenceW, exciterW))
                 .sorted(Comparator.comparingDouble((Held one) -> -one.found().usableW()))
                 .toList();
         return new ChoosingView(
-                licenceW,
-                exciterW,
+                boxed(licenceW),
+                boxed(exciterW),
                 held.stream().map(one -> view(one, held.get(0))).toList());
     }
 
-    private static Held held(Stations.Stored kept, Candidate candidate, double licenceW, double exciterW) {
+    private static Held held(
+            Stations.Stored kept, Candidate candidate, OptionalDouble licenceW, OptionalDouble exciterW) {
         return new Held(kept, candidate, Choosing.of(candidate, licenceW, exciterW));
     }
 
@@ -114,18 +111,8 @@ public class ChoosingController {
                 found.heatPerTubeW().isPresent() ? words.say("choosing.heat", args) : null,
                 found.boundW().isPresent() ? words.say("choosing.bound", args) : null,
                 Figures.plain(found.carrierW(), 0) + "\u2009W",
-                words.say(
-                        "choosing.overLicence",
-                        Map.of(
-                                "reaches",
-                                found.overLicenceDb() >= 0 ? "yes" : "no",
-                                "db",
-                                Figures.fixed(Math.abs(found.overLicenceDb()), 1))),
-                words.say(
-                        "choosing.overExciter",
-                        Map.of(
-                                "db", Figures.fixed(found.overExciterDb(), 1),
-                                "units", Figures.fixed(found.sUnits(), 1))),
+                overLicence(found),
+                overExciter(found),
                 louder(held, loudest),
                 words.say(
                         "choosing.mains",
@@ -148,6 +135,9 @@ public class ChoosingController {
         Map<String, Object> args = new HashMap<>();
         args.put("claim", Figures.plain(found.claimAsCarrierW(), 0));
         args.put("percent", Figures.fixed(PERCENT * found.boundEfficiency(), 0));
+        args.put("pulsed", Figures.plain(Choosing.PULSED_W, 0));
+        args.put("speech", Figures.plain(Choosing.SPEECH_W, 0));
+        args.put("carrier", Figures.plain(Choosing.CARRIER_W, 0));
         args.put("known", found.efficiency().isPresent() ? "yes" : "no");
         found.boundW().ifPresent(bound -> {
             args.put("bound", Figures.plain(bound, 0));
@@ -161,9 +151,38 @@ public class ChoosingController {
         candidate.operation().ifPresent(line -> {
             args.put("output", Figures.plain(line.outputW(), 0));
             args.put("sheet", Figures.plain(line.outputW(), 0));
-            args.put("input", Figures.plain(line.plateVoltageDcV() * line.plateCurrentA(), 0));
+            args.put("input", Figures.plain(line.inputW(), 0));
         });
         return args;
+    }
+
+    private @Nullable String overLicence(Choosing found) {
+        return found.overLicenceDb().isEmpty()
+                ? null
+                : words.say(
+                        "choosing.overLicence",
+                        Map.of(
+                                "reaches",
+                                found.overLicenceDb().getAsDouble() >= 0 ? "yes" : "no",
+                                "db",
+                                Figures.fixed(Math.abs(found.overLicenceDb().getAsDouble()), 1)));
+    }
+
+    private @Nullable String overExciter(Choosing found) {
+        return found.overExciterDb().isEmpty()
+                ? null
+                : words.say(
+                        "choosing.overExciter",
+                        Map.of(
+                                "db",
+                                Figures.fixed(found.overExciterDb().getAsDouble(), 1),
+                                "units",
+                                Figures.fixed(
+                                        Choosing.sUnits(found.overExciterDb().getAsDouble()), 1)));
+    }
+
+    private static @Nullable Double boxed(OptionalDouble value) {
+        return value.isPresent() ? value.getAsDouble() : null;
     }
 
     private @Nullable String louder(Held held, Held loudest) {
