@@ -33,7 +33,7 @@ public class ChoosingJourneyTest extends AtTheStation {
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName("Save").setExact(true))
                 .press("Enter");
-        page.getByText("Sloop 1000 is saved").waitFor();
+        page.getByText("Sloop 1000 is saved").first().waitFor();
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Choosing an amplifier"))
                 .press("Enter");
         sheet.getByText("841 W as a carrier").waitFor();

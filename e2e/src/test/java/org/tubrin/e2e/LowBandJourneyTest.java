@@ -134,6 +134,7 @@ public class LowBandJourneyTest extends AtTheStation {
                 assertTrue(keyed++ < 7, "it asks for one key-down after another: " + said);
                 operator.presses("Space");
                 operator.awaits("^Read, key up");
+                operator.rises("OUTPUT", 5);
                 operator.settles("now-OUTPUT");
                 operator.takesReadings("HEAT_SINK");
                 operator.presses("Space");

@@ -307,6 +307,13 @@ final class Operator implements AutoCloseable {
         return Double.parseDouble(page.locator("[data-part=now-" + role + "]").innerText());
     }
 
+    /** Waits until a meter shows more than it does at rest, however late its reading comes. */
+    void rises(String role, double above) {
+        page.waitForFunction(
+                "([part, above]) => Number.parseFloat(document.querySelector(part)?.textContent) > above",
+                List.of("[data-part=now-" + role + "]", above));
+    }
+
     /** Turns a dial by fine keys to where the output is most, as long as it gains. */
     void peaks(String down, String up) {
         double best = settledOutput();
