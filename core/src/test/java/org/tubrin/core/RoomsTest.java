@@ -53,6 +53,7 @@ public class RoomsTest {
             entry("supply", "quantity", "metering", "station"),
             entry("hv", "quantity"),
             entry("choosing", "quantity", "station"),
+            entry("faults", "quantity", "station"),
             entry("first", "quantity", "metering", "device", "tank", "station", "twin"),
             entry("drive", "quantity", "metering", "station", "budget", "twin", "run"),
             entry("alc", "quantity"),

@@ -31,6 +31,7 @@ public class ServerRoomsTest {
             entry("trend", "run", "station", "web", "words"),
             entry("drive", "run", "station", "web", "words"),
             entry("twin", "feed", "run", "station", "web", "words"),
+            entry("fault", "run", "station", "store", "web", "words"),
             entry("backup", "store", "web"),
             entry("demo", "run", "station", "store", "supply", "words"));
 

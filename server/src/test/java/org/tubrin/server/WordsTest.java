@@ -38,6 +38,10 @@ import org.tubrin.core.drive.BandGuard;
 import org.tubrin.core.drive.DriveFor;
 import org.tubrin.core.drive.DriveKind;
 import org.tubrin.core.drive.DriveSweep;
+import org.tubrin.core.faults.Care;
+import org.tubrin.core.faults.Cause;
+import org.tubrin.core.faults.FaultCheck;
+import org.tubrin.core.faults.Symptom;
 import org.tubrin.core.first.AmplifierType;
 import org.tubrin.core.first.Enough;
 import org.tubrin.core.first.Question;
@@ -244,6 +248,21 @@ public class WordsTest {
         add(wanted, "name.*", Supply.Kind.values());
         add(wanted, "kind.*", Supply.Kind.values());
         add(wanted, "name.*", Battery.Chemistry.values());
+        add(wanted, "faults.symptom.*", Symptom.values());
+        add(wanted, "faults.cause.*", Cause.values());
+        add(wanted, "faults.fix.*", Cause.values());
+        add(wanted, "faults.check.*", FaultCheck.values());
+        for (Care care : Care.values()) {
+            if (care != Care.NONE) {
+                wanted.add("faults.care." + care);
+            }
+        }
+        for (String one : List.of("answer.yes.true", "answer.yes.false", "answer.gone.true", "answer.gone.false")) {
+            wanted.add("faults." + one);
+        }
+        for (String one : List.of("how.SURE", "how.LIKELY", "how.POSSIBLE", "how.LESS", "why.FIX", "why.FIX_UNSURE")) {
+            wanted.add("faults." + one);
+        }
         add(wanted, "choosing.claim.*", Candidate.Claim.values());
         add(wanted, "choosing.made.*", Candidate.StillMade.values());
         add(wanted, "choosing.point.*", Candidate.Point.values());

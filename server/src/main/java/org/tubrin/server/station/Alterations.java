@@ -69,6 +69,12 @@ public class Alterations {
      */
     @Transactional
     public AlterationRow add(String equipment, Alteration.Part part, LocalDate on, String note) {
+        return add(UUID.randomUUID(), equipment, part, on, note);
+    }
+
+    /** The same under an id of the caller's, by which it can be forgotten again. */
+    @Transactional
+    public AlterationRow add(UUID id, String equipment, Alteration.Part part, LocalDate on, String note) {
         Instant now = clock.instant();
         LocalDate today = LocalDate.ofInstant(now, ZoneOffset.UTC);
         List<String> known = stations.readableEquipment().stream()
@@ -83,13 +89,18 @@ public class Alterations {
         }
         Instant at = on.equals(today) ? now : on.atStartOfDay(ZoneOffset.UTC).toInstant();
         Alteration checked = new Alteration(equipment, part, at, note.strip());
-        AlterationRow row = new AlterationRow(UUID.randomUUID(), equipment, part, checked.at(), checked.note());
+        AlterationRow row = new AlterationRow(id, equipment, part, checked.at(), checked.note());
         mapper.insert(row);
         return row;
     }
 
     void restore(AlterationRow row) {
         mapper.insert(row);
+    }
+
+    /** Deletes one where it is there. */
+    public void forget(UUID id) {
+        mapper.delete(id);
     }
 
     /** Deletes one; fails with {@link NotThere}. */

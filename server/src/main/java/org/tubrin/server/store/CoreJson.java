@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.tubrin.core.faults.CaseStep;
 import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.Refused;
@@ -63,6 +64,7 @@ public class CoreJson {
             Accuracy.class, AccuracyTags.class,
             Box.class, BoxTags.class,
             Envelope.class, EnvelopeTags.class,
+            CaseStep.class, CaseStepTags.class,
             RunEvent.class, EventTags.class);
 
     /** Returns the mapper's settings for every use: strict, so that nothing mistyped is quietly taken for nothing. */
@@ -223,6 +225,14 @@ public class CoreJson {
         @JsonSubTypes.Type(value = Envelope.Amplitude.class, name = "amplitude")
     })
     private interface EnvelopeTags {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = CaseStep.Answered.class, name = "answered"),
+        @JsonSubTypes.Type(value = CaseStep.Skipped.class, name = "skipped"),
+        @JsonSubTypes.Type(value = CaseStep.Fixed.class, name = "fixed")
+    })
+    private interface CaseStepTags {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({

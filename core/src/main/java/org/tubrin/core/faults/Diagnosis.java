@@ -1,0 +1,306 @@
+package org.tubrin.core.faults;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What a case comes to: how probable each cause is, and what to check next. By Bayes' rule over one cause, two causes at once, and
+ * a cause that the table does not know.
+ */
+public final class Diagnosis {
+    /** From here on a cause is put right rather than looked into further. */
+    public static final double SURE = 0.7;
+
+    /** Two at once, against one of them alone. */
+    private static final double TWO_AT_ONCE = 0.2;
+    /** Faults that the table does not know, in its counts. */
+    private static final double NOT_IN_TABLE = 6;
+    /** A symptom of such a fault, or of a cause that has it nowhere in the table. */
+    private static final double BY_SURPRISE = 0.003;
+
+    private static final double SURPRISE_OF_UNKNOWN = 0.03;
+    /** A cause is put right in vain, or comes back at once. */
+    private static final double IN_VAIN = 0.01;
+    /** While it is away something else seems to have cured it. */
+    private static final double AWAY = 0.25;
+    /** Checks that tell less, in bits, are not worth the walk. */
+    private static final double WORTH_BITS = 0.05;
+    /** Somebody may have looked wrongly: a check may be made again. */
+    private static final int MOST_TIMES = 2;
+    /** Getting up and going there, in minutes. */
+    private static final double GOING_THERE = 12;
+
+    /** Suppositions that are less probable are dropped. */
+    private static final double NEGLIGIBLE = 1e-5;
+
+    private final FaultCase about;
+    private final List<Hypothesis> hypotheses;
+
+    /** What may be wrong, all of it, and how probable that is. */
+    private record Hypothesis(Set<Cause> causes, double probability) {}
+
+    /** A cause and how probable it is that it is there, alone or with another. */
+    public record Suspect(Cause cause, double probability) {}
+
+    /**
+     * A check to make next.
+     *
+     * @param bits what its answer is expected to tell
+     * @param ifYes the causes after a yes, the most probable first
+     * @param ifNo those after a no
+     */
+    public record Next(FaultCheck check, double bits, List<Suspect> ifYes, List<Suspect> ifNo) {}
+
+    /** What to do now. */
+    public enum Verdict {
+        /** Make the next check. */
+        CHECK,
+        /** One cause is sure enough: put it right. */
+        FIX,
+        /** No check tells more: put the most probable cause right, knowing that it may be another. */
+        FIX_UNSURE,
+        /** What was found fits nothing in the table. */
+        NOT_KNOWN,
+        /** The symptom is gone. */
+        CURED
+    }
+
+    private Diagnosis(FaultCase about, List<Hypothesis> hypotheses) {
+        this.about = about;
+        this.hypotheses = hypotheses;
+    }
+
+    /**
+     * Returns what a case comes to.
+     *
+     * @param own how often each cause was what cured one of the operator's own cases
+     */
+    public static Diagnosis of(FaultCase about, Map<Cause, Integer> own) {
+        Diagnosis now = new Diagnosis(about, normed(supposed(about, own)));
+        for (CaseStep step : about.steps()) {
+            now = now.after(step);
+        }
+        return now;
+    }
+
+    private static List<Hypothesis> supposed(FaultCase about, Map<Cause, Integer> own) {
+        List<Cause> may = new ArrayList<>();
+        double all = NOT_IN_TABLE;
+        for (Cause cause : Cause.values()) {
+            if (cause.within().canBeIn(about.within())) {
+                all += count(cause, own);
+                if (about.symptoms().stream().anyMatch(cause.shares()::containsKey)) {
+                    may.add(cause);
+                }
+            }
+        }
+        List<Hypothesis> supposed = new ArrayList<>();
+        supposed.add(new Hypothesis(
+                EnumSet.noneOf(Cause.class),
+                NOT_IN_TABLE * Math.pow(SURPRISE_OF_UNKNOWN, about.symptoms().size())));
+        for (int i = 0; i < may.size(); i++) {
+            double one = count(may.get(i), own);
+            add(supposed, about, EnumSet.of(may.get(i)), one);
+            for (int j = i + 1; j < may.size(); j++) {
+                add(
+                        supposed,
+                        about,
+                        EnumSet.of(may.get(i), may.get(j)),
+                        TWO_AT_ONCE * one * count(may.get(j), own) / all);
+            }
+        }
+        return supposed;
+    }
+
+    private static double count(Cause cause, Map<Cause, Integer> own) {
+        return cause.count() + own.getOrDefault(cause, 0);
+    }
+
+    private static void add(List<Hypothesis> to, FaultCase about, Set<Cause> causes, double prior) {
+        double probability = prior;
+        for (Symptom symptom : about.symptoms()) {
+            double without = 1;
+            for (Cause cause : causes) {
+                without *= 1 - cause.shares().getOrDefault(symptom, BY_SURPRISE);
+            }
+            probability *= 1 - without;
+        }
+        to.add(new Hypothesis(causes, probability));
+    }
+
+    private static List<Hypothesis> normed(List<Hypothesis> some) {
+        double all = some.stream().mapToDouble(Hypothesis::probability).sum();
+        return some.stream()
+                .map(one -> new Hypothesis(one.causes(), one.probability() / all))
+                .filter(one -> one.probability() > NEGLIGIBLE)
+                .toList();
+    }
+
+    private Diagnosis after(CaseStep step) {
+        return step.with(new CaseStep.Cases<>() {
+            @Override
+            public Diagnosis answered(CaseStep.Answered one) {
+                return Diagnosis.this.answered(one.check(), one.yes());
+            }
+
+            @Override
+            public Diagnosis skipped(CaseStep.Skipped one) {
+                return Diagnosis.this;
+            }
+
+            @Override
+            public Diagnosis fixed(CaseStep.Fixed one) {
+                return Diagnosis.this.fixed(one.cause(), one.gone());
+            }
+        });
+    }
+
+    private Diagnosis answered(FaultCheck check, boolean yes) {
+        return new Diagnosis(
+                about,
+                normed(hypotheses.stream()
+                        .map(one -> {
+                            double says = check.yes(one.causes(), about.intermittent());
+                            return new Hypothesis(one.causes(), one.probability() * (yes ? says : 1 - says));
+                        })
+                        .toList()));
+    }
+
+    private Diagnosis fixed(Cause cause, boolean gone) {
+        double byItself = about.intermittent() ? AWAY : IN_VAIN;
+        List<Hypothesis> left = new ArrayList<>();
+        for (Hypothesis one : hypotheses) {
+            boolean only = one.causes().equals(Set.of(cause));
+            double isGone = only ? 1 - IN_VAIN : byItself;
+            Set<Cause> rest = EnumSet.copyOf(one.causes().isEmpty() ? EnumSet.noneOf(Cause.class) : one.causes());
+            if (!only) {
+                rest.remove(cause);
+            }
+            left.add(new Hypothesis(rest, one.probability() * (gone ? isGone : 1 - isGone)));
+        }
+        return new Diagnosis(about, normed(merged(left)));
+    }
+
+    /** Two suppositions that come to the same are one. */
+    private static List<Hypothesis> merged(List<Hypothesis> some) {
+        Map<Set<Cause>, Double> sums = new LinkedHashMap<>();
+        some.forEach(one -> sums.merge(one.causes(), one.probability(), Double::sum));
+        return sums.entrySet().stream()
+                .map(entry -> new Hypothesis(entry.getKey(), entry.getValue()))
+                .toList();
+    }
+
+    /** Returns the causes, the most probable first. */
+    public List<Suspect> suspects() {
+        Map<Cause, Double> sums = new EnumMap<>(Cause.class);
+        hypotheses.forEach(one -> one.causes().forEach(cause -> sums.merge(cause, one.probability(), Double::sum)));
+        return sums.entrySet().stream()
+                .map(entry -> new Suspect(entry.getKey(), entry.getValue()))
+                .sorted(Comparator.comparingDouble((Suspect one) -> -one.probability()))
+                .toList();
+    }
+
+    /** Returns what to put right: the most probable cause that was not yet put right in vain; empty where all were. */
+    public Optional<Suspect> toFix() {
+        Set<Cause> fixed = about.fixed();
+        return suspects().stream().filter(one -> !fixed.contains(one.cause())).findFirst();
+    }
+
+    /** Returns how probable it is that two causes are there at once. */
+    public double twoAtOnce() {
+        return hypotheses.stream()
+                .filter(one -> one.causes().size() > 1)
+                .mapToDouble(Hypothesis::probability)
+                .sum();
+    }
+
+    /** Returns how probable it is that it is nothing of the table. */
+    public double notInTable() {
+        return hypotheses.stream()
+                .filter(one -> one.causes().isEmpty())
+                .mapToDouble(Hypothesis::probability)
+                .sum();
+    }
+
+    /** Returns what to do now. */
+    public Verdict verdict() {
+        if (about.cured().isPresent()) {
+            return Verdict.CURED;
+        }
+        List<Suspect> suspects = suspects();
+        double most = suspects.isEmpty() ? 0 : suspects.get(0).probability();
+        if (most >= SURE && about.isLookedInto(suspects.get(0).cause())) {
+            return Verdict.FIX;
+        }
+        boolean tellsMore = next().isPresent();
+        if (notInTable() > most) {
+            return tellsMore && notInTable() < SURE ? Verdict.CHECK : Verdict.NOT_KNOWN;
+        }
+        return tellsMore ? Verdict.CHECK : Verdict.FIX_UNSURE;
+    }
+
+    /**
+     * Returns the check that tells most for what it takes in minutes and danger, one that was made already only where no other
+     * tells enough; empty where none does.
+     */
+    public Optional<Next> next() {
+        Map<FaultCheck, Integer> done = about.done();
+        for (int times = 0; times < MOST_TIMES; times++) {
+            FaultCheck best = null;
+            double most = 0;
+            for (FaultCheck check : FaultCheck.askable()) {
+                boolean isOpen = done.getOrDefault(check, 0) == times
+                        && about.symptoms().stream().noneMatch(check::isAnsweredBy);
+                double bits = isOpen ? bits(check) : 0;
+                if (bits >= WORTH_BITS && bits / takes(check) > most) {
+                    best = check;
+                    most = bits / takes(check);
+                }
+            }
+            if (best != null) {
+                return Optional.of(next(best));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Returns what a check would tell, whether or not it is the best one now. */
+    public Next next(FaultCheck check) {
+        return new Next(
+                check,
+                bits(check),
+                answered(check, true).suspects(),
+                answered(check, false).suspects());
+    }
+
+    private static double takes(FaultCheck check) {
+        return GOING_THERE + check.minutes() + check.care().asMinutes();
+    }
+
+    /** By how much an answer is expected to narrow what may be wrong. */
+    private double bits(FaultCheck check) {
+        double yes = 0;
+        double told = 0;
+        for (Hypothesis one : hypotheses) {
+            double says = check.yes(one.causes(), about.intermittent());
+            yes += one.probability() * says;
+            told -= one.probability() * entropy(says);
+        }
+        return told + entropy(yes);
+    }
+
+    private static double entropy(double share) {
+        return share <= 0 || share >= 1 ? 0 : -(share * log2(share) + (1 - share) * log2(1 - share));
+    }
+
+    private static double log2(double of) {
+        return Math.log(of) / Math.log(2);
+    }
+}

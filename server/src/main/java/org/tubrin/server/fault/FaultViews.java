@@ -1,0 +1,75 @@
+package org.tubrin.server.fault;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.tubrin.core.faults.Cause;
+import org.tubrin.core.faults.Diagnosis;
+import org.tubrin.core.faults.FaultCheck;
+import org.tubrin.core.faults.Symptom;
+import org.tubrin.core.faults.Within;
+
+/** What the page shows of cases, in words. */
+final class FaultViews {
+    private FaultViews() {}
+
+    /** A symptom to choose. */
+    record SymptomView(Symptom code, String name) {}
+
+    /** An amplifier that a case can be about. */
+    record CaseAmplifierView(String name, Within within) {}
+
+    /** A case in the list. */
+    record CaseLine(UUID id, String amplifier, String symptoms, String openedOn, boolean closed, String says) {}
+
+    /** What a case can be about, and all cases, the open ones first. */
+    record FaultsView(List<SymptomView> symptoms, List<CaseAmplifierView> amplifiers, List<CaseLine> cases) {}
+
+    /**
+     * An answer to what is asked.
+     *
+     * @param means what is most probable after it; null where it ends the case
+     */
+    record CaseAnswerView(
+            boolean yes, String label, @Nullable String means) {}
+
+    /**
+     * A cause and how probable it is.
+     *
+     * @param percent rounded; below 1 it is 0
+     */
+    record SuspectView(Cause cause, String name, String how, int percent) {}
+
+    /** Something that was done. */
+    record CaseStepView(Instant at, String says, String answer) {}
+
+    /**
+     * A case.
+     *
+     * @param sentence what to do now
+     * @param why it is this
+     * @param check what is asked; null where no check is
+     * @param fix what is to be put right; null where nothing is
+     * @param also what else is to be known: two causes at once, nothing of the table, that it comes and goes
+     * @param ledger what entered the ledger by it; null where nothing did
+     */
+    record CaseView(
+            UUID id,
+            int revision,
+            String amplifier,
+            String symptoms,
+            String note,
+            String openedOn,
+            Diagnosis.Verdict verdict,
+            String sentence,
+            @Nullable String why,
+            @Nullable FaultCheck check,
+            @Nullable Cause fix,
+            List<CaseAnswerView> answers,
+            List<String> cautions,
+            List<String> also,
+            List<SuspectView> suspects,
+            List<CaseStepView> steps,
+            @Nullable String ledger) {}
+}
