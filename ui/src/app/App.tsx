@@ -21,6 +21,9 @@ const LogPage = lazy(log);
 const TrendsPage = lazy(async () => ({ default: (await log()).TrendsPage }));
 const ChangesPage = lazy(async () => ({ default: (await log()).ChangesPage }));
 const ComparePage = lazy(async () => ({ default: (await log()).ComparePage }));
+const faults = () => withWords(['faults'], () => import('../features/faults'));
+const FaultsPage = lazy(faults);
+const CasePage = lazy(async () => ({ default: (await faults()).CasePage }));
 const MetersPage = lazy(() => withWords(['meters'], () => import('../features/meters')));
 const FirstStation = lazy(async () => ({ default: (await station()).FirstStation }));
 const StationPage = lazy(station);
@@ -59,6 +62,7 @@ export function App() {
     c: afterG('c', nothing),
     l: afterG('l', nothing),
     s: afterG('s', nothing),
+    f: afterG('f', nothing),
   });
 
   return (
@@ -88,6 +92,8 @@ export function App() {
               <Route path="/station/first" element={<FirstStation />} />
               <Route path="/station/meters" element={<MetersPage />} />
               <Route path="/station/*" element={<StationPage />} />
+              <Route path="/faults" element={<FaultsPage />} />
+              <Route path="/faults/:caseId" element={<CasePage />} />
               <Route path="*" element={<Nowhere />} />
             </Routes>
           </Suspense>

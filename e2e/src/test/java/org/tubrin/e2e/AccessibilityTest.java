@@ -60,6 +60,11 @@ public class AccessibilityTest {
             page.navigate("/drive");
             page.locator("[data-part=guard]").waitFor();
             Axe.check(page, "drive");
+            page.navigate("/faults");
+            page.getByText("Reception weak").last().click();
+            page.locator("[data-part=next-check]").waitFor();
+            page.getByText("Other checks").click();
+            Axe.check(page, "a case, other checks opened");
             page.navigate("/drive/sweep");
             page.getByText("more than before").waitFor();
             Axe.check(page, "one drive before and since");

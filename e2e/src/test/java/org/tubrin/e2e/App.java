@@ -7,9 +7,12 @@ import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -51,10 +54,52 @@ final class App implements AutoCloseable {
             App app = new App(home, demo, freePort());
             app.benchPort = freeBenchPort();
             app.besideBench = besideBench;
+            if (demo) {
+                copy(demoDatabase(), home.resolve("postgres"));
+            }
             app.start();
             return app;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+    }
+
+    /**
+     * Returns a database that holds the demo and is at rest: it is made by a start of its own, once for all classes, since that
+     * takes half of every start.
+     */
+    private static Path demoDatabase() throws IOException {
+        Path homes = Path.of("target/homes").toAbsolutePath();
+        // Another build has another demo.
+        Path home = homes.resolve("template-"
+                + Files.getLastModifiedTime(root().resolve("target/app/built")).toMillis());
+        try (FileChannel channel = FileChannel.open(
+                        homes.resolve("template.lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+                FileLock lock = channel.lock()) {
+            Path made = home.resolve("made");
+            if (lock.isValid() && !Files.exists(made)) {
+                App app = new App(Files.createDirectories(home), true, freePort());
+                app.benchPort = freeBenchPort();
+                app.start();
+                app.close();
+                Files.createFile(made);
+            }
+        }
+        return home.resolve("postgres");
+    }
+
+    private static void copy(Path from, Path to) throws IOException {
+        try {
+            int code = new ProcessBuilder("cp", "-a", from.toString(), to.toString())
+                    .inheritIO()
+                    .start()
+                    .waitFor();
+            if (code != 0) {
+                throw new IOException("cp ended with " + code + ": " + from);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
         }
     }
 

@@ -41,6 +41,9 @@ public class EmptyAccessibilityTest {
             page.navigate("/log/changes");
             page.getByText("no equipment yet").waitFor();
             Axe.check(page, "no changes");
+            page.navigate("/faults");
+            page.getByText("Find the cause").waitFor();
+            Axe.check(page, "faults without a station");
             page.navigate("/station/first");
             page.locator("#answer").fill("x");
             page.locator("#answer").press("Enter");

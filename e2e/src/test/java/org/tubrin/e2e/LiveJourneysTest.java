@@ -62,7 +62,7 @@ public class LiveJourneysTest extends AtTheStation {
     @Test
     public void aWholeClimbOnTheBenchWithKeysOnlyGivesWhatTheHiddenTruthAllows() {
         operator.startsClimb("Simulated bench");
-        climbsToTheCard(12);
+        climbsToTheCard(16);
         assertTheDialsLeftAreGood();
     }
 
@@ -73,7 +73,7 @@ public class LiveJourneysTest extends AtTheStation {
                         AriaRole.RADIO, new Page.GetByRoleOptions().setName("Maker’s chart suggested")))
                 .isChecked();
         operator.startsClimb("Simulated bench", "Maker’s chart suggested");
-        climbsToTheCard(4);
+        climbsToTheCard(5);
         assertTheDialsLeftAreGood();
     }
 

@@ -108,6 +108,10 @@ public final class Screenshots {
             page.navigate("/log/trends");
             page.locator("[data-part=trend]").first().waitFor();
             shoot(page, "trends");
+            page.navigate("/faults");
+            page.getByText("Reception weak").last().click();
+            page.locator("[data-part=next-check]").waitFor();
+            shoot(page, "faults");
             AccessibilityTest.comparesAMeter(page);
             shoot(page, "meters");
             page.navigate("/station");
@@ -127,12 +131,6 @@ public final class Screenshots {
                         .waitFor();
                 shoot(page, view);
             }
-            day.startsClimb();
-            day.presses("Enter");
-            day.awaits("covers on");
-            day.presses("Enter");
-            day.awaits("path wired");
-            shoot(page, "before-power");
         }
     }
 }

@@ -246,29 +246,35 @@ public final class Diagnosis {
         return tellsMore ? Verdict.CHECK : Verdict.FIX_UNSURE;
     }
 
-    /**
-     * Returns the check that tells most for what it takes in minutes and danger, one that was made already only where no other
-     * tells enough; empty where none does.
-     */
+    /** Returns the check that tells most for what it takes in minutes and danger; empty where none tells enough. */
     public Optional<Next> next() {
+        return worth().stream().findFirst().map(this::next);
+    }
+
+    /**
+     * Returns the checks that tell enough, those first that tell most for what they take; those that were made already where no
+     * other tells enough.
+     */
+    public List<FaultCheck> worth() {
         Map<FaultCheck, Integer> done = about.done();
         for (int times = 0; times < MOST_TIMES; times++) {
-            FaultCheck best = null;
-            double most = 0;
+            Map<FaultCheck, Double> worth = new EnumMap<>(FaultCheck.class);
             for (FaultCheck check : FaultCheck.askable()) {
                 boolean isOpen = done.getOrDefault(check, 0) == times
                         && about.symptoms().stream().noneMatch(check::isAnsweredBy);
                 double bits = isOpen ? bits(check) : 0;
-                if (bits >= WORTH_BITS && bits / takes(check) > most) {
-                    best = check;
-                    most = bits / takes(check);
+                if (bits >= WORTH_BITS) {
+                    worth.put(check, bits / takes(check));
                 }
             }
-            if (best != null) {
-                return Optional.of(next(best));
+            if (!worth.isEmpty()) {
+                return worth.entrySet().stream()
+                        .sorted(Comparator.comparingDouble((Map.Entry<FaultCheck, Double> one) -> -one.getValue()))
+                        .map(Map.Entry::getKey)
+                        .toList();
             }
         }
-        return Optional.empty();
+        return List.of();
     }
 
     /** Returns what a check would tell, whether or not it is the best one now. */

@@ -6,7 +6,7 @@ public enum Symptom {
     RECEIVE_NOISY,
     RELAY_CHATTERS,
     RF_FEEDBACK,
-    FILAMENT_DARK,
+    FILAMENT_DARK(Within.TUBES),
     SWITCH_BURNT,
     SAG,
     HUM,
@@ -17,20 +17,35 @@ public enum Symptom {
     NO_OUTPUT,
     OUTPUT_LOW_ALL,
     OUTPUT_LOW_BAND,
-    GRID_HIGH,
-    DIP_PEAK_APART,
-    KNOB_SLIPS,
+    GRID_HIGH(Within.TUBES),
+    DIP_PEAK_APART(Within.TUBES),
+    KNOB_SLIPS(Within.TUBES),
     ARCS,
     TRIPS,
     TRIPS_REFLECTED,
     TRIPS_INPUT,
     TRIPS_HEAT,
-    TRIPS_FILTER,
+    TRIPS_FILTER(Within.TRANSISTORS),
     INPUT_SWR_AMPLIFYING,
     LOAD_SWR_DRIFTS,
     MATCHER_REFUSES,
     ALC_REVERSED,
     FLAT_TOPPED,
     HAIRY,
-    DEVICE_RUNS_AWAY
+    DEVICE_RUNS_AWAY(Within.TRANSISTORS);
+
+    private final Within within;
+
+    Symptom() {
+        this(Within.ANY);
+    }
+
+    Symptom(Within within) {
+        this.within = within;
+    }
+
+    /** Returns which amplifiers can have it. */
+    public Within within() {
+        return within;
+    }
 }

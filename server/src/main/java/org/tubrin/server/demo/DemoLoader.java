@@ -27,6 +27,11 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.tubrin.core.alc.LevelLaw;
 import org.tubrin.core.alc.SoundPath;
+import org.tubrin.core.faults.CaseStep;
+import org.tubrin.core.faults.FaultCase;
+import org.tubrin.core.faults.FaultCheck;
+import org.tubrin.core.faults.Symptom;
+import org.tubrin.core.faults.Within;
 import org.tubrin.core.run.Conditions;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.station.Amplifier;
@@ -43,6 +48,7 @@ import org.tubrin.core.twin.DataSheet;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.SheetFit;
 import org.tubrin.core.twin.TwinFromSheet;
+import org.tubrin.server.fault.FaultCases;
 import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunStore;
 import org.tubrin.server.station.Stations;
@@ -63,10 +69,19 @@ class DemoLoader implements ApplicationRunner {
     private final RunStore store;
     private final RunMapper runs;
     private final SupplyRecords papers;
+    private final FaultCases cases;
     private final JsonMapper json;
     private final Clock clock;
 
-    DemoLoader(Stations stations, RunStore store, RunMapper runs, SupplyRecords papers, JsonMapper json, Clock clock) {
+    DemoLoader(
+            Stations stations,
+            RunStore store,
+            RunMapper runs,
+            SupplyRecords papers,
+            FaultCases cases,
+            JsonMapper json,
+            Clock clock) {
+        this.cases = cases;
         this.stations = stations;
         this.store = store;
         this.runs = runs;
@@ -129,7 +144,21 @@ class DemoLoader implements ApplicationRunner {
         climbs += matchers(station, byName, now);
         climbs += waveforms(station, byName, now);
         climbs += lowBand(station, byName, now);
+        openCase(now);
         LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
+    }
+
+    /** Something that comes and goes, begun three evenings ago. */
+    private void openCase(Instant now) {
+        Instant begun = now.minus(Duration.ofDays(3));
+        FaultCase about = new FaultCase(
+                "Barque",
+                Within.TUBES,
+                List.of(Symptom.RECEIVE_NOISY),
+                true,
+                "After long evenings; better the next morning.",
+                List.of(new CaseStep.Answered(begun.plus(Duration.ofMinutes(4)), FaultCheck.BEND_JUMPER, false)));
+        cases.restore(new FaultCases.Stored(UUID.randomUUID(), 1, begun, begun, about));
     }
 
     /**

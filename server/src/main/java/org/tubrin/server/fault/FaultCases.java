@@ -84,8 +84,8 @@ public class FaultCases {
         }
     }
 
-    /** Puts one back as a backup holds it. */
-    void restore(Stored kept) {
+    /** Puts one in as it is, as a backup or the demo holds it. */
+    public void restore(Stored kept) {
         mapper.insert(row(kept));
     }
 

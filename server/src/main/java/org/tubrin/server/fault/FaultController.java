@@ -95,7 +95,7 @@ public class FaultController {
         Map<Cause, Integer> own = cases.own();
         return new FaultViews.FaultsView(
                 Stream.of(Symptom.values())
-                        .map(symptom -> new FaultViews.SymptomView(symptom, viewer.name(symptom)))
+                        .map(symptom -> new FaultViews.SymptomView(symptom, viewer.name(symptom), symptom.within()))
                         .toList(),
                 amplifiers()
                         .map(one -> new FaultViews.CaseAmplifierView(one.name(), within(one)))

@@ -28,6 +28,7 @@ class FaultViewer {
     private static final double POSSIBLE = 0.15;
     private static final double WORTH_SAYING = 0.2;
     private static final int MOST_NAMED = 2;
+    private static final int MOST_OTHERS = 8;
 
     private final FaultCases cases;
     private final Words words;
@@ -79,6 +80,14 @@ class FaultViewer {
                         .filter(one -> one.probability() >= WORTH_A_LINE)
                         .map(this::suspect)
                         .toList(),
+                about.cured().isPresent()
+                        ? List.of()
+                        : found.worth().stream()
+                                .filter(check ->
+                                        next.filter(one -> one.check() == check).isEmpty())
+                                .limit(MOST_OTHERS)
+                                .map(this::other)
+                                .toList(),
                 about.steps().stream().map(this::step).toList(),
                 about.cured()
                         .flatMap(Cause::changes)
@@ -107,9 +116,7 @@ class FaultViewer {
         if (next.isPresent()) {
             return words.say(
                     "faults.why",
-                    Map.of(
-                            "minutes", Figures.plain(next.get().check().minutes(), 1),
-                            "bits", Figures.fixed(next.get().bits(), 2)));
+                    Map.of("minutes", Figures.plain(next.get().check().minutes(), 1)));
         }
         return fix.map(one -> words.say(
                         "faults.why." + verdict,
@@ -118,11 +125,9 @@ class FaultViewer {
     }
 
     private List<FaultViews.CaseAnswerView> answers(Diagnosis.Next next) {
-        String kind = next.check().kind() == FaultCheck.Kind.SWAP ? "gone" : "yes";
         return List.of(
-                new FaultViews.CaseAnswerView(true, words.say("faults.answer." + kind + ".true"), likely(next.ifYes())),
-                new FaultViews.CaseAnswerView(
-                        false, words.say("faults.answer." + kind + ".false"), likely(next.ifNo())));
+                new FaultViews.CaseAnswerView(true, answer(next.check(), true), likely(next.ifYes())),
+                new FaultViews.CaseAnswerView(false, answer(next.check(), false), likely(next.ifNo())));
     }
 
     private List<FaultViews.CaseAnswerView> gone() {
@@ -161,6 +166,16 @@ class FaultViewer {
         return also;
     }
 
+    private FaultViews.OtherCheckView other(FaultCheck check) {
+        return new FaultViews.OtherCheckView(
+                check, words.say("faults.check." + check), answer(check, true), answer(check, false));
+    }
+
+    private String answer(FaultCheck check, boolean yes) {
+        String kind = check.kind() == FaultCheck.Kind.SWAP ? "gone" : "yes";
+        return words.say("faults.answer." + kind + "." + yes);
+    }
+
     private FaultViews.SuspectView suspect(Diagnosis.Suspect one) {
         double share = one.probability();
         String how =
@@ -174,11 +189,8 @@ class FaultViewer {
         return step.with(new CaseStep.Cases<>() {
             @Override
             public FaultViews.CaseStepView answered(CaseStep.Answered one) {
-                String kind = one.check().kind() == FaultCheck.Kind.SWAP ? "gone" : "yes";
                 return new FaultViews.CaseStepView(
-                        one.at(),
-                        words.say("faults.check." + one.check()),
-                        words.say("faults.answer." + kind + "." + one.yes()));
+                        one.at(), words.say("faults.check." + one.check()), answer(one.check(), one.yes()));
             }
 
             @Override

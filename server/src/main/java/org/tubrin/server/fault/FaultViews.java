@@ -14,8 +14,8 @@ import org.tubrin.core.faults.Within;
 final class FaultViews {
     private FaultViews() {}
 
-    /** A symptom to choose. */
-    record SymptomView(Symptom code, String name) {}
+    /** A symptom to choose, and which amplifiers can have it. */
+    record SymptomView(Symptom code, String name, Within within) {}
 
     /** An amplifier that a case can be about. */
     record CaseAmplifierView(String name, Within within) {}
@@ -41,6 +41,9 @@ final class FaultViews {
      */
     record SuspectView(Cause cause, String name, String how, int percent) {}
 
+    /** A check that may be made, or was made already, instead of the one that is asked. */
+    record OtherCheckView(FaultCheck check, String says, String yes, String no) {}
+
     /** Something that was done. */
     record CaseStepView(Instant at, String says, String answer) {}
 
@@ -52,6 +55,7 @@ final class FaultViews {
      * @param check what is asked; null where no check is
      * @param fix what is to be put right; null where nothing is
      * @param also what else is to be known: two causes at once, nothing of the table, that it comes and goes
+     * @param others further checks that tell something, the best first
      * @param ledger what entered the ledger by it; null where nothing did
      */
     record CaseView(
@@ -70,6 +74,7 @@ final class FaultViews {
             List<String> cautions,
             List<String> also,
             List<SuspectView> suspects,
+            List<OtherCheckView> others,
             List<CaseStepView> steps,
             @Nullable String ledger) {}
 }

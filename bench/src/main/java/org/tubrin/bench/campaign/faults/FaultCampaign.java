@@ -9,8 +9,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.tubrin.bench.campaign.Tables;
+import org.tubrin.core.faults.Cause;
+import org.tubrin.core.faults.FaultCheck;
 
 /** Finds hidden faults by the next check and by a fixed list; arguments: a folder, the number of cases, the seed. */
 public final class FaultCampaign {
@@ -118,7 +121,37 @@ public final class FaultCampaign {
                 .sorted(Comparator.comparingInt((FaultScore score) -> -score.checks()))
                 .limit(WORST)
                 .forEach(score -> out.append("- ").append(score.story()).append('\n'));
-        return out.append(MEANING).toString();
+        return out.append(MEANING).append(table()).toString();
+    }
+
+    /** Returns the table that all this rests on. */
+    private static String table() {
+        StringBuilder out = new StringBuilder("\n## The table\n\n")
+                .append(
+                        "All of it is the house's estimate; nobody has counted. An operator's own closed cases are added to the counts.\n\n")
+                .append("| cause | count | is complained of as |\n|-|-|-|\n");
+        for (Cause cause : Cause.values()) {
+            out.append(
+                    String.format(Locale.ROOT, "| %s | %.0f | %s |\n", cause, cause.count(), shares(cause.shares())));
+        }
+        out.append("\n| check | kind | min | danger | yes with |\n|-|-|-|-|-|\n");
+        for (FaultCheck check : FaultCheck.values()) {
+            out.append(String.format(
+                    Locale.ROOT,
+                    "| %s | %s | %.1f | %s | %s |\n",
+                    check,
+                    check.kind(),
+                    check.minutes(),
+                    check.care(),
+                    shares(check.shares())));
+        }
+        return out.toString();
+    }
+
+    private static String shares(Map<?, Double> shares) {
+        return shares.entrySet().stream()
+                .map(share -> share.getKey() + " " + share.getValue())
+                .collect(Collectors.joining(", "));
     }
 
     private static String row(String procedure, String kind, List<FaultScore> of) {

@@ -1,0 +1,144 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { ask, type CaseLine, client, type FaultsView, type SymptomView } from '../../api';
+import { Answer, Trouble, useDraft } from '../../parts';
+import { Button, Check, Pick, SomeOf, TextField } from '../../parts/ui';
+import { say } from '../../words';
+
+/** What is wrong, and all cases: the way in. */
+export function FaultsPage() {
+  const faults = useQuery({ queryKey: ['faults'], queryFn: () => ask(client.GET('/api/faults')) });
+  useEffect(() => {
+    document.title = say('faults.faultsTubrin');
+  }, []);
+  return (
+    <div className="m-5 grid grid-cols-one gap-3.5">
+      <div>
+        <h1 className="text-22">{say('faults.faults')}</h1>
+        <p className="max-w-prose text-soft">{say('faults.what')}</p>
+      </div>
+      <Answer query={faults} what={say('faults.theCases')}>
+        {(known) => (
+          <>
+            <Begin known={known} />
+            <Cases title={say('faults.openCases')} cases={known.cases.filter((one) => !one.closed)} />
+            <Cases title={say('faults.closedCases')} cases={known.cases.filter((one) => one.closed)} />
+          </>
+        )}
+      </Answer>
+    </div>
+  );
+}
+
+type Symptom = SymptomView['code'];
+
+interface Told {
+  id: string;
+  amplifier: string;
+  symptoms: Symptom[];
+  intermittent: boolean;
+  note: string;
+}
+
+const MOST_SYMPTOMS = 4;
+const ANOTHER = '';
+
+function Begin({ known }: { known: FaultsView }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const fresh = (): Told => ({
+    id: crypto.randomUUID(),
+    amplifier: known.amplifiers[0]?.name ?? ANOTHER,
+    symptoms: [],
+    intermittent: false,
+    note: '',
+  });
+  const { value: told, change, drop } = useDraft<Told>('fault', 1, fresh);
+  const open = useMutation({
+    mutationFn: () =>
+      ask(client.POST('/api/faults', { body: { ...told, amplifier: told.amplifier || say('faults.another') } })),
+    onSuccess: async (opened) => {
+      drop();
+      queries.setQueryData(['fault', opened.id], opened);
+      await queries.invalidateQueries({ queryKey: ['faults'] });
+      navigate(`/faults/${opened.id}`);
+    },
+  });
+  const within = known.amplifiers.find((one) => one.name === told.amplifier)?.within ?? 'ANY';
+  const toggle = (code: string) => {
+    const symptom = code as Symptom;
+    const has = told.symptoms.includes(symptom);
+    change({ ...told, symptoms: has ? told.symptoms.filter((one) => one !== symptom) : [...told.symptoms, symptom] });
+  };
+  const full = told.symptoms.length >= MOST_SYMPTOMS;
+  return (
+    <form
+      className="sheet grid gap-4 px-5 py-4"
+      aria-label={say('faults.whatIsWrong')}
+      onSubmit={(event) => {
+        event.preventDefault();
+        open.mutate();
+      }}
+    >
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+        <Pick
+          label={say('shared.amplifier')}
+          value={told.amplifier}
+          onPick={(amplifier) => change({ ...told, amplifier })}
+          options={[
+            ...known.amplifiers.map((one) => [one.name, one.name] as const),
+            [ANOTHER, say('faults.another')] as const,
+          ]}
+        />
+        <Check checked={told.intermittent} onCheck={(intermittent) => change({ ...told, intermittent })}>
+          {say('faults.itComesAndGoes')}
+        </Check>
+        <TextField
+          label={say('faults.inYourWords')}
+          value={told.note}
+          onChange={(note) => change({ ...told, note })}
+          className="w-96"
+        />
+      </div>
+      <SomeOf
+        label={say('faults.symptoms')}
+        chosen={told.symptoms}
+        onPick={toggle}
+        options={known.symptoms
+          .filter((one) => one.within === 'ANY' || within === 'ANY' || one.within === within)
+          .map((one) => ({ ...one, disabled: full && !told.symptoms.includes(one.code) }))}
+      />
+      <div className="flex flex-wrap items-center gap-4">
+        <Button kind="main" type="submit" disabled={told.symptoms.length === 0 || open.isPending}>
+          {say('faults.findTheCause')}
+        </Button>
+        <span className="text-13 text-soft">
+          {told.symptoms.length === 0 ? say('faults.chooseWhatYouSee') : say('faults.upToFour')}
+        </span>
+      </div>
+      {open.error && <Trouble error={open.error} />}
+    </form>
+  );
+}
+
+function Cases({ title, cases }: { title: string; cases: CaseLine[] }) {
+  if (cases.length === 0) return null;
+  return (
+    <section aria-label={title} className="sheet px-5 py-3">
+      <h2 className="mb-1 text-14 text-soft">{title}</h2>
+      <ul className="divide-y divide-hair">
+        {cases.map((one) => (
+          <li key={one.id} className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-1.5">
+            <Link to={`/faults/${one.id}`} className="head text-act underline">
+              {one.symptoms}
+            </Link>
+            <span className="text-soft">{one.amplifier}</span>
+            <span>{one.says}</span>
+            <span className="figure ml-auto text-13 text-soft">{one.openedOn}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,2 @@
+export { CasePage } from './CasePage';
+export { FaultsPage as default } from './FaultsPage';
