@@ -62,7 +62,7 @@ export function App() {
     c: afterG('c', nothing),
     l: afterG('l', nothing),
     s: afterG('s', nothing),
-    f: afterG('f', nothing),
+    x: afterG('x', nothing),
   });
 
   return (

@@ -7,7 +7,7 @@ export const PLACES = [
   { path: '/cards', name: say('app.cards'), key: 'c' },
   { path: '/log', name: say('shared.log'), key: 'l' },
   { path: '/station', name: say('shared.station'), key: 's' },
-  { path: '/faults', name: say('app.faults'), key: 'f' },
+  { path: '/faults', name: say('app.faults'), key: 'x' },
 ] as const;
 
 /** The keys that work, as the help shows them. */

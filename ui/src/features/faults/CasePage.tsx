@@ -79,7 +79,11 @@ function Case({ view }: { view: CaseView }) {
       </header>
       {view.note && <p className="max-w-prose">{view.note}</p>}
       <div className="grid grid-cols-one gap-3.5 wide:grid-cols-[3fr_2fr]">
-        <Sheet title={say('faults.nextCheck')} accent part="next-check">
+        <Sheet
+          title={view.verdict === 'CURED' ? say('faults.found') : say('faults.nextCheck')}
+          accent
+          part="next-check"
+        >
           {own ? (
             <Asked
               sentence={say('faults.wasPutRight', { cause: own.name })}

@@ -94,12 +94,14 @@ function Begin({ known }: { known: FaultsView }) {
         <Check checked={told.intermittent} onCheck={(intermittent) => change({ ...told, intermittent })}>
           {say('faults.itComesAndGoes')}
         </Check>
-        <TextField
-          label={say('faults.inYourWords')}
-          value={told.note}
-          onChange={(note) => change({ ...told, note })}
-          className="w-96"
-        />
+        <div className="w-96 max-w-full">
+          <TextField
+            label={say('faults.inYourWords')}
+            value={told.note}
+            onChange={(note) => change({ ...told, note })}
+            className="w-full"
+          />
+        </div>
       </div>
       <SomeOf
         label={say('faults.symptoms')}

@@ -107,7 +107,7 @@ public class FaultsJourneyTest extends AtTheStation {
         answers("z", inHand());
         works(wrong, shows);
         operator.awaits("^Gone since");
-        operator.presses("g", "f");
+        operator.presses("g", "x");
         operator.page.getByText("Find the cause").waitFor();
         assertThat(operator.page.locator("section[aria-label=Closed]")).containsText("Reception weak");
     }

@@ -60,7 +60,7 @@ public enum Cause {
     LIGHT_LOADING(
             10, Within.TUBES, Shows.of(GRID_HIGH, 0.6).and(OUTPUT_LOW_BAND, 0.2).and(TRIPS, 0.2)),
     ALC_SETTING(4, Shows.of(FLAT_TOPPED, 0.6).and(ALC_REVERSED, 0.3).and(OUTPUT_LOW_ALL, 0.1)),
-    FIRMWARE_CHANGED(6, Alteration.Part.FIRMWARE, Shows.of(ALC_REVERSED, 0.8).and(FLAT_TOPPED, 0.2)),
+    FIRMWARE_CHANGED(6, Shows.of(ALC_REVERSED, 0.8).and(FLAT_TOPPED, 0.2)),
     PA_ON_WHILE_MATCHING(8, Shows.of(MATCHER_REFUSES, 0.8).and(TRIPS_REFLECTED, 0.2)),
     MATCHING_POWER_OFF(4, Shows.of(MATCHER_REFUSES, 1)),
 
@@ -92,10 +92,9 @@ public enum Cause {
                     .and(TRIPS, 0.3)
                     .and(RELAY_CHATTERS, 0.2)
                     .and(ARCS, 0.2)),
-    KEY_LINE(5, Alteration.Part.CABLE, Shows.of(NO_OUTPUT, 0.6).and(RELAY_CHATTERS, 0.4)),
+    KEY_LINE(5, Shows.of(NO_OUTPUT, 0.6).and(RELAY_CHATTERS, 0.4)),
     ANTENNA_LINE(
             8,
-            Alteration.Part.ANTENNA,
             Shows.of(TRIPS_REFLECTED, 0.3)
                     .and(RECEIVE_NOISY, 0.25)
                     .and(RECEIVE_DEAD, 0.2)
@@ -104,12 +103,12 @@ public enum Cause {
     RF_IN_SHACK(
             8,
             Shows.of(RF_FEEDBACK, 0.7).and(TRIPS, 0.1).and(MATCHER_REFUSES, 0.1).and(METER_JUMPS, 0.1)),
-    GROUND_BOND(4, Alteration.Part.CABLE, Shows.of(RF_FEEDBACK, 0.6).and(HUM, 0.4)),
+    GROUND_BOND(4, Shows.of(RF_FEEDBACK, 0.6).and(HUM, 0.4)),
 
     PIN_SOLDER(
             6,
             Within.TUBES,
-            Alteration.Part.TUBES,
+            null,
             Care.HIGH_VOLTAGE,
             Shows.of(FILAMENT_DARK, 0.85).and(OUTPUT_LOW_ALL, 0.15)),
     FILAMENT_OPEN(
@@ -121,7 +120,7 @@ public enum Cause {
     HEATER_SUPPLY(
             3,
             Within.TUBES,
-            Alteration.Part.OTHER,
+            null,
             Care.HIGH_VOLTAGE,
             Shows.of(FILAMENT_DARK, 0.7).and(OUTPUT_LOW_ALL, 0.2).and(HUM, 0.1)),
     TUBE_SOFT(
@@ -212,39 +211,28 @@ public enum Cause {
     NO_SOFT_START(
             4,
             Within.TUBES,
-            Alteration.Part.OTHER,
+            null,
             Care.HIGH_VOLTAGE,
             Shows.of(SWITCH_BURNT, 0.9).and(TRIPS, 0.1)),
-    SWITCH_WORN(
-            2,
-            Within.ANY,
-            Alteration.Part.OTHER,
-            Care.MAINS,
-            Shows.of(SWITCH_BURNT, 0.8).and(METERS_DEAD, 0.2)),
+    SWITCH_WORN(2, Within.ANY, null, Care.MAINS, Shows.of(SWITCH_BURNT, 0.8).and(METERS_DEAD, 0.2)),
     MAINS_WEAK(
             8,
             Within.ANY,
-            Alteration.Part.OTHER,
+            null,
             Care.MAINS,
             Shows.of(SAG, 0.7).and(OUTPUT_LOW_ALL, 0.2).and(TRIPS, 0.1)),
     MAINS_CONTACT(
             3,
             Within.ANY,
-            Alteration.Part.OTHER,
+            null,
             Care.MAINS,
             Shows.of(SAG, 0.5).and(RELAY_CHATTERS, 0.3).and(METERS_DEAD, 0.2)),
 
-    METER_SWITCH(6, Alteration.Part.OTHER, Shows.of(METER_JUMPS, 0.7).and(METERS_DEAD, 0.3)),
-    WATTMETER_LIES(6, Alteration.Part.OTHER, Shows.of(OUTPUT_LOW_ALL, 0.7).and(LOAD_SWR_DRIFTS, 0.2)),
+    METER_SWITCH(6, Shows.of(METER_JUMPS, 0.7).and(METERS_DEAD, 0.3)),
+    WATTMETER_LIES(6, Shows.of(OUTPUT_LOW_ALL, 0.7).and(LOAD_SWR_DRIFTS, 0.2)),
     LOAD_HOT(6, Shows.of(LOAD_SWR_DRIFTS, 0.9).and(TRIPS_REFLECTED, 0.1)),
-    LOAD_DAMAGED(
-            4,
-            Alteration.Part.OTHER,
-            Shows.of(LOAD_SWR_DRIFTS, 0.6).and(TRIPS_REFLECTED, 0.2).and(OUTPUT_LOW_ALL, 0.2)),
-    EXCITER_LOW(
-            7,
-            Alteration.Part.OTHER,
-            Shows.of(OUTPUT_LOW_ALL, 0.6).and(OUTPUT_LOW_BAND, 0.3).and(NO_OUTPUT, 0.1)),
+    LOAD_DAMAGED(4, Shows.of(LOAD_SWR_DRIFTS, 0.6).and(TRIPS_REFLECTED, 0.2).and(OUTPUT_LOW_ALL, 0.2)),
+    EXCITER_LOW(7, Shows.of(OUTPUT_LOW_ALL, 0.6).and(OUTPUT_LOW_BAND, 0.3).and(NO_OUTPUT, 0.1)),
     PAD_BURNT(
             4,
             Alteration.Part.RESISTOR,
@@ -254,8 +242,7 @@ public enum Cause {
             4,
             Alteration.Part.OTHER,
             Shows.of(MATCHER_REFUSES, 0.7).and(TRIPS_REFLECTED, 0.2).and(ARCS, 0.1)),
-    MATCH_OUT_OF_RANGE(
-            5, Alteration.Part.ANTENNA, Shows.of(MATCHER_REFUSES, 0.8).and(TRIPS_REFLECTED, 0.2)),
+    MATCH_OUT_OF_RANGE(5, Shows.of(MATCHER_REFUSES, 0.8).and(TRIPS_REFLECTED, 0.2)),
 
     DEVICE_FAILED(
             4,
@@ -275,11 +262,11 @@ public enum Cause {
             Alteration.Part.OTHER,
             Care.NONE,
             Shows.of(DEVICE_RUNS_AWAY, 0.75).and(HAIRY, 0.25)),
-    FAN_STOPPED(6, Alteration.Part.OTHER, Shows.of(TRIPS_HEAT, 0.85).and(DEVICE_RUNS_AWAY, 0.1)),
+    FAN_STOPPED(6, Shows.of(TRIPS_HEAT, 0.85).and(DEVICE_RUNS_AWAY, 0.1)),
     FILTER_WRONG(
             7,
             Within.TRANSISTORS,
-            Alteration.Part.CABLE,
+            null,
             Care.NONE,
             Shows.of(TRIPS_FILTER, 0.7).and(OUTPUT_LOW_BAND, 0.2).and(TRIPS_REFLECTED, 0.1)),
     FILTER_RELAY(
@@ -289,12 +276,9 @@ public enum Cause {
             Care.HOT,
             Shows.of(OUTPUT_LOW_BAND, 0.6).and(TRIPS_FILTER, 0.3).and(HAIRY, 0.1)),
     RF_IN_REGULATOR(5, Shows.of(SUPPLY_RISES, 0.8).and(RF_FEEDBACK, 0.2)),
-    SENSE_LEAD_OPEN(3, Alteration.Part.CABLE, Shows.of(SUPPLY_RISES, 0.7).and(SUPPLY_FOLDS, 0.3)),
-    SUPPLY_LIMIT(6, Alteration.Part.OTHER, Shows.of(SUPPLY_FOLDS, 0.8).and(FLAT_TOPPED, 0.2)),
-    LEAD_DROP(
-            6,
-            Alteration.Part.CABLE,
-            Shows.of(SUPPLY_FOLDS, 0.6).and(OUTPUT_LOW_ALL, 0.2).and(FLAT_TOPPED, 0.2));
+    SENSE_LEAD_OPEN(3, Shows.of(SUPPLY_RISES, 0.7).and(SUPPLY_FOLDS, 0.3)),
+    SUPPLY_LIMIT(6, Shows.of(SUPPLY_FOLDS, 0.8).and(FLAT_TOPPED, 0.2)),
+    LEAD_DROP(6, Shows.of(SUPPLY_FOLDS, 0.6).and(OUTPUT_LOW_ALL, 0.2).and(FLAT_TOPPED, 0.2));
 
     private final double count;
     private final Within within;
@@ -334,7 +318,10 @@ public enum Cause {
         return within;
     }
 
-    /** Returns the part of the station that is changed when this is put right; empty where it is a setting. */
+    /**
+     * Returns the part of the amplifier, or of what leads to it, that is changed when this is put right; empty where dials, levels and
+     * trends that were found before hold as well as ever.
+     */
     public Optional<Alteration.Part> changes() {
         return Optional.ofNullable(part);
     }
