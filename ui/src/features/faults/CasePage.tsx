@@ -63,9 +63,15 @@ function Case({ view }: { view: CaseView }) {
     if (cause) does({ act: 'FIX', cause, yes });
     else if (view.check) does({ act: 'ANSWER', check: view.check, yes });
   };
+  const back = () => does({ act: 'BACK' });
   const skip = () => view.check && !own && does({ act: 'SKIP', check: view.check });
   const undo = () => (own ? setOwn(undefined) : view.steps.length > 0 && does({ act: 'UNDO' }));
-  useKeys({ '1': () => answer(true), '2': () => answer(false), '3': skip, z: undo });
+  useKeys({
+    '1': () => answer(true),
+    '2': () => (view.verdict === 'CURED' ? back() : answer(false)),
+    '3': skip,
+    z: undo,
+  });
   return (
     <div className="m-5 grid grid-cols-one gap-3.5">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
@@ -106,6 +112,11 @@ function Case({ view }: { view: CaseView }) {
             {view.check && !own && (
               <Button kind="quiet" hotkey="3" onClick={skip}>
                 {say('faults.cannotDoItNow')}
+              </Button>
+            )}
+            {view.verdict === 'CURED' && (
+              <Button kind="quiet" hotkey="2" onClick={back}>
+                {say('faults.itCameBack')}
               </Button>
             )}
             {(view.steps.length > 0 || own) && (

@@ -150,4 +150,13 @@ describe('faults', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Work the relay. Does it come and go? Yes' }));
     await vi.waitFor(() => expect(sent[1]).toMatchObject({ act: 'ANSWER', check: 'WORK_RELAY', yes: true }));
   });
+
+  it('is opened again where the symptom came back', async () => {
+    now = { ...CASE, verdict: 'CURED', sentence: 'Gone since the jumper was replaced.', check: undefined, answers: [] };
+    open('/faults/c1');
+    await screen.findByText('Gone since the jumper was replaced.');
+    expect(screen.queryByRole('button', { name: /I put it right/ })).not.toBeInTheDocument();
+    await userEvent.keyboard('2');
+    await vi.waitFor(() => expect(sent[0]).toEqual({ act: 'BACK', revision: 1 }));
+  });
 });

@@ -63,6 +63,12 @@ public class FaultCaseApiTest extends ServerTest {
         assertTrue(line.get("closed").asBoolean(), line.toString());
         assertTrue(line.get("says").asString().startsWith("Fixed: jumper cable"), line.toString());
 
+        JsonNode back = done(act(cured, Map.of("act", "BACK")));
+        assertFalse(back.get("verdict").asString().equals("CURED"), back.toString());
+        assertEquals(alterations(), before + 1, "the cable is new all the same");
+        back = done(act(back, Map.of("act", "UNDO")));
+        cured = done(act(back, Map.of("act", "FIX", "cause", "JUMPER_OPEN", "yes", true)));
+
         JsonNode undone = done(act(cured, Map.of("act", "UNDO")));
         assertEquals(undone.get("verdict").asString(), "FIX");
         assertEquals(alterations(), before, "what was not done is not in the ledger");

@@ -22,20 +22,18 @@ public final class Diagnosis {
     private static final double TWO_AT_ONCE = 0.2;
     /** Faults that the table does not know, in its counts. */
     private static final double NOT_IN_TABLE = 6;
-    /** A symptom of such a fault, or of a cause that has it nowhere in the table. */
+    /** A symptom that a cause has nowhere in the table. */
     private static final double BY_SURPRISE = 0.003;
-
-    private static final double SURPRISE_OF_UNKNOWN = 0.03;
+    /** Any one symptom of a fault that the table does not know. */
+    private static final double OF_UNKNOWN = 0.03;
     /** A cause is put right in vain, or comes back at once. */
     private static final double IN_VAIN = 0.01;
-    /** While it is away something else seems to have cured it. */
-    private static final double AWAY = 0.25;
     /** Checks that tell less, in bits, are not worth the walk. */
     private static final double WORTH_BITS = 0.05;
     /** Somebody may have looked wrongly: a check may be made again. */
     private static final int MOST_TIMES = 2;
-    /** Getting up and going there, in minutes. */
-    private static final double GOING_THERE = 12;
+    /** What one check more costs besides its own minutes: getting up, going there, putting all back; in minutes. */
+    private static final double EACH_TIME = 12;
 
     /** Suppositions that are less probable are dropped. */
     private static final double NEGLIGIBLE = 1e-5;
@@ -104,7 +102,7 @@ public final class Diagnosis {
         List<Hypothesis> supposed = new ArrayList<>();
         supposed.add(new Hypothesis(
                 EnumSet.noneOf(Cause.class),
-                NOT_IN_TABLE * Math.pow(SURPRISE_OF_UNKNOWN, about.symptoms().size())));
+                NOT_IN_TABLE * Math.pow(OF_UNKNOWN, about.symptoms().size())));
         for (int i = 0; i < may.size(); i++) {
             double one = count(may.get(i), own);
             add(supposed, about, EnumSet.of(may.get(i)), one);
@@ -174,7 +172,7 @@ public final class Diagnosis {
     }
 
     private Diagnosis fixed(Cause cause, boolean gone) {
-        double byItself = about.intermittent() ? AWAY : IN_VAIN;
+        double byItself = about.intermittent() ? FaultCheck.AWAY : IN_VAIN;
         List<Hypothesis> left = new ArrayList<>();
         for (Hypothesis one : hypotheses) {
             boolean only = one.causes().equals(Set.of(cause));
@@ -234,13 +232,13 @@ public final class Diagnosis {
         if (about.cured().isPresent()) {
             return Verdict.CURED;
         }
-        List<Suspect> suspects = suspects();
-        double most = suspects.isEmpty() ? 0 : suspects.get(0).probability();
-        if (most >= SURE && about.isLookedInto(suspects.get(0).cause())) {
+        Optional<Suspect> fix = toFix();
+        double most = fix.map(Suspect::probability).orElse(0.0);
+        if (most >= SURE && fix.filter(one -> about.isLookedInto(one.cause())).isPresent()) {
             return Verdict.FIX;
         }
-        boolean tellsMore = next().isPresent();
-        if (notInTable() > most) {
+        boolean tellsMore = !worth().isEmpty();
+        if (fix.isEmpty() || notInTable() > most) {
             return tellsMore && notInTable() < SURE ? Verdict.CHECK : Verdict.NOT_KNOWN;
         }
         return tellsMore ? Verdict.CHECK : Verdict.FIX_UNSURE;
@@ -287,7 +285,7 @@ public final class Diagnosis {
     }
 
     private static double takes(FaultCheck check) {
-        return GOING_THERE + check.minutes() + check.care().asMinutes();
+        return EACH_TIME + check.minutes() + check.care().asMinutes();
     }
 
     /** By how much an answer is expected to narrow what may be wrong. */

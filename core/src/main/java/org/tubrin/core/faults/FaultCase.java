@@ -52,6 +52,13 @@ public record FaultCase(
         return steps.isEmpty() ? this : with(steps.subList(0, steps.size() - 1));
     }
 
+    /** Returns the case in which the symptom came back after it seemed to be cured; the same where it was not. */
+    public FaultCase cameBack() {
+        return last().flatMap(step ->
+                        cured().map(cause -> withoutLast().with(new CaseStep.Fixed(step.at(), cause, false))))
+                .orElse(this);
+    }
+
     /** Returns what was done last; empty where nothing was. */
     public Optional<CaseStep> last() {
         return steps.isEmpty() ? Optional.empty() : Optional.of(steps.get(steps.size() - 1));

@@ -254,8 +254,8 @@ public enum FaultCheck {
     private static final double BY_MISTAKE = 0.04;
     /** Of a record: other causes move figures too. */
     private static final double BY_CHANCE = 0.12;
-    /** A fault that comes and goes stays away by itself for as long as a swap is given, which is twice the time it usually takes to come. */
-    private static final double AWAY = 0.25;
+    /** A fault that comes and goes stays away by itself for twice the time that it usually takes to come, which a swap is given. */
+    static final double AWAY = 0.25;
 
     private final Kind kind;
     private final double minutes;

@@ -133,6 +133,13 @@ public class DiagnosisTest {
         assertEquals(of(cured).verdict(), Diagnosis.Verdict.CURED);
         assertEquals(cured.cured(), Optional.of(Cause.JUMPER_OPEN));
         assertEquals(cured.withoutLast(), relay);
+        FaultCase back = cured.cameBack();
+        assertEquals(back, relay.with(new CaseStep.Fixed(NOW, Cause.JUMPER_OPEN, false)));
+        assertEquals(relay.cameBack(), relay, "it was not cured");
+        assertTrue(of(back).verdict() != Diagnosis.Verdict.CURED);
+        assertTrue(
+                share(of(back), Cause.JUMPER_OPEN) < share(found, Cause.JUMPER_OPEN),
+                of(back).suspects().toString());
     }
 
     @Test

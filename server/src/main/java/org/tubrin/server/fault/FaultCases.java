@@ -97,6 +97,12 @@ public class FaultCases {
         return after;
     }
 
+    /** Opens one again whose symptom came back; what was replaced stays in the ledger. */
+    @Transactional
+    public Stored cameBack(Stored read) {
+        return replace(read, read.about().cameBack());
+    }
+
     /** Takes the last step back, and its entry out of the ledger. */
     @Transactional
     public Stored undo(Stored read) {

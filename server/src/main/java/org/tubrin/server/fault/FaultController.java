@@ -74,6 +74,8 @@ public class FaultController {
         SKIP,
         /** The cause was put right; with {@code cause}, and in {@code yes} whether the symptom is gone. */
         FIX,
+        /** The symptom came back after it seemed to be cured. */
+        BACK,
         /** The last step is taken back. */
         UNDO
     }
@@ -157,16 +159,20 @@ public class FaultController {
         if (read.revision() != request.revision()) {
             throw new Stale(id.toString());
         }
-        return viewer.view(request.act() == Act.UNDO ? cases.undo(read) : cases.add(read, step(request)));
+        return viewer.view(done(read, request));
     }
 
-    private CaseStep step(CaseActRequest request) {
+    private FaultCases.Stored done(FaultCases.Stored read, CaseActRequest request) {
         Instant now = clock.instant();
         return switch (request.act()) {
-            case ANSWER -> new CaseStep.Answered(now, given("check", request.check()), given("yes", request.yes()));
-            case SKIP -> new CaseStep.Skipped(now, given("check", request.check()));
-            case FIX -> new CaseStep.Fixed(now, given("cause", request.cause()), given("yes", request.yes()));
-            case UNDO -> throw new IllegalArgumentException("no step");
+            case ANSWER ->
+                cases.add(
+                        read, new CaseStep.Answered(now, given("check", request.check()), given("yes", request.yes())));
+            case SKIP -> cases.add(read, new CaseStep.Skipped(now, given("check", request.check())));
+            case FIX ->
+                cases.add(read, new CaseStep.Fixed(now, given("cause", request.cause()), given("yes", request.yes())));
+            case BACK -> cases.cameBack(read);
+            case UNDO -> cases.undo(read);
         };
     }
 

@@ -24,6 +24,7 @@ class FaultViewer {
     /** Less is not worth a line. */
     private static final double WORTH_A_LINE = 0.02;
 
+    private static final double ALMOST_SURE = 0.9;
     private static final double LIKELY = 0.5;
     private static final double POSSIBLE = 0.15;
     private static final double WORTH_SAYING = 0.2;
@@ -179,7 +180,7 @@ class FaultViewer {
     private FaultViews.SuspectView suspect(Diagnosis.Suspect one) {
         double share = one.probability();
         String how =
-                share >= Diagnosis.SURE ? "SURE" : share >= LIKELY ? "LIKELY" : share >= POSSIBLE ? "POSSIBLE" : "LESS";
+                share >= ALMOST_SURE ? "SURE" : share >= LIKELY ? "LIKELY" : share >= POSSIBLE ? "POSSIBLE" : "LESS";
         return new FaultViews.SuspectView(
                 one.cause(), words.say("faults.cause." + one.cause()), words.say("faults.how." + how), (int)
                         Math.round(PERCENT * share));
