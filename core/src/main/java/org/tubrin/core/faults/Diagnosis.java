@@ -15,8 +15,13 @@ import java.util.Set;
  * a cause that the table does not know.
  */
 public final class Diagnosis {
-    /** From here on a cause is put right rather than looked into further. */
-    public static final double SURE = 0.7;
+    /** From here on it is taken for something that the table does not know. */
+    private static final double SURE_OF_UNKNOWN = 0.7;
+    /** What is a setting is put right as soon as it is likelier than all else together; what is inside only when it is sure. */
+    private static final double SURE_OF_SETTING = 0.5;
+
+    private static final double SURE_OF_PART = 0.6;
+    private static final double SURE_OF_INSIDE = 0.75;
 
     /** Two at once, against one of them alone. */
     private static final double TWO_AT_ONCE = 0.2;
@@ -234,14 +239,23 @@ public final class Diagnosis {
         }
         Optional<Suspect> fix = toFix();
         double most = fix.map(Suspect::probability).orElse(0.0);
-        if (most >= SURE && fix.filter(one -> about.isLookedInto(one.cause())).isPresent()) {
+        if (fix.filter(one -> one.probability() >= sureFrom(one.cause()))
+                .filter(one -> about.isLookedInto(one.cause()))
+                .isPresent()) {
             return Verdict.FIX;
         }
         boolean tellsMore = !worth().isEmpty();
         if (fix.isEmpty() || notInTable() > most) {
-            return tellsMore && notInTable() < SURE ? Verdict.CHECK : Verdict.NOT_KNOWN;
+            return tellsMore && notInTable() < SURE_OF_UNKNOWN ? Verdict.CHECK : Verdict.NOT_KNOWN;
         }
         return tellsMore ? Verdict.CHECK : Verdict.FIX_UNSURE;
+    }
+
+    private static double sureFrom(Cause cause) {
+        return switch (cause.care()) {
+            case NONE, KEYED -> cause.changes().isEmpty() ? SURE_OF_SETTING : SURE_OF_PART;
+            case HOT, HIGH_VOLTAGE, MAINS -> SURE_OF_INSIDE;
+        };
     }
 
     /** Returns the check that tells most for what it takes in minutes and danger; empty where none tells enough. */
