@@ -54,7 +54,7 @@ final class App implements AutoCloseable {
             App app = new App(home, demo, freePort());
             app.benchPort = freeBenchPort();
             app.besideBench = besideBench;
-            if (demo) {
+            if (demo && System.getProperty("tubrin.fork") != null) {
                 copy(demoDatabase(), home.resolve("postgres"));
             }
             app.start();
@@ -65,8 +65,8 @@ final class App implements AutoCloseable {
     }
 
     /**
-     * Returns a database that holds the demo and is at rest: it is made by a start of its own, once for all classes, since that
-     * takes half of every start.
+     * Returns a database that holds the demo and is at rest: it is made by a start of its own, once for all classes of tests, since
+     * that takes half of every start.
      */
     private static Path demoDatabase() throws IOException {
         Path homes = Path.of("target/homes").toAbsolutePath();
