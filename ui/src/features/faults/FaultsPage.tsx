@@ -41,7 +41,6 @@ interface Told {
   note: string;
 }
 
-const MOST_SYMPTOMS = 4;
 const ANOTHER = '';
 
 function Begin({ known }: { known: FaultsView }) {
@@ -71,7 +70,7 @@ function Begin({ known }: { known: FaultsView }) {
     const has = told.symptoms.includes(symptom);
     change({ ...told, symptoms: has ? told.symptoms.filter((one) => one !== symptom) : [...told.symptoms, symptom] });
   };
-  const full = told.symptoms.length >= MOST_SYMPTOMS;
+  const full = told.symptoms.length >= known.mostSymptoms;
   return (
     <form
       className="sheet grid gap-4 px-5 py-4"
@@ -116,7 +115,9 @@ function Begin({ known }: { known: FaultsView }) {
           {say('faults.findTheCause')}
         </Button>
         <span className="text-13 text-soft">
-          {told.symptoms.length === 0 ? say('faults.chooseWhatYouSee') : say('faults.upToFour')}
+          {told.symptoms.length === 0
+            ? say('faults.chooseWhatYouSee')
+            : say('faults.upTo', { most: known.mostSymptoms })}
         </span>
       </div>
       {open.error && <Trouble error={open.error} />}

@@ -38,6 +38,7 @@ const FAULTS = {
     { code: 'FILAMENT_DARK', name: 'Filament dark', within: 'TUBES' },
     { code: 'DEVICE_RUNS_AWAY', name: 'Current runs away', within: 'TRANSISTORS' },
   ],
+  mostSymptoms: 4,
   amplifiers: [
     { name: 'Brigantine', within: 'TUBES' },
     { name: 'Ketch 600', within: 'TRANSISTORS' },

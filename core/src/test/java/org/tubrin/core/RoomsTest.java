@@ -53,7 +53,7 @@ public class RoomsTest {
             entry("supply", "quantity", "metering", "station"),
             entry("hv", "quantity"),
             entry("choosing", "quantity", "station"),
-            entry("faults", "quantity", "station"),
+            entry("faults", "quantity", "station", "run", "signs", "trend"),
             entry("first", "quantity", "metering", "device", "tank", "station", "twin"),
             entry("drive", "quantity", "metering", "station", "budget", "twin", "run"),
             entry("alc", "quantity"),

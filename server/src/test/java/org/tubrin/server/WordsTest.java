@@ -40,6 +40,7 @@ import org.tubrin.core.drive.DriveKind;
 import org.tubrin.core.drive.DriveSweep;
 import org.tubrin.core.faults.Care;
 import org.tubrin.core.faults.Cause;
+import org.tubrin.core.faults.Diagnosis;
 import org.tubrin.core.faults.FaultCheck;
 import org.tubrin.core.faults.Symptom;
 import org.tubrin.core.first.AmplifierType;
@@ -251,6 +252,7 @@ public class WordsTest {
         add(wanted, "faults.symptom.*", Symptom.values());
         add(wanted, "faults.cause.*", Cause.values());
         add(wanted, "faults.fix.*", Cause.values());
+        add(wanted, "faults.how.*", Diagnosis.Standing.values());
         add(wanted, "faults.check.*", FaultCheck.values());
         for (Care care : Care.values()) {
             if (care != Care.NONE) {
@@ -260,7 +262,7 @@ public class WordsTest {
         for (String one : List.of("answer.yes.true", "answer.yes.false", "answer.gone.true", "answer.gone.false")) {
             wanted.add("faults." + one);
         }
-        for (String one : List.of("how.SURE", "how.LIKELY", "how.POSSIBLE", "how.LESS", "why.FIX", "why.FIX_UNSURE")) {
+        for (String one : List.of("why.FIX", "why.FIX_UNSURE")) {
             wanted.add("faults." + one);
         }
         add(wanted, "choosing.claim.*", Candidate.Claim.values());

@@ -19,7 +19,7 @@ public enum Care {
     }
 
     /** Returns the minutes of harmless work that one would rather do first. */
-    double asMinutes() {
+    public double asMinutes() {
         return minutes;
     }
 }

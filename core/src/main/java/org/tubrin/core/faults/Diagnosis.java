@@ -43,6 +43,10 @@ public final class Diagnosis {
     /** Suppositions that are less probable are dropped. */
     private static final double NEGLIGIBLE = 1e-5;
 
+    private static final double ALMOST_SURE = 0.9;
+    private static final double EVEN = 0.5;
+    private static final double POSSIBLE = 0.15;
+
     private final FaultCase about;
     private final List<Hypothesis> hypotheses;
 
@@ -50,16 +54,32 @@ public final class Diagnosis {
     private record Hypothesis(Set<Cause> causes, double probability) {}
 
     /** A cause and how probable it is that it is there, alone or with another. */
-    public record Suspect(Cause cause, double probability) {}
+    public record Suspect(Cause cause, double probability) {
+        /** Returns that in a word. */
+        public Standing standing() {
+            return probability >= ALMOST_SURE
+                    ? Standing.SURE
+                    : probability >= EVEN
+                            ? Standing.LIKELY
+                            : probability >= POSSIBLE ? Standing.POSSIBLE : Standing.LESS;
+        }
+    }
+
+    /** How probable a cause is, in a word. */
+    public enum Standing {
+        SURE,
+        LIKELY,
+        POSSIBLE,
+        LESS
+    }
 
     /**
      * A check to make next.
      *
-     * @param bits what its answer is expected to tell
      * @param ifYes the causes after a yes, the most probable first
      * @param ifNo those after a no
      */
-    public record Next(FaultCheck check, double bits, List<Suspect> ifYes, List<Suspect> ifNo) {}
+    public record Next(FaultCheck check, List<Suspect> ifYes, List<Suspect> ifNo) {}
 
     /** What to do now. */
     public enum Verdict {
@@ -289,13 +309,9 @@ public final class Diagnosis {
         return List.of();
     }
 
-    /** Returns what a check would tell, whether or not it is the best one now. */
-    public Next next(FaultCheck check) {
+    private Next next(FaultCheck check) {
         return new Next(
-                check,
-                bits(check),
-                answered(check, true).suspects(),
-                answered(check, false).suspects());
+                check, answered(check, true).suspects(), answered(check, false).suspects());
     }
 
     private static double takes(FaultCheck check) {

@@ -26,7 +26,8 @@ public record FaultCase(
         boolean intermittent,
         String note,
         List<CaseStep> steps) {
-    private static final int MOST_SYMPTOMS = 4;
+    public static final int MOST_SYMPTOMS = 4;
+
     private static final int MOST_STEPS = 200;
     private static final int LONGEST_NOTE = 500;
 

@@ -7,7 +7,7 @@ public enum Within {
     TRANSISTORS;
 
     /** Returns whether something of this kind can be in an amplifier of a kind; one that is not known may have all. */
-    boolean canBeIn(Within amplifier) {
+    public boolean canBeIn(Within amplifier) {
         return this == ANY || amplifier == ANY || this == amplifier;
     }
 }

@@ -15,6 +15,7 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.ModeSwitch;
 import org.tubrin.core.station.Stage;
 
@@ -53,6 +54,14 @@ public record RunFigures(
 
     /** Grid current at an output, and what the eye leaves open of it. */
     public record GridPoint(double outputW, double gridCurrentA, double eyeA) {}
+
+    /** Returns those that were found since a change; all where nothing was changed. */
+    public static List<RunFigures> since(List<RunFigures> all, Optional<Alteration> change) {
+        return all.stream()
+                .filter(one ->
+                        change.filter(last -> one.at().isBefore(last.at())).isEmpty())
+                .toList();
+    }
 
     /** Returns the figures of a run; empty unless it was finished, with a step, with an amplifier in operation, and not with pulses. */
     public static Optional<RunFigures> of(RunState run) {

@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -51,7 +52,11 @@ public class DiagnosisTest {
         assertTrue(found.suspects().size() >= 2, symptom + ": " + found.suspects());
         assertEquals(found.verdict(), Diagnosis.Verdict.CHECK, "nothing is put right by its frequency alone");
         Diagnosis.Next next = found.next().orElseThrow();
-        assertTrue(next.bits() > 0.02 && next.bits() <= 1, next.toString());
+        assertTrue(
+                next.ifYes().get(0).probability() > found.suspects().get(0).probability()
+                        || next.ifNo().get(0).probability()
+                                > found.suspects().get(0).probability(),
+                "it tells something: " + next);
         assertTrue(next.check().care() != Care.HIGH_VOLTAGE, "cheap and harmless first: " + next.check());
     }
 
@@ -63,13 +68,16 @@ public class DiagnosisTest {
         for (FaultCheck check : FaultCheck.values()) {
             Diagnosis yes = of(about.with(answer(check, true)));
             Diagnosis no = of(about.with(answer(check, false)));
+            // How probable a yes is, by the cause that it moves most; all others must tell the same.
+            Diagnosis.Suspect most = now.suspects().stream()
+                    .max(Comparator.comparingDouble(one -> Math.abs(share(yes, one.cause()) - share(no, one.cause()))))
+                    .orElseThrow();
+            double moved = share(yes, most.cause()) - share(no, most.cause());
+            double p = Math.abs(moved) < 0.02 ? 0.5 : (most.probability() - share(no, most.cause())) / moved;
+            assertTrue(p > 0 && p < 1, check + ": " + p);
             for (Diagnosis.Suspect one : now.suspects()) {
-                double before = one.probability();
-                double ifYes = share(yes, one.cause());
-                double ifNo = share(no, one.cause());
-                assertTrue(
-                        Math.min(ifYes, ifNo) <= before + 1e-3 && before <= Math.max(ifYes, ifNo) + 1e-3,
-                        check + " of " + one + ": " + ifYes + ", " + ifNo);
+                double expected = p * share(yes, one.cause()) + (1 - p) * share(no, one.cause());
+                assertEquals(expected, one.probability(), 0.01, check + " of " + one);
             }
         }
     }

@@ -1,5 +1,6 @@
 package org.tubrin.server.fault;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -142,8 +143,7 @@ public class FaultCases {
     }
 
     private static UUID entry(Stored with) {
-        return UUID.nameUUIDFromBytes(
-                (with.id() + "/" + with.about().steps().size()).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        return UUID.nameUUIDFromBytes((with.id() + "/" + with.about().steps().size()).getBytes(StandardCharsets.UTF_8));
     }
 
     /** Deletes one; fails with {@link NotThere}. */

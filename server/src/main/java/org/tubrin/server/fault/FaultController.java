@@ -99,6 +99,7 @@ public class FaultController {
                 Stream.of(Symptom.values())
                         .map(symptom -> new FaultViews.SymptomView(symptom, viewer.name(symptom), symptom.within()))
                         .toList(),
+                FaultCase.MOST_SYMPTOMS,
                 amplifiers()
                         .map(one -> new FaultViews.CaseAmplifierView(one.name(), within(one)))
                         .toList(),

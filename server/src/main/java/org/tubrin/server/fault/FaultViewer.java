@@ -24,9 +24,6 @@ class FaultViewer {
     /** Less is not worth a line. */
     private static final double WORTH_A_LINE = 0.02;
 
-    private static final double ALMOST_SURE = 0.9;
-    private static final double LIKELY = 0.5;
-    private static final double POSSIBLE = 0.15;
     private static final double WORTH_SAYING = 0.2;
     private static final int MOST_NAMED = 2;
     private static final int MOST_OTHERS = 8;
@@ -40,7 +37,6 @@ class FaultViewer {
     }
 
     FaultViews.CaseLine line(FaultCases.Stored kept, Map<Cause, Integer> own) {
-        Diagnosis found = Diagnosis.of(kept.about(), own);
         return new FaultViews.CaseLine(
                 kept.id(),
                 kept.about().amplifier(),
@@ -50,7 +46,7 @@ class FaultViewer {
                 kept.about()
                         .cured()
                         .map(cause -> words.say("faults.curedBy", Map.of("cause", within(cause))))
-                        .orElseGet(() -> likely(found.suspects())));
+                        .orElseGet(() -> likely(Diagnosis.of(kept.about(), own).suspects())));
     }
 
     FaultViews.CaseView view(FaultCases.Stored kept) {
@@ -141,7 +137,7 @@ class FaultViewer {
     private String likely(List<Diagnosis.Suspect> suspects) {
         String named = suspects.stream()
                 .limit(MOST_NAMED)
-                .filter(one -> one.probability() >= POSSIBLE)
+                .filter(one -> one.standing() != Diagnosis.Standing.LESS)
                 .map(one -> words.say("faults.named", Map.of("cause", within(one.cause()), "percent", percent(one))))
                 .collect(Collectors.joining(", "));
         return named.isEmpty() ? words.say("faults.open") : words.say("faults.likely", Map.of("causes", named));
@@ -178,12 +174,9 @@ class FaultViewer {
     }
 
     private FaultViews.SuspectView suspect(Diagnosis.Suspect one) {
-        double share = one.probability();
-        String how =
-                share >= ALMOST_SURE ? "SURE" : share >= LIKELY ? "LIKELY" : share >= POSSIBLE ? "POSSIBLE" : "LESS";
         return new FaultViews.SuspectView(
-                one.cause(), words.say("faults.cause." + one.cause()), words.say("faults.how." + how), (int)
-                        Math.round(PERCENT * share));
+                one.cause(), words.say("faults.cause." + one.cause()), words.say("faults.how." + one.standing()), (int)
+                        Math.round(PERCENT * one.probability()));
     }
 
     private FaultViews.CaseStepView step(CaseStep step) {

@@ -23,8 +23,9 @@ final class FaultViews {
     /** A case in the list. */
     record CaseLine(UUID id, String amplifier, String symptoms, String openedOn, boolean closed, String says) {}
 
-    /** What a case can be about, and all cases, the open ones first. */
-    record FaultsView(List<SymptomView> symptoms, List<CaseAmplifierView> amplifiers, List<CaseLine> cases) {}
+    /** What a case can be about, with how many symptoms, and all cases, the open ones first. */
+    record FaultsView(
+            List<SymptomView> symptoms, int mostSymptoms, List<CaseAmplifierView> amplifiers, List<CaseLine> cases) {}
 
     /**
      * An answer to what is asked.

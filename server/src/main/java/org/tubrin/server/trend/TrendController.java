@@ -97,11 +97,7 @@ public class TrendController {
 
     private TrendViews.TrendsView find(Asked asked) {
         List<RunFigures> all = store.figures(asked.amplifier(), asked.band().name(), asked.termination());
-        List<RunFigures> figures = all.stream()
-                .filter(one -> asked.since()
-                        .filter(change -> one.at().isBefore(change.at()))
-                        .isEmpty())
-                .toList();
+        List<RunFigures> figures = RunFigures.since(all, asked.since());
         Map<String, Object> args = Map.of(
                 "drive", Figures.plain(Series.comparedDriveW(figures), 1),
                 "output", Figures.plain(Series.comparedOutputW(figures), 0));

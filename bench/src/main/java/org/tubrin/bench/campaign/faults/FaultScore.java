@@ -47,44 +47,84 @@ record FaultScore(
         boolean firstRight,
         String story) {
     private static final int PATIENCE = 40;
+    private static final int ROUNDS = 3;
     private static final int TWO = 2;
+    /** What the list's maker counts for each check besides, in minutes. */
+    private static final double GETTING_UP = 2;
 
-    private static String kind(FaultyStation station) {
-        return station.intermittent() ? "intermittent" : station.hidden().size() > 1 ? "double" : "single";
+    /** One search as it goes on. */
+    private static final class Search {
+        private final String procedure;
+        private final FaultyStation station;
+        private final String kind;
+        private final Set<Cause> there;
+        private final StringBuilder story = new StringBuilder();
+        private int checks;
+        private double minutes;
+        private int inside;
+        private int vain;
+        private boolean namedByTwo;
+        private boolean askedByTwo;
+        private Optional<Double> stated = Optional.empty();
+        private boolean firstRight;
+
+        Search(String procedure, long seed) {
+            this.procedure = procedure;
+            station = new FaultyStation(seed);
+            there = station.hidden();
+            kind = station.intermittent() ? "intermittent" : there.size() > 1 ? "double" : "single";
+        }
+
+        /** Makes a check and returns its answer. */
+        boolean asks(FaultCheck check) {
+            askedByTwo |= checks < TWO && there.stream().anyMatch(check.shares()::containsKey);
+            boolean yes = station.answers(check);
+            story.append(' ').append(check).append(yes ? "+" : "-");
+            checks++;
+            minutes += check.minutes();
+            inside += check.care() == Care.HIGH_VOLTAGE ? 1 : 0;
+            return yes;
+        }
+
+        /** Puts a cause right and returns whether the symptom is gone. */
+        boolean fixes(Cause cause) {
+            vain += station.hidden().contains(cause) ? 0 : 1;
+            story.append(" fix:").append(cause);
+            return station.fix(cause);
+        }
+
+        FaultScore ends(boolean found) {
+            return new FaultScore(
+                    procedure,
+                    kind,
+                    checks,
+                    minutes,
+                    inside,
+                    vain,
+                    namedByTwo,
+                    askedByTwo,
+                    found,
+                    stated,
+                    firstRight,
+                    station.symptoms() + " by " + there + ":" + story);
+        }
     }
 
     /** Makes the next check as it is said, until a cause is said to be sure. */
     static FaultScore tubrin(long seed) {
-        FaultyStation station = new FaultyStation(seed);
-        String kind = kind(station);
-        Set<Cause> there = station.hidden();
+        Search search = new Search("tubrin", seed);
+        FaultyStation station = search.station;
         FaultCase about =
                 new FaultCase("hidden", station.within(), station.symptoms(), station.intermittent(), "", List.of());
-        int checks = 0;
-        double minutes = 0;
-        int inside = 0;
-        int vain = 0;
-        boolean byTwo = false;
-        boolean asked = false;
-        Optional<Double> stated = Optional.empty();
-        boolean firstRight = false;
-        StringBuilder story = new StringBuilder();
-        while (checks < PATIENCE && vain < PATIENCE) {
+        while (search.checks < PATIENCE) {
             Diagnosis now = Diagnosis.of(about, Map.of());
-            List<Diagnosis.Suspect> suspects = now.suspects();
-            if (checks <= TWO && vain == 0) {
-                byTwo = !suspects.isEmpty() && there.contains(suspects.get(0).cause());
+            if (search.checks <= TWO && search.vain == 0) {
+                search.namedByTwo =
+                        now.suspects().stream().limit(1).anyMatch(one -> search.there.contains(one.cause()));
             }
-            Diagnosis.Verdict verdict = now.verdict();
-            if (verdict == Diagnosis.Verdict.CHECK) {
+            if (now.verdict() == Diagnosis.Verdict.CHECK) {
                 FaultCheck check = now.next().orElseThrow().check();
-                asked |= checks < TWO && bears(check, there);
-                boolean yes = station.answers(check);
-                about = about.with(new CaseStep.Answered(Instant.EPOCH, check, yes));
-                story.append(' ').append(check).append(yes ? "+" : "-");
-                checks++;
-                minutes += check.minutes();
-                inside += check.care() == Care.HIGH_VOLTAGE ? 1 : 0;
+                about = about.with(new CaseStep.Answered(Instant.EPOCH, check, search.asks(check)));
                 continue;
             }
             Optional<Diagnosis.Suspect> next = now.toFix();
@@ -92,52 +132,17 @@ record FaultScore(
                 break;
             }
             Cause cause = next.get().cause();
-            if (stated.isEmpty()) {
-                stated = Optional.of(next.get().probability());
-                firstRight = there.contains(cause);
+            if (search.stated.isEmpty()) {
+                search.stated = Optional.of(next.get().probability());
+                search.firstRight = search.there.contains(cause);
             }
-            boolean right = station.hidden().contains(cause);
-            boolean gone = station.fix(cause);
+            boolean gone = search.fixes(cause);
             about = about.with(new CaseStep.Fixed(Instant.EPOCH, cause, gone));
-            story.append(" fix:").append(cause);
             if (gone) {
-                return new FaultScore(
-                        "tubrin",
-                        kind,
-                        checks,
-                        minutes,
-                        inside,
-                        vain,
-                        byTwo,
-                        asked,
-                        true,
-                        stated,
-                        firstRight,
-                        told(station, there, story));
+                return search.ends(true);
             }
-            vain += right ? 0 : 1;
         }
-        return new FaultScore(
-                "tubrin",
-                kind,
-                checks,
-                minutes,
-                inside,
-                vain,
-                byTwo,
-                asked,
-                false,
-                stated,
-                firstRight,
-                told(station, there, story));
-    }
-
-    private static boolean bears(FaultCheck check, Set<Cause> there) {
-        return there.stream().anyMatch(check.shares()::containsKey);
-    }
-
-    private static String told(FaultyStation station, Set<Cause> there, StringBuilder story) {
-        return station.symptoms() + " by " + there + ":" + story;
+        return search.ends(false);
     }
 
     /**
@@ -145,75 +150,30 @@ record FaultScore(
      * likeliest of what it points at is put right.
      */
     static FaultScore list(long seed) {
-        FaultyStation station = new FaultyStation(seed);
-        String kind = kind(station);
-        Set<Cause> there = station.hidden();
-        Map<Cause, Double> likely = likely(station);
-        int checks = 0;
-        double minutes = 0;
-        int inside = 0;
-        int vain = 0;
-        boolean byTwo = false;
-        boolean asked = false;
-        StringBuilder story = new StringBuilder();
-        Set<Cause> tried = EnumSet.noneOf(Cause.class);
+        Search search = new Search("fixed list", seed);
+        Map<Cause, Double> likely = likely(search.station);
         // What comes and goes is gone through more than once.
-        for (int round = 0; round < 3; round++) {
+        for (int round = 0; round < ROUNDS; round++) {
+            Set<Cause> tried = EnumSet.noneOf(Cause.class);
             for (FaultCheck check : ranked(likely)) {
-                asked |= checks < TWO && bears(check, there);
-                boolean yes = station.answers(check);
-                checks++;
-                minutes += check.minutes();
-                inside += check.care() == Care.HIGH_VOLTAGE ? 1 : 0;
-                story.append(' ').append(check).append(yes ? "+" : "-");
-                if (!yes || check.kind() == FaultCheck.Kind.ONLY) {
-                    continue;
+                Optional<Cause> pointed = search.asks(check)
+                        ? check.shares().entrySet().stream()
+                                .filter(share -> !tried.contains(share.getKey()) && likely.containsKey(share.getKey()))
+                                .max(Comparator.comparingDouble(
+                                        share -> share.getValue() * likely.getOrDefault(share.getKey(), 0.0)))
+                                .map(Map.Entry::getKey)
+                        : Optional.empty();
+                if (pointed.isPresent()) {
+                    tried.add(pointed.get());
+                    search.namedByTwo |=
+                            search.checks <= TWO && search.station.hidden().contains(pointed.get());
+                    if (search.fixes(pointed.get())) {
+                        return search.ends(true);
+                    }
                 }
-                Optional<Cause> pointed = check.shares().entrySet().stream()
-                        .filter(share -> !tried.contains(share.getKey()))
-                        .filter(share -> likely.containsKey(share.getKey()))
-                        .max(Comparator.comparingDouble(
-                                share -> share.getValue() * likely.getOrDefault(share.getKey(), 0.0)))
-                        .map(Map.Entry::getKey);
-                if (pointed.isEmpty()) {
-                    continue;
-                }
-                tried.add(pointed.get());
-                boolean right = station.hidden().contains(pointed.get());
-                byTwo |= right && checks <= TWO;
-                story.append(" fix:").append(pointed.get());
-                if (station.fix(pointed.get())) {
-                    return new FaultScore(
-                            "fixed list",
-                            kind,
-                            checks,
-                            minutes,
-                            inside,
-                            vain,
-                            byTwo,
-                            asked,
-                            true,
-                            Optional.empty(),
-                            right,
-                            told(station, there, story));
-                }
-                vain += right ? 0 : 1;
             }
-            tried.clear();
         }
-        return new FaultScore(
-                "fixed list",
-                kind,
-                checks,
-                minutes,
-                inside,
-                vain,
-                byTwo,
-                asked,
-                false,
-                Optional.empty(),
-                false,
-                told(station, there, story));
+        return search.ends(false);
     }
 
     private static Map<Cause, Double> likely(FaultyStation station) {
@@ -223,9 +183,7 @@ record FaultScore(
             for (Symptom symptom : station.symptoms()) {
                 share += cause.shares().getOrDefault(symptom, 0.0);
             }
-            boolean canBe =
-                    cause.within() == station.within() || cause.within().name().equals("ANY");
-            if (share > 0 && canBe) {
+            if (share > 0 && cause.within().canBeIn(station.within())) {
                 likely.put(cause, share * cause.count());
             }
         }
@@ -239,8 +197,9 @@ record FaultScore(
                     .mapToDouble(share -> share.getValue() * likely.getOrDefault(share.getKey(), 0.0))
                     .sum();
             if (finds > 0 && check.kind() != FaultCheck.Kind.RECORD && check.kind() != FaultCheck.Kind.ONLY) {
-                double danger = check.care() == Care.HIGH_VOLTAGE ? 15 : check.care() == Care.MAINS ? 10 : 0;
-                worth.put(check, finds / (2 + check.minutes() + danger));
+                worth.put(
+                        check,
+                        finds / (GETTING_UP + check.minutes() + check.care().asMinutes()));
             }
         }
         return worth.entrySet().stream()

@@ -64,7 +64,7 @@ final class FaultyStation {
         List<Double> upTo = new ArrayList<>();
         double sum = 0;
         for (Cause cause : Cause.values()) {
-            if (cause.within() == Within.ANY || cause.within() == within) {
+            if (cause.within().canBeIn(within)) {
                 sum += cause.count() * Math.exp(OFF * random.nextGaussian());
                 may.add(cause);
                 upTo.add(sum);
