@@ -8,6 +8,8 @@ import java.util.stream.DoubleStream;
 import org.tubrin.bench.foreign.ForeignStage;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.metering.PowerEntry;
+import org.tubrin.core.practice.Knob;
+import org.tubrin.core.practice.TrueStage;
 import org.tubrin.core.quantity.MonotoneCubic;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.station.Band;

@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import org.tubrin.core.practice.Knob;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Setting;

@@ -36,7 +36,7 @@ final class Campaign {
         List<Score> scores = new ArrayList<>(List.of(tubrin(given)));
         for (School school : School.withDials()) {
             if (school.suits(given.setup().tubes())) {
-                Shack shack = new Shack(given, new Random(given.seed()));
+                CaseShack shack = new CaseShack(given, new Random(given.seed()));
                 new Plain(shack, school, new Random(given.seed() + 1)).run();
                 scores.add(Score.of(shack, name(school), List.of(), ""));
                 scores.add(followed(given.by(school), FOLLOWED + name(school)));
@@ -56,7 +56,7 @@ final class Campaign {
     }
 
     private static Score followed(Case given, String procedure) {
-        Shack shack = new Shack(given, new Random(given.seed()));
+        CaseShack shack = new CaseShack(given, new Random(given.seed()));
         boolean pulsed = given.setup().school() == School.PULSED;
         if (pulsed) {
             shack.pulse(given.setup().customs().dutyFactor());
@@ -91,7 +91,7 @@ final class Campaign {
     }
 
     /** Returns whether the stated intervals of the last step hold what is really so at the dials and drive left. */
-    private static List<Boolean> covered(Shack shack, RunState state) {
+    private static List<Boolean> covered(CaseShack shack, RunState state) {
         List<Boolean> held = new ArrayList<>();
         Step last = state.lastStep().orElse(null);
         if (last == null || shack.tripped()) {

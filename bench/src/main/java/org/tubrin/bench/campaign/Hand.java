@@ -38,7 +38,7 @@ final class Hand {
     Hand(Shack shack, Random random) {
         this.shack = shack;
         this.random = random;
-        setup = shack.given.setup();
+        setup = shack.setup();
         outputRange =
                 setup.channelFor(ReadingRole.OUTPUT).orElseThrow().ranges().get(0);
     }
@@ -123,7 +123,7 @@ final class Hand {
     void loadTo(ReadingRole role, double targetA, double untilS) {
         double mark = 0.2 * shack.dial(Control.LOAD).markStep();
         double mostW = 0;
-        for (int i = 0; i < MOST_TURNS && shack.nowS < untilS && shack.keyed(); i++) {
+        for (int i = 0; i < MOST_TURNS && shack.nowS() < untilS && shack.keyed(); i++) {
             double now = glance(role);
             if (Math.abs(now / targetA - 1) < 0.03) {
                 return;
@@ -145,7 +145,7 @@ final class Hand {
                 return;
             }
             if (role == ReadingRole.PLATE_CURRENT && i % 2 == 1) {
-                plateFor(School.Aim.DIP, Math.min(untilS, shack.nowS + 1));
+                plateFor(School.Aim.DIP, Math.min(untilS, shack.nowS() + 1));
             }
         }
     }
@@ -202,6 +202,6 @@ final class Hand {
     }
 
     private boolean inTime(double untilS) {
-        return shack.nowS < untilS && shack.keyed();
+        return shack.nowS() < untilS && shack.keyed();
     }
 }

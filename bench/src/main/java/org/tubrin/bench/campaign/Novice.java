@@ -35,8 +35,8 @@ final class Novice {
     Novice(Shack shack, Random random) {
         this.shack = shack;
         hand = new Hand(shack, random);
-        warmS = shack.given.setup().tubes().tube().warmUpS() + 60;
-        notebook = new Notebook(shack.given.setup());
+        warmS = shack.setup().tubes().tube().warmUpS() + 60;
+        notebook = new Notebook(shack.setup());
         hand.range(output(Objects.requireNonNull(state().ranges().get(ReadingRole.OUTPUT))));
     }
 
@@ -54,11 +54,11 @@ final class Novice {
     }
 
     private Instant now() {
-        return notebook.at(shack.nowS);
+        return notebook.at(shack.nowS());
     }
 
     private void does(RunEvent event) {
-        notebook.does(event, shack.nowS);
+        notebook.does(event, shack.nowS());
     }
 
     private void follow(Advice advice) {
@@ -74,6 +74,7 @@ final class Novice {
         @Override
         public Boolean answer(Move.Answer answer) {
             shack.pass(1);
+            shack.look(answer.check());
             return true;
         }
 
@@ -200,8 +201,9 @@ final class Novice {
         @Override
         public Boolean workThrough(Move.WorkThrough workThrough) {
             shack.pass(21);
+            shack.lookWhyStill();
             if (workThrough.drill() == Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT) {
-                hand.set(Control.PLATE, shack.given.setup().preset().plate());
+                hand.set(Control.PLATE, shack.setup().preset().plate());
             }
             shack.reset();
             return true;
@@ -233,8 +235,7 @@ final class Novice {
     }
 
     private MeterRange output(String name) {
-        return shack.given
-                .setup()
+        return shack.setup()
                 .channelFor(ReadingRole.OUTPUT)
                 .flatMap(channel -> channel.range(name))
                 .orElseThrow();
@@ -247,7 +248,7 @@ final class Novice {
             return;
         }
         KeyClock clock = KeyClock.of(state(), now());
-        double untilS = shack.nowS + clock.aimS() - READING_S;
+        double untilS = shack.nowS() + clock.aimS() - READING_S;
         shack.key(true);
         shack.pass(0.4);
         hand.minds(state().stopsInView());

@@ -28,6 +28,9 @@ final class Plain {
     private static final double TURN_S = 0.3;
     private static final double AGAIN_S = 4;
     private static final double FELL_SHARE = 0.9;
+    /** Of the rated output, below which the meters count as still. */
+    private static final double STILL_SHARE = 0.02;
+
     private static final int MENDS = 6;
     private static final double LESS_DRIVE = 0.85;
 
@@ -48,7 +51,7 @@ final class Plain {
         this.shack = shack;
         this.school = school;
         hand = new Hand(shack, random);
-        setup = shack.given.setup();
+        setup = shack.setup();
         tubes = setup.tubes();
         topW = setup.topDriveW();
     }
@@ -96,7 +99,12 @@ final class Plain {
         hand.set(Control.DRIVE, driveW);
         hand.range(rangeFor(driveW));
         boolean last = driveW >= topW;
-        keyDown(last || school == School.PEAK_THEN_HEAVIER || school == School.PULSED || school == School.DIP_AND_LOAD);
+        boolean tunesLoad =
+                last || school == School.PEAK_THEN_HEAVIER || school == School.PULSED || school == School.DIP_AND_LOAD;
+        keyDown(tunesLoad);
+        if (bestW < STILL_SHARE * setup.amplifier().ratedOutputW() && shack.lookWhyStill()) {
+            keyDown(tunesLoad);
+        }
         return mend();
     }
 
@@ -133,12 +141,12 @@ final class Plain {
     private void keyDown(boolean tunesLoad) {
         shack.key(true);
         shack.pass(0.4);
-        double untilS = shack.nowS + LONGEST_KEY_S - 2;
+        double untilS = shack.nowS() + LONGEST_KEY_S - 2;
         // The eye goes over the meters first: with one of them beyond its limit the hand goes heavier at once, or the
         // key comes up.
         shack.pass(LOOK_S);
         if (passedCurrent()) {
-            relieve(shack.nowS + RELIEF_S);
+            relieve(shack.nowS() + RELIEF_S);
         }
         beyond = passedLimit();
         tooMuch = beyond && !passedCurrent();
@@ -160,7 +168,7 @@ final class Plain {
         shack.pass(beyond ? 0 : READ_S);
         if (!beyond && fellBack()) {
             // Seen with the hands off: once more.
-            hand.plateFor(school.aim(), shack.nowS + AGAIN_S);
+            hand.plateFor(school.aim(), shack.nowS() + AGAIN_S);
             shack.pass(READ_S);
         }
         beyond |= passedLimit();
@@ -178,7 +186,7 @@ final class Plain {
     }
 
     private void relieve(double untilS) {
-        while (passedCurrent() && shack.keyed() && shack.nowS < untilS) {
+        while (passedCurrent() && shack.keyed() && shack.nowS() < untilS) {
             shack.turn(Control.LOAD, tubes.heavier(shack.shown(Control.LOAD), RELIEF_MARKS));
             shack.pass(TURN_S);
         }

@@ -1,220 +1,58 @@
 package org.tubrin.bench.campaign;
 
-import java.util.EnumMap;
-import java.util.Map;
-import java.util.Random;
-import org.tubrin.bench.Knob;
-import org.tubrin.bench.TrueStage;
-import org.tubrin.core.metering.Accuracy;
-import org.tubrin.core.metering.Channel;
+import java.util.List;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.TuneSetup;
-import org.tubrin.core.station.Stage;
 import org.tubrin.core.tank.Dial;
-import org.tubrin.core.twin.Warming;
 
-/** The room of one case, in time of its own: knobs, key, meters, and what the tubes go through meanwhile. */
-final class Shack {
-    private static final double TRIP_SHARE = 2.2;
-    private static final Warming PLATES = new Warming(1, 25);
-    private static final double SLICE_S = 0.05;
-    /** Parts of a scale that an eye tells apart. */
-    private static final double DIVISIONS = 200;
+/** A room with an amplifier in it, in time of its own: knobs, key and meters. */
+interface Shack {
+    /** Returns what is known of it. */
+    TuneSetup setup();
 
-    final Case given;
-    private final TuneSetup setup;
-    private final TrueStage stage;
-    private final Knob plate;
-    private final Knob load;
-    private final Map<ReadingRole, Double> classErrors = new EnumMap<>(ReadingRole.class);
-    private final Map<ReadingRole, Double> shownLast = new EnumMap<>(ReadingRole.class);
-    private double driveW;
-    private double duty = 1;
-    private boolean keyed;
-    private boolean tripped;
-    private boolean settled;
-    private double plateShare;
-
-    double nowS;
-    int keyDowns;
-    double carrierS;
-    double beyondS;
-    double hottestShare;
-    int trips;
-
-    Shack(Case given, Random random) {
-        this.given = given;
-        setup = given.setup();
-        Stage.Tubes tubes = setup.tubes();
-        plate = new Knob(
-                tubes.plate(),
-                setup.preset().plate(),
-                given.plateSlackMarks() * tubes.plate().markStep());
-        load = new Knob(
-                tubes.load(),
-                setup.preset().load(),
-                given.loadSlackMarks() * tubes.load().markStep());
-        stage = given.stage();
-        for (ReadingRole role : ReadingRole.values()) {
-            setup.channelFor(role).ifPresent(channel -> classErrors.put(role, 2 * random.nextDouble() - 1));
-        }
-    }
-
-    /** Keys with pulses of a duty factor from now on; 1 for a carrier. */
-    void pulse(double share) {
-        duty = share;
-    }
-
-    void key(boolean down) {
-        if (down && !keyed) {
-            keyDowns++;
-        }
-        keyed = down;
-        settle();
-    }
-
-    boolean keyed() {
-        return keyed;
-    }
-
-    boolean tripped() {
-        return tripped;
-    }
-
-    void reset() {
-        tripped = false;
-    }
-
-    void turn(Control control, double to) {
-        switch (control) {
-            case DRIVE -> driveW = to;
-            case PLATE -> plate.turn(to);
-            case LOAD -> load.turn(to);
-            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, SUPPLY, MODULES, MOTOR ->
-                throw new IllegalArgumentException("a climb has no " + control);
-        }
-        settle();
-    }
-
-    double shown(Control control) {
-        return switch (control) {
-            case DRIVE -> driveW;
-            case PLATE -> plate.shown();
-            case LOAD -> load.shown();
-            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, SUPPLY, MODULES, MOTOR ->
-                throw new IllegalArgumentException("a climb has no " + control);
-        };
-    }
-
-    Dial dial(Control control) {
-        return control == Control.PLATE ? setup.tubes().plate() : setup.tubes().load();
-    }
-
-    private void settle() {
-        if (keyed && !tripped && driveW > 0) {
-            settled = settleAt(driveW);
-            if (settled && stage.gridCurrentA() > TRIP_SHARE * setup.tubes().gridCurrentLimitA()) {
-                tripped = true;
-                keyed = false;
-                trips++;
-            }
-        }
-    }
-
-    private boolean settleAt(double watt) {
-        return stage.settle(
-                watt * given.driveShare(),
-                dial(Control.PLATE).clamp(plate.behind() + given.plateOffsetMarks()),
-                dial(Control.LOAD).clamp(load.behind() + given.loadOffsetMarks()));
-    }
-
-    private boolean powered() {
-        return keyed && !tripped && settled;
-    }
+    /** Returns how long it has been, in seconds. */
+    double nowS();
 
     /** Lets time pass, in seconds. */
-    void pass(double seconds) {
-        for (double left = seconds; left > 1e-9; left -= SLICE_S) {
-            double s = Math.min(SLICE_S, left);
-            nowS += s;
-            double heat =
-                    powered() ? duty * stage.plateHeatPerTubeW() / setup.tubes().plateDissipationPerTubeW() : 0;
-            plateShare = PLATES.riseK(plateShare, heat, s);
-            hottestShare = Math.max(hottestShare, plateShare);
-            if (stage.pass(s, powered()) && powered()) {
-                settled = settleAt(driveW);
-            }
-            if (powered()) {
-                carrierS += s * duty;
-                beyondS += isBeyond() ? s : 0;
-            }
-        }
-    }
+    void pass(double seconds);
 
-    private boolean isBeyond() {
-        Stage.Tubes tubes = setup.tubes();
-        return stage.gridCurrentA() > tubes.gridCurrentLimitA()
-                || stage.plateCurrentA() > tubes.plateCurrentLimitA()
-                || Math.abs(stage.screenCurrentA())
-                        > tubes.screenCurrentLimitA().orElse(Double.MAX_VALUE)
-                || stage.outputW() > setup.station().licenceLimitW();
-    }
+    /** Keys with pulses of a duty factor from now on; 1 for a carrier. */
+    void pulse(double share);
 
-    /** Returns what a meter would show without its errors. */
-    double truth(ReadingRole role) {
-        boolean on = powered();
-        double rest = setup.tubes().restingPlateCurrentA();
-        return switch (role) {
-            case OUTPUT -> on ? stage.outputW() : 0;
-            case PLATE_CURRENT -> on ? duty * stage.plateCurrentA() + (1 - duty) * rest : 0;
-            case GRID_CURRENT -> on ? duty * stage.gridCurrentA() : 0;
-            case SCREEN_CURRENT -> on ? duty * stage.screenCurrentA() : 0;
-            case PLATE_VOLTAGE -> on ? stage.plateVoltageDcV() : stage.supplyOpenV();
-            case INPUT_POWER,
-                    REFLECTED,
-                    INPUT_SWR,
-                    SUPPLY_CURRENT,
-                    SUPPLY_VOLTAGE,
-                    HEAT_SINK,
-                    ALC_GAUGE,
-                    SENSE_VOLTAGE,
-                    DEVICE_CURRENT,
-                    GATE_VOLTAGE,
-                    GATE_RF,
-                    OUTPUT_VPP,
-                    PHASE,
-                    LINE_VOLTAGE,
-                    LINE_CURRENT,
-                    SIGNAL_WIDTH -> 0;
-        };
-    }
+    void key(boolean down);
 
-    /** Returns the heat of one tube, in watts, as it is. */
-    double heatPerTubeW() {
-        return powered() ? stage.plateHeatPerTubeW() : 0;
-    }
+    boolean keyed();
 
-    /** Returns the drive that reaches the amplifier, in watts, as it is. */
-    double trueDriveW() {
-        return driveW * given.driveShare() * stage.driveShare();
-    }
+    boolean tripped();
+
+    void reset();
+
+    void turn(Control control, double to);
+
+    double shown(Control control);
+
+    /** Looks whether a point is so, and sets it right where it is not; returns whether it had to. */
+    boolean look(Check check);
 
     /** Returns what a meter shows on a range, to what the eye tells apart. */
-    double shows(ReadingRole role, MeterRange range) {
-        Channel channel = setup.channelFor(role).orElseThrow();
-        double classShare = ((Accuracy.OfFullScale) channel.accuracy()).fraction();
-        double error = classErrors.getOrDefault(role, 0.0) * classShare * range.fullScale();
-        double grain = range.fullScale() / DIVISIONS;
-        double shown = Math.rint((truth(role) + error) / grain) * grain;
-        // A pointer that sticks follows once it is pulled far enough.
-        double last = shownLast.getOrDefault(role, 0.0);
-        if (powered() && Math.abs(shown - last) < given.stickShare() * range.fullScale()) {
-            shown = last;
+    double shows(ReadingRole role, MeterRange range);
+
+    /** Looks at what keeps meters still, one after the other; returns whether anything had to be set right. */
+    default boolean lookWhyStill() {
+        boolean any = false;
+        for (Check check : List.of(
+                Check.BAND_SWITCH, Check.OPERATE, Check.PATH_WIRED, Check.METER_RANGE, Check.METER_ON_CURRENT)) {
+            any |= look(check);
         }
-        shownLast.put(role, shown);
-        double least = role.mayBeNegative() ? -range.fullScale() : 0;
-        return Math.max(least, Math.min(1.02 * range.fullScale(), shown));
+        return any;
+    }
+
+    default Dial dial(Control control) {
+        return control == Control.PLATE
+                ? setup().tubes().plate()
+                : setup().tubes().load();
     }
 }

@@ -5,7 +5,7 @@ import java.util.Random;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.LUDecomposition;
-import org.tubrin.bench.TrueStage;
+import org.tubrin.core.practice.TrueStage;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.TankBand;
 import org.tubrin.core.station.TwinConstants;

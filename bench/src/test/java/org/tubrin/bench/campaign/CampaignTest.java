@@ -52,7 +52,7 @@ public class CampaignTest {
     @Test(dataProvider = "schools")
     public void everySchoolComesToItsEndWithItsOwnKindOfDials(School school) {
         Case given = CASE.by(school);
-        Shack shack = new Shack(given, new Random(1));
+        CaseShack shack = new CaseShack(given, new Random(1));
         if (school == School.PULSED) {
             shack.pulse(Customs.CUSTOMARY.dutyFactor());
         }
@@ -95,7 +95,7 @@ public class CampaignTest {
                     Optional.empty(),
                     Optional.empty(),
                     Optional.of(new PowerStep(scale, size))));
-            RunState state = new Novice(new Shack(given, new Random(1)), new Random(2)).run();
+            RunState state = new Novice(new CaseShack(given, new Random(1)), new Random(2)).run();
             assertEquals(
                     state.ending(),
                     Optional.of(RunState.Ending.FINISHED),
@@ -114,10 +114,10 @@ public class CampaignTest {
     @Test
     public void pulsesHeatThePlatesByTheirDutyFactor() {
         Case given = CASE.by(School.PULSED);
-        Shack pulsed = new Shack(given, new Random(1));
+        CaseShack pulsed = new CaseShack(given, new Random(1));
         pulsed.pulse(0.3);
         new Novice(pulsed, new Random(2)).run();
-        Shack steady = new Shack(CASE.by(School.PEAK_THEN_HEAVIER), new Random(1));
+        CaseShack steady = new CaseShack(CASE.by(School.PEAK_THEN_HEAVIER), new Random(1));
         new Novice(steady, new Random(2)).run();
         assertTrue(
                 pulsed.hottestShare < 0.55 * steady.hottestShare, pulsed.hottestShare + " and " + steady.hottestShare);

@@ -5,18 +5,18 @@ import java.math.MathContext;
 import java.math.RoundingMode;
 
 /** Figures as people name them. */
-final class Round {
+public final class Round {
     private Round() {}
 
     /** Returns a number with two figures. */
-    static double off(double value) {
+    public static double off(double value) {
         return BigDecimal.valueOf(value)
                 .round(new MathContext(2, RoundingMode.HALF_EVEN))
                 .doubleValue();
     }
 
     /** Returns the next 1, 1.5, 2, 3, 5 or 7.5 of a decade at or above a number: the ends of scales. */
-    static double scaleFor(double value) {
+    public static double scaleFor(double value) {
         double decade = Math.pow(10, Math.floor(Math.log10(value)));
         for (double step : new double[] {1, 1.5, 2, 3, 5, 7.5}) {
             if (step * decade >= value * (1 - 1e-9)) {

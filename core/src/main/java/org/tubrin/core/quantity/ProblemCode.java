@@ -52,6 +52,8 @@ public enum ProblemCode {
     NEEDS_ANTENNA,
     /** The amplifier's record has no matcher. */
     NEEDS_MATCHER,
+    /** A tube amplifier whose record has a twin. */
+    NEEDS_TWIN,
     /** Exciter and pad bring less than the matcher needs. */
     SHORT_OF_MATCHER
 }

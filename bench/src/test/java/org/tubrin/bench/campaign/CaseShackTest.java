@@ -24,7 +24,7 @@ import org.tubrin.core.twin.PeakSearch;
 import org.tubrin.core.twin.Setting;
 
 /** The room, the hand and the report of the campaign: the proof is only as good as they are. */
-public class ShackTest {
+public class CaseShackTest {
     @DataProvider
     public Object[][] cases() {
         Object[][] rows = new Object[12][];
@@ -65,7 +65,7 @@ public class ShackTest {
 
     @Test(dataProvider = "cases")
     public void metersKeepTheirClass(Case given) {
-        Shack shack = new Shack(given, new Random(3));
+        CaseShack shack = new CaseShack(given, new Random(3));
         shack.turn(Control.DRIVE, given.setup().topDriveW() / 2);
         shack.key(true);
         for (ReadingRole role : given.setup().rolesAsked()) {
@@ -80,7 +80,7 @@ public class ShackTest {
 
     @Test(dataProvider = "cases")
     public void aHandFindsThePeakOfPlateAndTakesSecondsForIt(Case given) {
-        Shack shack = new Shack(given, new Random(5));
+        CaseShack shack = new CaseShack(given, new Random(5));
         Hand hand = new Hand(shack, new Random(6));
         shack.turn(Control.DRIVE, given.setup().topDriveW() / 4);
         hand.range(given.setup()
@@ -99,7 +99,7 @@ public class ShackTest {
             most = Math.max(most, shack.truth(ReadingRole.OUTPUT));
         }
         assertTrue(found > 0.95 * most, found + " W of " + most);
-        assertTrue(shack.nowS > 0.3 && shack.nowS < 8, "it takes " + shack.nowS + " s");
+        assertTrue(shack.nowS() > 0.3 && shack.nowS() < 8, "it takes " + shack.nowS() + " s");
     }
 
     private static Case triodes() {
@@ -114,7 +114,7 @@ public class ShackTest {
     @Test
     public void lightLoadingCountsAsBeyondALimitAndTripsWhenFarBeyond() {
         Case given = triodes();
-        Shack shack = new Shack(given, new Random(1));
+        CaseShack shack = new CaseShack(given, new Random(1));
         shack.turn(Control.DRIVE, 70);
         Peak peak = best(given);
         shack.turn(Control.PLATE, peak.plate() - given.plateOffsetMarks());
@@ -139,7 +139,7 @@ public class ShackTest {
     @Test
     public void pulsesCountByTheirDutyFactor() {
         Case given = triodes();
-        Shack shack = new Shack(given, new Random(1));
+        CaseShack shack = new CaseShack(given, new Random(1));
         shack.turn(Control.DRIVE, 35);
         shack.pulse(0.3);
         shack.key(true);

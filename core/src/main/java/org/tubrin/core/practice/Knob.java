@@ -1,4 +1,4 @@
-package org.tubrin.bench;
+package org.tubrin.core.practice;
 
 import org.tubrin.core.tank.Dial;
 

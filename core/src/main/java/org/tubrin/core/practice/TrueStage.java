@@ -1,4 +1,4 @@
-package org.tubrin.bench;
+package org.tubrin.core.practice;
 
 /** A tube stage as it really is, on one band, frequency and load; one thread. */
 public interface TrueStage {

@@ -1,0 +1,68 @@
+package org.tubrin.bench.campaign;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import org.tubrin.core.practice.Debrief;
+import org.tubrin.core.practice.Lesson;
+
+/** A small campaign of another seed than the report's, held to what the report claims. */
+public class LessonCampaignTest {
+    private static final int CASES = 12;
+
+    private List<LessonCampaign.Result> results;
+
+    @BeforeClass
+    public void plays() {
+        results = LessonCampaign.run(CASES, 4711);
+    }
+
+    private List<LessonCampaign.Result> of(Lesson lesson, boolean helped) {
+        return results.stream()
+                .filter(one -> one.lesson() == lesson && one.helped() == helped)
+                .toList();
+    }
+
+    private static double points(List<LessonCampaign.Result> of) {
+        return LessonCampaign.mean(of, one -> one.debrief().points());
+    }
+
+    @Test
+    public void helpIsWorthPointsInEveryLesson() {
+        for (Lesson lesson : Lesson.values()) {
+            assertEquals(of(lesson, true).size(), CASES);
+            double gain = points(of(lesson, true)) - points(of(lesson, false));
+            assertTrue(gain > 0, lesson + " " + gain);
+        }
+    }
+
+    @Test
+    public void whoFollowsIsHardlyEverBeyondALimitWhereNothingIsBroken() {
+        for (Lesson lesson : List.of(
+                Lesson.FIRST_CLIMB,
+                Lesson.ONE_METER,
+                Lesson.BEFORE_POWER,
+                Lesson.BAND_CHANGE,
+                Lesson.LOST_PEAK,
+                Lesson.ANTENNA)) {
+            double beyondS = LessonCampaign.mean(of(lesson, true), one -> one.value(Debrief.Subject.LIMITS));
+            assertTrue(beyondS < 0.1, lesson + " " + beyondS);
+            assertTrue(points(of(lesson, true)) > 90, lesson + " " + points(of(lesson, true)));
+        }
+    }
+
+    @Test
+    public void whatIsBrokenMakesALessonHarder() {
+        double first = points(of(Lesson.FIRST_CLIMB, false));
+        double broken = points(of(Lesson.ONE_FAULT, false)) + points(of(Lesson.TWO_FAULTS, false));
+        assertTrue(broken / 2 < first - 5, broken / 2 + " of " + first);
+    }
+
+    @Test
+    public void theSameSeedPlaysTheSame() {
+        assertEquals(LessonCampaign.csv(LessonCampaign.run(CASES, 4711)), LessonCampaign.csv(results));
+    }
+}
