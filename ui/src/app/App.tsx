@@ -24,6 +24,10 @@ const ComparePage = lazy(async () => ({ default: (await log()).ComparePage }));
 const faults = () => withWords(['faults'], () => import('../features/faults'));
 const FaultsPage = lazy(faults);
 const CasePage = lazy(async () => ({ default: (await faults()).CasePage }));
+const practice = () => withWords(['practice'], () => import('../features/practice'));
+const PracticePage = lazy(practice);
+const PlayPage = lazy(async () => ({ default: (await practice()).PlayPage }));
+const DebriefPage = lazy(async () => ({ default: (await practice()).DebriefPage }));
 const MetersPage = lazy(() => withWords(['meters'], () => import('../features/meters')));
 const FirstStation = lazy(async () => ({ default: (await station()).FirstStation }));
 const StationPage = lazy(station);
@@ -62,6 +66,7 @@ export function App() {
     c: afterG('c', nothing),
     l: afterG('l', nothing),
     s: afterG('s', nothing),
+    p: afterG('p', nothing),
     x: afterG('x', nothing),
   });
 
@@ -92,6 +97,9 @@ export function App() {
               <Route path="/station/first" element={<FirstStation />} />
               <Route path="/station/meters" element={<MetersPage />} />
               <Route path="/station/*" element={<StationPage />} />
+              <Route path="/practice" element={<PracticePage />} />
+              <Route path="/practice/:practiceId" element={<PlayPage />} />
+              <Route path="/practice/:practiceId/debrief" element={<DebriefPage />} />
               <Route path="/faults" element={<FaultsPage />} />
               <Route path="/faults/:caseId" element={<CasePage />} />
               <Route path="*" element={<Nowhere />} />

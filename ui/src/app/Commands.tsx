@@ -98,13 +98,14 @@ export default function Commands({ open, onClose, onHelp }: Props) {
 
 /** Returns all that is kept, by kind; what cannot be read now is left out. */
 function useKept(): (readonly [string, Found[]])[] {
-  const [equipment, records, cards, runs, faults, trends] = useQueries({
+  const [equipment, records, cards, runs, faults, practices, trends] = useQueries({
     queries: [
       { queryKey: ['equipment'], queryFn: () => ask(client.GET('/api/equipment')), staleTime: SOON_MS },
       { queryKey: ['records'], queryFn: () => ask(client.GET('/api/supply-records')), staleTime: SOON_MS },
       { queryKey: ['cards'], queryFn: () => ask(client.GET('/api/cards')), staleTime: SOON_MS },
       { queryKey: ['found', 'runs'], queryFn: () => ask(client.GET('/api/runs')), staleTime: SOON_MS },
       { queryKey: ['faults'], queryFn: () => ask(client.GET('/api/faults')), staleTime: SOON_MS },
+      { queryKey: ['practices'], queryFn: () => ask(client.GET('/api/practices')), staleTime: SOON_MS },
       { queryKey: ['found', 'trends'], queryFn: () => ask(client.GET('/api/trends/places')), staleTime: SOON_MS },
     ],
   });
@@ -146,6 +147,15 @@ function useKept(): (readonly [string, Found[]])[] {
         name: one.symptoms,
         beside: one.amplifier,
         path: `/faults/${one.id}`,
+      })),
+    ],
+    [
+      say('app.practice'),
+      (practices.data?.plays ?? []).map((one) => ({
+        id: one.id,
+        name: one.lesson,
+        beside: `${one.code}, ${one.startedOn}`,
+        path: `/practice/${one.id}${one.ended ? '/debrief' : ''}`,
       })),
     ],
     [

@@ -7,6 +7,7 @@ export const PLACES = [
   { path: '/cards', name: say('app.cards'), key: 'c' },
   { path: '/log', name: say('shared.log'), key: 'l' },
   { path: '/station', name: say('shared.station'), key: 's' },
+  { path: '/practice', name: say('app.practice'), key: 'p' },
   { path: '/faults', name: say('app.faults'), key: 'x' },
 ] as const;
 

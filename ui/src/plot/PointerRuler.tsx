@@ -7,13 +7,15 @@ interface Props {
   expected?: { value: number; low: number; high: number };
   /** Where the hand goes back. */
   stop?: number;
+  /** Where it stands. */
+  position?: number;
 }
 
 const WIDTH = 400;
 const PAD = 16;
 
 /** The scale of a meter laid straight: where its pointer should stand, and where the hand goes back. */
-export function PointerRuler({ fullScale, expected, stop }: Props) {
+export function PointerRuler({ fullScale, expected, stop, position }: Props) {
   const x = scaleLinear()
     .domain([0, fullScale])
     .range([PAD, WIDTH - PAD])
@@ -43,6 +45,9 @@ export function PointerRuler({ fullScale, expected, stop }: Props) {
           />
           <line x1={x(expected.value)} x2={x(expected.value)} y1="2" y2="20" className="stroke-twin" strokeWidth="3" />
         </g>
+      )}
+      {position !== undefined && (
+        <path d={`M${x(position) - 7} 3h14l-7 14z`} className="fill-ink" data-part="pointer" />
       )}
       {stop !== undefined && (
         <line

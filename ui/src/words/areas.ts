@@ -1,5 +1,16 @@
 /** The views whose words are fetched with them. */
-export const AREAS = ['cards', 'drive', 'faults', 'log', 'meters', 'run', 'station', 'supply', 'glossary'] as const;
+export const AREAS = [
+  'cards',
+  'drive',
+  'faults',
+  'log',
+  'meters',
+  'practice',
+  'run',
+  'station',
+  'supply',
+  'glossary',
+] as const;
 
 export type Area = (typeof AREAS)[number] | 'base';
 

@@ -47,3 +47,35 @@ export function UprightSlider({ thumbs, least, most, step, onChange, onHeld, at 
     </Primitive.Root>
   );
 }
+
+interface AcrossProps {
+  label: string;
+  /** What is spoken for the value. */
+  says: string;
+  value: number;
+  most: number;
+  onChange: (value: number) => void;
+}
+
+/** One place on a line from 0 to the most. */
+export function AcrossSlider({ label, says, value, most, onChange }: AcrossProps) {
+  return (
+    <Primitive.Root
+      min={0}
+      max={most}
+      step={1}
+      value={[value]}
+      onValueChange={([to]) => to !== undefined && onChange(to)}
+      className="relative flex h-6 grow touch-none items-center select-none"
+    >
+      <Primitive.Track className="relative h-0.5 grow bg-rule">
+        <Primitive.Range className="absolute h-full bg-soft" />
+      </Primitive.Track>
+      <Primitive.Thumb
+        aria-label={label}
+        aria-valuetext={says}
+        className="block size-5 cursor-ew-resize rounded-3 border-2 border-act bg-sheet"
+      />
+    </Primitive.Root>
+  );
+}

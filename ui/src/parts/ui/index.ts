@@ -14,7 +14,7 @@ export { Progress } from './Progress';
 export { ScrollArea } from './ScrollArea';
 export { Chevron, type Option, Pick, Select } from './Select';
 export { Skeleton } from './Skeleton';
-export { UprightSlider } from './Slider';
+export { AcrossSlider, UprightSlider } from './Slider';
 export { Switch } from './Switch';
 export { Cell, Head, Heads, RowHead, Table } from './Table';
 export { Toasts } from './Toasts';

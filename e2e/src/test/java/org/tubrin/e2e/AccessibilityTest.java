@@ -65,6 +65,7 @@ public class AccessibilityTest {
             page.locator("[data-part=next-check]").waitFor();
             page.getByText("Other checks").click();
             Axe.check(page, "a case, other checks opened");
+            practices(page);
             page.navigate("/drive/sweep");
             page.getByText("more than before").waitFor();
             Axe.check(page, "one drive before and since");
@@ -270,5 +271,18 @@ public class AccessibilityTest {
             operator.awaits("Enter|Peak");
             Axe.check(operator.page, "key down");
         }
+    }
+
+    private static void practices(Page page) {
+        page.navigate("/practice");
+        page.getByText("A hidden fault").last().click();
+        page.locator("[data-part=replay]").waitFor();
+        Axe.check(page, "a debrief");
+        page.navigate("/practice");
+        page.getByText("Exercise of the week").waitFor();
+        Axe.check(page, "practice");
+        page.getByLabel("Begin: The first climb").click();
+        page.locator("[data-part=meters]").waitFor();
+        Axe.check(page, "an exercise");
     }
 }

@@ -112,6 +112,10 @@ public final class Screenshots {
             page.getByText("Reception weak").last().click();
             page.locator("[data-part=next-check]").waitFor();
             shoot(page, "faults");
+            page.navigate("/practice");
+            page.getByText("A hidden fault").last().click();
+            page.locator("[data-part=replay]").waitFor();
+            shoot(page, "debrief");
             AccessibilityTest.comparesAMeter(page);
             shoot(page, "meters");
             page.navigate("/station");

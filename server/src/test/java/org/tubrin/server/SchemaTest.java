@@ -21,6 +21,11 @@ import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
+import org.tubrin.core.practice.Act;
+import org.tubrin.core.practice.Exercise;
+import org.tubrin.core.practice.Hidden;
+import org.tubrin.core.practice.Lesson;
+import org.tubrin.core.practice.Panel;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.RunEvent;
@@ -113,6 +118,8 @@ public class SchemaTest {
             {BiasPlan.Sense.class, "/$defs/sense"},
             {TuneSettings.class, "/$defs/setup/properties/settings"},
             {Reading.class, "/$defs/event/oneOf/5/properties/reading"},
+            {Exercise.class, "/$defs/exercise"},
+            {Exercise.Names.class, "/$defs/exercise/properties/names"},
         };
     }
 
@@ -147,6 +154,9 @@ public class SchemaTest {
             {Check.values(), "/$defs/event/oneOf/1/properties/check"},
             {org.tubrin.core.run.Control.values(), "/$defs/event/oneOf/7/properties/control"},
             {org.tubrin.core.run.SeenSign.values(), "/$defs/event/oneOf/11/properties/sign"},
+            {Lesson.values(), "/$defs/exercise/properties/lesson"},
+            {Panel.Kind.values(), "/$defs/exercise/properties/panel"},
+            {Hidden.values(), "/$defs/practiceAct/oneOf/12/properties/hidden"},
             {org.tubrin.core.tank.LoadSense.values(), "/$defs/stage/oneOf/0/properties/loadSense"},
         };
     }
@@ -166,6 +176,18 @@ public class SchemaTest {
                 .forEach(kind -> published.add(
                         kind.at("/properties/kind/const").asString().toLowerCase(java.util.Locale.ROOT)));
         Set<String> known = Stream.of(RunEvent.class.getPermittedSubclasses())
+                .map(kind -> kind.getSimpleName().toLowerCase(java.util.Locale.ROOT))
+                .collect(Collectors.toCollection(TreeSet::new));
+        assertEquals(published, known);
+    }
+
+    @Test
+    public void everyKindOfActIsPublished() {
+        Set<String> published = new TreeSet<>();
+        SCHEMA.at("/$defs/practiceAct/oneOf")
+                .forEach(kind -> published.add(
+                        kind.at("/properties/kind/const").asString().toLowerCase(java.util.Locale.ROOT)));
+        Set<String> known = Stream.of(Act.class.getPermittedSubclasses())
                 .map(kind -> kind.getSimpleName().toLowerCase(java.util.Locale.ROOT))
                 .collect(Collectors.toCollection(TreeSet::new));
         assertEquals(published, known);

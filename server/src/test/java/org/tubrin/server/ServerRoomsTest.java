@@ -32,8 +32,9 @@ public class ServerRoomsTest {
             entry("drive", "run", "station", "web", "words"),
             entry("twin", "feed", "run", "station", "web", "words"),
             entry("fault", "run", "station", "store", "web", "words"),
+            entry("practice", "run", "station", "store", "web", "words"),
             entry("backup", "store", "web"),
-            entry("demo", "fault", "run", "station", "store", "supply", "words"));
+            entry("demo", "fault", "practice", "run", "station", "store", "supply", "words"));
 
     private static Map.Entry<String, List<String>> entry(String room, String... mayImport) {
         return Map.entry(room, List.of(mayImport));

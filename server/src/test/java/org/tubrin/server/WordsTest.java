@@ -54,6 +54,10 @@ import org.tubrin.core.matcher.NextMatch;
 import org.tubrin.core.metering.Agreement;
 import org.tubrin.core.metering.Comparison;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.practice.Cost;
+import org.tubrin.core.practice.Debrief;
+import org.tubrin.core.practice.Hidden;
+import org.tubrin.core.practice.Lesson;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.ProblemCode;
@@ -265,6 +269,14 @@ public class WordsTest {
         for (String one : List.of("why.FIX", "why.FIX_UNSURE")) {
             wanted.add("faults." + one);
         }
+        add(wanted, "practice.hidden.*", Hidden.values());
+        add(wanted, "practice.tells.*", Hidden.values());
+        add(wanted, "practice.lesson.*", Lesson.values());
+        add(wanted, "practice.says.*", Lesson.values());
+        add(wanted, "practice.goal.*", Lesson.values());
+        add(wanted, "practice.cost.*", Cost.values());
+        add(wanted, "practice.subject.*", Debrief.Subject.values());
+        add(wanted, "practice.judged.*", Debrief.Subject.values());
         add(wanted, "choosing.claim.*", Candidate.Claim.values());
         add(wanted, "choosing.made.*", Candidate.StillMade.values());
         add(wanted, "choosing.point.*", Candidate.Point.values());

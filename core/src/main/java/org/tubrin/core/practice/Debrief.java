@@ -79,6 +79,13 @@ public record Debrief(List<Mark> marks, BestClimb best, Course course, List<Find
      */
     public record Find(Hidden hidden, Optional<Double> atS) {}
 
+    /** Returns how many moments took points of the limits without being beyond one. */
+    public long slips() {
+        return course.moments().stream()
+                .filter(moment -> !isBeyond(moment.cost()) && lost(moment) > 0)
+                .count();
+    }
+
     /** Returns all points together. */
     public double points() {
         return marks.stream().mapToDouble(Mark::points).sum();

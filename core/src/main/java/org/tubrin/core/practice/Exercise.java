@@ -66,6 +66,7 @@ public record Exercise(
     private static final int MOST_SEED = 999_999;
     private static final double LICENCE_W = 1000;
     private static final double EXCITER_SHARE = 1.4;
+    private static final double PERCENT = 100;
     private static final double SHORT_S = 10;
     private static final double MOST_SPEED = 100;
     private static final double AMBIENT_C = 20;
@@ -166,7 +167,7 @@ public record Exercise(
     }
 
     private Exciter exciter() {
-        double mostW = Round.scaleFor(EXCITER_SHARE * amplifier.driveLimitW());
+        double mostW = exciterMostW();
         return new Exciter(
                 names.exciter(),
                 Math.max(0.01, mostW / 100),
@@ -179,8 +180,21 @@ public record Exercise(
                 Optional.of(step));
     }
 
-    /** Returns the highest power of the exciter that drives an amplifier here, in watts. */
-    public static double exciterMostW(Amplifier amplifier) {
+    /** Returns a power of the exciter in watts as its own setting counts it: in watts, or in per cent of its highest. */
+    public double setting(double exciterW) {
+        return exciterW / inSetting();
+    }
+
+    /** Returns the power in watts at a setting of the exciter. */
+    public double exciterW(double setting) {
+        return setting * inSetting();
+    }
+
+    private double inSetting() {
+        return step.scale() == PowerStep.Scale.PERCENT ? exciterMostW() / PERCENT : 1;
+    }
+
+    private double exciterMostW() {
         return Round.scaleFor(EXCITER_SHARE * amplifier.driveLimitW());
     }
 

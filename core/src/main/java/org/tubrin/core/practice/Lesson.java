@@ -11,26 +11,26 @@ import org.tubrin.core.run.School;
 /** The lessons, from the first climb to hidden faults. */
 public enum Lesson {
     /** Nothing is wrong. */
-    FIRST_CLIMB,
+    FIRST_CLIMB(83, 98),
     /** Nothing is wrong, but one meter shows everything, one thing at a time. */
-    ONE_METER,
+    ONE_METER(83, 98),
     /** Two things at the panel were left as they should not be. */
-    BEFORE_POWER,
+    BEFORE_POWER(75, 98),
     /** The station comes from another band: its drive and its dials. */
-    BAND_CHANGE,
+    BAND_CHANGE(82, 98),
     /** The dials stand so far off that PLATE shows no peak. */
-    LOST_PEAK,
+    LOST_PEAK(76, 98),
     /** Loaded for grid current, with a protection that acts soon. */
-    GRID_TARGET,
+    GRID_TARGET(89, 98),
     /** Into an antenna that is to be matched first. */
-    ANTENNA,
+    ANTENNA(56, 98),
     /** A knob is not what it shows. */
-    KNOBS,
+    KNOBS(53, 67),
     /** Two meters of output that disagree. */
-    WHICH_METER,
-    ONE_FAULT,
+    WHICH_METER(73, 85),
+    ONE_FAULT(58, 71),
     /** Two faults and a slip. */
-    TWO_FAULTS;
+    TWO_FAULTS(50, 67);
 
     private static final List<Hidden> LEFT_BEFORE = List.of(
             Hidden.BAND_FORGOTTEN, Hidden.NO_CARRIER, Hidden.STANDBY_LEFT, Hidden.RANGE_LEFT, Hidden.DETECTOR_LEFT);
@@ -49,6 +49,24 @@ public enum Lesson {
     private static final double TRIPS_AT = 2.2;
 
     private static final double TRIPS_SOON_AT = 1.15;
+
+    private final int pointsAlone;
+    private final int pointsHelped;
+
+    Lesson(int pointsAlone, int pointsHelped) {
+        this.pointsAlone = pointsAlone;
+        this.pointsHelped = pointsHelped;
+    }
+
+    /** Returns the points that a person came to in the campaign who is told nothing, on the mean. */
+    public int pointsAlone() {
+        return pointsAlone;
+    }
+
+    /** Returns the points of one who follows the next move and names nothing. */
+    public int pointsHelped() {
+        return pointsHelped;
+    }
 
     /** Returns how the dials are found in it. */
     public School school() {

@@ -249,7 +249,7 @@ public final class Play {
         public Runnable turned(Act.Turned turned) {
             return () -> {
                 station.turn(turned.control(), turned.to());
-                if (!station.keyed() && turned.control() == Control.DRIVE) {
+                if (!station.keyed()) {
                     noteStands();
                 }
             };

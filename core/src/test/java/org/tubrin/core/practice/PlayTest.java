@@ -84,8 +84,7 @@ public class PlayTest {
         BestClimb.Rung end = BestClimb.of(play).end();
         play.does(new Act.Turned(Control.PLATE, end.plate()));
         play.does(new Act.Turned(Control.LOAD, end.load()));
-        play.does(new Act.Turned(
-                Control.DRIVE, share * end.driveW() / play.truth().driveShare()));
+        play.does(new Act.Turned(Control.DRIVE, share * end.driveW()));
     }
 
     static void keyFor(Play play, double seconds) {

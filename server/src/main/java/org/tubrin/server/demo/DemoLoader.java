@@ -49,6 +49,7 @@ import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.SheetFit;
 import org.tubrin.core.twin.TwinFromSheet;
 import org.tubrin.server.fault.FaultCases;
+import org.tubrin.server.practice.Practices;
 import org.tubrin.server.run.RunMapper;
 import org.tubrin.server.run.RunStore;
 import org.tubrin.server.station.Stations;
@@ -70,6 +71,7 @@ class DemoLoader implements ApplicationRunner {
     private final RunMapper runs;
     private final SupplyRecords papers;
     private final FaultCases cases;
+    private final Practices practices;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -79,9 +81,11 @@ class DemoLoader implements ApplicationRunner {
             RunMapper runs,
             SupplyRecords papers,
             FaultCases cases,
+            Practices practices,
             JsonMapper json,
             Clock clock) {
         this.cases = cases;
+        this.practices = practices;
         this.stations = stations;
         this.store = store;
         this.runs = runs;
@@ -145,6 +149,7 @@ class DemoLoader implements ApplicationRunner {
         climbs += waveforms(station, byName, now);
         climbs += lowBand(station, byName, now);
         openCase(now);
+        practices.restore(DemoPractice.played(now.minus(Duration.ofDays(2))));
         LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
     }
 

@@ -34,7 +34,7 @@ import org.tubrin.server.words.Words;
 
 /** Puts advice, points and signs into words. */
 @Component
-class AdviceWords {
+public class AdviceWords {
     private static final double PERCENT = 100;
 
     private final Words words;
@@ -44,7 +44,7 @@ class AdviceWords {
     }
 
     /** Returns advice in words. */
-    RunView.AdviceView view(Advice advice, RunState state, KeyClock clock) {
+    public RunView.AdviceView view(Advice advice, RunState state, KeyClock clock) {
         Map<String, Object> args = setupArgs(state.setup());
         args.put("range", state.ranges().getOrDefault(ReadingRole.OUTPUT, ""));
         MoveWords.Said said = advice.move().in(new MoveWords(words, state, args));

@@ -13,6 +13,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.tubrin.core.faults.CaseStep;
 import org.tubrin.core.metering.Accuracy;
+import org.tubrin.core.practice.Act;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.RunEvent;
@@ -65,6 +66,7 @@ public class CoreJson {
             Box.class, BoxTags.class,
             Envelope.class, EnvelopeTags.class,
             CaseStep.class, CaseStepTags.class,
+            Act.class, ActTags.class,
             RunEvent.class, EventTags.class);
 
     /** Returns the mapper's settings for every use: strict, so that nothing mistyped is quietly taken for nothing. */
@@ -233,6 +235,25 @@ public class CoreJson {
         @JsonSubTypes.Type(value = CaseStep.Fixed.class, name = "fixed")
     })
     private interface CaseStepTags {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Act.Turned.class, name = "turned"),
+        @JsonSubTypes.Type(value = Act.Keyed.class, name = "keyed"),
+        @JsonSubTypes.Type(value = Act.BandSet.class, name = "bandSet"),
+        @JsonSubTypes.Type(value = Act.ModeSet.class, name = "modeSet"),
+        @JsonSubTypes.Type(value = Act.OperateSet.class, name = "operateSet"),
+        @JsonSubTypes.Type(value = Act.MeterSwitched.class, name = "meterSwitched"),
+        @JsonSubTypes.Type(value = Act.RangeSet.class, name = "rangeSet"),
+        @JsonSubTypes.Type(value = Act.DetectorSet.class, name = "detectorSet"),
+        @JsonSubTypes.Type(value = Act.Matched.class, name = "matched"),
+        @JsonSubTypes.Type(value = Act.Reset.class, name = "reset"),
+        @JsonSubTypes.Type(value = Act.Read.class, name = "read"),
+        @JsonSubTypes.Type(value = Act.Done.class, name = "done"),
+        @JsonSubTypes.Type(value = Act.Named.class, name = "named"),
+        @JsonSubTypes.Type(value = Act.Ended.class, name = "ended")
+    })
+    private interface ActTags {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({

@@ -1,0 +1,124 @@
+package org.tubrin.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.google.gson.JsonElement;
+import com.google.gson.JsonObject;
+import com.google.gson.JsonParser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.testng.annotations.Test;
+
+/** Somebody who practises: from the list through a whole climb by keys, over a reload with the key down, to the debrief. */
+public class PracticeJourneyTest extends AtTheStation {
+    public PracticeJourneyTest() {
+        super("practice");
+    }
+
+    private JsonObject asked(String path) {
+        return JsonParser.parseString(
+                        operator.page.request().get(app.url() + path).text())
+                .getAsJsonObject();
+    }
+
+    private String id() {
+        return operator.page.url().replaceAll(".*/practice/", "").replaceAll("/.*", "");
+    }
+
+    private JsonObject panel() {
+        return asked("/api/practices/" + id() + "/now");
+    }
+
+    private double shows(String role) {
+        for (JsonElement one : panel().getAsJsonArray("meters")) {
+            if (one.getAsJsonObject().get("role").getAsString().equals(role)) {
+                return one.getAsJsonObject().get("value").getAsDouble();
+            }
+        }
+        throw new AssertionError(role);
+    }
+
+    private void keyed(boolean down) {
+        operator.presses("Space");
+        assertTrue(operator.comesTrue(10_000, () -> panel().get("keyed").getAsBoolean() == down));
+    }
+
+    private void driven(double to) {
+        operator.presses("d");
+        assertTrue(operator.comesTrue(
+                10_000, () -> Math.abs(panel().get("exciter").getAsDouble() - to) < 0.01));
+    }
+
+    @Test
+    public void aWholeClimbIsPractisedAndTold() {
+        Page page = operator.page;
+        page.navigate("/practice");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Alone"))
+                .press("Space");
+        Locator code = page.getByLabel("Code of an exercise");
+        code.fill("1-000007");
+        code.press("Enter");
+        page.locator("[data-part=meters]").waitFor();
+        assertThat(page).hasURL(Pattern.compile("/practice/[0-9a-f-]{36}$"));
+        long runs = asked("/api/runs").get("all").getAsLong();
+        assertTrue(operator.comesTrue(20_000, () -> panel().get("warmUpLeftS").getAsDouble() <= 0));
+
+        double driveW = 1;
+        for (double to : new double[] {2, 4, 8, 16, 32, 64}) {
+            driven(to);
+            driveW = to;
+            if (to == 16) {
+                operator.presses("w");
+                assertTrue(operator.comesTrue(
+                        10_000, () -> panel().get("range").getAsString().equals("1500 W")));
+            }
+            keyed(true);
+            assertTrue(operator.comesTrue(10_000, () -> shows("OUTPUT") > 10));
+            if (to == 4) {
+                // The key is down: nothing of it is lost over a reload.
+                page.reload();
+                page.locator("[data-part=meters]").waitFor();
+                assertTrue(panel().get("keyed").getAsBoolean());
+                assertThat(page.locator("[data-part=next]")).containsText("Key up");
+            }
+            operator.presses("ArrowRight");
+            operator.presses("r");
+            keyed(false);
+            operator.presses("ArrowLeft");
+            operator.presses("Enter");
+            int steps = (int) (Math.log(to) / Math.log(2));
+            assertTrue(operator.comesTrue(
+                    10_000,
+                    () -> asked("/api/practices/" + id())
+                                    .getAsJsonArray("steps")
+                                    .size()
+                            == steps));
+            assertThat(page.locator("[data-part=steps] li")).hasCount(steps);
+            page.waitForTimeout(1500);
+        }
+        assertEquals(driveW, 64.0);
+
+        page.getByText("I am done: to the debrief").press("Enter");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("End it"))
+                .press("Enter");
+        page.locator("[data-part=replay]").waitFor();
+        assertThat(page).hasURL(Pattern.compile("/debrief$"));
+        JsonObject debrief = asked("/api/practices/" + id() + "/debrief");
+        int points = debrief.get("points").getAsInt();
+        assertTrue(points >= 70, debrief.get("marks").toString());
+        assertThat(page.locator("[data-part=points]")).hasText(points + " points of 100");
+        assertEquals(debrief.getAsJsonArray("own").size(), 6);
+        String last = page.locator("[data-part=replay] header").textContent();
+        operator.presses("ArrowLeft");
+        assertThat(page.locator("[data-part=replay] header")).not().hasText(last);
+
+        page.navigate("/practice");
+        assertThat(page.getByText("1-000007")).isVisible();
+        assertThat(page.getByText("Your best: " + points)).isVisible();
+        assertEquals(asked("/api/runs").get("all").getAsLong(), runs, "practice enters no log");
+    }
+}
