@@ -181,7 +181,7 @@ function Moments({ view, onLook }: { view: DebriefView; onLook: (s: number) => v
                   </Button>
                 </Cell>
                 <Cell className="align-top">{one.says}</Cell>
-                <Cell className="align-top text-soft">{one.signs ?? say('practice.noReading')}</Cell>
+                <Cell className="align-top text-soft">{one.signs ?? say('practice.noSign')}</Cell>
               </tr>
             ))}
           </tbody>

@@ -63,7 +63,7 @@ export function Desk({ view, played, turns }: Props) {
           />
         </Line>
         {panel.shown && (
-          <Line label={say('practice.meterShows')}>
+          <Line label={say('practice.meterShows')} hotkey="M">
             <Choice
               label={say('practice.meterShows')}
               value={panel.shown}
@@ -71,10 +71,9 @@ export function Desk({ view, played, turns }: Props) {
               onPick={(role) => ({ does: 'METER', role: role as NonNullable<PanelView['shown']> })}
               does={does}
             />
-            <Kbd>M</Kbd>
           </Line>
         )}
-        <Line label={say('practice.wattmeter')}>
+        <Line label={say('practice.wattmeter')} hotkey="W">
           <Choice
             label={say('practice.range')}
             value={panel.range}
@@ -82,7 +81,6 @@ export function Desk({ view, played, turns }: Props) {
             onPick={(range) => ({ does: 'RANGE', range })}
             does={does}
           />
-          <Kbd>W</Kbd>
           <Choice
             label={say('practice.averageOrPeak')}
             value={panel.holds ? 'on' : 'off'}
@@ -142,10 +140,20 @@ function Steps({ view }: { view: PlayView }) {
   );
 }
 
-function Line({ label, children }: { label: string; children: ReactNode }) {
+interface LineProps {
+  label: string;
+  /** The key that goes to the next of its first choice. */
+  hotkey?: string;
+  children: ReactNode;
+}
+
+function Line({ label, hotkey, children }: LineProps) {
   return (
     <>
-      <span className="text-13 text-soft">{label}</span>
+      <span className="flex items-center gap-2 text-13 text-soft">
+        {label}
+        {hotkey && <Kbd>{hotkey}</Kbd>}
+      </span>
       <span className="flex flex-wrap items-center gap-x-3 gap-y-1.5">{children}</span>
     </>
   );

@@ -76,14 +76,14 @@ function Playing({ view }: { view: PlayView }) {
       <header className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-18">{view.lesson}</h1>
         <span className="figure text-13 text-soft">{say('practice.exerciseCode', { code: view.code })}</span>
-        <span className="text-13 text-soft">
-          {say('practice.limits')}:{' '}
+        <p className="flex flex-wrap gap-x-3 text-13 text-soft">
+          {say('practice.limits')}
           {view.limits.map((one) => (
-            <span key={one.name} className="mr-3 whitespace-nowrap">
+            <span key={one.name} className="whitespace-nowrap">
               {one.name} <span className="figure text-ink">{one.most}</span>
             </span>
           ))}
-        </span>
+        </p>
         <Link to="/practice" className="ml-auto text-act underline">
           {say('practice.allExercises')}
         </Link>

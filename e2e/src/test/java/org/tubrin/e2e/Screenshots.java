@@ -3,7 +3,6 @@ package org.tubrin.e2e;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
-import java.util.List;
 
 /** Takes the pictures of the main views from the demo data; run by scripts/screenshots. */
 public final class Screenshots {
@@ -129,12 +128,9 @@ public final class Screenshots {
             }
             climbsOnTheBench(day);
             shoot(page, "live-day");
-            for (String view : List.of("map", "signal")) {
-                page.navigate(page.url().replaceAll("/(map|signal)$", "") + "/" + view);
-                page.locator("[data-part=" + (view.equals("map") ? "map" : "products") + "]")
-                        .waitFor();
-                shoot(page, view);
-            }
+            page.navigate(page.url() + "/map");
+            page.locator("[data-part=map]").waitFor();
+            shoot(page, "map");
         }
     }
 }

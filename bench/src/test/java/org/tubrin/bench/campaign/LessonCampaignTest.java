@@ -3,6 +3,9 @@ package org.tubrin.bench.campaign;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -59,6 +62,25 @@ public class LessonCampaignTest {
         double first = points(of(Lesson.FIRST_CLIMB, false));
         double broken = points(of(Lesson.ONE_FAULT, false)) + points(of(Lesson.TWO_FAULTS, false));
         assertTrue(broken / 2 < first - 5, broken / 2 + " of " + first);
+    }
+
+    /** What is shown with each lesson is what the report measured. */
+    @Test
+    public void whatALessonSaysOfItselfWasMeasured() throws IOException {
+        List<String> report = Files.readAllLines(Path.of("..", "docs", "campaign", "practice.csv"));
+        for (Lesson lesson : Lesson.values()) {
+            for (boolean helped : new boolean[] {true, false}) {
+                String procedure = of(lesson, helped).get(0).procedure();
+                double measured = report.stream()
+                        .filter(line -> line.startsWith(procedure + ",mean_points,"))
+                        .mapToDouble(line -> Double.parseDouble(line.substring(line.lastIndexOf(',') + 1)))
+                        .findFirst()
+                        .orElseThrow();
+                int said = helped ? lesson.pointsHelped() : lesson.pointsAlone();
+                assertEquals(said, measured, 0.5, procedure);
+                assertEquals(points(of(lesson, helped)), measured, 25, procedure);
+            }
+        }
     }
 
     @Test

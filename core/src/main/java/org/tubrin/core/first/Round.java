@@ -9,7 +9,7 @@ public final class Round {
     private Round() {}
 
     /** Returns a number with two figures. */
-    public static double off(double value) {
+    static double off(double value) {
         return BigDecimal.valueOf(value)
                 .round(new MathContext(2, RoundingMode.HALF_EVEN))
                 .doubleValue();

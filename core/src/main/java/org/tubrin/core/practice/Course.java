@@ -1,7 +1,7 @@
 package org.tubrin.core.practice;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.tubrin.core.signs.Sign;
 
 /**
@@ -33,27 +33,14 @@ public record Course(List<Sample> samples, List<Moment> moments) {
             double plateVoltageV,
             double plateHeatShare) {}
 
-    /**
-     * A key-down as it was left: how things really stood at its end.
-     *
-     * @param fromS when the key went down, in seconds after the start
-     */
-    public record KeyDown(double fromS, Sample end) {}
-
-    /** Returns the key-downs in their order. */
-    public List<KeyDown> keyDowns() {
-        List<KeyDown> all = new ArrayList<>();
-        double fromS = 0;
-        for (int i = 0; i < samples.size(); i++) {
-            Sample here = samples.get(i);
-            boolean was = i > 0 && samples.get(i - 1).keyed();
-            fromS = here.keyed() && !was ? here.atS() : fromS;
-            boolean isLast = i == samples.size() - 1;
-            if (here.keyed() && (isLast || !samples.get(i + 1).keyed())) {
-                all.add(new KeyDown(fromS, here));
-            }
-        }
-        return List.copyOf(all);
+    /** Returns how things stood at the end of each key-down, in their order. */
+    public List<Sample> keyDowns() {
+        return IntStream.range(0, samples.size())
+                .filter(place -> samples.get(place).keyed()
+                        && (place == samples.size() - 1
+                                || !samples.get(place + 1).keyed()))
+                .mapToObj(samples::get)
+                .toList();
     }
 
     /**

@@ -11,26 +11,26 @@ import org.tubrin.core.run.School;
 /** The lessons, from the first climb to hidden faults. */
 public enum Lesson {
     /** Nothing is wrong. */
-    FIRST_CLIMB(83, 98),
+    FIRST_CLIMB(81, 97),
     /** Nothing is wrong, but one meter shows everything, one thing at a time. */
-    ONE_METER(83, 98),
+    ONE_METER(66, 98),
     /** Two things at the panel were left as they should not be. */
-    BEFORE_POWER(75, 98),
+    BEFORE_POWER(74, 97),
     /** The station comes from another band: its drive and its dials. */
-    BAND_CHANGE(82, 98),
+    BAND_CHANGE(80, 97),
     /** The dials stand so far off that PLATE shows no peak. */
-    LOST_PEAK(76, 98),
+    LOST_PEAK(74, 96),
     /** Loaded for grid current, with a protection that acts soon. */
-    GRID_TARGET(89, 98),
+    GRID_TARGET(87, 97),
     /** Into an antenna that is to be matched first. */
-    ANTENNA(56, 98),
+    ANTENNA(54, 97),
     /** A knob is not what it shows. */
-    KNOBS(53, 67),
+    KNOBS(50, 65),
     /** Two meters of output that disagree. */
-    WHICH_METER(73, 85),
-    ONE_FAULT(58, 71),
+    WHICH_METER(71, 83),
+    ONE_FAULT(57, 71),
     /** Two faults and a slip. */
-    TWO_FAULTS(50, 67);
+    TWO_FAULTS(48, 65);
 
     private static final List<Hidden> LEFT_BEFORE = List.of(
             Hidden.BAND_FORGOTTEN, Hidden.NO_CARRIER, Hidden.STANDBY_LEFT, Hidden.RANGE_LEFT, Hidden.DETECTOR_LEFT);

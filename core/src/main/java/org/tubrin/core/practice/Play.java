@@ -140,10 +140,6 @@ public final class Play {
         return station.keyed();
     }
 
-    public int keyDowns() {
-        return station.keyDowns();
-    }
-
     /** Returns how long a carrier stood, in seconds. */
     public double carrierS() {
         return station.carrierS();

@@ -187,10 +187,6 @@ final class PlayedStation {
         return tripped;
     }
 
-    int keyDowns() {
-        return keyDowns;
-    }
-
     double carrierS() {
         return carrierS;
     }
@@ -205,10 +201,6 @@ final class PlayedStation {
 
     double warmUpLeftS() {
         return Math.max(0, setup.tubes().tube().warmUpS() / setup.settings().warmUpSpeed() - nowS);
-    }
-
-    List<Needle> needles() {
-        return needles;
     }
 
     /**

@@ -1,6 +1,7 @@
 package org.tubrin.core.practice;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
@@ -106,7 +107,14 @@ record Refusing(Exercise exercise, TuneSetup setup) implements Act.Cases<List<Pr
 
     @Override
     public List<Problem> named(Act.Named named) {
-        return none();
+        // What was left at the panel is set right there.
+        return notAmong(
+                "hidden",
+                named.hidden().name(),
+                Stream.of(Hidden.values())
+                        .filter(one -> one.kind() == Hidden.Kind.FAULT)
+                        .map(Hidden::name)
+                        .toList());
     }
 
     @Override

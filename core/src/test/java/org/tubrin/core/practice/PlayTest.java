@@ -552,6 +552,7 @@ public class PlayTest {
                 new Act.RangeSet("30 W"),
                 new Act.BandSet(Band.MHZ_50),
                 new Act.MeterSwitched(ReadingRole.GRID_CURRENT),
+                new Act.Named(Hidden.BAND_FORGOTTEN),
                 new Act.Matched())) {
             assertEquals(size(play.refusals(act)), 1);
         }

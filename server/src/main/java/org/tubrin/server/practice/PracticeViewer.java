@@ -152,6 +152,7 @@ class PracticeViewer {
                                         .orElse(null)))
                         .toList(),
                 Stream.of(Hidden.values())
+                        .filter(hidden -> hidden.kind() == Hidden.Kind.FAULT)
                         .map(hidden -> new PracticeViews.PanelChoice(hidden.name(), name(hidden)))
                         .toList(),
                 said(play.said()),
@@ -268,7 +269,6 @@ class PracticeViewer {
                 (int) Math.round(debrief.points()),
                 debrief.marks().stream().map(mark -> mark(mark, debrief)).toList(),
                 debrief.course().keyDowns().stream()
-                        .map(Course.KeyDown::end)
                         .map(end -> new PracticeViews.ClimbPlaceView(
                                 end.atS(), end.driveW(), end.outputW(), end.plate(), end.load()))
                         .toList(),

@@ -37,7 +37,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Practices {
     private static final int MOST_LISTED = 30;
     private static final int MOST_PLAYED = 8;
-    private static final int MOST_ACTS = 20_000;
+    private static final int MOST_ACTS = 5_000;
     private static final double MILLIS = 1000;
 
     private final PracticeMapper mapper;
@@ -190,7 +190,7 @@ public class Practices {
                 if (!refusals.isEmpty()) {
                     throw new Refused(refusals);
                 }
-                if (one.sequence >= MOST_ACTS) {
+                if (one.sequence >= MOST_ACTS && !(act instanceof Act.Ended)) {
                     throw new Refused(new Problem(
                             ProblemCode.OUT_OF_RANGE,
                             "acts",
