@@ -120,7 +120,7 @@ function How({ known, chosen, change }: HowProps) {
   return (
     <section
       aria-label={say('practice.how')}
-      className="sheet flex flex-wrap items-end gap-x-7 gap-y-3 px-5 py-3.5 text-13"
+      className="sheet flex flex-wrap items-end gap-x-5 gap-y-3 px-5 py-3.5 text-13"
     >
       <Pick
         label={say('practice.amplifier')}

@@ -44,6 +44,9 @@ public class EmptyAccessibilityTest {
             page.navigate("/faults");
             page.getByText("Find the cause").waitFor();
             Axe.check(page, "faults without a station");
+            page.navigate("/practice");
+            page.getByText("Exercise of the week").waitFor();
+            Axe.check(page, "practice without a station");
             page.navigate("/station/first");
             page.locator("#answer").fill("x");
             page.locator("#answer").press("Enter");
