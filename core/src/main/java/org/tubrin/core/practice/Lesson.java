@@ -28,9 +28,9 @@ public enum Lesson {
     KNOBS(50, 65),
     /** Two meters of output that disagree. */
     WHICH_METER(71, 83),
-    ONE_FAULT(57, 71),
+    ONE_FAULT(58, 71),
     /** Two faults and a slip. */
-    TWO_FAULTS(48, 65);
+    TWO_FAULTS(50, 65);
 
     private static final List<Hidden> LEFT_BEFORE = List.of(
             Hidden.BAND_FORGOTTEN, Hidden.NO_CARRIER, Hidden.STANDBY_LEFT, Hidden.RANGE_LEFT, Hidden.DETECTOR_LEFT);

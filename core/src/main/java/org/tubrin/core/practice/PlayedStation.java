@@ -93,6 +93,9 @@ final class PlayedStation {
     private boolean isMatched;
     private double matchingS = -1;
     private double snapS = Double.NEGATIVE_INFINITY;
+    /** Whether the output is down in an arc. */
+    private boolean isDown;
+
     private double jumperWarmth;
     private double plateHeat;
     private double sampledS;
@@ -255,7 +258,9 @@ final class PlayedStation {
 
     /** What goes on by itself while the key is down. */
     private void alive(double s) {
-        if (truth.hides(Hidden.BAD_RELAY) || truth.hides(Hidden.COOKED_JUMPER) || inArc() || !isWarm()) {
+        boolean wasDown = isDown;
+        isDown = inArc();
+        if (truth.hides(Hidden.BAD_RELAY) || truth.hides(Hidden.COOKED_JUMPER) || isDown || wasDown || !isWarm()) {
             settle();
         }
         if (matchingS >= 0) {
@@ -274,7 +279,7 @@ final class PlayedStation {
     }
 
     private boolean inArc() {
-        return nowS - snapS < ARC_S + SLICE_S;
+        return nowS - snapS < ARC_S;
     }
 
     private void match(double s) {

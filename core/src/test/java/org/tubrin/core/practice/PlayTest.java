@@ -8,6 +8,7 @@ import static org.testng.Assert.assertTrue;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
@@ -16,6 +17,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
@@ -431,6 +433,12 @@ public class PlayTest {
         toBest(play, 1);
         keyFor(play, 2);
         assertTrue(costs(play).contains(Cost.ARC), "" + costs(play));
+        double[] output = play.course().samples().stream()
+                .filter(Course.Sample::keyed)
+                .mapToDouble(Course.Sample::outputW)
+                .toArray();
+        assertTrue(DoubleStream.of(output).filter(watt -> watt == 0).count() <= 4, Arrays.toString(output));
+        assertTrue(output[output.length - 1] > 100, "it comes back: " + Arrays.toString(output));
         long arcs = costs(play).stream().filter(Cost.ARC::equals).count();
         double heavier = play.setup().tubes().heavier(play.stands(Control.LOAD), 1.5);
         play.does(new Act.Turned(Control.LOAD, heavier));
