@@ -1,4 +1,5 @@
 export { BiasDevices } from './BiasDevices';
+export { DialButton } from './DialButton';
 export { FileButton } from './FileButton';
 export { Kbd } from './Kbd';
 export { LookOrder } from './LookOrder';

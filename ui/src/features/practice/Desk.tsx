@@ -1,11 +1,11 @@
 import type { ReactNode } from 'react';
 import type { PanelView, PlayView } from '../../api';
-import { Diamond, Kbd, Sheet } from '../../parts';
+import { DialButton, Diamond, Kbd, Sheet } from '../../parts';
 import { Button, Select, ToggleGroup } from '../../parts/ui';
 import { MiniStair } from '../../plot';
 import { fixed, showNumber } from '../../quantity';
 import { say } from '../../words';
-import { Small, type Turns } from './PlayDials';
+import type { Turns } from './PlayDials';
 import type { Does, Played } from './usePlay';
 
 interface Props {
@@ -21,7 +21,7 @@ export function Desk({ view, played, turns }: Props) {
     <Sheet part="desk" title={view.amplifier} aside={<span className="text-13 text-soft">{view.place}</span>}>
       <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-1.5">
         <Line label={say('practice.power')}>
-          <Small
+          <DialButton
             label={say('practice.less', { what: say('practice.power') })}
             sign="−"
             onClick={() => turns.drive(-1, true)}
@@ -29,7 +29,7 @@ export function Desk({ view, played, turns }: Props) {
           <output className="figure min-w-16 text-center text-22" data-part="drive">
             {showNumber(turns.at('DRIVE'), 4)}&thinsp;<span className="text-13 text-soft">{view.exciterUnit}</span>
           </output>
-          <Small
+          <DialButton
             label={say('practice.more', { what: say('practice.power') })}
             sign="+"
             onClick={() => turns.drive(1, true)}
@@ -92,12 +92,12 @@ export function Desk({ view, played, turns }: Props) {
             does={does}
           />
         </Line>
-        {view.hasMatcher && (
+        {view.matcher && (
           <Line label="">
             <Button size="small" onClick={() => does({ does: 'MATCH' })}>
               {say('practice.match')}
             </Button>
-            <span className="text-12 text-soft">{say('practice.matchSays')}</span>
+            <span className="text-12 text-soft">{view.matcher}</span>
           </Line>
         )}
       </div>

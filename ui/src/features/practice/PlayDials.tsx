@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { PanelDialView, PanelView, PlayView } from '../../api';
-import { Button } from '../../parts/ui';
+import { DialButton } from '../../parts';
 import { DialRuler } from '../../plot';
 import { fixed } from '../../quantity';
 import { say } from '../../words';
@@ -88,28 +88,19 @@ function Dial({ name, dial, turns, hint }: DialProps) {
             .join(' · ')}
         </span>
         <span className="ml-auto flex gap-1">
-          <Small label={say('practice.less', { what: name })} sign={down} onClick={() => turns.turn(name, -1, false)} />
-          <Small label={say('practice.more', { what: name })} sign={up} onClick={() => turns.turn(name, 1, false)} />
+          <DialButton
+            label={say('practice.less', { what: name })}
+            sign={down}
+            onClick={() => turns.turn(name, -1, false)}
+          />
+          <DialButton
+            label={say('practice.more', { what: name })}
+            sign={up}
+            onClick={() => turns.turn(name, 1, false)}
+          />
         </span>
       </div>
       <DialRuler {...dial} position={turns.at(name)} />
     </div>
-  );
-}
-
-/** A button no larger than the key that it stands for. */
-export function Small({ label, sign, onClick }: { label: string; sign: string; onClick: () => void }) {
-  return (
-    <Button
-      kind="bare"
-      aria-label={label}
-      onClick={(event) => {
-        event.currentTarget.blur();
-        onClick();
-      }}
-      className="figure min-w-6.5 justify-center border border-rule text-13 hover:bg-wash"
-    >
-      {sign}
-    </Button>
   );
 }

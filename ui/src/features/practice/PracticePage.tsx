@@ -161,7 +161,7 @@ function How({ known, chosen, change }: HowProps) {
         value={chosen.shortWarmUp ? 'short' : 'real'}
         onPick={(code) => change({ ...chosen, shortWarmUp: code === 'short' })}
         options={[
-          ['short', say('practice.short')],
+          ['short', say('practice.short', { s: known.shortWarmUpS })],
           ['real', say('practice.realTime')],
         ]}
       />

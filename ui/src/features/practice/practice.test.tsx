@@ -22,6 +22,7 @@ const PRACTICES: PracticesView = {
   weekLesson: 'ONE_METER',
   weekSeed: 123,
   week: '2026-W48',
+  shortWarmUpS: 10,
   amplifiers: [{ name: 'Practice amplifier' }, { id: 'a1', name: 'Brigantine' }],
   plays: [
     {
@@ -82,7 +83,6 @@ const PLAY: PlayView = {
     { code: '150 W', name: '150 W' },
     { code: '1500 W', name: '1500 W' },
   ],
-  hasMatcher: false,
   keyDownAimS: 5,
   keyDownStopS: 10,
   steps: [],
@@ -305,14 +305,17 @@ describe('practice', () => {
         lookAt: [],
         button: 'Done',
       },
+      matcher: '5 to 25 W',
       panel: { ...PLAY.panel, tripped: true, meters: [{ ...METER, atStop: true, limit: 100 }] },
     };
     open('/practice/p1');
     expect(await screen.findByText('LOAD heavier')).toBeVisible();
     expect(screen.getByText('Thousands of volts.')).toBeVisible();
     expect(screen.getByText('at the end of its scale')).toBeVisible();
+    expect(screen.getByText('5 to 25 W')).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: 'Reset' }));
-    await waitFor(() => expect(sent[0]).toMatchObject({ does: 'RESET' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Tune the matcher' }));
+    await waitFor(() => expect(sent.map((one) => one.does)).toEqual(['RESET', 'MATCH']));
   });
 
   it('asks before it ends, and shows the debrief', async () => {

@@ -1,5 +1,5 @@
 import type { DialView, RunView } from '../../api';
-import { Button } from '../../parts/ui';
+import { DialButton } from '../../parts';
 import { DialRuler } from '../../plot';
 import { fixed } from '../../quantity';
 import { say } from '../../words';
@@ -49,17 +49,4 @@ function Dial({ dial, dials }: { dial: DialView; dials: DialKeys }) {
 function shown(position: number): string {
   const two = fixed(position, 2);
   return two.endsWith('0') ? two.slice(0, -1) : two;
-}
-
-function DialButton({ label, sign, onClick }: { label: string; sign: string; onClick: () => void }) {
-  return (
-    <Button
-      kind="bare"
-      aria-label={label}
-      onClick={onClick}
-      className="figure min-w-6.5 justify-center border border-rule text-13 hover:bg-wash"
-    >
-      {sign}
-    </Button>
-  );
 }

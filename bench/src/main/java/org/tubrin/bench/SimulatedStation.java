@@ -9,6 +9,7 @@ import org.tubrin.bench.foreign.ForeignStage;
 import org.tubrin.core.device.Construction;
 import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.practice.Knob;
+import org.tubrin.core.practice.Play;
 import org.tubrin.core.practice.TrueStage;
 import org.tubrin.core.quantity.MonotoneCubic;
 import org.tubrin.core.run.SeenSign;
@@ -30,9 +31,7 @@ import org.tubrin.core.twin.Warming;
  * told to; safe for several threads.
  */
 public final class SimulatedStation {
-    private static final double LONGEST_KEY_DOWN_S = 15;
     private static final double AMBIENT_C = 20;
-    private static final double GRID_TRIP_SHARE = 2.2;
     private static final double SLICE_S = 0.02;
     /** Ends of the grid meter's scale in either amplifier. */
     private static final double TRIODE_GRID_A = 0.35;
@@ -166,7 +165,7 @@ public final class SimulatedStation {
         heaterS = heater ? heaterS + s * warmUpSpeed : 0;
         keyedS = keyed ? keyedS + s : 0;
         // A transmission on a low band lasts minutes.
-        if (keyedS > LONGEST_KEY_DOWN_S && !biasing && switching.isEmpty()) {
+        if (keyedS > Play.LONGEST_KEY_DOWN_S && !biasing && switching.isEmpty()) {
             keyed = false;
         }
         double outputW = 0;
@@ -186,7 +185,7 @@ public final class SimulatedStation {
                 gridA = emission * stage.gridCurrentA();
                 volts = stage.plateVoltageDcV();
             }
-            tripped = gridA > GRID_TRIP_SHARE * tubes().gridCurrentLimitA();
+            tripped = gridA > TrueStage.TRIP_SHARE * tubes().gridCurrentLimitA();
         } else if (driven && emission > 0.01) {
             Setting setting =
                     new Setting(band, frequencyHz, driveW(), plate.behind(), load.behind(), loadOhm(), reactanceOhm());
@@ -198,7 +197,7 @@ public final class SimulatedStation {
                 screenA = point.meters().screenCurrentA().orElse(0);
                 volts = point.meters().plateVoltageDcV();
             }
-            tripped = gridA > GRID_TRIP_SHARE * tubes().gridCurrentLimitA();
+            tripped = gridA > TrueStage.TRIP_SHARE * tubes().gridCurrentLimitA();
         } else if (biasing) {
             board.pass(keyed, s * warmUpSpeed);
         } else if (transistors.isPresent()) {

@@ -10,7 +10,6 @@ import org.tubrin.bench.Truth;
 import org.tubrin.bench.foreign.ForeignStage;
 import org.tubrin.core.advice.SuggestedSchool;
 import org.tubrin.core.device.Tube;
-import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.MeterFace;
@@ -490,13 +489,6 @@ record Case(
     }
 
     private static Channel channel(ReadingRole role, ScaleUnit unit, double classShare, MeterRange... ranges) {
-        return new Channel(
-                role,
-                unit,
-                List.of(ranges),
-                new Accuracy.OfFullScale(classShare),
-                Indication.AVERAGE,
-                1,
-                Optional.empty());
+        return Channel.ofFullScale(role, unit, List.of(ranges), classShare);
     }
 }

@@ -3,6 +3,7 @@ package org.tubrin.bench.campaign;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Random;
+import org.tubrin.core.advice.PlateHeat;
 import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
@@ -13,12 +14,9 @@ import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Stage;
-import org.tubrin.core.twin.Warming;
 
 /** The room of one case, in time of its own: knobs, key, meters, and what the tubes go through meanwhile. */
 final class CaseShack implements Shack {
-    private static final double TRIP_SHARE = 2.2;
-    private static final Warming PLATES = new Warming(1, 25);
     private static final double SLICE_S = 0.05;
     /** Parts of a scale that an eye tells apart. */
     private static final double DIVISIONS = 200;
@@ -134,7 +132,9 @@ final class CaseShack implements Shack {
     private void settle() {
         if (keyed && !tripped && driveW > 0) {
             settled = settleAt(driveW);
-            if (settled && stage.gridCurrentA() > TRIP_SHARE * setup.tubes().gridCurrentLimitA()) {
+            if (settled
+                    && stage.gridCurrentA()
+                            > TrueStage.TRIP_SHARE * setup.tubes().gridCurrentLimitA()) {
                 tripped = true;
                 keyed = false;
                 trips++;
@@ -161,7 +161,7 @@ final class CaseShack implements Shack {
             nowS += s;
             double heat =
                     powered() ? duty * stage.plateHeatPerTubeW() / setup.tubes().plateDissipationPerTubeW() : 0;
-            plateShare = PLATES.riseK(plateShare, heat, s);
+            plateShare = PlateHeat.WARMING.riseK(plateShare, heat, s);
             hottestShare = Math.max(hottestShare, plateShare);
             if (stage.pass(s, powered()) && powered()) {
                 settled = settleAt(driveW);

@@ -5,10 +5,12 @@ import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.practice.Act;
 import org.tubrin.core.practice.Exercise;
+import org.tubrin.core.practice.Lesson;
 import org.tubrin.core.practice.Panel;
 import org.tubrin.core.practice.Play;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Mode;
 
@@ -17,8 +19,6 @@ final class LessonShack implements Shack {
     private static final Instant START = Instant.parse("2026-11-20T19:00:00Z");
     private static final double LOOK_S = 2;
     private static final double SWITCHES_S = 0.6;
-    private static final double MATCH_W = 15;
-    private static final double MATCH_S = 5;
 
     private final Play play;
     private double warmS;
@@ -128,13 +128,13 @@ final class LessonShack implements Shack {
                         panel.shown().filter(ReadingRole.PLATE_VOLTAGE::equals).isPresent(),
                         new Act.MeterSwitched(ReadingRole.PLATE_CURRENT));
             case BYPASS_LOW_POWER -> {
-                turn(Control.DRIVE, MATCH_W);
+                turn(Control.DRIVE, Preflight.matchPowerW(setup()));
                 yield sets(panel.operate(), new Act.OperateSet(false));
             }
             case MATCHED_IN_BYPASS -> {
                 key(true);
                 play.does(new Act.Matched());
-                pass(MATCH_S);
+                pass(Lesson.MATCH_S + LOOK_S);
                 key(false);
                 yield true;
             }

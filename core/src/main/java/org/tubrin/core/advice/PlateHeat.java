@@ -13,12 +13,13 @@ import org.tubrin.core.twin.Warming;
  * ours: sheet metal and graphite plates follow within half a minute.
  */
 public final class PlateHeat {
-    private static final Warming PLATE = new Warming(1, 25);
+    /** How plates warm, as a share of what their rated dissipation makes them. */
+    public static final Warming WARMING = new Warming(1, 25);
 
     private PlateHeat() {}
 
     /** Returns the share at a moment, 0 or more, for a rated dissipation of one tube in watts. */
     public static double share(List<KeyDown> keyDowns, double ratedPerTubeW, Instant at) {
-        return LoadHeat.rise(keyDowns, PLATE, keyDown -> keyDown.heatPerTubeW() / ratedPerTubeW, at);
+        return LoadHeat.rise(keyDowns, WARMING, keyDown -> keyDown.heatPerTubeW() / ratedPerTubeW, at);
     }
 }

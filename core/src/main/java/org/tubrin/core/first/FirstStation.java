@@ -12,11 +12,8 @@ import org.tubrin.core.device.Tube;
 import org.tubrin.core.first.Question.AmplifierKind;
 import org.tubrin.core.first.Question.Heavier;
 import org.tubrin.core.first.Question.Panel;
-import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
-import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.MeterFace;
-import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.NumberEntry;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
@@ -441,14 +438,10 @@ public final class FirstStation {
     }
 
     private static Channel channel(ReadingRole role, ScaleUnit scale, double fullScale) {
-        String name = Round.off(fullScale / scale.inUnit()) + " " + scale.symbol();
-        return new Channel(
+        return Channel.ofFullScale(
                 role,
                 scale,
-                List.of(new MeterRange(name.replace(".0 ", " "), fullScale)),
-                new Accuracy.OfFullScale(role == ReadingRole.OUTPUT ? WATTMETER_CLASS : PANEL_CLASS),
-                Indication.AVERAGE,
-                1,
-                Optional.empty());
+                List.of(Round.range(fullScale, scale)),
+                role == ReadingRole.OUTPUT ? WATTMETER_CLASS : PANEL_CLASS);
     }
 }

@@ -3,6 +3,8 @@ package org.tubrin.core.first;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
+import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.ScaleUnit;
 
 /** Figures as people name them. */
 public final class Round {
@@ -13,6 +15,12 @@ public final class Round {
         return BigDecimal.valueOf(value)
                 .round(new MathContext(2, RoundingMode.HALF_EVEN))
                 .doubleValue();
+    }
+
+    /** Returns a range that is called by the end of its scale, in the core's unit. */
+    public static MeterRange range(double fullScale, ScaleUnit unit) {
+        String name = off(fullScale / unit.inUnit()) + " " + unit.symbol();
+        return new MeterRange(name.replace(".0 ", " "), fullScale);
     }
 
     /** Returns the next 1, 1.5, 2, 3, 5 or 7.5 of a decade at or above a number: the ends of scales. */

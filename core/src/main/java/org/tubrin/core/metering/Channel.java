@@ -51,6 +51,12 @@ public record Channel(
                 .done();
     }
 
+    /** Returns one of a meter with pointer that follows, of a class of its full scale and never compared with another. */
+    public static Channel ofFullScale(ReadingRole role, ScaleUnit unit, List<MeterRange> ranges, double classShare) {
+        return new Channel(
+                role, unit, ranges, new Accuracy.OfFullScale(classShare), Indication.AVERAGE, 1, Optional.empty());
+    }
+
     /** Returns whether a pointer shows it over a scale: its class is then said of the full scale. */
     public boolean hasPointer() {
         return accuracy instanceof Accuracy.OfFullScale;

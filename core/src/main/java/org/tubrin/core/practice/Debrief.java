@@ -37,10 +37,13 @@ public record Debrief(List<Mark> marks, BestClimb best, Course course, List<Find
     private static final double HEAT_POINTS = 10;
     private static final double HOTTEST = 1.5;
     private static final double LINEAR_POINTS = 5;
-    private static final double CLEAN_DB = -30;
+    /** Third-order products of a full mark. */
+    public static final double CLEAN_DB = -30;
+
     private static final double DIRTY_DB = -20;
     private static final double FOUND_POINTS = 10;
-    private static final double WRONG_POINTS = 3;
+    /** Points that something named wrongly takes. */
+    public static final double WRONG_POINTS = 3;
 
     public Debrief {
         marks = List.copyOf(marks);

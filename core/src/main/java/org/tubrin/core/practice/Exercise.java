@@ -8,11 +8,10 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.tubrin.core.first.Round;
-import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
-import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.MeterFace;
 import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Allowed;
@@ -63,11 +62,15 @@ public record Exercise(
         Amplifier amplifier,
         Names names) {
     private static final long SPREAD = 0x9E3779B97F4A7C15L;
-    private static final int MOST_SEED = 999_999;
+    /** Seeds go from 0 to this. */
+    public static final int MOST_SEED = 999_999;
+
     private static final double LICENCE_W = 1000;
     private static final double EXCITER_SHARE = 1.4;
     private static final double PERCENT = 100;
-    private static final double SHORT_S = 10;
+    /** A shortened warm-up, in seconds. */
+    public static final double SHORT_S = 10;
+
     private static final double MOST_SPEED = 100;
     private static final double AMBIENT_C = 20;
     static final double LOAD_OHM = 51.6;
@@ -206,12 +209,12 @@ public record Exercise(
 
     private Meter wattmeter() {
         double wideW = Round.scaleFor(1.2 * Math.min(LICENCE_W, amplifier.ratedOutputW()));
-        List<MeterRange> ranges = List.of(range(wideW / 10, ScaleUnit.W), range(wideW, ScaleUnit.W));
+        List<MeterRange> ranges = List.of(Round.range(wideW / 10, ScaleUnit.W), Round.range(wideW, ScaleUnit.W));
         return new Meter(
                 names.wattmeter(),
                 List.of(
-                        channel(ReadingRole.OUTPUT, ScaleUnit.W, ranges, WATTMETER_CLASS),
-                        channel(ReadingRole.REFLECTED, ScaleUnit.W, ranges, WATTMETER_CLASS)));
+                        Channel.ofFullScale(ReadingRole.OUTPUT, ScaleUnit.W, ranges, WATTMETER_CLASS),
+                        Channel.ofFullScale(ReadingRole.REFLECTED, ScaleUnit.W, ranges, WATTMETER_CLASS)));
     }
 
     private Meter panelMeter(Stage.Tubes tubes) {
@@ -232,38 +235,33 @@ public record Exercise(
         List<Meter> all = new ArrayList<>();
         if (lesson.hasSecondMeter()) {
             double wideW = Round.scaleFor(1.4 * Math.min(LICENCE_W, amplifier.ratedOutputW()));
-            double widestV = Round.scaleFor(2 * Math.sqrt(2 * wideW * LOAD_OHM));
+            double widestV = Round.scaleFor(PowerEntry.voltageV(wideW, LOAD_OHM, PowerEntry.Form.PP));
             all.add(new Meter(
                     names.secondMeter(),
-                    List.of(channel(
-                            ReadingRole.OUTPUT, ScaleUnit.W, List.of(range(wideW, ScaleUnit.W)), WATTMETER_CLASS))));
+                    List.of(Channel.ofFullScale(
+                            ReadingRole.OUTPUT,
+                            ScaleUnit.W,
+                            List.of(Round.range(wideW, ScaleUnit.W)),
+                            WATTMETER_CLASS))));
             all.add(new Meter(
                     names.voltmeter(),
-                    List.of(channel(
+                    List.of(Channel.ofFullScale(
                             ReadingRole.OUTPUT_VPP,
                             ScaleUnit.V,
-                            List.of(range(widestV, ScaleUnit.V)),
+                            List.of(Round.range(widestV, ScaleUnit.V)),
                             DIGITAL_CLASS))));
             all.add(new Meter(
                     names.supply(),
-                    List.of(channel(
-                            ReadingRole.SUPPLY_VOLTAGE, ScaleUnit.V, List.of(range(20, ScaleUnit.V)), DIGITAL_CLASS))));
+                    List.of(Channel.ofFullScale(
+                            ReadingRole.SUPPLY_VOLTAGE,
+                            ScaleUnit.V,
+                            List.of(Round.range(20, ScaleUnit.V)),
+                            DIGITAL_CLASS))));
         }
         return all;
     }
 
     private static Channel panelled(ReadingRole role, ScaleUnit unit, double most) {
-        return channel(role, unit, List.of(range(Round.scaleFor(most), unit)), PANEL_CLASS);
-    }
-
-    private static MeterRange range(double fullScale, ScaleUnit unit) {
-        double shown = fullScale / unit.inUnit();
-        String figure = shown == Math.rint(shown) ? Long.toString(Math.round(shown)) : Double.toString(shown);
-        return new MeterRange(figure + " " + unit.symbol(), fullScale);
-    }
-
-    private static Channel channel(ReadingRole role, ScaleUnit unit, List<MeterRange> ranges, double classShare) {
-        return new Channel(
-                role, unit, ranges, new Accuracy.OfFullScale(classShare), Indication.AVERAGE, 1, Optional.empty());
+        return Channel.ofFullScale(role, unit, List.of(Round.range(Round.scaleFor(most), unit)), PANEL_CLASS);
     }
 }

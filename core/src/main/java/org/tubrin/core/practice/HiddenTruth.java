@@ -8,6 +8,7 @@ import java.util.Random;
 import java.util.Set;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Antenna;
@@ -173,12 +174,7 @@ final class HiddenTruth {
         if (hides(Hidden.DRIVE_KEPT)) {
             return setup.exciter().nearestW(FULL_CARRIER_SHARE * setup.topDriveW());
         }
-        return hides(Hidden.NOT_MATCHED) ? setup.exciter().nearestW(matchW()) : leastW;
-    }
-
-    /** Returns the power that an antenna is matched at, in watts. */
-    private double matchW() {
-        return Math.min(15, setup.exciter().powerMaxW());
+        return hides(Hidden.NOT_MATCHED) ? setup.exciter().nearestW(Preflight.matchPowerW(setup)) : leastW;
     }
 
     /** Returns where a dial stands at the start: as preset, or as it was left. */

@@ -45,10 +45,14 @@ public enum Lesson {
             Hidden.SUPPLY_RISES,
             Hidden.SLACK_KNOB,
             Hidden.SLIPPING_KNOB);
-    /** Of the current's limit, where the protection of a grid usually acts, and where it does in the lesson of the grid. */
-    private static final double TRIPS_AT = 2.2;
-
+    /** Of the current's limit, where the protection acts in the lesson of the grid. */
     private static final double TRIPS_SOON_AT = 1.15;
+
+    /** A matcher wants so many watts at least, and bears so many, for so many seconds. */
+    public static final double MATCH_LEAST_W = 5;
+
+    public static final double MATCH_MOST_W = 25;
+    public static final double MATCH_S = 3;
 
     private final int pointsAlone;
     private final int pointsHelped;
@@ -95,7 +99,7 @@ public enum Lesson {
 
     /** Returns the share of its limit at which grid current trips the protection. */
     double tripShare() {
-        return this == GRID_TARGET ? TRIPS_SOON_AT : TRIPS_AT;
+        return this == GRID_TARGET ? TRIPS_SOON_AT : TrueStage.TRIP_SHARE;
     }
 
     /** Returns what a seed hides in it. */

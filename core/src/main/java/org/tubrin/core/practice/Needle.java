@@ -4,14 +4,11 @@ import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 
-/** A meter's movement: it follows in first order, errs within its class, and stops at the end of its scale. */
+/** A meter's movement: errs within its class, and stops at the end of its scale. */
 final class Needle {
     private static final double FOLLOWS_S = 0.15;
     private static final double STEADY_S = 0.7;
     private static final double END = 1.02;
-    private static final double HOLD_S = 2;
-    /** Parts of a scale that an eye tells apart. */
-    private static final double DIVISIONS = 200;
     /** Of its class, what gain and zero err by. */
     private static final double GAIN_SHARE = 0.5;
 
@@ -20,14 +17,13 @@ final class Needle {
     private final String meter;
     private final Channel channel;
     private final boolean isSecond;
-    private double at;
-    private double peak;
-    private double peakAgeS;
+    private final Movement movement;
 
     Needle(String meter, Channel channel, boolean isSecond) {
         this.meter = meter;
         this.channel = channel;
         this.isSecond = isSecond;
+        movement = new Movement(isSecond ? STEADY_S : FOLLOWS_S);
     }
 
     String meter() {
@@ -44,22 +40,17 @@ final class Needle {
 
     /** Lets it follow a true value for so many seconds. */
     void follow(double value, double seconds) {
-        at += (value - at) * (1 - Math.exp(-seconds / (isSecond ? STEADY_S : FOLLOWS_S)));
-        peakAgeS += seconds;
-        if (Math.abs(value) >= Math.abs(peak) || peakAgeS > HOLD_S) {
-            peak = value;
-            peakAgeS = 0;
-        }
+        movement.follow(value, seconds);
     }
 
     /** Returns what it shows on a range, by a truth that says how it errs. */
     double shows(MeterRange range, HiddenTruth truth, boolean holds) {
         double classShare = ((Accuracy.OfFullScale) channel.accuracy()).fraction();
         double[] errors = truth.errors(channel.role());
-        double value = (holds ? peak : at) * truth.lie(channel.role(), isSecond);
+        double value = (holds ? movement.peak() : movement.at()) * truth.lie(channel.role(), isSecond);
         double wrong = value * (1 + GAIN_SHARE * classShare * errors[0])
                 + ZERO_SHARE * classShare * errors[1] * range.fullScale();
-        double grain = range.fullScale() / DIVISIONS;
+        double grain = Panel.division(range);
         double least = channel.role().mayBeNegative() ? -range.fullScale() : 0;
         return Math.max(least, Math.min(END * range.fullScale(), Math.rint(wrong / grain) * grain));
     }

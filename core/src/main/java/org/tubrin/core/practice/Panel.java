@@ -47,6 +47,14 @@ public record Panel(
         meters = List.copyOf(meters);
     }
 
+    /** Parts of a scale that an eye tells apart. */
+    private static final double DIVISIONS = 200;
+
+    /** Returns the least that an eye tells apart on a range, in the core's unit. */
+    public static double division(MeterRange range) {
+        return range.fullScale() / DIVISIONS;
+    }
+
     /** How the amplifier's meters are built. */
     public enum Kind {
         /** One meter for each current and voltage. */

@@ -25,6 +25,9 @@ import org.tubrin.core.signs.Sign;
  * An exercise being played. The same exercise and the same acts at the same times always come to the same. One thread.
  */
 public final class Play {
+    /** A simulated exciter lets go of the key by itself after so many seconds. */
+    public static final double LONGEST_KEY_DOWN_S = 15;
+
     private final Exercise exercise;
     private final TuneSetup setup;
     private final HiddenTruth truth;

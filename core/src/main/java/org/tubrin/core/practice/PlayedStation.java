@@ -5,8 +5,10 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.tubrin.core.advice.PlateHeat;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.TuneSetup;
@@ -22,18 +24,13 @@ import org.tubrin.core.twin.Warming;
 
 /** The station behind the panel of an exercise, moved on by time and by hands. One thread. */
 final class PlayedStation {
-    private static final double LONGEST_KEY_DOWN_S = 15;
     private static final double SLICE_S = 0.05;
     private static final double SAMPLE_S = 0.2;
     private static final double AT_REST_S = 600;
-    private static final Warming PLATES = new Warming(1, 25);
     private static final Warming JUMPER = new Warming(1, 5);
     /** Output that warms a cooked jumper to its worst. */
     private static final double JUMPER_W = 700;
 
-    private static final double MATCH_S = 3;
-    private static final double MATCH_LEAST_W = 5;
-    private static final double MATCH_MOST_W = 25;
     private static final double SNAP_HEARD_S = 2;
     private static final double ARC_S = 0.2;
     private static final double ARC_AGAIN_S = 1;
@@ -234,8 +231,8 @@ final class PlayedStation {
             alive(s);
         }
         nowS = slices * SLICE_S;
-        plateHeat =
-                PLATES.riseK(plateHeat, powered() ? heatPerTubeW / setup.tubes().plateDissipationPerTubeW() : 0, s);
+        plateHeat = PlateHeat.WARMING.riseK(
+                plateHeat, powered() ? heatPerTubeW / setup.tubes().plateDissipationPerTubeW() : 0, s);
         hottestShare = Math.max(hottestShare, plateHeat);
         jumperWarmth = truth.hides(Hidden.COOKED_JUMPER)
                 ? JUMPER.riseK(jumperWarmth, keyed ? Math.min(1, outputW / JUMPER_W) : 0, s)
@@ -246,7 +243,7 @@ final class PlayedStation {
             if (nowS - sampledS >= SAMPLE_S) {
                 sample();
             }
-            if (nowS - keyedSinceS > LONGEST_KEY_DOWN_S) {
+            if (nowS - keyedSinceS > Play.LONGEST_KEY_DOWN_S) {
                 keyUp();
             }
         }
@@ -284,13 +281,13 @@ final class PlayedStation {
 
     private void match(double s) {
         double watt = drivenW();
-        if (amplifies() || watt > MATCH_MOST_W) {
+        if (amplifies() || watt > Lesson.MATCH_MOST_W) {
             matchingS = -1;
             snapS = nowS;
             costs.happens(Cost.MATCHED_WITH_AMPLIFIER, nowS, witness.signs());
-        } else if (watt >= MATCH_LEAST_W) {
+        } else if (watt >= Lesson.MATCH_LEAST_W) {
             matchingS += s;
-            if (matchingS >= MATCH_S) {
+            if (matchingS >= Lesson.MATCH_S) {
                 matchingS = -1;
                 isMatched = true;
                 truth.mend(Hidden.NOT_MATCHED);
@@ -314,7 +311,7 @@ final class PlayedStation {
     }
 
     private double relay() {
-        return exercise.random(RELAY + Math.round(Math.floor(nowS / RELAY_S))).nextDouble();
+        return exercise.random(RELAY + (long) (nowS / RELAY_S)).nextDouble();
     }
 
     /** Finds what flows now. */
@@ -387,7 +384,7 @@ final class PlayedStation {
             case SCREEN_CURRENT -> screenA;
             case PLATE_VOLTAGE -> plateV;
             case OUTPUT_VPP ->
-                2 * Math.sqrt(2 * outputW * truth.into(isMatched, jumperWarmth).ohm());
+                PowerEntry.voltageV(outputW, truth.into(isMatched, jumperWarmth).ohm(), PowerEntry.Form.PP);
             case SUPPLY_VOLTAGE ->
                 SUPPLY_V
                         + (!keyed

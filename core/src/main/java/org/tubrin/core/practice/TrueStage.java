@@ -2,6 +2,9 @@ package org.tubrin.core.practice;
 
 /** A tube stage as it really is, on one band, frequency and load; one thread. */
 public interface TrueStage {
+    /** Of its limit, the grid current at which the protection of a simulated amplifier acts. Source: our own. */
+    double TRIP_SHARE = 2.2;
+
     /** Settles at a drive in watts and two places behind the dials; returns whether it did, so that the rest may be read. */
     boolean settle(double driveW, double plate, double load);
 

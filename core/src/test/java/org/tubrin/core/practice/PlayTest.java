@@ -153,7 +153,7 @@ public class PlayTest {
     public void whoKnowsTheStationGetsNearlyAllPoints(Lesson lesson) {
         for (int seed = 0; seed < 12; seed++) {
             Play play = warm(exercise(lesson, seed));
-            TuneFirst.setRight(play);
+            WhoKnows.setRight(play);
             for (double share : new double[] {1 / 16.0, 1 / 4.0, 1}) {
                 toBest(play, 0.98 * share);
                 keyFor(play, 4);
@@ -171,7 +171,7 @@ public class PlayTest {
     @Test(dataProvider = "lessons")
     public void noMoreComesOutThanGoesIn(Lesson lesson) {
         Play play = warm(exercise(lesson, 77));
-        TuneFirst.setRight(play);
+        WhoKnows.setRight(play);
         for (double share : new double[] {0.1, 0.5, 1}) {
             toBest(play, share);
             keyFor(play, 3);
@@ -515,7 +515,7 @@ public class PlayTest {
         Play band = warm(hiding(Hidden.BAND_FORGOTTEN));
         assertNotEquals(band.panel().band(), band.setup().band());
         Play mode = warm(hiding(Hidden.NO_CARRIER));
-        TuneFirst.setRight(mode, Hidden.NO_CARRIER);
+        WhoKnows.setRight(mode, Hidden.NO_CARRIER);
         toBest(mode, 0.5);
         assertTrue(keyedFor2s(mode, ReadingRole.OUTPUT) < 2, "" + keyedFor2s(mode, ReadingRole.OUTPUT));
         assertFalse(mode.righted().containsKey(Hidden.NO_CARRIER));
@@ -523,7 +523,7 @@ public class PlayTest {
         assertTrue(mode.righted().containsKey(Hidden.NO_CARRIER));
         assertTrue(keyedFor2s(mode, ReadingRole.OUTPUT) > 50, "" + keyedFor2s(mode, ReadingRole.OUTPUT));
         Play standby = warm(hiding(Hidden.STANDBY_LEFT));
-        TuneFirst.setRight(standby, Hidden.STANDBY_LEFT);
+        WhoKnows.setRight(standby, Hidden.STANDBY_LEFT);
         toBest(standby, 0.5);
         assertTrue(
                 keyedFor2s(standby, ReadingRole.PLATE_CURRENT) < 0.02,

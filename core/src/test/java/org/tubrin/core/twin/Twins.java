@@ -10,6 +10,7 @@ import org.tubrin.core.device.Construction;
 import org.tubrin.core.device.TetrodeLaw;
 import org.tubrin.core.device.TriodeLaw;
 import org.tubrin.core.device.Tube;
+import org.tubrin.core.practice.TrainingAmplifier;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.ChartRow;
@@ -25,23 +26,10 @@ public final class Twins {
     private static final Dial HUNDRED = new Dial(0, 100, 10);
     private static final double PICO = 1e-12;
 
-    public static final TriodeLaw LANTERN = new TriodeLaw(1e-3, 100, 1.8, 10, 34, 1.7, 0.15e-12, 0);
+    public static final TwinConstants.CathodeDriven BRIGANTINE =
+            (TwinConstants.CathodeDriven) TrainingAmplifier.TWIN.constants();
 
-    public static final TwinConstants.CathodeDriven BRIGANTINE = new TwinConstants.CathodeDriven(
-            LANTERN,
-            12,
-            2800,
-            540,
-            100,
-            new CapacitorLaw(35 * PICO, 220 * PICO, 1.7, false, OptionalDouble.of(2800)),
-            new CapacitorLaw(30 * PICO, 1170 * PICO, 1.2, false, OptionalDouble.of(750)),
-            List.of(
-                    new TankBand(Band.MHZ_1_8, 20.5e-6, 200, 210 * PICO, 1600 * PICO, 1, 18),
-                    new TankBand(Band.MHZ_3_5, 10.5e-6, 230, 0, 600 * PICO, 1, -12),
-                    new TankBand(Band.MHZ_7, 5.5e-6, 240, 0, 0, 1, 8),
-                    new TankBand(Band.MHZ_14, 2.45e-6, 220, 0, 0, 0.97, -14),
-                    new TankBand(Band.MHZ_21, 1.24e-6, 160, 0, 0, 0.92, 22),
-                    new TankBand(Band.MHZ_28, 0.75e-6, 90, 0, 0, 0.85, 26)));
+    public static final TriodeLaw LANTERN = BRIGANTINE.tube();
 
     public static final TetrodeLaw BEACON = new TetrodeLaw(7.6e-3, 8, 600, 9, 0.3, 3, 8, 34, 1.7);
 

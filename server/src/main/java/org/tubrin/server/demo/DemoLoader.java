@@ -149,7 +149,7 @@ class DemoLoader implements ApplicationRunner {
         climbs += waveforms(station, byName, now);
         climbs += lowBand(station, byName, now);
         openCase(now);
-        practices.restore(DemoPractice.played(now.minus(Duration.ofDays(2))));
+        practices.restore(DemoPractice.played(practices, now.minus(Duration.ofDays(2))));
         LOG.info("Loaded the demo station {} with {} runs.", station.name(), climbs);
     }
 

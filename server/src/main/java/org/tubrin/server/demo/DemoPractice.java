@@ -16,7 +16,6 @@ import org.tubrin.core.practice.Hidden;
 import org.tubrin.core.practice.Lesson;
 import org.tubrin.core.practice.Panel;
 import org.tubrin.core.practice.Play;
-import org.tubrin.core.practice.TrainingAmplifier;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.PowerStep;
@@ -24,17 +23,6 @@ import org.tubrin.server.practice.Practices;
 
 /** An exercise that was played without help: loaded too lightly at first, a fault named wrongly and then rightly. */
 final class DemoPractice {
-    private static final Exercise.Names NAMES = new Exercise.Names(
-            "Practice",
-            "Exciter",
-            "Wattmeter",
-            "Second wattmeter",
-            "Panel meter",
-            "Scope at the load",
-            "Exciter\u2019s supply",
-            "Dummy load 51.6 \u03a9",
-            "Antenna");
-
     private final Play play;
     private final List<Practices.StoredAct> acts = new ArrayList<>();
 
@@ -43,8 +31,8 @@ final class DemoPractice {
     }
 
     /** Returns it, begun at a moment. */
-    static Practices.Stored played(Instant start) {
-        DemoPractice one = new DemoPractice(exercise(), start);
+    static Practices.Stored played(Practices practices, Instant start) {
+        DemoPractice one = new DemoPractice(exercise(practices), start);
         one.plays();
         return new Practices.Stored(
                 UUID.randomUUID(),
@@ -56,7 +44,7 @@ final class DemoPractice {
     }
 
     /** The first that hides a cooked jumper on 14 MHz. */
-    private static Exercise exercise() {
+    private static Exercise exercise(Practices practices) {
         return IntStream.range(0, 10_000)
                 .mapToObj(seed -> new Exercise(
                         Lesson.ONE_FAULT,
@@ -65,8 +53,8 @@ final class DemoPractice {
                         new PowerStep(PowerStep.Scale.WATT, 1),
                         true,
                         false,
-                        TrainingAmplifier.record("Practice amplifier"),
-                        NAMES))
+                        practices.trainingAmplifier(),
+                        practices.names()))
                 .filter(exercise -> exercise.hidden().equals(Set.of(Hidden.COOKED_JUMPER))
                         && exercise.setup().band() == Band.MHZ_14)
                 .findFirst()

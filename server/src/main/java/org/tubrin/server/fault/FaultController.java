@@ -23,13 +23,10 @@ import org.tubrin.core.faults.FaultCase;
 import org.tubrin.core.faults.FaultCheck;
 import org.tubrin.core.faults.Symptom;
 import org.tubrin.core.faults.Within;
-import org.tubrin.core.quantity.Allowed;
-import org.tubrin.core.quantity.Problem;
-import org.tubrin.core.quantity.ProblemCode;
-import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Stage;
 import org.tubrin.server.station.Stations;
+import org.tubrin.server.web.Required;
 import org.tubrin.server.web.Stale;
 
 /** From a symptom to its cause. */
@@ -168,20 +165,18 @@ public class FaultController {
         return switch (request.act()) {
             case ANSWER ->
                 cases.add(
-                        read, new CaseStep.Answered(now, given("check", request.check()), given("yes", request.yes())));
-            case SKIP -> cases.add(read, new CaseStep.Skipped(now, given("check", request.check())));
+                        read,
+                        new CaseStep.Answered(
+                                now, Required.given("check", request.check()), Required.given("yes", request.yes())));
+            case SKIP -> cases.add(read, new CaseStep.Skipped(now, Required.given("check", request.check())));
             case FIX ->
-                cases.add(read, new CaseStep.Fixed(now, given("cause", request.cause()), given("yes", request.yes())));
+                cases.add(
+                        read,
+                        new CaseStep.Fixed(
+                                now, Required.given("cause", request.cause()), Required.given("yes", request.yes())));
             case BACK -> cases.cameBack(read);
             case UNDO -> cases.undo(read);
         };
-    }
-
-    private static <T> T given(String field, @Nullable T value) {
-        if (value == null) {
-            throw new Refused(new Problem(ProblemCode.MISSING, field, "", new Allowed.Nothing()));
-        }
-        return value;
     }
 
     @DeleteMapping("/{id}")

@@ -21,7 +21,6 @@ import org.tubrin.core.practice.Exercise;
 import org.tubrin.core.practice.Hidden;
 import org.tubrin.core.practice.Lesson;
 import org.tubrin.core.practice.Panel;
-import org.tubrin.core.practice.TrainingAmplifier;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
@@ -34,24 +33,20 @@ import org.tubrin.core.station.PowerStep;
 import org.tubrin.core.twin.TubeTwin;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.web.NotThere;
-import org.tubrin.server.words.Words;
+import org.tubrin.server.web.Required;
 
 /** Practice at the panel of a simulated station. */
 @RestController
 @RequestMapping("/api/practices")
 public class PracticeController {
-    private static final int SEEDS = 1_000_000;
-
     private final Practices practices;
     private final PracticeViewer viewer;
     private final Stations stations;
-    private final Words words;
 
-    PracticeController(Practices practices, PracticeViewer viewer, Stations stations, Words words) {
+    PracticeController(Practices practices, PracticeViewer viewer, Stations stations) {
         this.practices = practices;
         this.viewer = viewer;
         this.stations = stations;
-        this.words = words;
     }
 
     /** In which steps the exciter's power is set. */
@@ -136,29 +131,24 @@ public class PracticeController {
             return switch (does) {
                 case TURN ->
                     new Act.Turned(
-                            given("control", control),
-                            control == Control.DRIVE ? exercise.exciterW(given("to", to)) : given("to", to));
-                case KEY -> new Act.Keyed(given("on", on));
-                case BAND -> new Act.BandSet(given("band", band));
-                case MODE -> new Act.ModeSet(given("mode", mode));
-                case OPERATE -> new Act.OperateSet(given("on", on));
-                case METER -> new Act.MeterSwitched(given("role", role));
-                case RANGE -> new Act.RangeSet(given("range", range));
-                case DETECTOR -> new Act.DetectorSet(given("on", on));
+                            Required.given("control", control),
+                            control == Control.DRIVE
+                                    ? exercise.exciterW(Required.given("to", to))
+                                    : Required.given("to", to));
+                case KEY -> new Act.Keyed(Required.given("on", on));
+                case BAND -> new Act.BandSet(Required.given("band", band));
+                case MODE -> new Act.ModeSet(Required.given("mode", mode));
+                case OPERATE -> new Act.OperateSet(Required.given("on", on));
+                case METER -> new Act.MeterSwitched(Required.given("role", role));
+                case RANGE -> new Act.RangeSet(Required.given("range", range));
+                case DETECTOR -> new Act.DetectorSet(Required.given("on", on));
                 case MATCH -> new Act.Matched();
                 case RESET -> new Act.Reset();
                 case READ -> new Act.Read();
                 case DONE -> new Act.Done();
-                case NAME -> new Act.Named(given("hidden", hidden));
+                case NAME -> new Act.Named(Required.given("hidden", hidden));
                 case END -> new Act.Ended();
             };
-        }
-
-        private static <T> T given(String field, @Nullable T value) {
-            if (value == null) {
-                throw new Refused(new Problem(ProblemCode.MISSING, field, "", new Allowed.Nothing()));
-            }
-            return value;
         }
     }
 
@@ -180,29 +170,20 @@ public class PracticeController {
     PracticeViews.PlayView begin(@RequestBody PracticeRequest request) {
         Exercise exercise = new Exercise(
                 request.lesson(),
-                request.seed() == null ? new Random().nextInt(SEEDS) : request.seed(),
+                request.seed() == null ? new Random().nextInt(Exercise.MOST_SEED + 1) : request.seed(),
                 request.panel(),
                 request.scale().step(),
                 request.shortWarmUp(),
                 request.helped(),
                 amplifier(request.amplifierId()),
-                new Exercise.Names(
-                        words.say("practice.name.station"),
-                        words.say("practice.name.exciter"),
-                        words.say("practice.name.wattmeter"),
-                        words.say("practice.name.secondMeter"),
-                        words.say("practice.name.panel"),
-                        words.say("practice.name.voltmeter"),
-                        words.say("practice.name.supply"),
-                        words.say("practice.name.load"),
-                        words.say("practice.name.antenna")));
+                practices.names());
         practices.begin(request.id(), exercise);
         return one(request.id());
     }
 
     private Amplifier amplifier(@Nullable UUID id) {
         if (id == null) {
-            return TrainingAmplifier.record(words.say("practice.name.amplifier"));
+            return practices.trainingAmplifier();
         }
         return ownAmplifiers().stream()
                 .filter(one -> one.id().equals(id))

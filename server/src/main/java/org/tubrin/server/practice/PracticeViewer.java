@@ -45,6 +45,10 @@ class PracticeViewer {
     private static final double PERCENT = 100;
     private static final double MILLI = 1000;
     private static final String THIN = "\u2009";
+    private static final Map<String, Object> MATCHER = Map.of(
+            "least", Lesson.MATCH_LEAST_W,
+            "most", Lesson.MATCH_MOST_W,
+            "s", Lesson.MATCH_S);
 
     private final Practices practices;
     private final AdviceWords advice;
@@ -72,6 +76,7 @@ class PracticeViewer {
                 day.get(IsoFields.WEEK_BASED_YEAR) + "-W"
                         + String.format(Locale.ROOT, "%02d", day.get(IsoFields.WEEK_OF_WEEK_BASED_YEAR)),
                 amplifiers,
+                (int) Exercise.SHORT_S,
                 practices.newest().stream().map(this::line).toList());
     }
 
@@ -79,7 +84,7 @@ class PracticeViewer {
         return new PracticeViews.LessonView(
                 lesson,
                 name(lesson),
-                words.say("practice.says." + lesson),
+                words.say("practice.says." + lesson, MATCHER),
                 lesson.pointsAlone(),
                 lesson.pointsHelped(),
                 row.map(PracticeMapper.LessonRow::times).orElse(0),
@@ -140,7 +145,7 @@ class PracticeViewer {
                 setup.channelFor(ReadingRole.OUTPUT).orElseThrow().ranges().stream()
                         .map(range -> new PracticeViews.PanelChoice(range.name(), range.name()))
                         .toList(),
-                exercise.lesson().hasAntenna(),
+                exercise.lesson().hasAntenna() ? words.say("practice.matcher", MATCHER) : null,
                 setup.settings().keyDownAimS(),
                 setup.settings().keyDownStopS(),
                 exercise.helped() && !play.ended() ? help(play) : null,
@@ -228,7 +233,7 @@ class PracticeViewer {
     private PracticeViews.PanelMeterView meter(Panel.Showing one, TuneSetup setup) {
         double inUnit = one.unit().inUnit();
         MeterRange range = one.range();
-        double division = range.fullScale() / inUnit / 200;
+        double division = Panel.division(range) / inUnit;
         return new PracticeViews.PanelMeterView(
                 one.meter(),
                 one.role(),
@@ -333,6 +338,8 @@ class PracticeViewer {
                 words.say(
                         "practice.judged." + mark.subject(),
                         Map.of(
+                                "clean", Figures.fixed(Debrief.CLEAN_DB, 0),
+                                "wrong", Figures.fixed(Debrief.WRONG_POINTS, 0),
                                 "best", Figures.fixed(debrief.best().end().outputW(), 0),
                                 "carrier", Figures.fixed(debrief.best().carrierS(), 0))),
                 (int) Math.round(mark.points()),

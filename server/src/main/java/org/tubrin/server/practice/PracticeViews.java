@@ -52,6 +52,7 @@ final class PracticeViews {
             int weekSeed,
             String week,
             List<PracticeAmplifierView> amplifiers,
+            int shortWarmUpS,
             List<PracticeLine> plays) {}
 
     /** A code with what it is called. */
@@ -122,6 +123,7 @@ final class PracticeViews {
      *
      * @param code by which others play the same
      * @param exciterUnit what the exciter's setting counts
+     * @param matcher what its matcher wants; null where there is none
      * @param help null where none is wanted
      * @param causes what can be said to be wrong
      */
@@ -147,7 +149,7 @@ final class PracticeViews {
             List<PanelChoice> modes,
             List<PanelChoice> positions,
             List<PanelChoice> ranges,
-            boolean hasMatcher,
+            @Nullable String matcher,
             double keyDownAimS,
             double keyDownStopS,
             @Nullable HelpView help,

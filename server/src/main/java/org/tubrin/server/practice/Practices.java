@@ -20,13 +20,16 @@ import org.tubrin.core.practice.Act;
 import org.tubrin.core.practice.Debrief;
 import org.tubrin.core.practice.Exercise;
 import org.tubrin.core.practice.Play;
+import org.tubrin.core.practice.TrainingAmplifier;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Amplifier;
 import org.tubrin.server.web.NotThere;
 import org.tubrin.server.web.Stale;
+import org.tubrin.server.words.Words;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -41,14 +44,17 @@ public class Practices {
     private static final double MILLIS = 1000;
 
     private final PracticeMapper mapper;
+    private final Words words;
     private final JsonMapper json;
     private final Clock clock;
     private final TransactionTemplate transaction;
     /** Those that were looked at last; the one looked at longest ago gives way. */
     private final Map<UUID, Played> played = new LinkedHashMap<>(MOST_PLAYED, 1, true);
 
-    Practices(PracticeMapper mapper, JsonMapper json, Clock clock, PlatformTransactionManager transactions) {
+    Practices(
+            PracticeMapper mapper, Words words, JsonMapper json, Clock clock, PlatformTransactionManager transactions) {
         this.mapper = mapper;
+        this.words = words;
         this.json = json;
         this.clock = clock;
         transaction = new TransactionTemplate(transactions);
@@ -102,6 +108,25 @@ public class Practices {
             }
             return debrief.get();
         }
+    }
+
+    /** Returns what the equipment of an exercise is called in the language in use. */
+    public Exercise.Names names() {
+        return new Exercise.Names(
+                words.say("practice.name.station"),
+                words.say("practice.name.exciter"),
+                words.say("practice.name.wattmeter"),
+                words.say("practice.name.secondMeter"),
+                words.say("practice.name.panel"),
+                words.say("practice.name.voltmeter"),
+                words.say("practice.name.supply"),
+                words.say("practice.name.load"),
+                words.say("practice.name.antenna"));
+    }
+
+    /** Returns the amplifier that is the same for everybody, as it is called in the language in use. */
+    public Amplifier trainingAmplifier() {
+        return TrainingAmplifier.record(words.say("practice.name.amplifier"));
     }
 
     /** Returns the newest exercises. */

@@ -35,6 +35,7 @@ import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.tank.Dial;
 import org.tubrin.core.twin.Products;
+import org.tubrin.server.web.Required;
 
 /** Turns what the operator did, as it came, into events. */
 final class Acts {
@@ -51,29 +52,34 @@ final class Acts {
                 Following.events(NextMove.of(state, now), now).stream()
                         .map(event -> event instanceof RunEvent.Warm ? warm(state, now, Duration.ZERO, live) : event)
                         .toList();
-            case CHECK -> List.of(new RunEvent.Checked(given("check", request.check())));
-            case LEAVE -> List.of(new RunEvent.NotMeasured(given("check", request.check())));
-            case CORRECT -> List.of(new RunEvent.MeterCorrected(meters.apply(given("meterId", request.meterId()))));
+            case CHECK -> List.of(new RunEvent.Checked(Required.given("check", request.check())));
+            case LEAVE -> List.of(new RunEvent.NotMeasured(Required.given("check", request.check())));
+            case CORRECT ->
+                List.of(new RunEvent.MeterCorrected(meters.apply(Required.given("meterId", request.meterId()))));
             case WARM -> List.of(warm(state, now, warmFor(request.text()), live));
             case TAKE -> live.readings(state, now);
             case KEY -> List.of(new RunEvent.Keyed());
             case UNKEY -> List.of(new RunEvent.Unkeyed());
             case READ -> List.of(reading(state, request));
-            case UNREAD -> List.of(new RunEvent.LeftUnread(given("role", request.role())));
+            case UNREAD -> List.of(new RunEvent.LeftUnread(Required.given("role", request.role())));
             case RANGE ->
-                List.of(new RunEvent.RangeChosen(given("role", request.role()), given("text", request.text())));
-            case SET -> List.of(setting(state, given("control", request.control()), given("text", request.text())));
+                List.of(new RunEvent.RangeChosen(
+                        Required.given("role", request.role()), Required.given("text", request.text())));
+            case SET ->
+                List.of(setting(
+                        state, Required.given("control", request.control()), Required.given("text", request.text())));
             case AGAIN -> List.of(new RunEvent.TriedAgain());
             case RECORD -> List.of(new RunEvent.StepRecorded());
             case UNDO -> List.of(new RunEvent.StepUndone());
-            case SIGN -> List.of(new RunEvent.SignSeen(given("sign", request.sign())));
-            case PRODUCTS -> List.of(products(given("products", request.products())));
-            case WAVEFORM -> List.of(new RunEvent.WaveformSeen(given("waveform", request.waveform())));
-            case TRAPEZOID -> List.of(new RunEvent.TrapezoidSeen(given("trapezoid", request.trapezoid())));
-            case WEATHER -> List.of(new RunEvent.WeatherNoted(given("weather", request.weather())));
-            case SCHOOL -> List.of(new RunEvent.SchoolChosen(given("school", request.school())));
-            case CONDITIONS -> List.of(conditions(state, given("conditions", request.conditions())));
-            case NOTE -> List.of(new RunEvent.Note(given("text", request.text()).strip()));
+            case SIGN -> List.of(new RunEvent.SignSeen(Required.given("sign", request.sign())));
+            case PRODUCTS -> List.of(products(Required.given("products", request.products())));
+            case WAVEFORM -> List.of(new RunEvent.WaveformSeen(Required.given("waveform", request.waveform())));
+            case TRAPEZOID -> List.of(new RunEvent.TrapezoidSeen(Required.given("trapezoid", request.trapezoid())));
+            case WEATHER -> List.of(new RunEvent.WeatherNoted(Required.given("weather", request.weather())));
+            case SCHOOL -> List.of(new RunEvent.SchoolChosen(Required.given("school", request.school())));
+            case CONDITIONS -> List.of(conditions(state, Required.given("conditions", request.conditions())));
+            case NOTE ->
+                List.of(new RunEvent.Note(Required.given("text", request.text()).strip()));
             case FINISH -> List.of(new RunEvent.Finished());
             case ABANDON ->
                 List.of(new RunEvent.Abandoned(
@@ -95,8 +101,8 @@ final class Acts {
     }
 
     private static RunEvent reading(RunState state, ActRequest request) {
-        ReadingRole role = given("role", request.role());
-        String text = given("text", request.text()).strip();
+        ReadingRole role = Required.given("role", request.role());
+        String text = Required.given("text", request.text()).strip();
         Channel channel = state.setup()
                 .channelFor(role)
                 .orElseThrow(() ->
@@ -212,12 +218,5 @@ final class Acts {
                                 .toList()))));
         double position = NumberEntry.parsePlain(control.name(), typed, dial.least(), dial.most(), Unit.MARK);
         return new RunEvent.DialMoved(control, typed, position);
-    }
-
-    private static <T> T given(String field, @Nullable T value) {
-        if (value == null) {
-            throw new Refused(new Problem(ProblemCode.MISSING, field, "", new Allowed.Nothing()));
-        }
-        return value;
     }
 }

@@ -5,8 +5,8 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.station.Mode;
 
 /** Sets right and mends all that an exercise hides, as somebody would who knows it. */
-final class TuneFirst {
-    private TuneFirst() {}
+final class WhoKnows {
+    private WhoKnows() {}
 
     static void setRight(Play play) {
         setRight(play, null);
