@@ -37,6 +37,10 @@ public final class Faults implements AutoCloseable {
     private int entered;
     private int failedStarts;
     private volatile boolean going = true;
+    /** What ended the typing before its time: then nothing more was at risk, and the count says nothing. */
+    private volatile Throwable typingEnded;
+    /** The equipment as it is listed; read while all is well. */
+    private String equipment = "";
 
     private Faults(long seed) {
         random = new Random(seed);
@@ -53,8 +57,10 @@ public final class Faults implements AutoCloseable {
     }
 
     private boolean play(int cycles) throws InterruptedException {
+        equipment = get("/api/equipment");
         begin();
         Thread typing = new Thread(this::types, "typing");
+        typing.setUncaughtExceptionHandler((thread, failure) -> typingEnded = failure);
         typing.start();
         for (int cycle = 0; cycle < cycles; cycle++) {
             List<InputStream> feeds = openFeeds();
@@ -64,6 +70,9 @@ public final class Faults implements AutoCloseable {
                 closeQuietly(feed);
             }
             comesBack();
+            if (typingEnded != null) {
+                throw new IllegalStateException("the typing ended", typingEnded);
+            }
             if ((cycle + 1) % 20 == 0) {
                 System.err.println((cycle + 1) + " cycles, " + entered + " acknowledged");
             }
@@ -144,7 +153,6 @@ public final class Faults implements AutoCloseable {
     }
 
     private void begin() {
-        String equipment = get("/api/equipment");
         String id = UUID.randomUUID().toString();
         String body = "{\"runId\":\"" + id + "\",\"amplifierId\":\"" + idOf(equipment, "Brigantine")
                 + "\",\"exciterId\":\""
