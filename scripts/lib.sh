@@ -44,7 +44,7 @@ archive=target/app/tubrin.jsa
 stamp=target/app/built
 
 # Everything that the application is built from.
-sources() { ls -d pom.xml .mvn core/pom.xml core/src/main bench/pom.xml bench/src/main server/pom.xml server/src/main ui/pom.xml ui/src ui/public ui/index.html ui/*.json ui/*.ts; }
+sources() { ls -d pom.xml .mvn core/pom.xml core/src/main bench/pom.xml bench/src/main server/pom.xml server/src/main ui/pom.xml ui/src ui/public ui/*.html ui/*.json ui/*.ts; }
 
 build_failed() {
   say "The build failed; target/build.log says:"

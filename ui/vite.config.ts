@@ -2,17 +2,25 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { viteSingleFile } from 'vite-plugin-singlefile';
 import { words } from './vite.words';
 
 const NO_READER = '@formatjs/icu-messageformat-parser/no-parser.js';
 
-export default defineConfig(({ command }) => ({
-  plugins: [react(), tailwindcss(), words()],
+/** `--mode sheet` builds the inspection sheet, one file that needs no network, instead of the page. */
+export default defineConfig(({ command, mode }) => ({
+  plugins: [react(), tailwindcss(), words(), ...(mode === 'sheet' ? [viteSingleFile()] : [])],
   // Messages are read when the page is built.
   resolve: {
     alias: command === 'build' ? [{ find: /^@formatjs\/icu-messageformat-parser$/, replacement: NO_READER }] : [],
   },
-  build: { outDir: 'target/dist', emptyOutDir: true, sourcemap: false },
+  ...(mode === 'sheet' && { publicDir: false as const }),
+  build: {
+    outDir: mode === 'sheet' ? 'target/sheets' : 'target/dist',
+    emptyOutDir: true,
+    sourcemap: false,
+    ...(mode === 'sheet' && { rolldownOptions: { input: 'inspection.html' } }),
+  },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:8373', changeOrigin: false } } },
   test: {
     environment: 'jsdom',

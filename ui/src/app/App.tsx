@@ -28,6 +28,7 @@ const practice = () => withWords(['practice'], () => import('../features/practic
 const PracticePage = lazy(practice);
 const PlayPage = lazy(async () => ({ default: (await practice()).PlayPage }));
 const DebriefPage = lazy(async () => ({ default: (await practice()).DebriefPage }));
+const InspectionPage = lazy(() => withWords(['inspection'], () => import('../features/inspection')));
 const MetersPage = lazy(() => withWords(['meters'], () => import('../features/meters')));
 const FirstStation = lazy(async () => ({ default: (await station()).FirstStation }));
 const StationPage = lazy(station);
@@ -96,6 +97,7 @@ export function App() {
               <Route path="/log/:runId/:tab?" element={<RunPage />} />
               <Route path="/station/first" element={<FirstStation />} />
               <Route path="/station/meters" element={<MetersPage />} />
+              <Route path="/station/:candidateId/inspection" element={<InspectionPage />} />
               <Route path="/station/*" element={<StationPage />} />
               <Route path="/practice" element={<PracticePage />} />
               <Route path="/practice/:practiceId" element={<PlayPage />} />

@@ -3,12 +3,15 @@ import { Button } from './ui';
 
 interface Props {
   label: string;
+  /** What it is called where several have one label. */
+  name?: string;
   accept: string;
+  className?: string;
   onFile: (file: File) => void;
 }
 
 /** A button that takes a file. */
-export function FileButton({ label, accept, onFile }: Props) {
+export function FileButton({ label, name = label, accept, className, onFile }: Props) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <span className="inline-flex">
@@ -16,7 +19,7 @@ export function FileButton({ label, accept, onFile }: Props) {
         ref={input}
         type="file"
         accept={accept}
-        aria-label={label}
+        aria-label={name}
         className="hidden"
         onChange={(event) => {
           const file = event.target.files?.[0];
@@ -25,7 +28,13 @@ export function FileButton({ label, accept, onFile }: Props) {
           event.target.value = '';
         }}
       />
-      <Button onClick={() => input.current?.click()}>{label}</Button>
+      <Button
+        className={className}
+        aria-label={name === label ? undefined : name}
+        onClick={() => input.current?.click()}
+      >
+        {label}
+      </Button>
     </span>
   );
 }

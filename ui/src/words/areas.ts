@@ -3,6 +3,7 @@ export const AREAS = [
   'cards',
   'drive',
   'faults',
+  'inspection',
   'log',
   'meters',
   'practice',

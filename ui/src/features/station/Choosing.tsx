@@ -103,11 +103,18 @@ function SideBySide({ view }: { view: ChoosingView }) {
           {row(say('station.tubeSet'), (one) => one.tubes)}
           {row(say('station.weightWithin'), (one) => one.weight)}
           {row(say('station.delivery'), (one) => one.delivery)}
-          {row(say('station.condition'), (one) =>
-            one.condition ? (
-              <span className={one.knockedOut ? 'head text-limit' : ''}>{one.condition}</span>
-            ) : undefined,
-          )}
+          {row(say('station.condition'), (one) => (
+            <>
+              {one.condition && <span className={one.knockedOut ? 'head text-limit' : ''}>{one.condition} </span>}
+              <Link
+                to={`/station/${one.id}/inspection`}
+                className="text-act underline"
+                aria-label={say('station.inspect', { name: one.name })}
+              >
+                {say('station.inspection')}
+              </Link>
+            </>
+          ))}
         </tbody>
       </Table>
     </section>

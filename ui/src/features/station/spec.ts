@@ -603,6 +603,16 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
         ],
       },
       number('weightKg', say('station.weight'), 'kg', { optional: true }),
+      {
+        type: 'choice',
+        path: 'origin',
+        label: say('station.origin'),
+        options: [
+          ['', say('station.notKnown')],
+          ['SOLD_HERE', say('station.soldHere')],
+          ['IMPORTED', say('station.imported')],
+        ],
+      },
       { type: 'text', path: 'delivery', label: say('station.howItGetsHere'), optional: true },
       {
         type: 'list',
@@ -633,11 +643,13 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
             path: 'state',
             label: say('station.found'),
             options: [
+              ['', say('station.notJudged')],
               ['GOOD', say('station.good')],
               ['WORN', say('station.worn')],
               ['BAD', say('station.bad')],
             ],
           },
+          { type: 'text', path: 'note', label: say('station.whatWasSeen'), optional: true, most: 400 },
         ],
       },
     ],

@@ -106,6 +106,7 @@ function Typed({ spec, path }: FieldProps<Of<'text'> | Of<'number'>>) {
           <Input
             {...common}
             {...register(path)}
+            {...(spec.type === 'text' && spec.most ? { maxLength: spec.most } : {})}
             number={spec.type === 'number'}
             className={spec.type === 'number' ? 'w-27.5' : 'w-65 max-w-full'}
           />

@@ -5,7 +5,14 @@ export type Form = FieldValues;
 
 /** One field of a form; its path is relative to what holds it. */
 export type Spec =
-  | { type: 'text'; path: string; label: string; optional?: boolean }
+  | {
+      type: 'text';
+      path: string;
+      label: string;
+      optional?: boolean;
+      /** Characters that it may have; 80 where it is absent. */
+      most?: number;
+    }
   | { type: 'number'; path: string; label: string; unit: string; inUnit?: number; optional?: boolean; hint?: string }
   | {
       type: 'choice';

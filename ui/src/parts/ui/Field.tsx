@@ -30,6 +30,11 @@ export function Input({ number, className, ...rest }: InputProps) {
   );
 }
 
+/** A few lines of text; it grows with them. */
+export function TextArea({ className, ...rest }: ComponentProps<'textarea'>) {
+  return <textarea rows={1} className={cn(fieldLook(), 'field-sizing-content resize-none', className)} {...rest} />;
+}
+
 /** A control under its small label; the control is given the id that the label names. */
 export function Labelled({ label, children }: { label: string; children: (id: string) => ReactNode }) {
   const id = useId();

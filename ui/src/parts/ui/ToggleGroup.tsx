@@ -8,11 +8,13 @@ interface Props {
   value: string | undefined;
   onPick: (code: string) => void;
   options: readonly Option[];
+  /** For a thumb. */
+  large?: boolean;
   className?: string;
 }
 
 /** A few words side by side, of which one holds or none yet. */
-export function ToggleGroup({ label, value, onPick, options, className }: Props) {
+export function ToggleGroup({ label, value, onPick, options, large, className }: Props) {
   return (
     <Primitive.Root
       type="single"
@@ -27,7 +29,10 @@ export function ToggleGroup({ label, value, onPick, options, className }: Props)
           value={code}
           // After a click the keys belong to the page again: Enter follows the next move.
           onClick={(event) => event.detail > 0 && event.currentTarget.blur()}
-          className="min-h-8 cursor-pointer rounded-3 border border-rule px-3 hover:bg-wash data-[state=on]:border-act data-[state=on]:bg-wash data-[state=on]:font-semibold"
+          className={cn(
+            'min-h-8 cursor-pointer rounded-3 border border-rule px-3 hover:bg-wash data-[state=on]:border-act data-[state=on]:bg-wash data-[state=on]:font-semibold',
+            large && 'min-h-11 min-w-22',
+          )}
         >
           {words}
         </Primitive.Item>

@@ -4,7 +4,7 @@ export { Check, Checkbox } from './Checkbox';
 export { Confirm } from './Confirm';
 export { cn } from './cn';
 export { Dialog, DialogClose } from './Dialog';
-export { fieldLook, Input, Label, TextField } from './Field';
+export { fieldLook, Input, Label, TextArea, TextField } from './Field';
 export { Fold } from './Fold';
 export { Menu, MenuChoices, MenuFile, MenuLink } from './Menu';
 export { Nav, NavHead, NavItem } from './Nav';

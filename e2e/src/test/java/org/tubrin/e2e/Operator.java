@@ -61,6 +61,16 @@ final class Operator implements AutoCloseable {
         watch(page);
     }
 
+    /** Returns a browser in a hand, far from any network. */
+    static BrowserContext phoneWithoutNetwork() {
+        return BROWSER.newContext(new Browser.NewContextOptions()
+                .setViewportSize(390, 844)
+                .setHasTouch(true)
+                .setOffline(true)
+                .setLocale("en-GB")
+                .setColorScheme(ColorScheme.LIGHT));
+    }
+
     /** Waits until the page has been refused by a server without its database so many times more. */
     void triesAgain(int times) {
         int from = refused.get();

@@ -32,6 +32,7 @@ public class ServerRoomsTest {
             entry("drive", "run", "station", "web", "words"),
             entry("twin", "feed", "run", "station", "web", "words"),
             entry("fault", "run", "station", "store", "web", "words"),
+            entry("inspection", "station", "store", "web", "words"),
             entry("practice", "run", "station", "store", "web", "words"),
             entry("backup", "store", "web"),
             entry("demo", "fault", "practice", "run", "station", "store", "supply", "words"));

@@ -280,6 +280,7 @@ public class WordsTest {
         add(wanted, "choosing.claim.*", Candidate.Claim.values());
         add(wanted, "choosing.made.*", Candidate.StillMade.values());
         add(wanted, "choosing.point.*", Candidate.Point.values());
+        add(wanted, "choosing.origin.*", Candidate.Origin.values());
         for (String part : List.of("title", "meaning")) {
             add(wanted, "choosing.flag.*." + part, Choosing.Flag.values());
         }

@@ -1,9 +1,12 @@
 package org.tubrin.core.choosing;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.stream.DoubleStream;
 import org.tubrin.core.quantity.Decibels;
 import org.tubrin.core.station.Candidate;
@@ -73,19 +76,27 @@ public record Choosing(
      * @param open what nobody has looked at
      */
     public record Condition(boolean knockedOut, int points, int most, List<Candidate.Point> open) {
-        static Condition of(List<Candidate.Inspected> inspected) {
-            boolean out = inspected.stream()
-                    .anyMatch(one -> one.point() == Candidate.Point.BAND_SWITCH && one.state() == Candidate.State.BAD);
-            int points = inspected.stream()
-                    .mapToInt(one -> switch (one.state()) {
+        /** What is so bad, where it is bad, that the rest does not matter. */
+        public static final Set<Candidate.Point> KNOCK_OUTS = Set.of(Candidate.Point.BAND_SWITCH);
+
+        /** Returns the condition by what was looked at; what nobody has judged counts neither way. */
+        public static Condition of(List<Candidate.Inspected> inspected) {
+            Map<Candidate.Point, Candidate.State> judged = new EnumMap<>(Candidate.Point.class);
+            inspected.forEach(one -> one.state().ifPresent(state -> judged.put(one.point(), state)));
+            int points = judged.values().stream()
+                    .mapToInt(state -> switch (state) {
                         case GOOD -> 2;
                         case WORN -> 1;
                         case BAD -> 0;
                     })
                     .sum();
             List<Candidate.Point> open = new ArrayList<>(List.of(Candidate.Point.values()));
-            inspected.forEach(one -> open.remove(one.point()));
-            return new Condition(out, points, 2 * inspected.size(), List.copyOf(open));
+            open.removeAll(judged.keySet());
+            return new Condition(
+                    KNOCK_OUTS.stream().anyMatch(point -> judged.get(point) == Candidate.State.BAD),
+                    points,
+                    2 * judged.size(),
+                    List.copyOf(open));
         }
     }
 

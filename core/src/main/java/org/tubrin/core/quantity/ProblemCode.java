@@ -44,6 +44,8 @@ public enum ProblemCode {
     UNSUPPORTED_EVENT,
     RUN_CORRUPT,
     NOT_TOUCHSTONE,
+    /** Only JPEG pictures are kept. */
+    NOT_A_PHOTO,
     NEEDS_LOAD,
     NEEDS_DUMMY_LOAD,
     /** It is about transistors, and the amplifier has none. */

@@ -1,6 +1,8 @@
 package org.tubrin.core.station;
 
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.tubrin.core.quantity.Because;
@@ -20,6 +22,7 @@ import org.tubrin.core.quantity.Unit;
  * @param tubeSetPrice of one full set of tubes
  * @param stillMade whether the tubes are made today
  * @param weightKg 0.1 to 1000 kg
+ * @param origin whether it comes from abroad; absent while not known
  * @param delivery how it gets here, in the operator's words, to 80 characters
  * @param inspected what was looked at of the one that is offered, each point once
  */
@@ -34,6 +37,7 @@ public record Candidate(
         OptionalDouble tubeSetPrice,
         StillMade stillMade,
         OptionalDouble weightKg,
+        Optional<Origin> origin,
         Optional<String> delivery,
         List<Inspected> inspected)
         implements Equipment {
@@ -51,6 +55,12 @@ public record Candidate(
         UNKNOWN,
         MADE,
         NOT_MADE
+    }
+
+    /** Where it comes from: what is imported may cost duty, and its guarantee and repair may be abroad. */
+    public enum Origin {
+        SOLD_HERE,
+        IMPORTED
     }
 
     /**
@@ -117,8 +127,20 @@ public record Candidate(
         BAD
     }
 
-    /** One point that was looked at. */
-    public record Inspected(Point point, State state) {}
+    /**
+     * One point that was looked at.
+     *
+     * @param state how it was found; absent where nobody has judged it
+     * @param note what was seen, to 400 characters
+     */
+    public record Inspected(Point point, Optional<State> state, Optional<String> note) {
+        public Inspected {
+            new Checks().text("note", note.orElse(""), 0, MOST_IN_NOTE).done();
+        }
+    }
+
+    /** Characters that a note on a point may have. */
+    public static final int MOST_IN_NOTE = 400;
 
     public Candidate {
         inspected = List.copyOf(inspected);
@@ -132,6 +154,27 @@ public record Candidate(
                 .text("delivery", delivery.orElse(""), 0, 80)
                 .distinct("inspected", inspected.stream().map(Inspected::point).toList())
                 .done();
+    }
+
+    /** Returns the same with points that were looked at; each takes the place of what was known of it. */
+    public Candidate with(List<Inspected> looked) {
+        Map<Point, Inspected> points = new EnumMap<>(Point.class);
+        inspected.forEach(one -> points.put(one.point(), one));
+        looked.forEach(one -> points.put(one.point(), one));
+        return new Candidate(
+                name,
+                claimW,
+                claim,
+                tubes,
+                operation,
+                priceNew,
+                priceUsed,
+                tubeSetPrice,
+                stillMade,
+                weightKg,
+                origin,
+                delivery,
+                List.copyOf(points.values()));
     }
 
     @Override

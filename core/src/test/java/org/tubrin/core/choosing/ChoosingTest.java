@@ -30,6 +30,7 @@ public class ChoosingTest {
                 Candidate.StillMade.MADE,
                 OptionalDouble.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 List.of());
     }
 
@@ -95,12 +96,37 @@ public class ChoosingTest {
         assertTrue(found.overLicenceDb().isEmpty() && found.overExciterDb().isEmpty());
     }
 
+    private static Candidate.Inspected looked(Point point, State state) {
+        return new Candidate.Inspected(point, Optional.of(state), Optional.empty());
+    }
+
+    /** A note without a judgement, or nothing at all, is no point more or less. */
+    @Test
+    public void whatIsNotJudgedCountsNeitherWay() {
+        Candidate.Inspected noted =
+                new Candidate.Inspected(Point.OWNERS, Optional.empty(), Optional.of("three, says the seller"));
+        Choosing.Condition found = Choosing.Condition.of(List.of(looked(Point.BLOWER, State.GOOD), noted));
+        assertEquals(found.points(), 2);
+        assertEquals(found.most(), 2);
+        assertTrue(found.open().contains(Point.OWNERS));
+    }
+
+    /** What the phone brings back takes the place of what was known of the same point, and leaves the others. */
+    @Test
+    public void lookingAgainReplacesAPointAndKeepsTheRest() {
+        Candidate first = candidate(1000, Claim.CARRIER, 1, 500, 0, 0)
+                .with(List.of(looked(Point.RELAY, State.GOOD), looked(Point.BLOWER, State.WORN)));
+        Candidate again = first.with(List.of(looked(Point.RELAY, State.BAD)));
+        assertEquals(again.inspected(), List.of(looked(Point.BLOWER, State.WORN), looked(Point.RELAY, State.BAD)));
+        assertEquals(again.with(again.inspected()), again);
+    }
+
     @Test
     public void aBrokenBandSwitchKnocksOut() {
         Choosing.Condition found = Choosing.Condition.of(List.of(
-                new Candidate.Inspected(Point.BAND_SWITCH, State.BAD),
-                new Candidate.Inspected(Point.BLOWER, State.GOOD),
-                new Candidate.Inspected(Point.RELAY, State.WORN)));
+                looked(Point.BAND_SWITCH, State.BAD),
+                looked(Point.BLOWER, State.GOOD),
+                looked(Point.RELAY, State.WORN)));
         assertTrue(found.knockedOut());
         assertEquals(found.points(), 3);
         assertEquals(found.most(), 6);

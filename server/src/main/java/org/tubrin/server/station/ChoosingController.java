@@ -4,10 +4,10 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -28,10 +28,12 @@ public class ChoosingController {
 
     private final Stations stations;
     private final Words words;
+    private final ConditionWords condition;
 
-    ChoosingController(Stations stations, Words words) {
+    ChoosingController(Stations stations, Words words, ConditionWords condition) {
         this.stations = stations;
         this.words = words;
+        this.condition = condition;
     }
 
     /** All candidates, held against the operator's own licence and exciter where they are described. */
@@ -125,8 +127,8 @@ public class ChoosingController {
                 candidate.weightKg().isPresent()
                         ? Figures.plain(candidate.weightKg().getAsDouble(), 1) + "\u2009kg"
                         : null,
-                candidate.delivery().orElse(null),
-                condition(candidate, found),
+                delivery(candidate),
+                condition.said(found.condition()).orElse(null),
                 found.condition().knockedOut(),
                 found.flags().stream().map(flag -> flag(flag, args)).toList());
     }
@@ -217,24 +219,11 @@ public class ChoosingController {
                         Map.of("price", Figures.plain(candidate.tubeSetPrice().getAsDouble(), 2), "made", made));
     }
 
-    private @Nullable String condition(Candidate candidate, Choosing found) {
-        Choosing.Condition condition = found.condition();
-        if (candidate.inspected().isEmpty()) {
-            return null;
-        }
-        if (condition.knockedOut()) {
-            return words.say("choosing.knockedOut");
-        }
-        Optional<String> open = Optional.of(condition.open().stream()
-                        .map(point -> words.say("choosing.point." + point.name()))
-                        .collect(Collectors.joining(", ")))
-                .filter(points -> !points.isEmpty());
-        return words.say(
-                open.isPresent() ? "choosing.condition" : "choosing.conditionWhole",
-                Map.of(
-                        "points", Integer.toString(condition.points()),
-                        "most", Integer.toString(condition.most()),
-                        "open", open.orElse("")));
+    private @Nullable String delivery(Candidate candidate) {
+        return Stream.concat(
+                        candidate.origin().map(origin -> words.say("choosing.origin." + origin.name())).stream(),
+                        candidate.delivery().stream())
+                .collect(Collectors.collectingAndThen(Collectors.joining("; "), text -> text.isEmpty() ? null : text));
     }
 
     private FlagView flag(Choosing.Flag flag, Map<String, Object> args) {

@@ -65,6 +65,14 @@ public final class BackupReading {
         }
     }
 
+    /** Refuses what belongs to something that has not stood in the file before it. */
+    public void demand(String field, Object... key) {
+        if (!seen.contains(List.of(key))) {
+            at += "." + field;
+            throw refused(ProblemCode.UNKNOWN_NAME, key[key.length - 1].toString());
+        }
+    }
+
     /** Counts so many more. */
     public void count(Counted what, int more) {
         long now = counts.merge(what, (long) more, Long::sum);

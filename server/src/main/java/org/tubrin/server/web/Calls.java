@@ -31,10 +31,11 @@ public class Calls extends OncePerRequestFilter {
 
     private static final Set<String> LOOPBACK = Set.of("127.0.0.1", "localhost", "[::1]");
     private static final long MOST_BYTES = 256 * 1024;
-    /** A backup of many years of runs; it is read part by part. */
     /** A scope saves its samples as text. */
     private static final long MOST_TRACE_BYTES = 4L * 1024 * 1024;
-
+    /** Some dozens of photographs. */
+    private static final long MOST_INSPECTION_BYTES = 48L * 1024 * 1024;
+    /** A backup of many years of runs; it is read part by part. */
     private static final long MOST_BACKUP_BYTES = 16L * 1024 * 1024 * 1024;
 
     private final ProblemReply reply;
@@ -92,6 +93,9 @@ public class Calls extends OncePerRequestFilter {
     private static long mostBytes(String path) {
         if (path.startsWith("/api/backup")) {
             return MOST_BACKUP_BYTES;
+        }
+        if (path.startsWith("/api/candidates/") && path.endsWith("/inspection")) {
+            return MOST_INSPECTION_BYTES;
         }
         return path.startsWith("/api/runs/") && path.endsWith("/trace") ? MOST_TRACE_BYTES : MOST_BYTES;
     }

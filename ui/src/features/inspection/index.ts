@@ -1,0 +1,1 @@
+export { InspectionPage as default } from './InspectionPage';
