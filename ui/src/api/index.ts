@@ -89,6 +89,7 @@ export type {
   ProgressView,
   RangeChoice,
   ReadSignal,
+  RememberedView,
   Report,
   ResonancePageView,
   ResonanceView,

@@ -1,9 +1,9 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { ask, type CaseLine, client, type FaultsView, type SymptomView } from '../../api';
+import { ask, type CaseLine, client, type FaultsView, type RememberedView, type SymptomView } from '../../api';
 import { Answer, Trouble, useDraft } from '../../parts';
-import { Button, Check, Pick, SomeOf, TextField } from '../../parts/ui';
+import { Button, Check, Pick, SomeOf, TextField, ToggleGroup } from '../../parts/ui';
 import { say } from '../../words';
 
 /** What is wrong, and all cases: the way in. */
@@ -39,6 +39,8 @@ interface Told {
   symptoms: Symptom[];
   intermittent: boolean;
   note: string;
+  /** What is remembered, by its question; what is not remembered is not among it. */
+  known: Partial<Record<RememberedView['check'], boolean>>;
 }
 
 const ANOTHER = '';
@@ -52,11 +54,31 @@ function Begin({ known }: { known: FaultsView }) {
     symptoms: [],
     intermittent: false,
     note: '',
+    known: {},
   });
-  const { value: told, change, drop } = useDraft<Told>('fault', 1, fresh);
+  const { value: told, change, drop } = useDraft<Told>('fault', 2, fresh);
+  const within = known.amplifiers.find((one) => one.name === told.amplifier)?.within ?? 'ANY';
+  const asked = useQuery({
+    queryKey: ['faults', 'questions', within, told.symptoms],
+    queryFn: () => ask(client.GET('/api/faults/questions', { params: { query: { within, symptoms: told.symptoms } } })),
+    enabled: told.symptoms.length > 0,
+    placeholderData: keepPreviousData,
+  });
+  const questions = told.symptoms.length > 0 ? (asked.data ?? []) : [];
   const open = useMutation({
     mutationFn: () =>
-      ask(client.POST('/api/faults', { body: { ...told, amplifier: told.amplifier || say('faults.another') } })),
+      ask(
+        client.POST('/api/faults', {
+          body: {
+            ...told,
+            amplifier: told.amplifier || say('faults.another'),
+            known: questions.flatMap(({ check }) => {
+              const yes = told.known[check];
+              return yes === undefined ? [] : [{ check, yes }];
+            }),
+          },
+        }),
+      ),
     onSuccess: async (opened) => {
       drop();
       queries.setQueryData(['fault', opened.id], opened);
@@ -64,7 +86,6 @@ function Begin({ known }: { known: FaultsView }) {
       navigate(`/faults/${opened.id}`);
     },
   });
-  const within = known.amplifiers.find((one) => one.name === told.amplifier)?.within ?? 'ANY';
   const toggle = (code: string) => {
     const symptom = code as Symptom;
     const has = told.symptoms.includes(symptom);
@@ -110,6 +131,13 @@ function Begin({ known }: { known: FaultsView }) {
           .filter((one) => one.within === 'ANY' || within === 'ANY' || one.within === within)
           .map((one) => ({ ...one, disabled: full && !told.symptoms.includes(one.code) }))}
       />
+      {questions.length > 0 && (
+        <Questions
+          questions={questions}
+          known={told.known}
+          onTell={(check, yes) => change({ ...told, known: { ...told.known, [check]: yes } })}
+        />
+      )}
       <div className="flex flex-wrap items-center gap-4">
         <Button kind="main" type="submit" disabled={told.symptoms.length === 0 || open.isPending}>
           {say('faults.findTheCause')}
@@ -122,6 +150,42 @@ function Begin({ known }: { known: FaultsView }) {
       </div>
       {open.error && <Trouble error={open.error} />}
     </form>
+  );
+}
+
+interface QuestionsProps {
+  questions: RememberedView[];
+  known: Told['known'];
+  onTell: (check: RememberedView['check'], yes: boolean | undefined) => void;
+}
+
+const ANSWERS = { YES: true, NO: false, NOT_KNOWN: undefined };
+
+/** What can be answered from memory, each with a word; left open is not known. */
+function Questions({ questions, known, onTell }: QuestionsProps) {
+  const chosen = (yes: boolean | undefined) => (yes === undefined ? 'NOT_KNOWN' : yes ? 'YES' : 'NO');
+  return (
+    <section aria-label={say('faults.whatYouKnow')} data-part="questions">
+      <h2 className="text-14">{say('faults.whatYouKnow')}</h2>
+      <p className="mb-2 text-13 text-soft">{say('faults.savesAWalk')}</p>
+      <ul className="divide-y divide-hair">
+        {questions.map(({ check, says }) => (
+          <li key={check} className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 py-1.5">
+            <span className="max-w-prose">{says}</span>
+            <ToggleGroup
+              label={says}
+              value={chosen(known[check])}
+              onPick={(code) => onTell(check, ANSWERS[code as keyof typeof ANSWERS])}
+              options={[
+                ['YES', say('faults.yes')],
+                ['NO', say('faults.no')],
+                ['NOT_KNOWN', say('faults.notKnown')],
+              ]}
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

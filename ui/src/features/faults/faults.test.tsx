@@ -48,6 +48,11 @@ const FAULTS = {
   ],
 };
 
+const QUESTIONS = [
+  { check: 'ASK_SUDDEN', says: 'Did it begin from one day to the next?' },
+  { check: 'ASK_CHANGED', says: 'Was anything changed before?' },
+];
+
 const json = (body: unknown, status = 200) =>
   new Response(JSON.stringify(body), {
     status,
@@ -71,6 +76,7 @@ describe('faults', () => {
         sent.push(await request.json());
         return json(now, path.endsWith('/acts') ? 200 : 201);
       }
+      if (path === '/api/faults/questions') return json(QUESTIONS);
       return json(path === '/api/faults' ? FAULTS : now);
     });
   });
@@ -103,6 +109,19 @@ describe('faults', () => {
     await userEvent.click(find);
     expect(await screen.findByText('Swap the jumper for one that you trust.')).toBeVisible();
     expect(sent[0]).toMatchObject({ amplifier: 'Brigantine', symptoms: ['RECEIVE_DEAD'], intermittent: false });
+  });
+
+  it('asks what is known already, and sends what is, not what is left open or taken back', async () => {
+    open('/faults');
+    await userEvent.click(await screen.findByRole('checkbox', { name: 'Reception dead' }));
+    const answer = async (question: string, word: string) =>
+      userEvent.click(within(await screen.findByRole('radiogroup', { name: question })).getByText(word));
+    await answer('Did it begin from one day to the next?', 'no');
+    await answer('Was anything changed before?', 'yes');
+    await answer('Was anything changed before?', 'not known');
+    await userEvent.click(screen.getByRole('button', { name: 'Find the cause' }));
+    await vi.waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.known).toEqual([{ check: 'ASK_SUDDEN', yes: false }]);
   });
 
   it('keeps what was chosen where the server is away, and sends it under the same id again', async () => {

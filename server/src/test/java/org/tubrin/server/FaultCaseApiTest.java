@@ -91,6 +91,31 @@ public class FaultCaseApiTest extends ServerTest {
         assertEquals(unknown.get("steps").size(), 0);
     }
 
+    /** What is remembered is asked at the door, narrows what may be wrong before any walk, and is nothing but memory. */
+    @Test
+    public void whatIsRememberedCountsBeforeTheFirstCheck() {
+        JsonNode asked =
+                get("/api/faults/questions?within=TUBES&symptoms=ARCS,TRIPS").json();
+        assertTrue(asked.toString().contains("ASK_SUDDEN"), asked.toString());
+        assertTrue(asked.toString().contains("Think back."), asked.toString());
+        assertEquals(get("/api/faults/questions?within=TUBES").json().size(), 0);
+        Map<String, Object> request = new LinkedHashMap<>();
+        request.put("id", UUID.randomUUID().toString());
+        request.put("amplifier", "A borrowed one");
+        request.put("symptoms", List.of("TRIPS_HEAT"));
+        request.put("intermittent", false);
+        request.put("known", List.of(Map.of("check", "ASK_WITH_HEAT", "yes", true)));
+        Reply opened = post("/api/faults", request);
+        assertEquals(opened.status(), 201, opened.text());
+        assertEquals(opened.json().get("steps").size(), 1);
+        assertEquals(opened.json().get("steps").get(0).get("answer").asString(), "Yes");
+        request.put("id", UUID.randomUUID().toString());
+        request.put("known", List.of(Map.of("check", "SWAP_JUMPER", "yes", true)));
+        Reply refused = post("/api/faults", request);
+        assertEquals(refused.status(), 422, refused.text());
+        assertTrue(refused.text().contains("known.check"), refused.text());
+    }
+
     @Test
     public void theSameCallTwiceDoesNothingTwice() {
         UUID id = UUID.randomUUID();

@@ -18,10 +18,10 @@ public final class Diagnosis {
     /** From here on it is taken for something that the table does not know. */
     private static final double SURE_OF_UNKNOWN = 0.7;
     /** What is a setting is put right as soon as it is likelier than all else together; what is inside only when it is sure. */
-    private static final double SURE_OF_SETTING = 0.5;
+    private static final double SURE_OF_SETTING = 0.8;
 
-    private static final double SURE_OF_PART = 0.6;
-    private static final double SURE_OF_INSIDE = 0.75;
+    private static final double SURE_OF_PART = 0.85;
+    private static final double SURE_OF_INSIDE = 0.85;
 
     /** Two at once, against one of them alone. */
     private static final double TWO_AT_ONCE = 0.2;
@@ -38,7 +38,7 @@ public final class Diagnosis {
     /** Somebody may have looked wrongly: a check may be made again. */
     private static final int MOST_TIMES = 2;
     /** What one check more costs besides its own minutes: getting up, going there, putting all back; in minutes. */
-    private static final double EACH_TIME = 12;
+    private static final double EACH_TIME = 20;
 
     /** Suppositions that are less probable are dropped. */
     private static final double NEGLIGIBLE = 1e-5;
@@ -293,6 +293,8 @@ public final class Diagnosis {
             Map<FaultCheck, Double> worth = new EnumMap<>(FaultCheck.class);
             for (FaultCheck check : FaultCheck.askable()) {
                 boolean isOpen = done.getOrDefault(check, 0) == times
+                        // Who is asked again what was remembers the same.
+                        && (times == 0 || !check.isOfWhatWas())
                         && about.symptoms().stream().noneMatch(check::isAnsweredBy);
                 double bits = isOpen ? bits(check) : 0;
                 if (bits >= WORTH_BITS) {
@@ -307,6 +309,20 @@ public final class Diagnosis {
             }
         }
         return List.of();
+    }
+
+    /**
+     * Returns what is asked when a case is opened: questions about what the operator has seen already, which take no walk, where an
+     * answer can tell anything of what may be wrong.
+     */
+    public static List<FaultCheck> askedFirst(Within within, List<Symptom> symptoms) {
+        return FaultCheck.askable().stream()
+                .filter(FaultCheck::isOfWhatWas)
+                .filter(check -> symptoms.stream().noneMatch(check::isAnsweredBy))
+                .filter(check -> check.shares().keySet().stream()
+                        .anyMatch(cause -> cause.within().canBeIn(within)
+                                && symptoms.stream().anyMatch(cause.shares()::containsKey)))
+                .toList();
     }
 
     private Next next(FaultCheck check) {

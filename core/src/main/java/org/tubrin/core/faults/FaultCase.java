@@ -92,11 +92,15 @@ public record FaultCase(
         return done;
     }
 
-    /** Returns whether something was checked or is on record that bears on a cause: nothing is put right by its frequency alone. */
+    /**
+     * Returns whether something was checked or is on record that bears on a cause: nothing is put right by its frequency alone, and
+     * no part is replaced by hearsay.
+     */
     boolean isLookedInto(Cause cause) {
         return steps.stream()
                 .anyMatch(step -> step instanceof CaseStep.Answered one
-                        && one.check().shares().containsKey(cause));
+                        && one.check().shares().containsKey(cause)
+                        && (!one.check().isOfWhatWas() || cause.changes().isEmpty()));
     }
 
     /** Returns what was put right. */

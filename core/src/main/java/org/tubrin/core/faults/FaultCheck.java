@@ -113,6 +113,30 @@ public enum FaultCheck {
             Care.NONE,
             on(0.85, NO_SOFT_START).and(0.4, MAINS_WEAK).and(0.3, RECTIFIER)),
 
+    ASK_CHANGED(
+            Kind.ASK,
+            0.3,
+            Care.NONE,
+            on(0.85, FIRMWARE_CHANGED, DRIVE_KEPT, FILTER_WRONG, PA_ON_WHILE_MATCHING, MATCHING_POWER_OFF)
+                    .and(0.7, METER_POSITION, SLIP_BAND, ALC_SETTING, OPERATE_OFF, MATCH_OUT_OF_RANGE)
+                    .and(0.5, OVERDRIVE, LIGHT_LOADING, SENSE_LEAD_OPEN, RELAY_SEQUENCE, GROUND_BOND)
+                    .and(0.3, JUMPER_OPEN, KEY_LINE, SUPPLY_LIMIT, LEAD_DROP, RF_IN_SHACK, RF_IN_REGULATOR)),
+    ASK_WITH_HEAT(
+            Kind.ASK,
+            0.3,
+            Care.NONE,
+            on(0.9, LOAD_HOT, DEVICE_HOT, BIAS_NOT_TRACKING, FAN_STOPPED)
+                    .and(0.5, JUMPER_COOKED, PIN_SOLDER, MAINS_CONTACT, TANK_CONTACTS)
+                    .and(0.3, ANTENNA_LINE, HV_CAPACITOR, PAD_BURNT, LOAD_DAMAGED, TUBE_GASSY)),
+
+    ASK_LITTLE_DRIVE(
+            Kind.ASK,
+            0.3,
+            Care.NONE,
+            on(0.85, OVERDRIVE, DRIVE_KEPT, SUPPLY_LIMIT, MAINS_WEAK, LEAD_DROP, RF_IN_REGULATOR)
+                    .and(0.6, RF_IN_SHACK, TANK_CAPACITOR, ALC_SETTING, FOLD_BACK, TUBE_GASSY, LIGHT_LOADING)
+                    .and(0.4, HV_CAPACITOR, JUMPER_COOKED, GROUND_BOND, FILTER_WRONG, PARASITIC, MATCHER_PART)),
+
     // One thing is swapped: the symptom goes with it or stays.
     SWAP_JUMPER(Kind.SWAP, 3, Care.NONE, on(0.95, JUMPER_OPEN, JUMPER_COOKED)),
     SWAP_KEY_LINE(Kind.SWAP, 3, Care.NONE, on(0.95, KEY_LINE)),
@@ -141,6 +165,15 @@ public enum FaultCheck {
             20,
             Care.HIGH_VOLTAGE,
             on(0.93, TUBE_SOFT, TUBE_GASSY, FILAMENT_OPEN).and(0.4, PIN_SOLDER)),
+    /** Two amplifiers with one symptom: what is wrong is what they share. */
+    SEE_SHARED(
+            Kind.LOOK,
+            10,
+            Care.KEYED,
+            on(0.93, JUMPER_OPEN, JUMPER_COOKED, ANTENNA_LINE, EXCITER_LOW, WATTMETER_LIES, LOAD_HOT, LOAD_DAMAGED)
+                    .and(0.93, MAINS_WEAK, KEY_LINE, GROUND_BOND, ALC_SETTING, FIRMWARE_CHANGED, PAD_BURNT)
+                    .and(0.85, RF_IN_SHACK, MATCH_OUT_OF_RANGE, MAINS_CONTACT)
+                    .and(0.6, DRIVE_KEPT, OVERDRIVE, SUPPLY_LIMIT, LEAD_DROP, RF_IN_REGULATOR)),
     SWAP_TIGHT_BOND(Kind.SWAP, 3, Care.NONE, on(0.93, GROUND_BOND)),
     SWAP_CHOKES(Kind.SWAP, 5, Care.NONE, on(0.85, RF_IN_SHACK, RF_IN_REGULATOR).and(0.3, GROUND_BOND)),
     SWAP_DELAY(Kind.SWAP, 3, Care.KEYED, on(0.9, RELAY_SEQUENCE)),
@@ -298,6 +331,11 @@ public enum FaultCheck {
     /** Returns what is dangerous about it. */
     public Care care() {
         return care;
+    }
+
+    /** Returns whether it asks about what was, which is known before anything is done. */
+    public boolean isOfWhatWas() {
+        return kind == Kind.ASK || kind == Kind.ONLY;
     }
 
     /** Returns whether a symptom answers it already. */

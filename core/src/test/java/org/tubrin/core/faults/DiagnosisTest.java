@@ -226,4 +226,59 @@ public class DiagnosisTest {
         assertEquals(
                 refused.problems().stream().map(one -> one.path()).toList(), List.of("amplifier", "symptoms", "note"));
     }
+
+    /** What is asked at the door tells something of the symptom, is answered from memory, and is not what the symptom says itself. */
+    @Test(dataProvider = "symptoms")
+    public void whatIsAskedFirstTellsSomethingOfTheSymptom(Symptom symptom) {
+        for (Within within : List.of(Within.TUBES, Within.TRANSISTORS)) {
+            if (!symptom.within().canBeIn(within)) {
+                continue;
+            }
+            List<FaultCheck> first = Diagnosis.askedFirst(within, List.of(symptom));
+            Diagnosis now = of(about(within, false, symptom));
+            for (FaultCheck check : first) {
+                assertTrue(check.isOfWhatWas() && !check.isAnsweredBy(symptom), symptom + ": " + check);
+                boolean tells =
+                        now.suspects().stream().anyMatch(one -> check.shares().containsKey(one.cause()));
+                assertTrue(tells, symptom + ": " + check);
+            }
+        }
+        assertEquals(Diagnosis.askedFirst(Within.TUBES, List.of()), List.of());
+    }
+
+    /** Whatever is remembered, no part is replaced and no amplifier opened by hearsay; and nobody is asked twice what he remembers. */
+    @Test(dataProvider = "symptoms")
+    public void memoryAloneReplacesNothingAndIsAskedOnce(Symptom symptom) {
+        for (boolean yes : new boolean[] {true, false}) {
+            FaultCase about = about(Within.ANY, false, symptom);
+            for (FaultCheck check : Diagnosis.askedFirst(Within.ANY, List.of(symptom))) {
+                about = about.with(answer(check, yes));
+            }
+            Diagnosis now = of(about);
+            boolean replaces = now.verdict() == Diagnosis.Verdict.FIX
+                    && now.toFix().orElseThrow().cause().changes().isPresent();
+            assertTrue(!replaces, symptom + ": " + now.toFix());
+            for (int i = 0; i < 30 && of(about).verdict() == Diagnosis.Verdict.CHECK; i++) {
+                FaultCheck next = of(about).next().orElseThrow().check();
+                FaultCase before = about;
+                boolean again = before.steps().stream()
+                        .anyMatch(step -> step instanceof CaseStep.Answered one && one.check() == next);
+                assertTrue(!(again && next.isOfWhatWas()), symptom + ": " + next + " asked again");
+                about = about.with(answer(next, false));
+            }
+        }
+    }
+
+    /** Another amplifier with the same cables shows it too: the jumper or the antenna, not the relay inside. */
+    @Test
+    public void whatTwoAmplifiersHaveInCommonIsWhatTheyShare() {
+        FaultCase about = about(Within.TUBES, false, Symptom.RECEIVE_NOISY);
+        Diagnosis both = of(about.with(answer(FaultCheck.SEE_SHARED, true)));
+        Diagnosis one = of(about.with(answer(FaultCheck.SEE_SHARED, false)));
+        assertTrue(share(both, Cause.RELAY_CONTACTS) < 0.05, both.suspects().toString());
+        assertTrue(
+                share(both, Cause.JUMPER_OPEN) > 2 * share(one, Cause.JUMPER_OPEN),
+                both.suspects().toString());
+        assertEquals(one.suspects().get(0).cause(), Cause.RELAY_CONTACTS);
+    }
 }

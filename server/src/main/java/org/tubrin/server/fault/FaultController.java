@@ -2,6 +2,7 @@ package org.tubrin.server.fault;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,14 +16,17 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.tubrin.core.faults.CaseStep;
 import org.tubrin.core.faults.Cause;
+import org.tubrin.core.faults.Diagnosis;
 import org.tubrin.core.faults.FaultCase;
 import org.tubrin.core.faults.FaultCheck;
 import org.tubrin.core.faults.Symptom;
 import org.tubrin.core.faults.Within;
+import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Stage;
 import org.tubrin.server.station.Stations;
@@ -55,13 +59,18 @@ public class FaultController {
      * @param symptoms 1 to 4
      * @param intermittent whether it comes and goes
      * @param note may be absent
+     * @param known what is remembered already, each question once; may be absent
      */
     public record CaseRequest(
             UUID id,
             String amplifier,
             List<Symptom> symptoms,
             boolean intermittent,
-            @Nullable String note) {}
+            @Nullable String note,
+            @Nullable List<Remembered> known) {}
+
+    /** A question about what was, and its answer. */
+    public record Remembered(FaultCheck check, boolean yes) {}
 
     /** What is done in a case. */
     public enum Act {
@@ -129,6 +138,15 @@ public class FaultController {
         });
     }
 
+    /** Returns what is asked when a case is opened: what can be answered from memory and tells anything of these symptoms. */
+    @GetMapping("/questions")
+    List<FaultViews.RememberedView> questions(
+            @RequestParam Within within, @RequestParam(defaultValue = "") List<Symptom> symptoms) {
+        return Diagnosis.askedFirst(within, symptoms).stream()
+                .map(viewer::question)
+                .toList();
+    }
+
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     FaultViews.CaseView open(@RequestBody CaseRequest request) {
@@ -141,8 +159,28 @@ public class FaultController {
                 request.symptoms(),
                 request.intermittent(),
                 request.note() == null ? "" : request.note().strip(),
-                known.isPresent() ? records.of(amplifier) : List.of());
+                known(known, request.known() == null ? List.of() : request.known()));
         return viewer.view(cases.open(request.id(), about));
+    }
+
+    /** Returns what is known before anything is done: by the records, by memory, and that there is no second amplifier. */
+    private List<CaseStep> known(Optional<Amplifier> about, List<Remembered> remembered) {
+        Checks checks = new Checks()
+                .distinct("known", remembered.stream().map(Remembered::check).toList());
+        List<String> questions = Stream.of(FaultCheck.values())
+                .filter(FaultCheck::isOfWhatWas)
+                .map(Enum::name)
+                .toList();
+        remembered.forEach(one -> checks.oneOf("known.check", one.check().name(), questions));
+        checks.done();
+        Instant now = clock.instant();
+        List<CaseStep> known = new ArrayList<>();
+        about.ifPresent(one -> known.addAll(records.of(one.name())));
+        remembered.forEach(one -> known.add(new CaseStep.Answered(now, one.check(), one.yes())));
+        if (about.isPresent() && amplifiers().count() == 1) {
+            known.add(new CaseStep.Skipped(now, FaultCheck.SEE_SHARED));
+        }
+        return known;
     }
 
     @GetMapping("/{id}")

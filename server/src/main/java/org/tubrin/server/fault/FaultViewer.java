@@ -163,6 +163,10 @@ class FaultViewer {
         return also;
     }
 
+    FaultViews.RememberedView question(FaultCheck check) {
+        return new FaultViews.RememberedView(check, words.say("faults.check." + check));
+    }
+
     private FaultViews.OtherCheckView other(FaultCheck check) {
         return new FaultViews.OtherCheckView(
                 check, words.say("faults.check." + check), answer(check, true), answer(check, false));

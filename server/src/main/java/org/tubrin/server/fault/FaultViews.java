@@ -17,6 +17,9 @@ final class FaultViews {
     /** A symptom to choose, and which amplifiers can have it. */
     record SymptomView(Symptom code, String name, Within within) {}
 
+    /** A question that can be answered from memory. */
+    record RememberedView(FaultCheck check, String says) {}
+
     /** An amplifier that a case can be about. */
     record CaseAmplifierView(String name, Within within) {}
 

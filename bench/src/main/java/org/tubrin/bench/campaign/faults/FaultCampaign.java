@@ -77,15 +77,16 @@ public final class FaultCampaign {
             - **named by two**: faults of which a cause that was there was the most probable one after at most two checks; of the
               list, those that were found by then.
             - **asked by two**: faults of which one of the first two checks bears on a cause that was there.
-            - **checks**: those made until the symptom was gone, looks and swaps and questions alike. **inside**: those for which
-              the amplifier is opened. **in vain**: causes put right that were not there.
+            - **checks**: those made until the symptom was gone, looks and swaps alike. What is asked from memory when a case is
+              opened is none of them, but its time counts; the list asks nothing. **inside**: those for which the amplifier is opened. **in vain**: causes put right that were not there.
             - **found**: the symptom was gone after 40 checks at most; the list is gone through three times.
             - **stated**: how probable the cause was said to be that was put right first, on average, beside how often it was there.
 
             A station: six in ten have tubes, one in ten has two faults at once, three in twenty one that comes and goes and shows
             at 35 to 75 % of the looks. How often each cause is met, how it shows and what each check shows of it is not what
             the table says: each count is off by a factor, each share in its odds, both with a standard deviation of 0.7 in the
-            logarithm. In 3 % of the answers somebody looked wrongly. Whatever is put right stays right.
+            logarithm. In 3 % of the answers somebody looked wrongly; one question in seven is not remembered; three in ten have a
+            second amplifier to put in the place of the first. Whatever is put right stays right.
             *By the next check* only does what is said. *A fixed list* has all checks that bear on the symptom, those that find
             most for their minutes and danger first, in the same table's estimate, and puts right what a yes points at. Neither has records of runs.
             """;

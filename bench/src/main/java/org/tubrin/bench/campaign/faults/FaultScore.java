@@ -86,6 +86,14 @@ record FaultScore(
             return yes;
         }
 
+        /** Says what was seen before anything is done, where it is remembered: it takes its time, but no walk. */
+        Optional<Boolean> tells(FaultCheck check) {
+            Optional<Boolean> told = station.remembers(check);
+            told.ifPresent(yes -> story.append(" (").append(check).append(yes ? "+)" : "-)"));
+            minutes += check.minutes();
+            return told;
+        }
+
         /** Puts a cause right and returns whether the symptom is gone. */
         boolean fixes(Cause cause) {
             vain += station.hidden().contains(cause) ? 0 : 1;
@@ -116,6 +124,15 @@ record FaultScore(
         FaultyStation station = search.station;
         FaultCase about =
                 new FaultCase("hidden", station.within(), station.symptoms(), station.intermittent(), "", List.of());
+        for (FaultCheck check : Diagnosis.askedFirst(station.within(), station.symptoms())) {
+            Optional<Boolean> told = search.tells(check);
+            if (told.isPresent()) {
+                about = about.with(new CaseStep.Answered(Instant.EPOCH, check, told.get()));
+            }
+        }
+        if (!station.hasAnother()) {
+            about = about.with(new CaseStep.Skipped(Instant.EPOCH, FaultCheck.SEE_SHARED));
+        }
         while (search.checks < PATIENCE) {
             Diagnosis now = Diagnosis.of(about, Map.of());
             if (search.checks <= TWO && search.vain == 0) {
@@ -155,7 +172,7 @@ record FaultScore(
         // What comes and goes is gone through more than once.
         for (int round = 0; round < ROUNDS; round++) {
             Set<Cause> tried = EnumSet.noneOf(Cause.class);
-            for (FaultCheck check : ranked(likely)) {
+            for (FaultCheck check : ranked(likely, search.station.hasAnother())) {
                 Optional<Cause> pointed = search.asks(check)
                         ? check.shares().entrySet().stream()
                                 .filter(share -> !tried.contains(share.getKey()) && likely.containsKey(share.getKey()))
@@ -190,13 +207,14 @@ record FaultScore(
         return likely;
     }
 
-    private static List<FaultCheck> ranked(Map<Cause, Double> likely) {
+    private static List<FaultCheck> ranked(Map<Cause, Double> likely, boolean hasAnother) {
         Map<FaultCheck, Double> worth = new LinkedHashMap<>();
         for (FaultCheck check : FaultCheck.values()) {
             double finds = check.shares().entrySet().stream()
                     .mapToDouble(share -> share.getValue() * likely.getOrDefault(share.getKey(), 0.0))
                     .sum();
-            if (finds > 0 && check.kind() != FaultCheck.Kind.RECORD && check.kind() != FaultCheck.Kind.ONLY) {
+            boolean isThere = hasAnother || check != FaultCheck.SEE_SHARED;
+            if (finds > 0 && isThere && check.kind() != FaultCheck.Kind.RECORD && !check.isOfWhatWas()) {
                 worth.put(
                         check,
                         finds / (GETTING_UP + check.minutes() + check.care().asMinutes()));

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
@@ -23,6 +24,10 @@ final class FaultyStation {
 
     private static final double TWO_AT_ONCE = 0.1;
     private static final double COMES_AND_GOES = 0.15;
+    /** Somebody does not remember. */
+    private static final double FORGOT = 0.15;
+    /** Somebody has a second amplifier that can be put in the place of the first. */
+    private static final double HAS_ANOTHER = 0.3;
     /** Somebody looks wrongly, or says the wrong thing. */
     private static final double SLIP = 0.03;
 
@@ -33,6 +38,7 @@ final class FaultyStation {
     private final Map<FaultCheck, Map<Cause, Double>> shows;
     private final RandomGenerator chance;
     private final Set<Cause> hidden;
+    private final boolean another;
 
     FaultyStation(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
@@ -52,6 +58,17 @@ final class FaultyStation {
             check.shares().forEach((cause, share) -> moved.put(cause, moved(share, random)));
             shows.put(check, moved);
         }
+        another = random.nextDouble() < HAS_ANOTHER;
+    }
+
+    /** Returns whether there is a second amplifier. */
+    boolean hasAnother() {
+        return another;
+    }
+
+    /** Returns what somebody answers who is asked what was; empty where it is not remembered. */
+    Optional<Boolean> remembers(FaultCheck check) {
+        return chance.nextDouble() < FORGOT ? Optional.empty() : Optional.of(answers(check));
     }
 
     private static double moved(double share, RandomGenerator random) {

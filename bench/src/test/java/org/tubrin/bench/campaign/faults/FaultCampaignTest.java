@@ -27,11 +27,11 @@ public class FaultCampaignTest {
         assertEquals(list.size(), CASES);
         assertTrue(FaultCampaign.percent(ours, FaultScore::found) >= 98);
         double share = FaultCampaign.mean(ours, FaultScore::checks) / FaultCampaign.mean(list, FaultScore::checks);
-        assertTrue(share < 0.85, "checks of the list's: " + share);
+        assertTrue(share < 0.65, "checks of the list's: " + share);
         ToDoubleFunction<FaultScore> vain = FaultScore::vain;
         assertTrue(FaultCampaign.mean(ours, vain) < FaultCampaign.mean(list, vain));
         double named = FaultCampaign.percent(ours, FaultScore::namedByTwo);
-        assertTrue(named > 60 && named > FaultCampaign.percent(list, FaultScore::namedByTwo), "named by two: " + named);
+        assertTrue(named > 74 && named > FaultCampaign.percent(list, FaultScore::namedByTwo), "named by two: " + named);
     }
 
     /** What is said to be probable is so as often, though the stations are not as the table has them. */
