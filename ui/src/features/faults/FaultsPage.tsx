@@ -94,7 +94,7 @@ function Begin({ known }: { known: FaultsView }) {
   const full = told.symptoms.length >= known.mostSymptoms;
   return (
     <form
-      className="sheet grid gap-4 px-5 py-4"
+      className="sheet grid grid-cols-one gap-4 px-5 py-4"
       aria-label={say('faults.whatIsWrong')}
       onSubmit={(event) => {
         event.preventDefault();
@@ -165,7 +165,7 @@ const ANSWERS = { YES: true, NO: false, NOT_KNOWN: undefined };
 function Questions({ questions, known, onTell }: QuestionsProps) {
   const chosen = (yes: boolean | undefined) => (yes === undefined ? 'NOT_KNOWN' : yes ? 'YES' : 'NO');
   return (
-    <section aria-label={say('faults.whatYouKnow')} data-part="questions">
+    <section aria-label={say('faults.whatYouKnow')} data-part="questions" className="max-w-200">
       <h2 className="text-14">{say('faults.whatYouKnow')}</h2>
       <p className="mb-2 text-13 text-soft">{say('faults.savesAWalk')}</p>
       <ul className="divide-y divide-hair">
