@@ -42,8 +42,8 @@ import tools.jackson.databind.JsonNode;
 class RunBackup implements BackupPart {
     private static final String RUNS = "runs";
     private static final int FETCHED_AT_A_TIME = 500;
-    /** Few, so that what is under way dies young in the heap. */
-    private static final int MOST_UNDER_WAY = 8;
+    /** Few, so that what is under way dies young in the heap; enough that nobody waits while the database takes lines. */
+    private static final int MOST_UNDER_WAY = 32;
 
     private final RunMapper runs;
     private final BulkRuns bulk;
