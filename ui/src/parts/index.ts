@@ -1,5 +1,6 @@
 export { BiasDevices } from './BiasDevices';
 export { DialButton } from './DialButton';
+export { draftOf } from './drafts';
 export { FileButton } from './FileButton';
 export { Kbd } from './Kbd';
 export { LookOrder } from './LookOrder';

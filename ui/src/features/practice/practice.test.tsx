@@ -284,6 +284,20 @@ describe('practice', () => {
     await waitFor(() => expect(screen.queryByText(/what was done waits/)).not.toBeInTheDocument());
   });
 
+  it('sends what waited when the page was left, under the same id, and then holds nothing more', async () => {
+    const { unmount } = open('/practice/p1');
+    await screen.findByText('Tune for full output.');
+    answers = [() => new Promise(() => undefined)];
+    await userEvent.keyboard('r');
+    await waitFor(() => expect(sent).toHaveLength(1));
+    unmount();
+    answers = [];
+    open('/practice/p1');
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent[1]).toEqual(sent[0]);
+    await waitFor(() => expect(localStorage.getItem('tubrin.draft.practice.p1')).toBeNull());
+  });
+
   it('says what is refused and goes on', async () => {
     open('/practice/p1');
     await screen.findByText('Tune for full output.');

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ask, client, type PanelView, type PlayView, type PracticeActRequest, Refusal } from '../../api';
+import { draftOf } from '../../parts';
 
 export type Does = Omit<PracticeActRequest, 'clientId'>;
 
@@ -14,7 +15,8 @@ const LONGEST_PAUSE_MS = 8000;
 
 /**
  * An exercise being played: the newest that was seen of its panel, and what does something there. Acts go one after the other under an
- * id of their own; while the server does not answer they wait, and a control that is turned on waits with its latest place alone.
+ * id of their own; while the server does not answer they wait, over a reload too, and a control that is turned on waits with its latest
+ * place alone.
  */
 export function usePlay(view: PlayView) {
   const queries = useQueryClient();
@@ -22,9 +24,10 @@ export function usePlay(view: PlayView) {
   const [waiting, setWaiting] = useState(false);
   /** What the key is to do, until it is done: the next press goes by it. */
   const [wish, setWish] = useState<boolean>();
+  const { id } = view;
+  const held = useMemo(() => draftOf<PracticeActRequest[]>(`practice.${id}`, 1), [id]);
   const queue = useRef<PracticeActRequest[]>([]);
   const sending = useRef(false);
-  const { id } = view;
 
   const now = useQuery({
     queryKey: ['practice-now', id],
@@ -57,10 +60,19 @@ export function usePlay(view: PlayView) {
         await queries.invalidateQueries({ queryKey: ['practice', id] });
       }
       queue.current.shift();
+      if (queue.current.length > 0) held.keep(queue.current);
+      else held.forget();
       if (!queue.current.some((one) => one.does === 'KEY')) setWish(undefined);
     }
     sending.current = false;
-  }, [id, queries]);
+  }, [id, queries, held]);
+
+  // What waited when the page was left goes on waiting.
+  useEffect(() => {
+    if (queue.current.length > 0) return;
+    queue.current = view.ended ? [] : (held.read() ?? []);
+    void send();
+  }, [held, send, view.ended]);
 
   const does = useCallback(
     (act: Does) => {
@@ -71,9 +83,10 @@ export function usePlay(view: PlayView) {
       );
       if (waits > 0) queue.current.splice(waits, 1);
       queue.current.push({ ...act, clientId: crypto.randomUUID() });
+      held.keep(queue.current);
       void send();
     },
-    [send],
+    [send, held],
   );
 
   // An exercise that ended elsewhere is read again.
