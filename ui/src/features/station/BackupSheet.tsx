@@ -6,8 +6,13 @@ import { Button, Confirm, Progress, tell } from '../../parts/ui';
 import { fixed, utc } from '../../quantity';
 import { say } from '../../words';
 
+interface Props {
+  /** Where nothing is here yet: there is only a file to bring in, and what is done then. */
+  onBroughtIn?: () => void;
+}
+
 /** Everything out as one file, and back: a restore is checked and shown before it replaces anything. */
-export function BackupSheet() {
+export function BackupSheet({ onBroughtIn }: Props) {
   const queries = useQueryClient();
   const [file, setFile] = useState<File>();
   const restore = useMutation({
@@ -26,6 +31,7 @@ export function BackupSheet() {
         setFile(undefined);
         tell(say('station.restored', { report: content(report) }));
         await queries.invalidateQueries();
+        onBroughtIn?.();
       }
     },
   });
@@ -36,20 +42,22 @@ export function BackupSheet() {
     restore.mutate({ file: chosen, apply: false });
   };
   return (
-    <Sheet title={say('station.backup')}>
+    <Sheet title={onBroughtIn ? say('station.fromAFile') : say('station.backup')}>
       <p className="mb-2 text-soft">
-        {say('station.stationEquipmentPlansAndEvery')}{' '}
+        {onBroughtIn ? say('station.fromAFileHow') : say('station.stationEquipmentPlansAndEvery')}{' '}
         <a className="text-act underline" href="/api/backup/schema">
           {say('station.publishedForm')}
         </a>
         .
       </p>
       <div className="flex flex-wrap items-center gap-3">
-        <Button asChild>
-          <a href="/api/backup" download onClick={() => setSaving(true)}>
-            {say('station.saveABackup')}
-          </a>
-        </Button>
+        {!onBroughtIn && (
+          <Button asChild>
+            <a href="/api/backup" download onClick={() => setSaving(true)}>
+              {say('station.saveABackup')}
+            </a>
+          </Button>
+        )}
         <FileButton label={say('station.restoreFromAFile')} accept=".json,application/json" onFile={choose} />
       </div>
       {restore.isPending && (

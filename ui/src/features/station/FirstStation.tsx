@@ -5,6 +5,7 @@ import { ask, client, type FirstStationRequest, type FirstStationView, Refusal }
 import { Answer, Sheet, Trouble } from '../../parts';
 import { Button, Input, Label } from '../../parts/ui';
 import { say, within } from '../../words';
+import { BackupSheet } from './BackupSheet';
 
 type Answers = FirstStationRequest['answers'];
 
@@ -79,7 +80,7 @@ export function FirstStation() {
             )}
             <Stairs view={now} />
           </div>
-          <Answered view={now} />
+          <Answered view={now} onBroughtIn={() => navigate('/tune')} />
         </div>
       )}
     </Answer>
@@ -313,16 +314,19 @@ function Stairs({ view }: { view: FirstStationView }) {
   );
 }
 
-function Answered({ view }: { view: FirstStationView }) {
+function Answered({ view, onBroughtIn }: { view: FirstStationView; onBroughtIn: () => void }) {
   if (view.answers.length === 0) {
     return (
-      <p className="text-soft">
-        {say('station.orBringAStationIn')}{' '}
-        <Link className="text-act underline" to="/station">
-          {say('shared.station')}
-        </Link>
-        .
-      </p>
+      <>
+        <BackupSheet onBroughtIn={onBroughtIn} />
+        <p className="text-soft">
+          {say('station.orByHand')}{' '}
+          <Link className="text-act underline" to="/station">
+            {say('shared.station')}
+          </Link>
+          .
+        </p>
+      </>
     );
   }
   return (

@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react';
+import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { Shell } from '../../testing';
@@ -15,7 +15,7 @@ const REPORT = {
 };
 
 /** Answers as the server would: a restore takes until it is let go, and tells meanwhile how far it is. */
-function shows(progress: unknown) {
+function shows(progress: unknown, onBroughtIn?: () => void) {
   let done: (response: Response) => void = () => undefined;
   vi.stubGlobal('fetch', (request: Request) =>
     new URL(request.url).pathname.endsWith('/progress')
@@ -26,7 +26,7 @@ function shows(progress: unknown) {
   );
   render(
     <Shell>
-      <BackupSheet />
+      <BackupSheet onBroughtIn={onBroughtIn} />
     </Shell>,
   );
   return (report: unknown) => done(json(report));
@@ -48,5 +48,25 @@ describe('a backup', () => {
     expect(await screen.findByText(/Skerry Point, 3 records, 2 runs with 90 events/)).toBeVisible();
     expect(screen.getByRole('button', { name: 'Replace everything …' })).toBeVisible();
     expect(screen.queryByText('42 %')).not.toBeInTheDocument();
+  });
+
+  it('is all that there is to a first station from a file, and then goes on', async () => {
+    const onBroughtIn = vi.fn();
+    const done = shows(undefined, onBroughtIn);
+    expect(screen.queryByText('Save a backup')).not.toBeInTheDocument();
+    await userEvent.upload(
+      screen.getByLabelText('Restore from a file'),
+      new File(['{}'], 'tubrin.json', { type: 'application/json' }),
+    );
+    done(REPORT);
+    await userEvent.click(await screen.findByRole('button', { name: 'Replace everything …' }));
+    expect(onBroughtIn).not.toHaveBeenCalled();
+    const asked = await screen.findByRole('alertdialog');
+    await userEvent.click(within(asked).getByRole('button', { name: 'Replace everything' }));
+    await vi.waitFor(() => {
+      // The second call is the one that replaces.
+      done({ ...REPORT, restored: true });
+      expect(onBroughtIn).toHaveBeenCalled();
+    });
   });
 });
