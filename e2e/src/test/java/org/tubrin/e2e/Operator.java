@@ -341,23 +341,28 @@ final class Operator implements AutoCloseable {
     }
 
     private double settledOutput() {
-        settles("now-OUTPUT");
+        // Under power a meter never stands still: where no change comes the frames are late, and what is shown is old.
+        settles("now-OUTPUT", 6000);
         return now("OUTPUT");
     }
 
     /** Waits until what a meter shows has come to rest: ten changes later it is noise, and more than a second without one is stillness. */
     void settles(String part) {
+        settles(part, 1200);
+    }
+
+    private void settles(String part, int stillMs) {
         page.waitForFunction("""
-                (part) => {
+                ([part, stillMs]) => {
                   const shown = document.querySelector(`[data-part=${part}]`)?.textContent ?? '';
                   const now = performance.now();
                   const seen = (window.seenOf ??= {});
                   const last = (seen[part] ??= { shown, since: now, changes: 0 });
                   if (shown !== last.shown) Object.assign(last, { shown, since: now, changes: last.changes + 1 });
-                  const rests = last.changes >= 10 || now - last.since > 1200;
+                  const rests = last.changes >= 10 || now - last.since > stillMs;
                   if (rests) delete seen[part];
                   return rests;
-                }""", part);
+                }""", List.of(part, stillMs));
     }
 
     /** Waits for something as long as said, in milliseconds, and returns whether it came true. */
