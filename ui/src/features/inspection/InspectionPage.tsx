@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { ask, client, type InspectedView, type InspectionFile, type InspectionView } from '../../api';
 import { Answer, FileButton, Trouble } from '../../parts';
@@ -43,16 +43,14 @@ async function read(file: File): Promise<InspectionFile> {
 function Inspection({ view }: { view: InspectionView }) {
   const queries = useQueryClient();
   const path = { id: view.candidateId };
-  const [choosing, setChoosing] = useState<string>();
   const bring = useMutation({
     mutationFn: async (file: File) => {
       const body = await read(file);
-      const after = await ask(client.POST('/api/candidates/{id}/inspection', { params: { path }, body }));
-      return { after, body };
+      await ask(client.POST('/api/candidates/{id}/inspection', { params: { path }, body }));
+      return body;
     },
-    onMutate: (file) => setChoosing(file.name),
-    onSuccess: async ({ body }) => {
-      tell(say('inspection.isIn', { points: body.points.length, photos: body.photos.length }), choosing);
+    onSuccess: async (body, file) => {
+      tell(say('inspection.isIn', { points: body.points.length, photos: body.photos.length }), file.name);
       await queries.invalidateQueries({ queryKey: ['equipment'] });
     },
   });

@@ -21,22 +21,24 @@ const VIEW: InspectionView = {
 const PHOTO = { id: 'a', takenAt: '2026-11-20T10:00:00Z', jpeg: '/9j/' };
 
 describe('the sheet that is taken along', () => {
-  it('saves what was looked at, and says nothing of the rest', () => {
-    const found = known(VIEW);
+  it('saves what was changed on it, a note that was deleted too, and says nothing of the rest', () => {
+    const view = { ...VIEW, points: VIEW.points.map((one) => (one.point === 'RELAY' ? { ...one, note: 'old' } : one)) };
+    const found = known(view);
+    found.points.RELAY = { note: '', photos: [] };
     found.points.BLOWER = { note: ' scrapes ', photos: [PHOTO] };
-    expect(fileOf(VIEW, found)).toEqual({
+    expect(fileOf(view, found)).toEqual({
       format: 'tubrin-inspection',
       candidateId: VIEW.candidateId,
       points: [
-        { point: 'BAND_SWITCH', state: 'GOOD', note: undefined },
         { point: 'BLOWER', state: undefined, note: 'scrapes' },
+        { point: 'RELAY', state: undefined, note: undefined },
       ],
       photos: [{ ...PHOTO, point: 'BLOWER' }],
     });
   });
 
   it('begins with what is known where the phone holds nothing', async () => {
-    expect(await begun(VIEW.candidateId)).toBeUndefined();
+    expect(await begun(VIEW)).toBeUndefined();
   });
 
   // Nothing can be held here, as on a phone that opens a file apart from all others.

@@ -21,11 +21,11 @@ export function SheetPage({ view, before }: Props) {
   const [savedAs, setSavedAs] = useState<string>();
   useEffect(() => {
     let isOld = false;
-    hold(view.candidateId, found).then((held) => !isOld && setIsHeld(held));
+    hold(view, found).then((held) => !isOld && setIsHeld(held));
     return () => {
       isOld = true;
     };
-  }, [view.candidateId, found]);
+  }, [view, found]);
   useEffect(() => {
     // Closing loses nothing that the phone holds; where it holds nothing, it asks.
     const asks = (event: BeforeUnloadEvent) => event.preventDefault();

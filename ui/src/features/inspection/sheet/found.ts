@@ -24,7 +24,8 @@ export interface Found {
   saved: boolean;
 }
 
-const keyOf = (candidateId: string) => `tubrin.inspection.${candidateId}`;
+/** By all that the sheet knows: one that is taken along anew, after something was changed at home, begins anew. */
+const keyOf = (view: InspectionView) => `tubrin.inspection.${JSON.stringify(view)}`;
 
 /** Returns what is known before one looks. */
 export const known = (view: InspectionView): Found => ({
@@ -35,18 +36,18 @@ export const known = (view: InspectionView): Found => ({
 });
 
 /** Returns what this phone holds of a sheet that was begun, and nothing where it holds none or can hold none. */
-export async function begun(candidateId: string): Promise<Found | undefined> {
+export async function begun(view: InspectionView): Promise<Found | undefined> {
   try {
-    return await get<Found>(keyOf(candidateId));
+    return await get<Found>(keyOf(view));
   } catch {
     return undefined;
   }
 }
 
 /** Holds it on this phone; returns whether that went well. */
-export async function hold(candidateId: string, found: Found): Promise<boolean> {
+export async function hold(view: InspectionView, found: Found): Promise<boolean> {
   try {
-    await set(keyOf(candidateId), found);
+    await set(keyOf(view), found);
     return true;
   } catch {
     return false;
@@ -57,14 +58,15 @@ export async function hold(candidateId: string, found: Found): Promise<boolean> 
 export const isLookedAt = (one: PointFound): boolean =>
   one.state !== undefined || one.note.trim() !== '' || one.photos.length > 0;
 
-/** Returns what is saved to a file; points that nobody looked at are left out, so that they replace nothing. */
+/** Returns what is saved to a file: the points that were changed on this sheet alone, so that it replaces nothing else at home. */
 export function fileOf(view: InspectionView, found: Found): InspectionFile {
+  const before = known(view).points;
   const all = Object.entries(found.points) as [InspectionFile['points'][number]['point'], PointFound][];
   return {
     format: FORMAT,
     candidateId: view.candidateId,
     points: all
-      .filter(([, one]) => one.state !== undefined || one.note.trim() !== '')
+      .filter(([point, one]) => one.state !== before[point]?.state || one.note.trim() !== before[point]?.note)
       .map(([point, { state, note }]) => ({ point, state, note: note.trim() || undefined })),
     photos: all.flatMap(([point, { photos }]) => photos.map((photo) => ({ ...photo, point }))),
   };

@@ -99,7 +99,7 @@ public class ChoosingJourneyTest extends AtTheStation {
         file.setInputFiles(sheet);
         page.getByText("is not what an inspection sheet saves").waitFor();
         file.setInputFiles(saved);
-        page.getByText("4 points and 1 photo are saved").first().waitFor();
+        page.getByText("1 point and 1 photo are saved").first().waitFor();
         assertThat(page.locator("[data-point=BLOWER] img")).hasJSProperty("naturalWidth", 1600);
         assertThat(page.locator("[data-point=BLOWER]")).containsText("Scrapes when it runs down");
         assertThat(page.locator("[data-part=verdict]")).hasText("Band switch broken: leave it.");

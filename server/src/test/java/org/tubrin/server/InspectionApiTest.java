@@ -194,6 +194,8 @@ public class InspectionApiTest extends ServerTest {
         assertEquals(post("/api/backup/restore?apply=true", saved).status(), 200);
         assertEquals(get(address).text(), view);
         assertTrue(get(address + "/photos/" + id).text().contains("JFIF"));
+        String spoilt = saved.replaceFirst("\"jpeg\":\"[^\"]{8}", "\"jpeg\":\"AAAAAAAA");
+        refused(post("/api/backup/restore?apply=false", spoilt), "inspectionPhotos.0.jpeg");
         String orphan =
                 saved.replaceFirst("\"candidateId\":\"[^\"]*\"", "\"candidateId\":\"" + UUID.randomUUID() + "\"");
         refused(post("/api/backup/restore?apply=true", orphan), "inspectionPhotos.0.candidateId");

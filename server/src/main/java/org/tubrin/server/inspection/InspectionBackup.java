@@ -47,6 +47,7 @@ class InspectionBackup implements BackupPart {
     private void take(JsonParser from, BackupReading reading, boolean apply) {
         Inspections.StoredPhoto one = from.readValueAs(Inspections.StoredPhoto.class);
         reading.once("id", "inspectionPhoto", one.id());
+        Inspections.check(reading.at() + ".jpeg", one.jpeg());
         reading.demand("candidateId", "equipment", one.candidateId());
         if (apply) {
             inspections.restore(one);

@@ -126,7 +126,8 @@ public class Inspections {
         }
     }
 
-    private static void check(String field, String jpeg) {
+    /** Refuses what is no JPEG of such a size. */
+    static void check(String field, String jpeg) {
         new Checks().range(field, jpeg.length(), 1, MOST_CHARACTERS, Unit.ONE).done();
         if (!isJpeg(jpeg)) {
             throw new Refused(new Problem(ProblemCode.NOT_A_PHOTO, field, "", new Allowed.Nothing()));
@@ -147,9 +148,8 @@ public class Inspections {
         photos.insert(new PhotoRow(one.id(), candidateId, one.point().name(), one.takenAt()), one.jpeg());
     }
 
-    /** Puts a photograph back as a backup holds it. */
+    /** Puts a photograph back as a backup holds it, once it is checked. */
     void restore(StoredPhoto one) {
-        check("jpeg", one.jpeg());
         keep(one.candidateId(), new PhotoTaken(one.id(), one.point(), one.takenAt(), one.jpeg()));
     }
 
