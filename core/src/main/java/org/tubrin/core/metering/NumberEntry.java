@@ -1,7 +1,6 @@
 package org.tubrin.core.metering;
 
 import java.math.BigDecimal;
-import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.tubrin.core.quantity.Allowed;
@@ -14,7 +13,8 @@ import org.tubrin.core.quantity.Unit;
 public final class NumberEntry {
     private static final int LONGEST = 24;
     private static final double LARGEST = 1e6;
-    private static final Pattern FORM = Pattern.compile("([+-]?)(\\d+(?:[.,]\\d*)?|[.,]\\d+)\\s*(°?[A-Za-z]*)");
+    private static final Pattern FORM =
+            Pattern.compile("([+-]?)(\\d+(?:[.,]\\d*)?|[.,]\\d+)\\s*([°µ\\u03bc\\u03a9\\u2126A-Za-z]*)");
 
     /** A thermometer may be one of degrees Fahrenheit. */
     private static final Pattern FAHRENHEIT = Pattern.compile("°?[Ff]");
@@ -36,10 +36,16 @@ public final class NumberEntry {
      * @param mayBeNegative whether a minus is allowed
      */
     public static double parse(String path, String text, ScaleUnit scale, boolean mayBeNegative) {
-        return parse(path, text, scale, new Allowed.Range(mayBeNegative ? -LARGEST : 0, LARGEST, scale.unit()));
+        return parse(
+                path, text, scale.inUnit(), new Allowed.Range(mayBeNegative ? -LARGEST : 0, LARGEST, scale.unit()));
     }
 
-    private static double parse(String path, String text, ScaleUnit scale, Allowed.Range range) {
+    /** Returns a number in the core's unit, as the other, within a range in that unit. */
+    public static double parse(String path, String text, ScaleUnit scale, double least, double most) {
+        return parse(path, text, scale.inUnit(), new Allowed.Range(least, most, scale.unit()));
+    }
+
+    private static double parse(String path, String text, double bare, Allowed.Range range) {
         String shown = text.strip();
         if (shown.isEmpty()) {
             throw refused(ProblemCode.MISSING, path, text, range);
@@ -54,11 +60,11 @@ public final class NumberEntry {
         String sign = form.group(1);
         String symbol = form.group(3);
         boolean isFahrenheit =
-                scale.unit() == Unit.CELSIUS && FAHRENHEIT.matcher(symbol).matches();
-        double inUnit = (symbol.isEmpty() || isFahrenheit ? Optional.of(scale) : ScaleUnit.bySymbol(symbol))
-                .filter(typed -> typed.unit() == scale.unit())
-                .orElseThrow(() -> refused(ProblemCode.WRONG_UNIT, path, text, range))
-                .inUnit();
+                range.unit() == Unit.CELSIUS && FAHRENHEIT.matcher(symbol).matches();
+        double inUnit = symbol.isEmpty() || isFahrenheit
+                ? bare
+                : TypedUnit.in(range.unit(), symbol)
+                        .orElseThrow(() -> refused(ProblemCode.WRONG_UNIT, path, text, range));
         // Decimal arithmetic, so that 409 mA is 0.409 A and not its neighbour.
         double magnitude = new BigDecimal(form.group(2).replace(',', '.'))
                 .multiply(BigDecimal.valueOf(inUnit))
@@ -74,9 +80,21 @@ public final class NumberEntry {
         return value;
     }
 
-    /** Returns a plain number without a unit, such as a dial position or an SWR. */
+    /** Returns a number in the unit that counts where none is typed, such as a dial position, a power or an SWR. */
     public static double parsePlain(String path, String text, double least, double most, Unit unit) {
-        return parse(path, text, ScaleUnit.ONE, new Allowed.Range(least, most, unit));
+        return parse(path, text, 1, new Allowed.Range(least, most, unit));
+    }
+
+    /** Returns the share that a typed percentage is, with or without its sign; the bounds in per cent. */
+    public static double parsePercent(String path, String text, double leastPercent, double mostPercent) {
+        String bare = text.strip();
+        String number = bare.endsWith("%") ? bare.substring(0, bare.length() - 1) : bare;
+        return parsePlain(path, number, leastPercent, mostPercent, Unit.ONE) / 100;
+    }
+
+    /** Returns a frequency in hertz; megahertz count where no unit is typed. */
+    public static double parseFrequencyHz(String path, String text, double leastHz, double mostHz) {
+        return parse(path, text, 1e6, new Allowed.Range(leastHz, mostHz, Unit.HERTZ));
     }
 
     private static Refused refused(ProblemCode code, String path, String text, Allowed allowed) {

@@ -1,7 +1,5 @@
 package org.tubrin.core.metering;
 
-import java.util.Locale;
-import java.util.Optional;
 import org.tubrin.core.quantity.Unit;
 
 /** Unit printed on a meter's scale. */
@@ -42,15 +40,5 @@ public enum ScaleUnit {
     /** Returns how many of the core's unit one of this is. */
     public double inUnit() {
         return inUnit;
-    }
-
-    /** Returns the scale unit of that symbol, in any case of letters; milli and mega are told apart by the field: only mA is met. */
-    static Optional<ScaleUnit> bySymbol(String symbol) {
-        for (ScaleUnit candidate : values()) {
-            if (candidate.symbol.toLowerCase(Locale.ROOT).equals(symbol.toLowerCase(Locale.ROOT))) {
-                return Optional.of(candidate);
-            }
-        }
-        return Optional.empty();
     }
 }

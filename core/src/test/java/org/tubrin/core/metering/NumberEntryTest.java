@@ -10,6 +10,7 @@ import org.tubrin.core.Sample;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.quantity.Unit;
 
 public class NumberEntryTest {
     @DataProvider
@@ -60,5 +61,34 @@ public class NumberEntryTest {
                         .get(0)
                         .code(),
                 ProblemCode.OUT_OF_RANGE);
+    }
+
+    @DataProvider
+    public Object[][] frequencies() {
+        return new Object[][] {{"7.1", 7.1e6}, {"7,1 MHz", 7.1e6}, {"7100 kHz", 7.1e6}, {"7100000Hz", 7.1e6}};
+    }
+
+    @Test(dataProvider = "frequencies")
+    public void aFrequencyIsMegahertzUnlessItsUnitIsTyped(String typed, double hertz) {
+        assertEquals(NumberEntry.parseFrequencyHz("frequency", typed, 7e6, 7.2e6), hertz, 0.0);
+    }
+
+    @Test
+    public void whatHasAUnitMayBeTypedWithIt() {
+        assertEquals(NumberEntry.parsePlain("wanted", "300 W", 0.1, 1e4, Unit.WATT), 300, 0.0);
+        assertEquals(NumberEntry.parsePlain("wanted", "0.3 kW", 0.1, 1e4, Unit.WATT), 300, 0.0);
+        assertEquals(NumberEntry.parsePlain("ohm", "51.6 Ω", 1, 1000, Unit.OHM), 51.6, 0.0);
+        assertEquals(NumberEntry.parsePlain("ohm", "51.6 \u2126", 1, 1000, Unit.OHM), 51.6, 0.0);
+        assertEquals(NumberEntry.parsePlain("rest", "2 min", 0, 120, Unit.SECOND), 120, 0.0);
+        assertEquals(NumberEntry.parse("idle", "80", ScaleUnit.MA, 0.005, 2), 0.08, 0.0);
+        assertEquals(NumberEntry.parse("idle", "0.08 A", ScaleUnit.MA, 0.005, 2), 0.08, 0.0);
+        assertEquals(NumberEntry.parsePercent("bound", "3 %", 0.1, 30), 0.03, 1e-15);
+        assertEquals(NumberEntry.parsePercent("bound", "3", 0.1, 30), 0.03, 1e-15);
+        assertEquals(
+                expectThrows(Refused.class, () -> NumberEntry.parsePlain("wanted", "300 V", 0.1, 1e4, Unit.WATT))
+                        .problems()
+                        .get(0)
+                        .code(),
+                ProblemCode.WRONG_UNIT);
     }
 }

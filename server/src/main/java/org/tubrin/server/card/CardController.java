@@ -20,7 +20,6 @@ import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Rounding;
-import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
@@ -81,13 +80,8 @@ public class CardController {
         }
         Amplifier amplifier = request.switchPosition() == null ? named : named.switchedTo(request.switchPosition());
         Termination termination = stations.equipment(request.terminationId(), Termination.class, "termination");
-        double frequencyHz = 1e6
-                * NumberEntry.parsePlain(
-                        "frequency",
-                        request.frequency(),
-                        lowestHz(request.band()) / 1e6,
-                        highestHz(request.band()) / 1e6,
-                        Unit.ONE);
+        double frequencyHz = NumberEntry.parseFrequencyHz(
+                "frequency", request.frequency(), lowestHz(request.band()), highestHz(request.band()));
         double driveW = amplifier.driveLimitW();
         Optional<DialsAhead> ahead = cards.ahead(amplifier, request.band(), frequencyHz, termination, driveW);
         return new DialsView(

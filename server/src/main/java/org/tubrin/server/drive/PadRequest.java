@@ -39,7 +39,7 @@ public record PadRequest(
                     watt("measured.withoutScale", withoutScale, withoutW),
                     NumberEntry.parsePlain("measured.with", with, 1e-6, withoutW, Unit.WATT),
                     watt("measured.withScale", withScale, 1e-6),
-                    NumberEntry.parsePlain("measured.percent", percent, 0.1, 30, Unit.ONE) / 100);
+                    NumberEntry.parsePercent("measured.percent", percent, 0.1, 30));
         }
 
         private static double watt(String field, String text, double least) {

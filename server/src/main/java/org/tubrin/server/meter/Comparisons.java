@@ -30,7 +30,6 @@ import org.tubrin.server.words.Words;
 /** Compares meters with a reference and keeps what is found in their records. */
 @Service
 class Comparisons {
-    private static final double PERCENT = 0.01;
     /** Where on a scale its low end is shown, as a share of it. */
     private static final double LOW_END_SHARE = 0.01;
 
@@ -110,13 +109,11 @@ class Comparisons {
                 .orElseGet(() -> stated(
                         field,
                         text,
-                        PERCENT
-                                * NumberEntry.parsePlain(
-                                        "referencePercent",
-                                        request.referencePercent() == null ? "" : request.referencePercent(),
-                                        0.1,
-                                        50,
-                                        Unit.ONE)));
+                        NumberEntry.parsePercent(
+                                "referencePercent",
+                                request.referencePercent() == null ? "" : request.referencePercent(),
+                                0.1,
+                                50)));
     }
 
     private static List<Comparison.Point> points(

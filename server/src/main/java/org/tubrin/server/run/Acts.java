@@ -193,11 +193,10 @@ final class Acts {
             return new RunEvent.DialMoved(control, typed, NumberEntry.parse(control.name(), typed, ScaleUnit.W, false));
         }
         if (control == Control.LEVEL) {
-            String share =
-                    typed.endsWith("%") ? typed.substring(0, typed.length() - 1).strip() : typed;
-            double percent =
-                    NumberEntry.parsePlain(control.name(), share, PERCENT * LevelPoint.LEAST_LEVEL, PERCENT, Unit.ONE);
-            return new RunEvent.DialMoved(control, typed, percent / PERCENT);
+            return new RunEvent.DialMoved(
+                    control,
+                    typed,
+                    NumberEntry.parsePercent(control.name(), typed, PERCENT * LevelPoint.LEAST_LEVEL, PERCENT));
         }
         if (control == Control.TONE) {
             return new RunEvent.DialMoved(

@@ -48,7 +48,6 @@ import org.tubrin.server.words.Words;
 /** Begins runs and takes acts: reads, derives with the core, and appends in one transaction. */
 @Service
 public class Runs {
-    private static final double HERTZ_PER_MEGAHERTZ = 1e6;
     private static final int KEY_UP_ATTEMPTS = 5;
 
     private final RunStore store;
@@ -245,13 +244,8 @@ public class Runs {
         List<Meter> meters = request.meterIds().stream()
                 .map(id -> equipment(id, Meter.class, "meters"))
                 .toList();
-        double frequencyHz = HERTZ_PER_MEGAHERTZ
-                * NumberEntry.parsePlain(
-                        "frequency",
-                        request.frequency(),
-                        station.lowestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
-                        station.highestHz(request.band()) / HERTZ_PER_MEGAHERTZ,
-                        Unit.ONE);
+        double frequencyHz = NumberEntry.parseFrequencyHz(
+                "frequency", request.frequency(), station.lowestHz(request.band()), station.highestHz(request.band()));
         TuneSettings usual = usual(request, switched);
         TuneSettings own = request.school().hasDials()
                 ? paces.of(request.source())

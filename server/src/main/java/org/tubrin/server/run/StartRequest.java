@@ -80,7 +80,7 @@ public record StartRequest(
         @Nullable ResonanceEntry resonance,
         @Nullable Integer modules,
         @Nullable PaceEntry pace) {
-    private static final double PERCENT_OF = 0.01;
+    private static final double PERCENT = 100;
 
     /**
      * How fast and how near the limits, as typed; each empty for what is customary.
@@ -105,7 +105,9 @@ public record StartRequest(
                     number("pace.aim", aim, 1, stopS, Unit.SECOND, Math.min(stopS, usual.keyDownAimS())),
                     stopS,
                     number("pace.rest", rest, 0, 120, Unit.SECOND, usual.restS()),
-                    PERCENT_OF * number("pace.margin", margin, 0, TuneSettings.MOST_MARGIN / PERCENT_OF, Unit.ONE, 0));
+                    margin == null || margin.isBlank()
+                            ? 0
+                            : NumberEntry.parsePercent("pace.margin", margin, 0, PERCENT * TuneSettings.MOST_MARGIN));
         }
 
         private static double number(
@@ -142,7 +144,7 @@ public record StartRequest(
                     device.strip(),
                     Optional.ofNullable(systemVolume)
                             .filter(text -> !text.isBlank())
-                            .map(text -> NumberEntry.parsePlain("sound.systemVolume", text, 1, 100, Unit.ONE) / 100),
+                            .map(text -> NumberEntry.parsePercent("sound.systemVolume", text, 1, 100)),
                     power("sound.setPower", setPower, exciter),
                     power("sound.otherPower", otherPower, exciter),
                     tone("sound.low", low),
@@ -230,13 +232,11 @@ public record StartRequest(
                             ? Optional.of(new BiasPlan.Sense(
                                     ohm("bias.nominal", nominal),
                                     ohm("bias.measured", measured),
-                                    PERCENT_OF
-                                            * NumberEntry.parsePlain(
-                                                    "bias.bound",
-                                                    text(bound),
-                                                    BiasPlan.Sense.LEAST_BOUND / PERCENT_OF,
-                                                    BiasPlan.Sense.MOST_BOUND / PERCENT_OF,
-                                                    Unit.ONE)))
+                                    NumberEntry.parsePercent(
+                                            "bias.bound",
+                                            text(bound),
+                                            PERCENT * BiasPlan.Sense.LEAST_BOUND,
+                                            PERCENT * BiasPlan.Sense.MOST_BOUND)))
                             : Optional.empty(),
                     NumberEntry.parsePlain(
                             "bias.potTurns", potTurns, BiasPlan.LEAST_TURNS, BiasPlan.MOST_TURNS, Unit.ONE),
@@ -258,10 +258,7 @@ public record StartRequest(
         }
 
         private static double milliamperes(String field, String text) {
-            double unit = ScaleUnit.MA.inUnit();
-            return unit
-                    * NumberEntry.parsePlain(
-                            field, text, BiasPlan.LEAST_IDLE_A / unit, BiasPlan.MOST_IDLE_A / unit, Unit.ONE);
+            return NumberEntry.parse(field, text, ScaleUnit.MA, BiasPlan.LEAST_IDLE_A, BiasPlan.MOST_IDLE_A);
         }
 
         private static boolean isGiven(@Nullable String text) {

@@ -12,12 +12,17 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.Unit;
 import org.tubrin.server.words.Words;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Makes the replies to what is refused: {@code application/problem+json} with field, value, allowed range and remedy. */
 @Component
 public class ProblemReply {
+    private static final double HERTZ_PER_MEGAHERTZ = 1e6;
+    /** From here on a frequency is a radio's, and told in megahertz; tones are below. */
+    private static final double LEAST_RADIO_HZ = 1e5;
+
     private final Words words;
     private final JsonMapper json;
 
@@ -128,12 +133,18 @@ public class ProblemReply {
 
     private String allowed(Allowed allowed) {
         if (allowed instanceof Allowed.Range range) {
+            boolean isRadio = range.unit() == Unit.HERTZ && range.least() >= LEAST_RADIO_HZ;
+            double scale = isRadio ? HERTZ_PER_MEGAHERTZ : 1;
             String plain = words.say(
                             "allowed.range",
                             Map.of(
-                                    "least", range.least(),
-                                    "most", range.most(),
-                                    "unit", words.say("unit." + range.unit().name())))
+                                    "least", range.least() / scale,
+                                    "most", range.most() / scale,
+                                    "unit",
+                                            words.say("unit."
+                                                    + (isRadio
+                                                            ? "MEGAHERTZ"
+                                                            : range.unit().name()))))
                     .strip();
             return range.because()
                     .map(because -> plain + ": " + words.say("because." + because.name()))
