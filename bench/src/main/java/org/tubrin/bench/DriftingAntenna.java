@@ -6,7 +6,7 @@ import java.util.Random;
  * A loaded wire of a low band with a motor in its coil: its resonance wanders with wind within seconds and with rain over hours,
  * {@code phase = atan(2Q·δf/f)}. Which way its motor mends that, and by how much, is its own.
  */
-final class DriftingAntenna {
+public final class DriftingAntenna {
     private static final double Q = 90;
     private static final double OHM = 51;
     private static final double STEP_HZ = 170;
@@ -24,39 +24,39 @@ final class DriftingAntenna {
     private double rainHzPerHour;
     private double motor;
 
-    DriftingAntenna(long seed) {
+    public DriftingAntenna(long seed) {
         random = new Random(seed);
         stepHz = (random.nextBoolean() ? 1 : -1) * STEP_HZ * (0.8 + 0.4 * random.nextDouble());
         awayHz = (random.nextBoolean() ? 1 : -1) * STEP_HZ * (LEAST_STEPS + MORE_STEPS * random.nextDouble());
     }
 
     /** Lets the weather go on for so many seconds; rain goes so many times faster. */
-    void pass(double s, double speed) {
+    public void pass(double s, double speed) {
         awayHz += rainHzPerHour * speed * s / SECONDS_PER_HOUR;
         double kept = Math.exp(-s / WIND_S);
         gustHz = kept * gustHz + windHz * Math.sqrt(1 - kept * kept) * random.nextGaussian();
     }
 
     /** Returns the resistance at its foot, in ohms. */
-    double ohm() {
+    public double ohm() {
         return OHM;
     }
 
     /** Returns the reactance at its foot at a frequency, in ohms. */
-    double reactanceOhm(double frequencyHz) {
+    public double reactanceOhm(double frequencyHz) {
         return OHM * 2 * Q * (awayHz + gustHz + stepHz * motor) / frequencyHz;
     }
 
-    double motor() {
+    public double motor() {
         return motor;
     }
 
-    void motor(double steps) {
+    public void motor(double steps) {
         motor = steps;
     }
 
     /** Lets rain move its resonance by so much an hour. */
-    void rain(double hzPerHour) {
+    public void rain(double hzPerHour) {
         rainHzPerHour = hzPerHour;
     }
 
@@ -65,7 +65,7 @@ final class DriftingAntenna {
     }
 
     /** Lets gusts move it by so much, as a standard deviation. */
-    void wind(double hz) {
+    public void wind(double hz) {
         windHz = hz;
     }
 

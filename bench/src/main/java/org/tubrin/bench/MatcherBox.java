@@ -34,7 +34,7 @@ public final class MatcherBox {
         inLine = in;
     }
 
-    boolean inLine() {
+    public boolean inLine() {
         return inLine;
     }
 
@@ -52,9 +52,14 @@ public final class MatcherBox {
         return Math.abs(tunedFor - swrBehind) < SAME_SWR * swrBehind;
     }
 
+    /** Returns whether an SWR behind it is within its true reach. */
+    public boolean canMatch(double swrBehind) {
+        return swrBehind <= reachSwr;
+    }
+
     /** Returns whether it has matched what is behind it, of that SWR. */
-    boolean matches(double swrBehind) {
-        return inLine && tunedForS >= TUNES_FOR_S && isFor(swrBehind) && swrBehind <= reachSwr;
+    public boolean matches(double swrBehind) {
+        return inLine && tunedForS >= TUNES_FOR_S && isFor(swrBehind) && canMatch(swrBehind);
     }
 
     /** Returns the SWR in front of it. */

@@ -8,7 +8,7 @@ import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.tank.Mismatch;
 
 /** A scope over the load and at the amplifier's input, in peak detection: what it takes in one sweep. */
-final class ScopeTap {
+public final class ScopeTap {
     private static final int COLUMNS = 200;
     /** From one peak of two tones to the next. */
     private static final double BEAT_HZ = 1000;
@@ -26,7 +26,7 @@ final class ScopeTap {
     private double probeShare = 1;
     private double humShare = OWN_RIPPLE_SHARE;
 
-    ScopeTap(Random random) {
+    public ScopeTap(Random random) {
         this.random = random;
     }
 
@@ -35,16 +35,16 @@ final class ScopeTap {
     }
 
     /** Sets the time from its left to its right end, in seconds. */
-    void spanS(double seconds) {
+    public void spanS(double seconds) {
         spanS = seconds;
     }
 
-    double probeShare() {
+    public double probeShare() {
         return probeShare;
     }
 
     /** Sets what it shows of the volts that are there: 1 but where a probe's ratio is set wrong. */
-    void probeShare(double share) {
+    public void probeShare(double share) {
         probeShare = share;
     }
 
@@ -53,15 +53,16 @@ final class ScopeTap {
     }
 
     /** Sets by how much the supply makes the output breathe, lowest to highest. */
-    void humShare(double share) {
+    public void humShare(double share) {
         humShare = share;
     }
 
     /** What is at the scope's channels. */
-    record Signal(double driveW, double outputW, double loadOhm, boolean hasTones, DoubleUnaryOperator amplifier) {}
+    public record Signal(
+            double driveW, double outputW, double loadOhm, boolean hasTones, DoubleUnaryOperator amplifier) {}
 
     /** Returns one sweep: its span, then for each column lowest and highest volts over the load and the greatest at the input. */
-    String sweep(Signal signal, double gain) {
+    public String sweep(Signal signal, double gain) {
         double begins = random.nextDouble();
         double outputPeakV = PowerEntry.voltageV(signal.outputW(), signal.loadOhm(), PowerEntry.Form.PK);
         double drivePeakV = PowerEntry.voltageV(signal.driveW(), Mismatch.LINE_OHM, PowerEntry.Form.PK);

@@ -8,7 +8,7 @@ import org.tubrin.core.tank.Mismatch;
  * A stage that switches: {@code P = Prated·(V/Vmost)²} into its load, modules in a row of transformers add their volts, efficiency falls with
  * reactance. What it really brings of its claim is its own.
  */
-final class SwitchingAmplifier {
+public final class SwitchingAmplifier {
     private static final double BEST = 0.94;
     private static final double WORST = 0.84;
     private static final double LESS_PER_REACTANCE = 0.12;
@@ -31,7 +31,7 @@ final class SwitchingAmplifier {
     private double outputW;
     private double supplyA;
 
-    SwitchingAmplifier(Stage.Switching stage, double ratedW, long seed) {
+    public SwitchingAmplifier(Stage.Switching stage, double ratedW, long seed) {
         this.stage = stage;
         this.ratedW = ratedW;
         share = 0.9 + 0.12 * new Random(seed).nextDouble();
@@ -40,7 +40,7 @@ final class SwitchingAmplifier {
     }
 
     /** Lets it go on for so many seconds with a drive, 0 for none, into what hangs on it. */
-    void pass(double driveW, double ohm, double reactanceOhm, double s) {
+    public void pass(double driveW, double ohm, double reactanceOhm, double s) {
         double back = Mismatch.reflectedShare(ohm, reactanceOhm);
         boolean switches = driveW >= LEAST_DRIVE * stage.driveW() && !tripped;
         double ofModules = (double) modules / stage.moduleCount();
@@ -53,44 +53,44 @@ final class SwitchingAmplifier {
         sinkC += (restC - sinkC) * (1 - Math.exp(-s / SINK_S));
     }
 
-    double outputW() {
+    public double outputW() {
         return outputW;
     }
 
-    double supplyA() {
+    public double supplyA() {
         return supplyA;
     }
 
     /** Returns the volts at its terminals. */
-    double terminalV() {
+    public double terminalV() {
         return supplyV - SUPPLY_OHM * supplyA;
     }
 
-    double sinkC() {
+    public double sinkC() {
         return sinkC;
     }
 
-    double supplyV() {
+    public double supplyV() {
         return supplyV;
     }
 
-    void supplyV(double volts) {
+    public void supplyV(double volts) {
         supplyV = volts;
     }
 
-    int modules() {
+    public int modules() {
         return modules;
     }
 
-    void modules(int count) {
+    public void modules(int count) {
         modules = count;
     }
 
-    boolean tripped() {
+    public boolean tripped() {
         return tripped;
     }
 
-    void reset() {
+    public void reset() {
         tripped = false;
     }
 }

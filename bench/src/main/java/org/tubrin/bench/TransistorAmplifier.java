@@ -66,7 +66,7 @@ public final class TransistorAmplifier {
             Broadband constants, double ratedW, double inputTripW, double leadOhm, Optional<Matcher> matcher) {}
 
     /** What its meters see: watts at the input and into the load, input SWR, amperes and volts of the supply. */
-    record Shown(double inputW, double outputW, double inputSwr, double supplyA, double supplyV) {}
+    public record Shown(double inputW, double outputW, double inputSwr, double supplyA, double supplyV) {}
 
     /** An amplifier whose truth belongs to a seed. */
     public TransistorAmplifier(Model model, long seed) {
@@ -144,7 +144,7 @@ public final class TransistorAmplifier {
     }
 
     /** Returns its matcher; empty where it has none. */
-    Optional<MatcherBox> matcher() {
+    public Optional<MatcherBox> matcher() {
         return matcher;
     }
 
@@ -219,7 +219,7 @@ public final class TransistorAmplifier {
     }
 
     /** Returns what its meters see. */
-    Shown shown() {
+    public Shown shown() {
         return shown;
     }
 

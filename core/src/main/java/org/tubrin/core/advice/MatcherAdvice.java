@@ -39,7 +39,7 @@ final class MatcherAdvice {
     static Advice keyDown(RunState state, KeyClock clock) {
         return Advice.of(
                 new Move.ReadOff(clock.aimS()),
-                MatcherSteps.next(state.setup(), state.steps())
+                MatcherSteps.next(state.setup(), state.steps(), state.trips())
                                 .filter(next -> next.node() == Node.TUNE)
                                 .isPresent()
                         ? Reason.MATCH_SETTLES
@@ -51,7 +51,8 @@ final class MatcherAdvice {
                 .or(() -> draft.isComplete() && !draft.readings().isEmpty()
                         ? Optional.of(Entries.record(state, () -> Reason.MATCH_IS_READ))
                         : Entries.missing(draft))
-                .or(() -> MatcherSteps.next(state.setup(), state.steps()).map(this::towards))
+                .or(() -> MatcherSteps.next(state.setup(), state.steps(), state.trips())
+                        .map(this::towards))
                 // Without a next key-down the run is no longer in its climb.
                 .orElseThrow();
     }
@@ -79,7 +80,7 @@ final class MatcherAdvice {
                     ? Optional.of(Advice.of(new Move.Turn(Control.POWER_AMPLIFIER, 0, 1, 0), reason))
                     : Optional.empty();
         }
-        boolean seenOn = next.because() == NextMatch.Because.PA_IS_ON && !isMoved();
+        boolean seenOn = next.because().isOn() && !isMoved();
         return seenOn || isOn()
                 ? Optional.of(Advice.of(new Move.Turn(Control.POWER_AMPLIFIER, 1, 0, 0), reason))
                 : Optional.empty();
@@ -116,14 +117,28 @@ final class MatcherAdvice {
     private Advice.Expectation expected(NextMatch next) {
         Amplifier amplifier = state.setup().amplifier();
         double amplifiedW = OVER_RATED * amplifier.ratedOutputW() * next.driveW() / amplifier.driveLimitW();
+        double bypassedW = next.node() == Node.PROVE ? asBeforeW(next).orElse(amplifiedW) : amplifiedW;
         return new Advice.Expectation(
-                0, next.node() == Node.TUNE ? next.driveW() : Math.min(amplifier.ratedOutputW(), amplifiedW));
+                0, next.node() == Node.TUNE ? next.driveW() : Math.min(amplifier.ratedOutputW(), bypassedW));
+    }
+
+    /** What did not amplify a moment ago, with less power, does not at the same switch with more. */
+    private Optional<Double> asBeforeW(NextMatch next) {
+        return Optional.of(next)
+                .filter(one -> one.because() == NextMatch.Because.NOT_TOLD)
+                .flatMap(one -> MatcherSteps.matching(state.setup(), state.steps(), state.trips()))
+                .flatMap(matching -> matching.last(Node.PROVE))
+                .map(last -> last.outputW().high()
+                        * next.driveW()
+                        / Math.max(last.inputW().value(), state.setup().leastDriveW()));
     }
 
     private static Reason reason(NextMatch.Because because) {
         return switch (because) {
             case UNPROVEN -> Reason.MATCH_PROVE;
             case PA_IS_ON -> Reason.MATCH_PA_ON;
+            case TRIPPED -> Reason.MATCH_TRIPPED;
+            case TRIPPED_MATCHED -> Reason.MATCH_TRIPPED_MATCHED;
             case PATH_LOSES -> Reason.MATCH_PATH_LOSES;
             case NOT_TOLD -> Reason.MATCH_NOT_TOLD;
             case PROVEN -> Reason.MATCH_TUNE;

@@ -22,6 +22,15 @@ final class RangeAdvice {
 
     /** Asks for the range that suits what is to come: wider where the needle may hit its end, finer where it would hardly lift. */
     static Optional<Advice> of(RunState state, Optional<Advice.Expectation> expect) {
+        return of(state, expect, FINER_MARGIN);
+    }
+
+    /** Asks for the finest range that holds an output which is come near to from below: it is read there and nowhere else. */
+    static Optional<Advice> toRead(RunState state, double watt) {
+        return of(state, Optional.of(new Advice.Expectation(0, watt)), 1);
+    }
+
+    private static Optional<Advice> of(RunState state, Optional<Advice.Expectation> expect, double finerMargin) {
         TuneSetup setup = state.setup();
         Optional<Channel> channel = setup.channelFor(ReadingRole.OUTPUT);
         String inUse = state.ranges().get(ReadingRole.OUTPUT);
@@ -31,7 +40,7 @@ final class RangeAdvice {
         double mostW = Math.min(expect.get().mostW(), setup.station().licenceLimitW())
                 / channel.get().correctionFactor();
         MeterRange wider = channel.get().rangeFor(mostW);
-        MeterRange finer = channel.get().rangeFor(FINER_MARGIN * mostW);
+        MeterRange finer = channel.get().rangeFor(finerMargin * mostW);
         // A finer one at whose end the needle stood is not asked for again.
         boolean mayBeFiner = state.keyDownsInStep() == 0;
         return channel.get()

@@ -11,6 +11,7 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.RecordTwin;
+import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
@@ -136,6 +137,9 @@ final class SignAdvice {
     }
 
     private Advice seen(SeenSign sign) {
+        if (setup.stage().kind() == RunKind.MATCHER) {
+            return trippedAtMatcher();
+        }
         return switch (sign) {
             case TRIP -> lowerThen(Move.Drill.TRIPPED, Reason.AFTER_TRIP);
             case TRIP_GRID -> afterGridTrip();
@@ -153,6 +157,21 @@ final class SignAdvice {
                         .orElseGet(() -> workThrough(Move.Drill.ARC_SEEN, Reason.AFTER_ARC));
             case KNOB_SLIPS -> workThrough(Move.Drill.KNOB_SLIPS, Reason.KNOB_FIRST);
         };
+    }
+
+    /** Power amplifier off, whatever its switch says; then what resets the protection. */
+    private Advice trippedAtMatcher() {
+        return state.movedSinceSign().contains(Control.POWER_AMPLIFIER)
+                ? workThrough(Move.Drill.TRIPPED, Reason.RESET_BEFORE_MATCHING)
+                : Advice.of(
+                        new Move.Turn(
+                                Control.POWER_AMPLIFIER,
+                                draft.position(Control.POWER_AMPLIFIER).orElse(0.0),
+                                0,
+                                0),
+                        draft.position(Control.POWER_AMPLIFIER).orElse(0.0) > 0
+                                ? Reason.MATCH_TRIPPED_MATCHED
+                                : Reason.MATCH_TRIPPED);
     }
 
     /** Less drive, heavier, then the drill that resets the protection; one after the other, then from the bottom again. */

@@ -28,6 +28,9 @@ public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End
     /** A bypassed path that lets less through than this loses more than 1 dB. */
     private static final double LEAST_THROUGH = 0.79;
 
+    /** A path that seems to let through less than this, and may let through more, is looked at with more power. */
+    private static final double HALF_LOST = 0.5;
+
     /** What an SWR meter shows beyond this share of a known load, it reads wrong. */
     private static final double MISREAD = 1.15;
 
@@ -73,18 +76,25 @@ public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End
         taken = List.copyOf(taken);
     }
 
-    /** Returns where the order stands after some key-downs. */
-    public static Matching of(MatchTerms terms, List<MatchPoint> points) {
+    /**
+     * Returns where the order stands after some key-downs.
+     *
+     * @param trips for each time that the protection acted, how many of the key-downs had been read by then
+     */
+    public static Matching of(MatchTerms terms, List<MatchPoint> points, List<Integer> trips) {
         Order order = new Order(terms);
         List<Taken> taken = new ArrayList<>();
-        for (MatchPoint point : points) {
-            if (order.end.isPresent()) {
-                break;
+        for (int i = 0; i <= points.size() && order.end.isEmpty(); i++) {
+            int read = i;
+            trips.stream().filter(trip -> trip == read).forEach(trip -> order.trips());
+            if (i < points.size() && order.end.isEmpty()) {
+                Node node = order.next.node();
+                order.take(points.get(i));
+                taken.add(new Taken(
+                        node,
+                        points.get(i),
+                        order.end.isPresent() ? Optional.empty() : Optional.of(order.next.because())));
             }
-            Node node = order.next.node();
-            order.take(point);
-            taken.add(new Taken(
-                    node, point, order.end.isPresent() ? Optional.empty() : Optional.of(order.next.because())));
         }
         return new Matching(taken, order.end.isPresent() ? Optional.empty() : Optional.of(order.next), order.end);
     }
@@ -134,21 +144,48 @@ public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End
 
         private void proves(MatchPoint point) {
             Quantity share = point.share();
-            if (share.value() > AMPLIFIED && share.likelyLow() > 1) {
-                isOn();
-            } else if (share.likelyHigh() < LEAST_THROUGH) {
+            if (share.value() > AMPLIFIED && share.low() > 1) {
+                isOn(Because.PA_IS_ON);
+            } else if (point.outputW()
+                            .minus(point.inputW().scaled(LEAST_THROUGH))
+                            .high()
+                    < 0) {
                 lost++;
-                goOn(lost < 2, End.PATH_LOSES, new NextMatch(Node.PROVE, next.driveW(), Because.PATH_LOSES));
-            } else if (share.likelyHigh() >= LEAST_GAIN) {
+                goOn(
+                        lost < 2,
+                        End.PATH_LOSES,
+                        new NextMatch(
+                                Node.PROVE, Math.min(terms.tuneMostW(), UP_3_DB * next.driveW()), Because.PATH_LOSES));
+            } else if (share.high() >= LEAST_GAIN || share.value() < HALF_LOST) {
                 raise(terms.tuneMostW());
             } else {
                 next = new NextMatch(Node.TUNE, terms.tuneW(), Because.PROVEN);
             }
         }
 
-        private void isOn() {
+        private void isOn(Because because) {
             seenOn++;
-            goOn(seenOn < TRIES, End.PA_STAYS_ON, new NextMatch(Node.PROVE, terms.firstW(), Because.PA_IS_ON));
+            goOn(seenOn < TRIES, End.PA_STAYS_ON, new NextMatch(Node.PROVE, terms.firstW(), because));
+        }
+
+        /** What is off does not trip; behind a matcher that is done, little drive does not make it. */
+        void trips() {
+            if (end.isPresent()) {
+                return;
+            }
+            if (next.node().amplifies()) {
+                again(Because.TRIPPED_MATCHED, terms.tuneW());
+            } else {
+                isOn(Because.TRIPPED);
+            }
+        }
+
+        private void again(Because because, double driveW) {
+            tuned++;
+            goOn(
+                    tuned < TRIES,
+                    terms.isWithinReach() ? End.MATCHER_FAULTY : End.NOT_MATCHED,
+                    new NextMatch(Node.TUNE, driveW, because));
         }
 
         /** At more power the same meters tell more. */
@@ -163,8 +200,8 @@ public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End
             double leastW = terms.matcher().leastW();
             boolean couldBeMore = next.driveW() < SAME * terms.tuneMostW();
             double inputW = point.inputW().value();
-            if (point.share().likelyLow() > SURELY_AMPLIFIED) {
-                isOn();
+            if (point.share().low() > SURELY_AMPLIFIED) {
+                isOn(Because.PA_IS_ON);
             } else if (inputW < leastW) {
                 goOn(
                         couldBeMore,
@@ -179,20 +216,15 @@ public record Matching(List<Taken> taken, Optional<NextMatch> next, Optional<End
                         End.REACH_PROVEN,
                         new NextMatch(Node.FIRST, terms.firstW(), Because.MATCHED));
             } else {
-                tuned++;
-                goOn(
-                        tuned < TRIES,
-                        terms.isWithinReach() ? End.MATCHER_FAULTY : End.NOT_MATCHED,
-                        new NextMatch(
-                                Node.TUNE, Math.min(terms.tuneMostW(), HOTTER * next.driveW()), Because.NOT_MATCHED));
+                again(Because.NOT_MATCHED, Math.min(terms.tuneMostW(), HOTTER * next.driveW()));
             }
         }
 
         private void amplifies(MatchPoint point) {
             Quantity share = point.share();
-            if (share.likelyLow() > SURELY_AMPLIFIED) {
+            if (share.low() > SURELY_AMPLIFIED) {
                 end = Optional.of(End.MATCHED);
-            } else if (share.likelyHigh() < LEAST_GAIN) {
+            } else if (share.high() < LEAST_GAIN) {
                 seenOff++;
                 goOn(seenOff < TRIES, End.PA_STAYS_OFF, new NextMatch(Node.FIRST, next.driveW(), Because.PA_IS_OFF));
             } else {

@@ -34,6 +34,10 @@ public record NextMatch(Node node, double driveW, Because because) {
         UNPROVEN,
         /** What came out was more than went in. */
         PA_IS_ON,
+        /** The protection acted before the power amplifier was to be on. */
+        TRIPPED,
+        /** It acted at a tenth of the drive, behind a matcher that was said to be done. */
+        TRIPPED_MATCHED,
         /** Much less came out than went in. */
         PATH_LOSES,
         /** At so little power the meters do not tell it. */
@@ -47,6 +51,11 @@ public record NextMatch(Node node, double driveW, Because because) {
         /** It has. */
         MATCHED,
         /** What came out was no more than went in. */
-        PA_IS_OFF
+        PA_IS_OFF;
+
+        /** Returns whether it says that the power amplifier is on where it should not be. */
+        public boolean isOn() {
+            return this == PA_IS_ON || this == TRIPPED;
+        }
     }
 }

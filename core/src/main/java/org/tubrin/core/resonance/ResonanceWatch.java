@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.resonance.NextAct.Because;
@@ -233,7 +234,7 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
             if (here.count() < MOST_READINGS) {
                 return NextAct.read(Because.WIND);
             }
-            if (seemsStuck(look)) {
+            if (seemsStuck(look) && wouldShow(look)) {
                 return NextAct.stop(Because.STUCK);
             }
             return Math.abs(here.off()) > witness.alarm() ? NextAct.move(onwards(look), beyond(here)) : atLeast(here);
@@ -241,10 +242,17 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
         if (here.off() < before.off()) {
             return NextAct.move(onwards(look), beyond(here));
         }
-        // The first step went up: past the place where it began, to its other side.
-        return look.size() == 2
-                ? NextAct.move(2 * way(here, before), Because.WRONG_WAY)
-                : NextAct.move(way(here, before), Because.BACK);
+        return risen(look, here, way(before, here));
+    }
+
+    /** Back to the least, where what was tried on its other side is surely higher; else past all that was tried, to its other side. */
+    private static NextAct risen(List<Place> look, Place here, int way) {
+        Comparator<Place> byMotor = Comparator.comparingDouble(Place::motor);
+        Place end = look.stream().min(way > 0 ? byMotor : byMotor.reversed()).orElseThrow();
+        Place least = look.stream().min(Comparator.comparingDouble(Place::off)).orElseThrow();
+        return least.isApartFrom(end)
+                ? NextAct.move((int) Math.round(least.motor() - here.motor()), Because.BACK)
+                : NextAct.move((int) Math.round(end.motor() - way - here.motor()), Because.WRONG_WAY);
     }
 
     private NextAct atLeast(Place here) {
@@ -277,18 +285,19 @@ public record ResonanceWatch(Witness witness, List<List<Place>> looks, Optional<
         return way;
     }
 
-    /** Returns whether the last steps seem to have changed nothing. */
+    /** Returns whether the last steps, all the same way, seem to have changed nothing. */
     private static boolean seemsStuck(List<Place> look) {
         return look.size() > MOST_FLAT
+                && Math.abs(last(look).motor() - beforeFlat(look).motor()) >= MOST_FLAT
                 && !last(look).isApartFrom(beforeFlat(look))
                 && beforeFlat(look).isSure();
     }
 
-    /** Returns whether what a step does would have shown by now; of a motor that never did anything, by reading often enough. */
+    /** Returns whether what a step does would have shown by now; of a motor that never did anything, by reading often and well enough. */
     private boolean wouldShow(List<Place> look) {
         double open = Math.hypot(last(look).halfWidth95(), beforeFlat(look).halfWidth95());
         return gain.map(one -> MOST_FLAT * Math.abs(one.perStep) > 2 * open)
-                .orElse(last(look).count() >= MOST_READINGS);
+                .orElse(last(look).count() >= MOST_READINGS && open < witness.alarm() / 2);
     }
 
     private static Place beforeFlat(List<Place> look) {

@@ -108,8 +108,8 @@ public enum ClimbEnd {
     }
 
     /** Returns why no further key-down of a matcher's order follows, where that is so. */
-    static Optional<ClimbEnd> ofMatching(TuneSetup setup, List<Step> steps) {
-        return MatcherSteps.matching(setup, steps).flatMap(Matching::end).map(end -> switch (end) {
+    static Optional<ClimbEnd> ofMatching(TuneSetup setup, List<Step> steps, List<Trip> trips) {
+        return MatcherSteps.matching(setup, steps, trips).flatMap(Matching::end).map(end -> switch (end) {
             case MATCHED -> MATCHED;
             case REACH_PROVEN -> REACH_PROVEN;
             case NOT_MATCHED -> NOT_MATCHED;

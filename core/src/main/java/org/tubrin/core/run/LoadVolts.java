@@ -38,14 +38,11 @@ public final class LoadVolts {
      */
     public record Disagreement(Quantity byVoltsW, Quantity byMeterW) {}
 
-    /** Returns how volts and wattmeter disagree; empty where one was not read, or the 95 % interval of their difference holds zero. */
+    /** Returns how volts and wattmeter disagree; empty where one was not read, or their 95 % intervals touch. */
     public static Optional<Disagreement> disagreement(Step step) {
         return outputW(step)
                 .flatMap(byVolts -> step.measured(ReadingRole.OUTPUT)
-                        .filter(byMeter -> {
-                            Quantity difference = byVolts.minus(byMeter);
-                            return Math.abs(difference.value()) > difference.halfWidth95();
-                        })
+                        .filter(byMeter -> byVolts.low() > byMeter.high() || byMeter.low() > byVolts.high())
                         .map(byMeter -> new Disagreement(byVolts, byMeter)));
     }
 

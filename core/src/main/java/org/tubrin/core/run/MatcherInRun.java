@@ -30,6 +30,12 @@ record MatcherInRun(Optional<Matcher> matcher) implements UnamplifiedRun {
         return Map.of(Control.POWER_AMPLIFIER, 0.0, Control.MATCHER, 0.0);
     }
 
+    /** An amplifier that is on though it should be off, and into what is not matched, trips. */
+    @Override
+    public List<SeenSign> seenSigns() {
+        return List.of(SeenSign.TRIP, SeenSign.TRIP_REFLECTED, SeenSign.TRIP_OUTPUT, SeenSign.TRIP_INPUT);
+    }
+
     @Override
     public List<School> schools() {
         return List.of(School.MATCHER);

@@ -17,13 +17,20 @@ public final class MatcherSteps {
     private MatcherSteps() {}
 
     /** Returns where the order stands; empty where it is another kind of run. */
-    public static Optional<Matching> matching(TuneSetup setup, List<Step> steps) {
-        return terms(setup).map(terms -> Matching.of(terms, points(steps)));
+    public static Optional<Matching> matching(TuneSetup setup, List<Step> steps, List<Trip> trips) {
+        return terms(setup)
+                .map(terms -> Matching.of(
+                        terms,
+                        points(steps),
+                        trips.stream()
+                                .map(trip -> points(steps.subList(0, Math.min(steps.size(), trip.afterSteps())))
+                                        .size())
+                                .toList()));
     }
 
     /** Returns the next key-down; empty where there is none, or it is another kind of run. */
-    public static Optional<NextMatch> next(TuneSetup setup, List<Step> steps) {
-        return matching(setup, steps).flatMap(Matching::next);
+    public static Optional<NextMatch> next(TuneSetup setup, List<Step> steps, List<Trip> trips) {
+        return matching(setup, steps, trips).flatMap(Matching::next);
     }
 
     /** Returns the SWR of a load that is there to be matched; empty where the load is an antenna, or as good as matched. */
@@ -34,8 +41,9 @@ public final class MatcherSteps {
     }
 
     /** Returns what the exciter was set to for the last key-down of a kind, in watts: each step is one of them. */
-    public static Optional<Double> setW(TuneSetup setup, List<Step> steps, NextMatch.Node node) {
-        List<Matching.Taken> taken = matching(setup, steps).map(Matching::taken).orElse(List.of());
+    public static Optional<Double> setW(TuneSetup setup, List<Step> steps, List<Trip> trips, NextMatch.Node node) {
+        List<Matching.Taken> taken =
+                matching(setup, steps, trips).map(Matching::taken).orElse(List.of());
         return IntStream.range(0, taken.size())
                 .filter(i -> taken.get(i).node() == node)
                 .boxed()

@@ -301,7 +301,7 @@ public final class Replay implements RunEvent.Cases<Step> {
         openSign = Optional.of(sign.sign());
         seen.add(sign.sign());
         if (sign.sign().isTrip()) {
-            trips.add(new Trip(sign.sign(), draft.driveW()));
+            trips.add(new Trip(sign.sign(), draft.driveW(), steps.size()));
         }
         movedSinceSign.clear();
         return draft;

@@ -271,7 +271,7 @@ public record RunState(
             case DRIVE_TABLE -> NextRow.end(setup, steps, trips);
             case ALC -> ClimbEnd.ofLevels(setup, steps);
             case BIAS -> ClimbEnd.ofBias(setup, steps);
-            case MATCHER -> ClimbEnd.ofMatching(setup, steps);
+            case MATCHER -> ClimbEnd.ofMatching(setup, steps, trips);
             case CHAIN -> ClimbEnd.ofChain(setup, steps);
             case WAVEFORM -> ClimbEnd.ofScope(setup, steps);
             case SUPPLY_TABLE -> ClimbEnd.ofSupply(setup, steps);

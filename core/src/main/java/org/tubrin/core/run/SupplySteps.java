@@ -42,7 +42,8 @@ public final class SupplySteps {
     /** Returns the next voltage with the modules that are in; empty at the end, or where the run is of another kind. */
     public static Optional<NextSupply> next(TuneSetup setup, List<Step> steps, int modules) {
         return stage(setup)
-                .flatMap(stage -> NextSupply.of(terms(setup, stage), rows(steps, modules), lastA(steps, modules)));
+                .flatMap(stage ->
+                        NextSupply.of(terms(setup, stage, steps), rows(steps, modules), lastA(steps, modules)));
     }
 
     /** Returns why no further voltage is tried with the modules that were in last; empty while one is. */
@@ -52,7 +53,8 @@ public final class SupplySteps {
         }
         int modules = modules(steps.get(steps.size() - 1));
         return stage(setup)
-                .flatMap(stage -> NextSupply.end(terms(setup, stage), rows(steps, modules), lastA(steps, modules)));
+                .flatMap(stage ->
+                        NextSupply.end(terms(setup, stage, steps), rows(steps, modules), lastA(steps, modules)));
     }
 
     private static double lastA(List<Step> steps, int modules) {
@@ -64,13 +66,19 @@ public final class SupplySteps {
                 .orElse(0.0);
     }
 
-    private static NextSupply.Terms terms(TuneSetup setup, Stage.Switching stage) {
+    private static NextSupply.Terms terms(TuneSetup setup, Stage.Switching stage, List<Step> steps) {
+        boolean atTop = !steps.isEmpty()
+                && steps.get(steps.size() - 1)
+                        .position(Control.SUPPLY)
+                        .filter(volts -> volts >= stage.mostSupplyDcV())
+                        .isPresent();
         return new NextSupply.Terms(
                 stage.leastSupplyDcV(),
                 stage.mostSupplyDcV(),
                 setup.customs().wantedOutputW(),
                 setup.mostOutputW(),
-                stage.supplyCurrentLimitA());
+                stage.supplyCurrentLimitA(),
+                atTop);
     }
 
     /** Returns what a step's heat makes of the sink at rest, in the room as noted, else as usual; empty where its rise per watt is not known, or heat was not read. */

@@ -7,5 +7,6 @@ import org.tubrin.core.quantity.Quantity;
  *
  * @param kind on what it acted
  * @param driveW at this drive
+ * @param afterSteps how many steps had been done
  */
-public record Trip(SeenSign kind, Quantity driveW) {}
+public record Trip(SeenSign kind, Quantity driveW, int afterSteps) {}

@@ -16,6 +16,8 @@ public record NextSupply(double supplyV, Because because) {
     private static final double WORTH_A_ROW = 1.04;
 
     private static final double AT_WANTED = 0.03;
+    /** So much of the volts is no more than a supply's scale is set to. */
+    private static final double SETTABLE = 0.01;
 
     /** What governs. */
     public enum Because {
@@ -43,8 +45,10 @@ public record NextSupply(double supplyV, Because because) {
      * @param wantedW output at which the table ends
      * @param mostW output that is not to be passed
      * @param currentLimitA of the supply
+     * @param atTop whether the supply's own scale stands at the highest voltage, whatever is read
      */
-    public record Terms(double leastV, double mostV, Optional<Double> wantedW, double mostW, double currentLimitA) {}
+    public record Terms(
+            double leastV, double mostV, Optional<Double> wantedW, double mostW, double currentLimitA, boolean atTop) {}
 
     /**
      * Returns the next voltage after rows with one number of modules, the last of which drew a current; empty at the end.
@@ -73,8 +77,11 @@ public record NextSupply(double supplyV, Because because) {
         }
         NextSupply next = next(terms, rows, lastA);
         double lastV = last.supplyV().value();
+        if (terms.atTop && next.supplyV > lastV) {
+            return Optional.of(End.TOP);
+        }
         boolean tells = next.because == Because.WANTED
-                ? Math.abs(next.supplyV / lastV - 1) > WORTH_A_ROW - 1
+                ? Math.abs(next.supplyV / lastV - 1) > SETTABLE
                 : next.supplyV > WORTH_A_ROW * lastV;
         return tells
                 ? Optional.empty()

@@ -14,16 +14,24 @@ import org.tubrin.core.quantity.Unit;
 public record SupplyLaw(Quantity wattPerSquareVolt) {
     private static final double WORTH_SAYING = 0.1;
 
-    /** Returns the law of some rows with one number of modules; empty without rows. */
+    /**
+     * Returns the law of some rows with one number of modules, by least squares, {@code k = ΣPV²/ΣV⁴}: a meter is off by watts, which
+     * say little of k at few volts; empty without rows.
+     */
     public static Optional<SupplyLaw> of(List<SupplyRow> rows) {
         return rows.stream()
-                .map(SupplyLaw::perSquareVolt)
+                .map(row -> row.outputW().times(squared(row), Unit.ONE))
                 .reduce(Quantity::plus)
-                .map(sum -> new SupplyLaw(sum.scaled(1.0 / rows.size())));
+                .map(sum -> new SupplyLaw(sum.over(
+                        rows.stream()
+                                .map(row -> squared(row).times(squared(row), Unit.ONE))
+                                .reduce(Quantity::plus)
+                                .orElseThrow(),
+                        Unit.ONE)));
     }
 
-    private static Quantity perSquareVolt(SupplyRow row) {
-        return row.outputW().over(row.supplyV().times(row.supplyV(), Unit.ONE), Unit.ONE);
+    private static Quantity squared(SupplyRow row) {
+        return row.supplyV().times(row.supplyV(), Unit.ONE);
     }
 
     /** Returns the output at a supply voltage, in watts. */
@@ -39,13 +47,21 @@ public record SupplyLaw(Quantity wattPerSquareVolt) {
 
     /**
      * Returns by how much the last row's output departs from what the first one's and the square of volts let expect, as a share;
-     * empty where that is less than a tenth, or within what is left open, or where there is one row only.
+     * empty where that is less than a tenth, or their 95 % intervals touch, or where fewer than two rows show any output.
      */
     public static Optional<Quantity> departure(List<SupplyRow> rows) {
-        if (rows.size() < 2) {
+        List<SupplyRow> told =
+                rows.stream().filter(row -> row.outputW().value() > 0).toList();
+        if (told.size() < 2) {
             return Optional.empty();
         }
-        Quantity share = perSquareVolt(rows.get(rows.size() - 1)).over(perSquareVolt(rows.get(0)), Unit.ONE);
-        return Optional.of(share).filter(one -> Math.abs(one.value() - 1) > Math.max(WORTH_SAYING, one.halfWidth95()));
+        SupplyRow first = told.get(0);
+        SupplyRow last = told.get(told.size() - 1);
+        Quantity expectedW = first.outputW().times(squared(last).over(squared(first), Unit.ONE), Unit.WATT);
+        // Watts, not their ratio: what a meter is off by at the first few watts makes any ratio likely.
+        boolean touch = last.outputW().low() <= expectedW.high()
+                && expectedW.low() <= last.outputW().high();
+        return Optional.of(last.outputW().over(expectedW, Unit.ONE))
+                .filter(share -> !touch && Math.abs(share.value() - 1) > WORTH_SAYING);
     }
 }

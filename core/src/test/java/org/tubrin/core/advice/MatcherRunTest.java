@@ -25,6 +25,7 @@ import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.signs.Signs;
@@ -192,6 +193,26 @@ public class MatcherRunTest {
         plays();
         assertEquals(state().reached(), Optional.of(ClimbEnd.MATCHED));
         assertEquals(state().steps().size(), 4);
+    }
+
+    /** Into an antenna that is not matched an amplifier that was left on trips before a meter shows anything. */
+    @Test
+    public void aTripSaysThatItIsOn() {
+        begin(Sample.YARDARM, 2.4, true, true);
+        while (!(advice().move() instanceof Move.KeyAndRead)) {
+            Following.events(advice(), now).forEach(this::does);
+        }
+        does(new RunEvent.Keyed());
+        does(new RunEvent.Unkeyed());
+        does(new RunEvent.SignSeen(SeenSign.TRIP_REFLECTED));
+        assertEquals(advice().move(), new Move.Turn(Control.POWER_AMPLIFIER, 0, 0, 0));
+        assertEquals(advice().reason(), Reason.MATCH_TRIPPED);
+        isOn = false;
+        Following.events(advice(), now).forEach(this::does);
+        assertEquals(advice().move(), new Move.WorkThrough(Move.Drill.TRIPPED));
+        plays();
+        assertEquals(state().reached(), Optional.of(ClimbEnd.MATCHED));
+        assertEquals(state().trips().size(), 1);
     }
 
     @Test

@@ -238,6 +238,37 @@ public class ResonanceRunTest {
         }
     }
 
+    /** Far off a step changes little of the phase, and a way back over the same places is no motor that does nothing. */
+    @Test
+    public void aWrongWayBackIsNoMotorThatDoesNothing() {
+        for (int seed = 0; seed < 20; seed++) {
+            calm();
+            random = new Random(seed);
+            resonance = second -> -5;
+            tangentPerStep = 0.35;
+            begins(Witness.PHASE);
+            Reason left = transmits();
+            assertTrue(left != Reason.RESONANCE_STUCK, "seed " + seed);
+            assertEquals(motor(), -5, 1.1, "seed " + seed);
+        }
+    }
+
+    /** Gusts hide that the first steps went the wrong way: what then rises sends it past where it began, and blames no resistance. */
+    @Test
+    public void theLeastIsLookedForOnBothSides() {
+        for (int seed = 0; seed < 20; seed++) {
+            calm();
+            random = new Random(seed);
+            resonance = second -> -7;
+            tangentPerStep = 0.08;
+            wind = 0.08;
+            begins(Witness.VOLTS_OVER_AMPERES);
+            Reason left = transmits();
+            assertTrue(left != Reason.RESONANCE_RESISTANCE && left != Reason.RESONANCE_STUCK, seed + ": " + left);
+            assertTrue(Math.hypot(1, tangent()) < 1.1, seed + ": left at " + motor());
+        }
+    }
+
     /** 35 Ω or 70 Ω at resonance are no matter of the motor. */
     @Test
     public void whatIsLeftAtTheLeastIsResistance() {

@@ -40,6 +40,7 @@ import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.switching.SinkHeat;
+import org.tubrin.core.switching.SupplyLaw;
 
 /** A stage that switches, brought up by its supply by a person who only does what the next move says. */
 public class SupplyRunTest {
@@ -60,12 +61,18 @@ public class SupplyRunTest {
     private double sinkC;
     /** Output per square volt against what the claim says. */
     private double share;
+    /** What comes of the volts that the supply's own scale shows. */
+    private double scale;
+    /** Below this nothing is seen on the wattmeter. */
+    private double restsBelowW;
 
     @BeforeMethod
     public void well() {
         now = Instant.parse("2026-11-28T10:00:00Z");
         efficiency = 0.92;
         share = 0.9;
+        scale = 1;
+        restsBelowW = 0;
         sinkC = 30;
     }
 
@@ -132,14 +139,15 @@ public class SupplyRunTest {
             assertTrue(events.size() < 300, "no end");
             Advice advice = NextMove.of(state(), now);
             if (advice.move() instanceof Move.KeyAndRead) {
-                double volts = state().draft().position(Control.SUPPLY).orElseThrow();
-                double watt = share * RATED_W * Math.pow(volts / MOST_V, 2);
+                double volts = scale * state().draft().position(Control.SUPPLY).orElseThrow();
+                double ofModules = state().draft().position(Control.MODULES).orElseThrow() / STAGE.moduleCount();
+                double watt = share * RATED_W * Math.pow(volts / MOST_V * ofModules, 2);
                 advice.expect()
                         .ifPresent(expect ->
                                 assertTrue(expect.leastW() <= watt && watt <= expect.mostW(), expect + " for " + watt));
                 does(new RunEvent.Keyed());
                 now = now.plusSeconds(4);
-                reads(ReadingRole.OUTPUT, watt);
+                reads(ReadingRole.OUTPUT, watt < restsBelowW ? 0 : watt);
                 reads(ReadingRole.SUPPLY_VOLTAGE, volts);
                 reads(ReadingRole.SUPPLY_CURRENT, watt / volts / efficiency);
                 reads(ReadingRole.HEAT_SINK, sinkC);
@@ -189,6 +197,35 @@ public class SupplyRunTest {
         assertTrue(rows.stream()
                 .allMatch(
                         step -> step.measured(ReadingRole.OUTPUT).orElseThrow().value() <= RATED_W));
+    }
+
+    /** A scale that shows 4 % more than there is: what is asked for is what brings the output, not what is read. */
+    @Test
+    public void aSupplyWhoseScaleIsOffComesToTheSameOutput() {
+        scale = 0.96;
+        List<Step> rows = follows(wanting(100));
+        Step last = rows.get(rows.size() - 1);
+        assertEquals(last.measured(ReadingRole.OUTPUT).orElseThrow().value(), 100, 3);
+        assertEquals(
+                last.position(Control.SUPPLY).orElseThrow(), MOST_V * Math.sqrt(100 / (share * RATED_W)) / 0.96, 0.5);
+        scale = 0.93;
+        follows(Customs.CUSTOMARY);
+        assertEquals(state().reached(), Optional.of(ClimbEnd.SUPPLY_AT_TOP));
+        assertTrue(
+                state().steps().stream()
+                        .allMatch(step -> step.position(Control.SUPPLY).orElseThrow() <= MOST_V),
+                "its own scale may be the one that is right");
+    }
+
+    /** A needle that does not lift yet says nothing of the law of volts. */
+    @Test
+    public void rowsWithoutOutputBendNothing() {
+        restsBelowW = 9;
+        share = 0.45;
+        List<Step> rows = follows(wanting(100));
+        assertEquals(rows.get(0).measured(ReadingRole.OUTPUT).orElseThrow().value(), 0, 1e-9);
+        assertTrue(SupplyLaw.departure(SupplySteps.rows(rows, 3)).isEmpty());
+        assertEquals(state().reached(), Optional.of(ClimbEnd.WANTED));
     }
 
     /** 92 % is no lie of a meter here, 70 % is nothing to be content with. */

@@ -331,8 +331,8 @@ public class DriveTableTest {
 
     @Test
     public void aFilterThatWasNotInPlaceSaysNothingOfTheDrive() {
-        Trip filter = new Trip(SeenSign.TRIP_FILTER, Quantity.exact(6, Unit.WATT, Standing.MEASURED));
-        Trip input = new Trip(SeenSign.TRIP_INPUT, Quantity.exact(7, Unit.WATT, Standing.MEASURED));
+        Trip filter = new Trip(SeenSign.TRIP_FILTER, Quantity.exact(6, Unit.WATT, Standing.MEASURED), 2);
+        Trip input = new Trip(SeenSign.TRIP_INPUT, Quantity.exact(7, Unit.WATT, Standing.MEASURED), 2);
         assertEquals(byHand(filter).tripW(), Optional.empty());
         assertEquals(byHand(filter).belowTripDb(3.5), Optional.empty());
         DriveBand both = byHand(filter, input);

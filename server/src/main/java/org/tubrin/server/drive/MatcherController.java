@@ -151,8 +151,8 @@ public class MatcherController {
                 amplifying.map(MatchViewer::swr).orElse(null),
                 input.map(InputMatch::verdict).orElse(null),
                 input.map(viewer::input).orElse(null),
-                tuned.flatMap(one ->
-                                MatcherSteps.setW(one.run().setup(), one.run().steps(), Node.TUNE))
+                tuned.flatMap(one -> MatcherSteps.setW(
+                                one.run().setup(), one.run().steps(), one.run().trips(), Node.TUNE))
                         .map(watt -> Figures.plain(watt, WATT_DECIMALS))
                         .orElse(null),
                 table.flatMap(one -> one.driveFor(wantedW).setW())

@@ -17,7 +17,8 @@ public class MatchRecords {
         this.runs = new ToldRuns<>(
                 runs,
                 store,
-                run -> MatcherSteps.matching(run.setup(), run.steps()).map(matching -> new Tuned(run, matching)));
+                run -> MatcherSteps.matching(run.setup(), run.steps(), run.trips())
+                        .map(matching -> new Tuned(run, matching)));
     }
 
     private record Tuned(RunState run, Matching matching) {}

@@ -30,7 +30,8 @@ public class MatchViewer {
 
     /** Returns where the order stands; empty for every other run. */
     public Optional<MatchView> view(RunState state) {
-        return MatcherSteps.matching(state.setup(), state.steps()).map(matching -> view(state, matching));
+        return MatcherSteps.matching(state.setup(), state.steps(), state.trips())
+                .map(matching -> view(state, matching));
     }
 
     private MatchView view(RunState state, Matching matching) {
@@ -53,7 +54,7 @@ public class MatchViewer {
                 node,
                 words.say("match.node." + node.name()),
                 stands,
-                MatcherSteps.setW(state.setup(), state.steps(), node)
+                MatcherSteps.setW(state.setup(), state.steps(), state.trips(), node)
                         .or(() -> now.map(next -> state.setup().exciterOfW(next.driveW())))
                         .map(setW -> Figures.plain(setW, WATT_DECIMALS))
                         .orElse(null),

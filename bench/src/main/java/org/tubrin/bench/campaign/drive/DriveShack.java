@@ -1,13 +1,11 @@
 package org.tubrin.bench.campaign.drive;
 
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
 import org.tubrin.bench.TransistorAmplifier;
-import org.tubrin.core.metering.Accuracy;
+import org.tubrin.bench.campaign.MeterLuck;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
@@ -19,15 +17,13 @@ import org.tubrin.core.twin.TransistorPoint;
 final class DriveShack {
     private static final double TICK_S = 0.01;
     private static final double LOAD_OHM = 50;
-    private static final double EYE_SHARE = 0.005;
     private static final double LEAST_W = 1e-3;
     private static final double MOST_W = 200;
 
     final DriveCase given;
     private final TransistorAmplifier stage;
     private final double exciterShare;
-    private final Map<String, Double> classErrors = new HashMap<>();
-    private final Random random;
+    private final MeterLuck meters;
     private final Map<ReadingRole, MeterRange> ranges = new EnumMap<>(ReadingRole.class);
     private double setW;
     double nowS;
@@ -42,14 +38,9 @@ final class DriveShack {
     DriveShack(DriveCase given, TransistorAmplifier stage) {
         this.given = given;
         this.stage = stage;
-        random = new Random(given.seed());
+        Random random = new Random(given.seed());
         exciterShare = 1 + given.setup().exciter().powerAccuracyFraction() * (2 * random.nextDouble() - 1);
-        for (ReadingRole role : ReadingRole.values()) {
-            given.setup().channelFor(role).ifPresent(channel -> {
-                ranges.put(role, channel.ranges().get(channel.ranges().size() - 1));
-                channel.ranges().forEach(range -> classErrors.put(role + range.name(), 2 * random.nextDouble() - 1));
-            });
-        }
+        meters = new MeterLuck(given.setup(), random);
     }
 
     TransistorAmplifier stage() {
@@ -110,26 +101,16 @@ final class DriveShack {
     }
 
     private MeterRange inUse(ReadingRole role) {
-        return Objects.requireNonNull(ranges.get(role));
+        return ranges.computeIfAbsent(role, meters::widest);
     }
 
     double classed(ReadingRole role, double truth, MeterRange range) {
-        Channel channel = given.setup().channelFor(role).orElseThrow();
-        double error = classErrors.getOrDefault(role + range.name(), 0.0);
-        double bound = channel.accuracy() instanceof Accuracy.OfFullScale scale
-                ? scale.fraction() * range.fullScale()
-                : ((Accuracy.OfReading) channel.accuracy()).fraction() * truth
-                        + ((Accuracy.OfReading) channel.accuracy()).digit();
-        return truth + error * bound;
+        return meters.classed(role, truth, range);
     }
 
-    /** Returns what an eye reads of a meter with the key down: half a hundredth of a scale either way, digits as they are. */
+    /** Returns what an eye reads of a meter with the key down. */
     double reads(ReadingRole role) {
-        MeterRange range = inUse(role);
-        double shown = classed(role, truth(role));
-        boolean digits = given.setup().channelFor(role).orElseThrow().accuracy() instanceof Accuracy.OfReading;
-        double eye = digits ? 0 : EYE_SHARE * range.fullScale() * (2 * random.nextDouble() - 1);
-        return Math.max(0, Math.min(range.fullScale(), shown + eye));
+        return meters.reads(role, truth(role), inUse(role));
     }
 
     private double truth(ReadingRole role) {
