@@ -2,7 +2,7 @@
 
 say() { printf '%s\n' "$*" >&2; }
 
-JAVA_SPEED="-XX:+UseSerialGC -XX:TieredStopAtLevel=4 -XX:+UnlockDiagnosticVMOptions -XX:ArchiveRelocationMode=0 -Xshare:auto -Xlog:cds=off -Xlog:cds+dynamic=off -Xss512k -Xms64m -Xmn32m -Xmx512m -XX:MinHeapFreeRatio=15 -XX:MaxHeapFreeRatio=30"
+JAVA_SPEED="-XX:+UseSerialGC -XX:TieredStopAtLevel=4 -XX:+UnlockDiagnosticVMOptions -XX:ArchiveRelocationMode=0 -Xshare:auto -Xlog:cds=off -Xlog:cds+dynamic=off -Xss512k -Xms64m -Xmn32m -Xmx512m -XX:MinHeapFreeRatio=15 -XX:MaxHeapFreeRatio=30 -XX:+IgnoreUnrecognizedVMOptions -XX:TrimNativeHeapInterval=60000"
 
 need_tools() {
   local missing=() tool

@@ -211,6 +211,11 @@ public class AdviceWords {
         args.put("band", words.name(setup.band().name()));
         setup.amplifier().stage().in(new OfStage(words, args));
         args.put("rated", Figures.plain(setup.amplifier().ratedOutputW(), 0));
+        // An AM carrier may be a quarter of what peaks may be.
+        args.put(
+                "ratedHere",
+                Figures.plain(
+                        setup.stage().mostOutputW().orElse(setup.amplifier().ratedOutputW()), 0));
         args.put("most", Figures.plain(setup.mostOutputW(), 0));
         args.put(
                 "wanted",
