@@ -242,6 +242,46 @@ record Case(
                 seed);
     }
 
+    /** Returns the same into a dummy load of the same resistance. */
+    Case intoItsLoad() {
+        Load load = new Load("Ballast", rounded(loadOhm, 0.1), 1500, Optional.of(new Thermal(0.52, 1800, 150)));
+        return into(load, setup.band(), setup.frequencyHz(), 0);
+    }
+
+    /** Returns the same on another band and frequency, into what it worked into. */
+    Case on(Band band, double hz) {
+        return into(setup.termination(), band, hz, loadReactanceOhm);
+    }
+
+    private Case into(Termination termination, Band band, double hz, double reactanceOhm) {
+        TuneSetup chosen = new TuneSetup(
+                setup.station(),
+                setup.amplifier(),
+                setup.exciter(),
+                setup.carrier(),
+                setup.meters(),
+                termination,
+                band,
+                hz,
+                setup.school(),
+                setup.preset(),
+                setup.settings(),
+                setup.source(),
+                setup.pad(),
+                setup.practice());
+        return new Case(
+                number,
+                chosen,
+                truth,
+                loadOhm,
+                reactanceOhm,
+                plateOffsetMarks,
+                loadOffsetMarks,
+                driveShare,
+                isForeign,
+                seed);
+    }
+
     /** Returns the same with a panel whose one meter has a switch. */
     Case withOneMeter() {
         return with(
