@@ -13,7 +13,7 @@ const log = () => withWords(['log'], () => import('../features/log'));
 const station = () => withWords(['station'], () => import('../features/station'));
 
 const StartPage = lazy(() => import('../features/start'));
-const RunPage = lazy(() => withWords(['run'], () => import('../features/run')));
+const RunPage = lazy(() => withWords(['run', 'glossary'], () => import('../features/run')));
 const DrivePage = lazy(() => withWords(['drive'], () => import('../features/drive')));
 const SupplyPage = lazy(() => withWords(['supply'], () => import('../features/supply')));
 const CardsPage = lazy(() => withWords(['cards'], () => import('../features/cards')));

@@ -3,11 +3,11 @@ import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ask, client } from '../api';
+import { glossary } from '../parts';
 import { cn, Dialog, fieldLook } from '../parts/ui';
 import { utc } from '../quantity';
 import { say } from '../words';
 import { actsOfView } from './acts';
-import { GLOSSARY } from './glossary';
 import { PLACES } from './places';
 import { toggleTheme } from './theme';
 
@@ -83,7 +83,7 @@ export default function Commands({ open, onClose, onHelp }: Props) {
             </Command.Group>
           ))}
           <Command.Group heading={say('app.words')} className={GROUP}>
-            {GLOSSARY.map(([term, means]) => (
+            {Object.values(glossary()).map(([term, means]) => (
               <Command.Item key={term} className={ITEM}>
                 <span className="w-32 shrink-0">{term}</span>
                 <span className="text-soft">{means}</span>

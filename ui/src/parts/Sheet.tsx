@@ -1,8 +1,12 @@
 import type { ReactNode } from 'react';
+import type { TermName } from './glossary';
+import { Term } from './Term';
 import { Fold } from './ui/Fold';
 
 interface Props {
   title?: string;
+  /** What is explained of the title. */
+  term?: TermName;
   aside?: ReactNode;
   accent?: boolean;
   className?: string;
@@ -11,7 +15,7 @@ interface Props {
 }
 
 /** A sheet of paper on the ground; its title in small soft words. */
-export function Sheet({ title, aside, accent, className = '', part, children }: Props) {
+export function Sheet({ title, term, aside, accent, className = '', part, children }: Props) {
   return (
     <section
       data-part={part}
@@ -20,7 +24,7 @@ export function Sheet({ title, aside, accent, className = '', part, children }: 
     >
       {title && (
         <header className="mb-2 flex flex-wrap items-baseline justify-between gap-x-3">
-          <h2 className="text-14 text-soft">{title}</h2>
+          <h2 className="text-14 text-soft">{term ? <Term of={term}>{title}</Term> : title}</h2>
           {aside}
         </header>
       )}

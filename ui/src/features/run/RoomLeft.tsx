@@ -10,6 +10,7 @@ export function RoomLeft({ view }: { view: RunView }) {
   return (
     <Sheet
       title={view.room.atDrive ? say('run.roomLeftAtW', { atDrive: view.room.atDrive }) : say('run.roomLeft')}
+      term="roomLeft"
       part="room"
     >
       <ul className="grid gap-0.75">

@@ -2,6 +2,7 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { RunView } from '../../api';
+import { Shell } from '../../testing';
 import { Signs } from './Signs';
 import stored from './testRun.json';
 
@@ -29,7 +30,7 @@ const view = (of: RunView['signs']) => ({ ...(stored as unknown as RunView), sig
 
 describe('signs', () => {
   it('show the gravest with what it rests on and what to do, the others as a list', async () => {
-    const { container } = render(<Signs view={view(signs)} />);
+    const { container } = render(<Signs view={view(signs)} />, { wrapper: Shell });
     const top = within(container.querySelector('[data-part="top-sign"]') as HTMLElement);
     expect(top.getByText('Grid current exceeds')).toBeVisible();
     expect(top.getByText('LOAD heavier, then peak PLATE.')).toBeVisible();
@@ -39,6 +40,15 @@ describe('signs', () => {
     expect(screen.queryByText(/16 ± 3 %/)).not.toBeInTheDocument();
     await userEvent.click(screen.getByText('Plate voltage sags much'));
     expect(screen.getByText(/16 ± 3 %/)).toBeVisible();
+  });
+
+  it('explain their name with the focus', async () => {
+    render(<Signs view={view(signs)} />, { wrapper: Shell });
+    expect(screen.queryByRole('tooltip')).not.toBeInTheDocument();
+    await userEvent.tab();
+    expect(await screen.findByRole('tooltip')).toHaveTextContent('Something that the readings or your eyes say');
+    await userEvent.keyboard('{Escape}');
+    expect(screen.queryByRole('tooltip')).not.toBeInTheDocument();
   });
 
   it('leave the place empty where there is nothing to say', () => {

@@ -8,7 +8,7 @@ export function Signs({ view }: { view: RunView }) {
   const [first, ...others] = view.signs;
   if (!first) return null;
   return (
-    <Sheet title={say('run.signs')} part="signs">
+    <Sheet title={say('run.signs')} term="sign" part="signs">
       <div data-part="top-sign">
         <Title sign={first} size="text-18" />
         <p>{first.meaning}</p>

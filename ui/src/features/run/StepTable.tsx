@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Figure, Row, RunView, StepView } from '../../api';
+import { Term, type TermName } from '../../parts';
 import { Popover, Select } from '../../parts/ui';
 import { say } from '../../words';
 import { Calculation } from './Calculation';
@@ -28,6 +29,8 @@ interface Props {
 interface FigureRow {
   name: keyof typeof CALCULATION;
   label: string;
+  /** What is explained of the label. */
+  term?: TermName;
   unit: string;
   bare?: boolean;
   /** Too wide for a narrow column with its uncertainty. */
@@ -35,16 +38,16 @@ interface FigureRow {
 }
 
 const FIGURES: FigureRow[] = [
-  { name: 'growth', label: say('run.growth'), unit: say('run.times'), wide: true },
-  { name: 'efficiency', label: say('shared.efficiencyHead'), unit: '%' },
-  { name: 'heatPerTube', label: say('run.heatPerTube'), unit: 'W' },
+  { name: 'growth', label: say('run.growth'), term: 'growth', unit: say('run.times'), wide: true },
+  { name: 'efficiency', label: say('shared.efficiencyHead'), term: 'efficiency', unit: '%' },
+  { name: 'heatPerTube', label: say('run.heatPerTube'), term: 'heatPerTube', unit: 'W' },
   { name: 'heatPerTubeCorrected', label: say('run.corrected'), unit: 'W' },
-  { name: 'gain', label: say('run.gain'), unit: 'dB', bare: true },
+  { name: 'gain', label: say('run.gain'), term: 'gain', unit: 'dB', bare: true },
 ];
 
 /** Without tubes the heat is that of the whole stage. */
 const UNTUNED_FIGURES: FigureRow[] = FIGURES.filter((figure) => figure.name !== 'heatPerTubeCorrected').map((figure) =>
-  figure.name === 'heatPerTube' ? { ...figure, label: say('shared.heatWithin') } : figure,
+  figure.name === 'heatPerTube' ? { ...figure, label: say('shared.heatWithin'), term: undefined } : figure,
 );
 
 const FIGURES_OF: Record<RunView['kind'], FigureRow[]> = {
@@ -209,8 +212,11 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
           {tuned && setting('PLATE', 'PLATE', '', (step) => step.plate)}
           {tuned && setting('LOAD', 'LOAD', '', (step) => step.load)}
           {FIGURES_OF[view.kind].map((figure) =>
-            row(figure.name, figure.label, figure.unit, (step) =>
-              shown(step, view, figure, columns.length > ROOMY_COLUMNS),
+            row(
+              figure.name,
+              figure.term ? <Term of={figure.term}>{figure.label}</Term> : figure.label,
+              figure.unit,
+              (step) => shown(step, view, figure, columns.length > ROOMY_COLUMNS),
             ),
           )}
         </tbody>
@@ -223,7 +229,7 @@ export function StepTable({ view, run, columns, headPx, nowPx, twinPx, readOnly 
 function RowHead({ reading, run, readOnly }: { reading: Row; run: Run; readOnly: boolean }) {
   if (readOnly || reading.ranges.length < 2) return reading.label;
   return (
-    <span className="flex items-center gap-1.5">
+    <span className="flex items-center gap-1">
       {reading.label}
       <Select
         aria-label={say('run.rangeOf', { instrument: reading.instrument })}
@@ -231,7 +237,7 @@ function RowHead({ reading, run, readOnly }: { reading: Row; run: Run; readOnly:
         letsKeysGo
         onPick={(range) => run.act({ act: 'RANGE', role: reading.role, text: range })}
         options={reading.ranges.map((range) => [range, range] as const)}
-        className="h-5 min-h-0 max-w-17 gap-1 border-rule px-1 py-0 text-12 text-soft"
+        className="h-5 min-h-0 max-w-17 gap-0.5 border-rule px-0.5 py-0 text-12 text-soft"
       />
     </span>
   );

@@ -34,7 +34,7 @@ public class AccessibilityTest {
             operator.presses("Escape");
             page.locator("body").evaluate("() => document.activeElement.blur()");
             operator.presses("r");
-            page.locator("[data-part=room] button").first().click();
+            page.locator("[data-part=room] li button").first().click();
             page.locator("[data-part=calculation]").waitFor();
             Axe.check(page, "climb in progress, a figure opened");
             operator.presses("Escape");
