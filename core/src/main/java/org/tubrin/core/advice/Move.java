@@ -287,6 +287,8 @@ public sealed interface Move {
         TRIPPED_INPUT,
         TRIPPED_OUTPUT,
         TRIPPED_FILTER,
+        /** It was on where it is to be off, and stays off. */
+        TRIPPED_BYPASSED,
         KNOB_SLIPS,
         /** A limit is passed at the least drive that exciter and pad give. */
         NEEDS_PAD

@@ -162,7 +162,7 @@ final class SignAdvice {
     /** Power amplifier off, whatever its switch says; then what resets the protection. */
     private Advice trippedAtMatcher() {
         return state.movedSinceSign().contains(Control.POWER_AMPLIFIER)
-                ? workThrough(Move.Drill.TRIPPED, Reason.RESET_BEFORE_MATCHING)
+                ? workThrough(Move.Drill.TRIPPED_BYPASSED, Reason.RESET_BEFORE_MATCHING)
                 : Advice.of(
                         new Move.Turn(
                                 Control.POWER_AMPLIFIER,

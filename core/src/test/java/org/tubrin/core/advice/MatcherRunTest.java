@@ -209,7 +209,7 @@ public class MatcherRunTest {
         assertEquals(advice().reason(), Reason.MATCH_TRIPPED);
         isOn = false;
         Following.events(advice(), now).forEach(this::does);
-        assertEquals(advice().move(), new Move.WorkThrough(Move.Drill.TRIPPED));
+        assertEquals(advice().move(), new Move.WorkThrough(Move.Drill.TRIPPED_BYPASSED));
         plays();
         assertEquals(state().reached(), Optional.of(ClimbEnd.MATCHED));
         assertEquals(state().trips().size(), 1);
