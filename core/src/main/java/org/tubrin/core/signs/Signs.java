@@ -6,6 +6,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 
 /** Reads the signs: what the readings of one step of an amplifier say, by the rules of {@link SignRules}. */
@@ -16,6 +17,14 @@ public final class Signs {
             .thenComparing(Sign::code);
 
     private Signs() {}
+
+    /**
+     * Returns what the operator saw and nobody has answered yet; empty where nothing is to amplify: what a trip means there the advice
+     * says alone.
+     */
+    public static Optional<Sign> reported(RunState state) {
+        return state.openSign().filter(any -> state.setup().stage().amplifies()).map(Sign::seen);
+    }
 
     /** Returns the signs of a step: the gravest first, among those the most certain. */
     public static List<Sign> of(Step step, Optional<Step> before) {

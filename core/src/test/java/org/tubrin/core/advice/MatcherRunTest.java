@@ -207,6 +207,7 @@ public class MatcherRunTest {
         does(new RunEvent.SignSeen(SeenSign.TRIP_REFLECTED));
         assertEquals(advice().move(), new Move.Turn(Control.POWER_AMPLIFIER, 0, 0, 0));
         assertEquals(advice().reason(), Reason.MATCH_TRIPPED);
+        assertTrue(Signs.reported(state()).isEmpty(), "a climb's advice after a trip is none here");
         isOn = false;
         Following.events(advice(), now).forEach(this::does);
         assertEquals(advice().move(), new Move.WorkThrough(Move.Drill.TRIPPED_BYPASSED));

@@ -264,7 +264,7 @@ class RunViewer {
     private List<RunView.SignView> signs(RunState state) {
         int place = state.placeInFocus();
         List<Sign> signs = new ArrayList<>();
-        state.openSign().map(Sign::seen).ifPresent(signs::add);
+        Signs.reported(state).ifPresent(signs::add);
         signs.addAll(Signs.of(state.step(place), state.stepBefore(place)));
         return signs.stream().map(signWords::view).toList();
     }
