@@ -75,12 +75,8 @@ public final class AcrossBands {
     }
 
     private static List<Other> others(Case given, String truth, boolean learns) {
-        Case chosen = given.by(given.suggested());
-        CaseShack shack = new CaseShack(chosen, new Random(given.seed()));
-        RunState run = new Novice(shack, new Random(given.seed() + 1)).run();
         Amplifier known = given.setup().amplifier();
-        Amplifier learned =
-                learns ? TwinLearning.of(run).map(one -> one.applied(known)).orElse(known) : known;
+        Amplifier learned = learns ? learned(given) : known;
         List<Other> others = new ArrayList<>();
         for (Band band : known.bands()) {
             if (band != given.setup().band()) {
@@ -93,6 +89,14 @@ public final class AcrossBands {
             }
         }
         return others;
+    }
+
+    /** Returns the amplifier as one run tells of it. */
+    private static Amplifier learned(Case given) {
+        CaseShack shack = new CaseShack(given.by(given.suggested()), new Random(given.seed()));
+        RunState run = new Novice(shack, new Random(given.seed() + 1)).run();
+        Amplifier known = given.setup().amplifier();
+        return TwinLearning.of(run).map(one -> one.applied(known)).orElse(known);
     }
 
     private static Other keyed(Case from, Case there, String truth, DialsAhead dials) {
@@ -114,9 +118,7 @@ public final class AcrossBands {
                 .max(Comparator.comparingDouble(place -> output(stage, driveW, place, load)))
                 .orElseThrow();
         double peakedW = output(stage, driveW, peakedAt, load);
-        boolean beyond = stage.gridCurrentA() > tubes.gridCurrentLimitA()
-                || stage.plateCurrentA() > tubes.plateCurrentLimitA()
-                || peakedW > setup.station().licenceLimitW();
+        boolean beyond = limits.isPassed();
         return new Other(
                 from.number(),
                 from.setup().band(),

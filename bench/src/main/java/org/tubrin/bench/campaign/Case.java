@@ -37,6 +37,7 @@ import org.tubrin.core.station.Termination;
 import org.tubrin.core.station.Thermal;
 import org.tubrin.core.station.TwinConstants;
 import org.tubrin.core.tank.ImpedancePoint;
+import org.tubrin.core.tank.Mismatch;
 import org.tubrin.core.twin.DataSheet;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Peak;
@@ -107,13 +108,14 @@ record Case(
         boolean antenna = random.nextInt(3) == 0;
         double swr = 1 + random.nextDouble();
         double angle = 2 * Math.PI * random.nextDouble();
-        double[] ohm = antenna ? onCircle(swr, angle) : new double[] {48 + 7 * random.nextDouble(), 0};
+        ImpedancePoint into =
+                antenna ? Mismatch.onCircle(hz, swr, angle) : new ImpedancePoint(hz, 48 + 7 * random.nextDouble(), 0);
         Termination termination = antenna
                 ? new Antenna(
                         "Yardarm",
                         List.of(new Antenna.AntennaBand(band, Math.max(1, swr), 0)),
-                        measured(band, ohm, new Random(seed + 5)))
-                : new Load("Ballast", rounded(ohm[0], 0.1), 1500, Optional.of(new Thermal(0.52, 1800, 150)));
+                        measured(band, into, new Random(seed + 5)))
+                : new Load("Ballast", rounded(into.ohm(), 0.1), 1500, Optional.of(new Thermal(0.52, 1800, 150)));
         TuneSetup setup = new TuneSetup(
                 new Station("Skerry Point", "Q1TUB", 1000, 20, Optional.empty()),
                 amplifier,
@@ -142,8 +144,8 @@ record Case(
                 number,
                 setup,
                 Truth.of(known, random.nextLong()).twin(),
-                ohm[0],
-                ohm[1],
+                into.ohm(),
+                into.reactanceOhm(),
                 0.15 * (2 * random.nextDouble() - 1) * mark,
                 0.3 * (2 * random.nextDouble() - 1) * mark,
                 1 + 0.03 * random.nextGaussian(),
@@ -210,22 +212,34 @@ record Case(
     }
 
     private Case with(Amplifier amplifier, Exciter exciter, School school, List<Meter> meters) {
-        TuneSetup chosen = new TuneSetup(
+        return with(
+                setup(amplifier, exciter, school, meters, setup.termination(), setup.band(), setup.frequencyHz()),
+                isForeign);
+    }
+
+    private TuneSetup setup(
+            Amplifier amplifier,
+            Exciter exciter,
+            School school,
+            List<Meter> meters,
+            Termination termination,
+            Band band,
+            double hz) {
+        return new TuneSetup(
                 setup.station(),
                 amplifier,
                 exciter,
                 setup.carrier(),
                 meters,
-                setup.termination(),
-                setup.band(),
-                setup.frequencyHz(),
+                termination,
+                band,
+                hz,
                 school,
                 setup.preset(),
                 setup.settings(),
                 setup.source(),
                 setup.pad(),
                 setup.practice());
-        return with(chosen, isForeign);
     }
 
     private Case with(TuneSetup chosen, boolean foreign) {
@@ -254,21 +268,8 @@ record Case(
     }
 
     private Case into(Termination termination, Band band, double hz, double reactanceOhm) {
-        TuneSetup chosen = new TuneSetup(
-                setup.station(),
-                setup.amplifier(),
-                setup.exciter(),
-                setup.carrier(),
-                setup.meters(),
-                termination,
-                band,
-                hz,
-                setup.school(),
-                setup.preset(),
-                setup.settings(),
-                setup.source(),
-                setup.pad(),
-                setup.practice());
+        TuneSetup chosen =
+                setup(setup.amplifier(), setup.exciter(), setup.school(), setup.meters(), termination, band, hz);
         return new Case(
                 number,
                 chosen,
@@ -377,23 +378,15 @@ record Case(
     }
 
     /** Every second antenna was measured, to 3 % of its resistance. */
-    private static Optional<List<ImpedancePoint>> measured(Band band, double[] ohm, Random random) {
+    private static Optional<List<ImpedancePoint>> measured(Band band, ImpedancePoint into, Random random) {
         if (random.nextBoolean()) {
             return Optional.empty();
         }
-        double resistanceOhm = ohm[0] * (1 + 0.03 * random.nextGaussian());
-        double reactanceOhm = ohm[1] + 0.03 * ohm[0] * random.nextGaussian();
+        double resistanceOhm = into.ohm() * (1 + 0.03 * random.nextGaussian());
+        double reactanceOhm = into.reactanceOhm() + 0.03 * into.ohm() * random.nextGaussian();
         return Optional.of(List.of(
                 new ImpedancePoint(band.lowestHz() - 1, resistanceOhm, reactanceOhm),
                 new ImpedancePoint(band.highestHz() + 1, resistanceOhm, reactanceOhm)));
-    }
-
-    private static double[] onCircle(double swr, double angle) {
-        double size = (swr - 1) / (swr + 1);
-        double re = size * Math.cos(angle);
-        double im = size * Math.sin(angle);
-        double whole = (1 - re) * (1 - re) + im * im;
-        return new double[] {50 * (1 - size * size) / whole, 50 * 2 * im / whole};
     }
 
     private static Amplifier barque() {

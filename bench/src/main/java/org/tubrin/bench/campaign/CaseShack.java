@@ -10,6 +10,7 @@ import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.practice.Knob;
 import org.tubrin.core.practice.TrueStage;
+import org.tubrin.core.practice.WithinLimits;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.TuneSetup;
@@ -168,18 +169,9 @@ final class CaseShack implements Shack {
             }
             if (powered()) {
                 carrierS += s * duty;
-                beyondS += isBeyond() ? s : 0;
+                beyondS += new WithinLimits(stage, setup).isPassed() ? s : 0;
             }
         }
-    }
-
-    private boolean isBeyond() {
-        Stage.Tubes tubes = setup.tubes();
-        return stage.gridCurrentA() > tubes.gridCurrentLimitA()
-                || stage.plateCurrentA() > tubes.plateCurrentLimitA()
-                || Math.abs(stage.screenCurrentA())
-                        > tubes.screenCurrentLimitA().orElse(Double.MAX_VALUE)
-                || stage.outputW() > setup.station().licenceLimitW();
     }
 
     /** Returns what a meter would show without its errors. */

@@ -69,8 +69,8 @@ final class HiddenTruth {
         plateOffset = 0.1 * setup.tubes().plate().markStep() * (2 * random.nextDouble() - 1);
         loadOffset = 0.2 * setup.tubes().load().markStep() * (2 * random.nextDouble() - 1);
         loadOhm = Exercise.LOAD_OHM * (1 + 0.003 * random.nextGaussian());
-        unmatched = onCircle(2.5 + random.nextDouble(), 2 * Math.PI * random.nextDouble());
-        matched = onCircle(1 + 0.15 * random.nextDouble(), 2 * Math.PI * random.nextDouble());
+        unmatched = Mismatch.onCircle(1e6, 2.5 + random.nextDouble(), 2 * Math.PI * random.nextDouble());
+        matched = Mismatch.onCircle(1e6, 1 + 0.15 * random.nextDouble(), 2 * Math.PI * random.nextDouble());
         lie = random.nextBoolean() ? 1 + LIES : 1 - LIES;
         bad = random.nextBoolean() ? Control.PLATE : Control.LOAD;
         for (ReadingRole role : ReadingRole.values()) {
@@ -205,13 +205,6 @@ final class HiddenTruth {
 
     private static double middle(Dial dial) {
         return (dial.least() + dial.most()) / 2;
-    }
-
-    private static ImpedancePoint onCircle(double swr, double angle) {
-        double size = Mismatch.reflectionOf(swr);
-        double real = size * Math.cos(angle);
-        double imaginary = size * Math.sin(angle);
-        return Mismatch.beside(new ImpedancePoint(1e6, Mismatch.LINE_OHM, 0), real, imaginary, 0.9);
     }
 
     /** Returns the roles whose meter is switched, where there is but one. */

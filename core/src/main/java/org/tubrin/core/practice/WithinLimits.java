@@ -38,6 +38,16 @@ public record WithinLimits(TrueStage stage, TuneSetup setup) {
         return best;
     }
 
+    /** Returns whether the stage, as it settled last, is beyond a current's limit or the licence, without anything to spare. */
+    public boolean isPassed() {
+        Stage.Tubes tubes = setup.tubes();
+        return stage.gridCurrentA() > tubes.gridCurrentLimitA()
+                || stage.plateCurrentA() > tubes.plateCurrentLimitA()
+                || Math.abs(stage.screenCurrentA())
+                        > tubes.screenCurrentLimitA().orElse(Double.MAX_VALUE)
+                || stage.outputW() > setup.station().licenceLimitW();
+    }
+
     private double allowedDriveW(double plate, double load) {
         double most = setup.topDriveW();
         if (keeps(most, plate, load)) {

@@ -94,6 +94,11 @@ public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSour
         return value + halfWidth95();
     }
 
+    /** Returns whether its 95 % interval does not touch that of another in the same unit. */
+    public boolean isApartFrom(Quantity other) {
+        return low() > other.high() || other.low() > high();
+    }
+
     /** Returns the value less one standard uncertainty: what a rule goes by that would rather act too soon. */
     public double likelyLow() {
         return value - standardUncertainty();

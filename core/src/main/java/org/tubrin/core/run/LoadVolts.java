@@ -42,7 +42,7 @@ public final class LoadVolts {
     public static Optional<Disagreement> disagreement(Step step) {
         return outputW(step)
                 .flatMap(byVolts -> step.measured(ReadingRole.OUTPUT)
-                        .filter(byMeter -> byVolts.low() > byMeter.high() || byMeter.low() > byVolts.high())
+                        .filter(byVolts::isApartFrom)
                         .map(byMeter -> new Disagreement(byVolts, byMeter)));
     }
 

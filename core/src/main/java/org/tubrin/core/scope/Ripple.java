@@ -10,7 +10,7 @@ import java.util.Optional;
  */
 public record Ripple(double share, Optional<Integer> hertz) {
     /** From here on it is heard. */
-    private static final double HEARD_SHARE = 0.05;
+    public static final double HEARD_SHARE = 0.05;
     /** So much of it at twice the mains is hum. */
     private static final double HUM_SHARE = 0.5;
 

@@ -59,9 +59,7 @@ public record SupplyLaw(Quantity wattPerSquareVolt) {
         SupplyRow last = told.get(told.size() - 1);
         Quantity expectedW = first.outputW().times(squared(last).over(squared(first), Unit.ONE), Unit.WATT);
         // Watts, not their ratio: what a meter is off by at the first few watts makes any ratio likely.
-        boolean touch = last.outputW().low() <= expectedW.high()
-                && expectedW.low() <= last.outputW().high();
         return Optional.of(last.outputW().over(expectedW, Unit.ONE))
-                .filter(share -> !touch && Math.abs(share.value() - 1) > WORTH_SAYING);
+                .filter(share -> last.outputW().isApartFrom(expectedW) && Math.abs(share.value() - 1) > WORTH_SAYING);
     }
 }

@@ -30,6 +30,13 @@ public final class Mismatch {
         return (swr - 1) / (swr + 1);
     }
 
+    /** Returns the load of a standing-wave ratio on a 50 Ω line, 1 or more, whose reflection has an angle in radians, at a frequency. */
+    public static ImpedancePoint onCircle(double frequencyHz, double swr, double angle) {
+        double size = reflectionOf(swr);
+        ImpedancePoint line = new ImpedancePoint(frequencyHz, LINE_OHM, 0);
+        return beside(line, size * Math.cos(angle), size * Math.sin(angle), size);
+    }
+
     /**
      * Returns the load whose reflection on a 50 Ω line lies beside that of a known load.
      *

@@ -27,6 +27,7 @@ import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Matcher;
 import org.tubrin.core.station.Stage;
 import org.tubrin.core.station.Termination;
+import org.tubrin.core.tank.ImpedancePoint;
 import org.tubrin.core.tank.Mismatch;
 
 /** A matcher in an amplifier, into antennas within its reach and beyond it, with switches that do not do what they say. */
@@ -36,7 +37,6 @@ final class MatcherKind implements Kind {
     private static final double FULL_W = 7;
     private static final double KNOWN_OHM = 150;
     private static final double TICK_S = 0.05;
-    private static final double READING_S = 3;
     private static final double LOSSY_SHARE = 0.5;
     private static final String ORDER = "the order by hand";
 
@@ -92,7 +92,7 @@ final class MatcherKind implements Kind {
     }
 
     /** The amplifier, its matcher and what hangs on it, as they are. */
-    private static final class Shack implements Follower.Hands {
+    private static final class Shack extends Desk {
         private final int number;
         private final Band band;
         private final double hz;
@@ -108,10 +108,7 @@ final class MatcherKind implements Kind {
         private final TuneSetup setup;
         private final boolean isFaulty;
         private double setW;
-        private boolean keyed;
         private boolean on;
-        private double nowS;
-        private int keyDowns;
         private boolean hot;
         private boolean tripped;
 
@@ -123,12 +120,9 @@ final class MatcherKind implements Kind {
             isKnown = random.nextInt(5) == 0;
             double swr = 1.2 + 3.8 * random.nextDouble();
             double angle = 2 * Math.PI * random.nextDouble();
-            double magnitude = (swr - 1) / (swr + 1);
-            double re = magnitude * Math.cos(angle);
-            double im = magnitude * Math.sin(angle);
-            double below = (1 - re) * (1 - re) + im * im;
-            ohm = isKnown ? KNOWN_OHM : Mismatch.LINE_OHM * (1 - re * re - im * im) / below;
-            reactanceOhm = isKnown ? 0 : Mismatch.LINE_OHM * 2 * im / below;
+            ImpedancePoint antenna = Mismatch.onCircle(hz, swr, angle);
+            ohm = isKnown ? KNOWN_OHM : antenna.ohm();
+            reactanceOhm = isKnown ? 0 : antenna.reactanceOhm();
             int luck = random.nextInt(20);
             switching = luck < 5
                     ? Switch.LEFT_ON
@@ -192,7 +186,7 @@ final class MatcherKind implements Kind {
                     .put("right", right)
                     .put("hot", hot)
                     .put("tripped", tripped)
-                    .put("key_downs", keyDowns)
+                    .put("key_downs", keyDowns())
                     .putIf(
                             end.filter(one -> one == ClimbEnd.MATCHED || one == ClimbEnd.REACH_PROVEN)
                                     .isPresent(),
@@ -200,7 +194,7 @@ final class MatcherKind implements Kind {
                             swr)
                     .played(
                             procedure,
-                            (right ? 0 : 10) + (hot ? 20 : 0) + (tripped ? 5 : 0) + keyDowns / 100.0,
+                            (right ? 0 : 10) + (hot ? 20 : 0) + (tripped ? 5 : 0) + keyDowns() / 100.0,
                             String.format(
                                     Locale.ROOT,
                                     "case %d: %s, SWR %.2f%s, switch %s%s%s: %s, truly %s, %d key-downs%s%s",
@@ -213,7 +207,7 @@ final class MatcherKind implements Kind {
                                     isFaulty ? ", matcher faulty" : "",
                                     end.map(Enum::name).orElse("no end"),
                                     truth(),
-                                    keyDowns,
+                                    keyDowns(),
                                     hot ? ", HOT" : "",
                                     tripped ? ", TRIPPED" : ""));
         }
@@ -239,24 +233,19 @@ final class MatcherKind implements Kind {
         }
 
         @Override
-        public double nowS() {
-            return nowS;
-        }
-
-        @Override
         public void pass(double seconds) {
             for (double left = seconds; left > 0; left -= TICK_S) {
                 double s = Math.min(TICK_S, left);
-                double inputW = keyed ? setW * exciterShare : 0;
+                double inputW = keyed() ? setW * exciterShare : 0;
                 stage.pass(band, hz, on, inputW, ohm, reactanceOhm, s);
-                boolean unmatched = keyed && on && box.inLine() && !box.matches(swrBehind());
+                boolean unmatched = keyed() && on && box.inLine() && !box.matches(swrBehind());
                 hot = hot
                         || (unmatched
                                 && stage.outputW()
                                         > DINGHY.matcher().orElseThrow().mostW());
                 tripped = tripped || stage.trip().isPresent();
             }
-            nowS += seconds;
+            super.pass(seconds);
         }
 
         @Override
@@ -297,12 +286,6 @@ final class MatcherKind implements Kind {
             } else if (control == Control.POWER_AMPLIFIER) {
                 on = switching == Switch.STAYS_ON || (to > 0 && switching != Switch.STAYS_OFF);
             }
-        }
-
-        private void key(boolean down) {
-            keyed = down;
-            keyDowns += down ? 1 : 0;
-            pass(down ? READING_S : TICK_S);
         }
 
         /** A directional wattmeter behind the amplifier shows what goes out, whatever comes back. */

@@ -1,6 +1,6 @@
 package org.tubrin.bench.campaign.kinds;
 
-import java.util.LinkedHashMap;
+import java.util.HashMap;
 import java.util.Map;
 
 /**
@@ -18,7 +18,7 @@ record Played(String procedure, Map<String, Double> figures, double badness, Str
 
     /** Gathers the figures of a case. */
     static final class Figures {
-        private final Map<String, Double> values = new LinkedHashMap<>();
+        private final Map<String, Double> values = new HashMap<>();
 
         Figures put(String name, double value) {
             values.put(name, value);

@@ -75,7 +75,7 @@ final class ResonanceKind implements Kind {
     }
 
     /** The antenna as it is. */
-    private static final class Shack implements Follower.Hands {
+    private static final class Shack extends Desk {
         private final int number;
         private final Random random;
         private final DriftingAntenna antenna;
@@ -83,8 +83,6 @@ final class ResonanceKind implements Kind {
         private final double windHz;
         private final TuneSetup setup;
         private final MeterLuck meters;
-        private boolean keyed;
-        private double nowS;
         private double nextWeatherS;
         private double onAirS;
         private double offS;
@@ -125,24 +123,24 @@ final class ResonanceKind implements Kind {
             while (person.advice().move() instanceof Move.Answer) {
                 person.step();
             }
-            while (nowS < LASTS_S) {
-                double until = nowS + SENDS_S;
-                keyed = true;
+            while (nowS() < LASTS_S) {
+                double until = nowS() + SENDS_S;
+                key(true);
                 person.does(new RunEvent.Keyed());
                 if (procedure.equals(TUBRIN)) {
                     follows(person, until);
                 } else {
                     readsOnce();
                 }
-                pass(Math.max(0, until - nowS));
+                pass(Math.max(0, until - nowS()));
                 if (settledS == 0) {
-                    settledS = nowS;
+                    settledS = nowS();
                 }
-                keyed = false;
+                key(false);
                 person.does(new RunEvent.Unkeyed());
                 pass(PAUSES_S);
             }
-            double hours = nowS / 3600;
+            double hours = nowS() / 3600;
             double beyond = 100 * beyondS / onAirS;
             return new Played.Figures()
                     .put("off_of_alarm", offS / onAirS)
@@ -169,7 +167,7 @@ final class ResonanceKind implements Kind {
 
         /** Does what is said until it is to be left alone, or until the transmission ends. */
         private void follows(Follower person, double untilS) {
-            while (nowS < untilS) {
+            while (nowS() < untilS) {
                 Move move = person.step();
                 if (move instanceof Move.LeaveAlone) {
                     return;
@@ -198,21 +196,16 @@ final class ResonanceKind implements Kind {
         }
 
         @Override
-        public double nowS() {
-            return nowS;
-        }
-
-        @Override
         public void pass(double seconds) {
             for (double left = seconds; left > 0; left -= 1) {
                 double s = Math.min(1, left);
-                if (nowS >= nextWeatherS) {
+                if (nowS() >= nextWeatherS) {
                     antenna.rain(800 * (2 * random.nextDouble() - 1));
                     nextWeatherS += WEATHER_S;
                 }
                 antenna.pass(s, 1);
-                nowS += s;
-                if (keyed && settledS > 0) {
+                super.pass(s);
+                if (keyed() && settledS > 0) {
                     onAirS += s;
                     offS += s * off() / witness.alarm();
                     beyondS += off() > witness.alarm() ? s : 0;

@@ -28,6 +28,7 @@ import org.tubrin.core.run.ScopeSteps;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.scope.Look;
+import org.tubrin.core.scope.Ripple;
 import org.tubrin.core.scope.ScopePlan;
 import org.tubrin.core.scope.Trace;
 import org.tubrin.core.scope.TrapezoidShape;
@@ -40,10 +41,8 @@ final class ScopeKind implements Kind {
     private static final double LOAD_OHM = 50;
     private static final TransistorAmplifier.Model KETCH = SkerryPoint.KETCH;
     private static final List<Band> BANDS = List.of(Band.MHZ_1_8, Band.MHZ_7, Band.MHZ_14, Band.MHZ_28);
-    private static final double READING_S = 3;
     private static final double BEAT_SPAN_S = 3e-3;
     private static final double RIPPLE_SPAN_S = 0.05;
-    private static final double HEARD_SHARE = 0.05;
     private static final int SAMPLES = 400;
     /** Third-order products nearer than this to the border may be called either. */
     private static final double CLEAR_DB = 2;
@@ -99,7 +98,7 @@ final class ScopeKind implements Kind {
     }
 
     /** What is before the scope, as it is. */
-    private static final class Shack implements Follower.Hands {
+    private static final class Shack extends Desk {
         private final int number;
         private final Band band;
         private final double hz;
@@ -112,8 +111,6 @@ final class ScopeKind implements Kind {
         private final TuneSetup setup;
         private final MeterLuck meters;
         private Look look = Look.EXCITER_CARRIER;
-        private double nowS;
-        private int keyDowns;
 
         Shack(int number, long seed) {
             this.number = number;
@@ -205,13 +202,12 @@ final class ScopeKind implements Kind {
                     .filter(step -> step.sight().breathes())
                     .isPresent();
             boolean apart = end.filter(one -> one == ClimbEnd.VOLTS_APART).isPresent();
-            double rough = Math.min(trueDb + 25, 2 * (lostDb - 1));
-            boolean isRough = rough > CLEAR_DB;
+            boolean isRough = Linearity.Grade.of(trueDb - CLEAR_DB) == Linearity.Grade.ROUGH && lostDb > CLEAR_DB;
             boolean isClean = Linearity.Grade.of(trueDb + CLEAR_DB) != Linearity.Grade.ROUGH || lostDb < 0.5;
             double thirdOff = Math.abs(Math.max(-35, saysDb.orElse(0)) - Math.max(-35, trueDb));
             boolean wrongProbe = Math.abs(probeShare * probeShare - 1) > 0.1;
-            boolean hums = humShare > HEARD_SHARE + CLEAR_RIPPLE;
-            boolean isStill = humShare < HEARD_SHARE - CLEAR_RIPPLE;
+            boolean hums = humShare > Ripple.HEARD_SHARE + CLEAR_RIPPLE;
+            boolean isStill = humShare < Ripple.HEARD_SHARE - CLEAR_RIPPLE;
             boolean wrong = (isRough && !saysRough)
                     || (isClean && saysRough)
                     || (hums && !saysHum)
@@ -225,7 +221,7 @@ final class ScopeKind implements Kind {
                     .putIf(isStill, "hum_falsely", saysHum)
                     .putIf(wrongProbe, "probe_found", apart)
                     .putIf(probeShare == 1, "probe_falsely", apart)
-                    .put("key_downs", keyDowns)
+                    .put("key_downs", keyDowns())
                     .played(
                             TUBRIN,
                             thirdOff + (wrong ? 20 : 0),
@@ -253,16 +249,6 @@ final class ScopeKind implements Kind {
                     .reduce((first, second) -> second);
         }
 
-        @Override
-        public double nowS() {
-            return nowS;
-        }
-
-        @Override
-        public void pass(double seconds) {
-            nowS += seconds;
-        }
-
         private double truthW() {
             return look.amplifies() ? outputW : driveW;
         }
@@ -274,15 +260,13 @@ final class ScopeKind implements Kind {
                 return false;
             }
             if (move instanceof Move.KeyAndRead) {
-                keyDowns++;
-                person.does(new RunEvent.Keyed());
-                pass(READING_S);
-                person.reads(Map.of(
-                        ReadingRole.OUTPUT_VPP,
-                        probeShare * PowerEntry.voltageV(truthW(), LOAD_OHM, PowerEntry.Form.PP),
-                        ReadingRole.OUTPUT,
-                        truthW() / (look.hasTones() ? 2 : 1)));
-                person.does(new RunEvent.Unkeyed());
+                keysAndReads(
+                        person,
+                        () -> Map.of(
+                                ReadingRole.OUTPUT_VPP,
+                                probeShare * PowerEntry.voltageV(truthW(), LOAD_OHM, PowerEntry.Form.PP),
+                                ReadingRole.OUTPUT,
+                                truthW() / (look.hasTones() ? 2 : 1)));
                 return true;
             }
             if (move instanceof Move.TellShape) {

@@ -17,7 +17,6 @@ import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Customs;
-import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Band;
@@ -27,7 +26,6 @@ import org.tubrin.core.station.Stage;
 final class SupplyKind implements Kind {
     private static final Stage.Switching LUGGER = SkerryPoint.LUGGER;
     private static final double RATED_W = SkerryPoint.LUGGER_W;
-    private static final double READING_S = 4;
     private static final double NEAR = 0.03;
     private static final String CLAIM = "by the claim";
 
@@ -79,8 +77,9 @@ final class SupplyKind implements Kind {
     }
 
     /** The stage as it is. */
-    private static final class Shack implements Follower.Hands {
+    private static final class Shack extends Desk {
         private final int number;
+        private final long truth;
         private final SwitchingAmplifier stage;
         private final double ohm;
         private final int modules;
@@ -88,9 +87,6 @@ final class SupplyKind implements Kind {
         private final double scaleShare;
         private final TuneSetup setup;
         private final MeterLuck meters;
-        private boolean keyed;
-        private double nowS;
-        private int keyDowns;
         private double mostW;
         private double mostA;
         private boolean bent;
@@ -100,7 +96,8 @@ final class SupplyKind implements Kind {
         Shack(int number, long seed) {
             this.number = number;
             Random random = new Random(seed);
-            stage = new SwitchingAmplifier(LUGGER, RATED_W, random.nextLong());
+            truth = random.nextLong();
+            stage = new SwitchingAmplifier(LUGGER, RATED_W, truth);
             ohm = 44 + 12 * random.nextDouble();
             modules = 1 + random.nextInt(LUGGER.moduleCount());
             stage.modules(modules);
@@ -141,18 +138,14 @@ final class SupplyKind implements Kind {
                 byClaim();
             }
             key(true);
-            double shownW = meters.classed(
-                    ReadingRole.OUTPUT,
-                    stage.outputW(),
-                    setup.channelFor(ReadingRole.OUTPUT).orElseThrow().rangeFor(wantedW));
-            double off = 100 * Math.abs(shownW / wantedW - 1);
-            boolean canBeHad = end.filter(one -> one != ClimbEnd.WANTED).isEmpty();
+            double off = 100 * Math.abs(shownW(stage) / wantedW - 1);
+            boolean canBeHad = canBeHad();
             boolean ended = end.filter(one -> isSo(one, off)).isPresent();
             boolean over = mostW > 1.05 * RATED_W;
             return new Played.Figures()
                     .putIf(canBeHad, "off_percent", off)
                     .putIf(canBeHad, "within_5", off <= 5)
-                    .put("key_downs", keyDowns - 1)
+                    .put("key_downs", keyDowns() - 1)
                     .putIf(procedure.equals(TUBRIN), "bent_falsely", bent)
                     .put("over_rating", over)
                     .put("over_current", mostA > LUGGER.supplyCurrentLimitA())
@@ -160,7 +153,7 @@ final class SupplyKind implements Kind {
                     .putIf(procedure.equals(TUBRIN), "ended", ended)
                     .played(
                             procedure,
-                            (canBeHad ? off : 0) + (ended ? 0 : 50) + (over ? 30 : 0) + keyDowns / 10.0,
+                            (canBeHad ? off : 0) + (ended ? 0 : 50) + (over ? 30 : 0) + keyDowns() / 10.0,
                             String.format(
                                     Locale.ROOT,
                                     "case %d: %d modules, %.1f Ω, wanted %.0f W: %s, %.1f W at %.2f V, %.1f %% off, %d key-downs",
@@ -172,7 +165,25 @@ final class SupplyKind implements Kind {
                                     stage.outputW(),
                                     stage.supplyV(),
                                     off,
-                                    keyDowns - 1));
+                                    keyDowns() - 1));
+        }
+
+        /** Whether the highest volts bring what is wanted, as the wattmeter shows it, within rating and current. */
+        private boolean canBeHad() {
+            SwitchingAmplifier full = new SwitchingAmplifier(LUGGER, RATED_W, truth);
+            full.modules(modules);
+            full.supplyV(LUGGER.mostSupplyDcV());
+            full.pass(LUGGER.driveW(), ohm, 0, 1);
+            return shownW(full) >= wantedW
+                    && full.supplyA() * Math.sqrt(wantedW / shownW(full)) <= LUGGER.supplyCurrentLimitA()
+                    && wantedW * full.outputW() / shownW(full) <= RATED_W;
+        }
+
+        private double shownW(SwitchingAmplifier of) {
+            return meters.classed(
+                    ReadingRole.OUTPUT,
+                    of.outputW(),
+                    setup.channelFor(ReadingRole.OUTPUT).orElseThrow().rangeFor(wantedW));
         }
 
         /** The wanted output is there; or more volts would pass what ended it. */
@@ -187,24 +198,13 @@ final class SupplyKind implements Kind {
         }
 
         @Override
-        public double nowS() {
-            return nowS;
-        }
-
-        @Override
         public void pass(double seconds) {
             for (double left = seconds; left > 0; left -= 1) {
-                stage.pass(keyed ? LUGGER.driveW() : 0, ohm, 0, Math.min(1, left));
+                stage.pass(keyed() ? LUGGER.driveW() : 0, ohm, 0, Math.min(1, left));
             }
-            nowS += seconds;
-            mostW = Math.max(mostW, keyed ? stage.outputW() : 0);
-            mostA = Math.max(mostA, keyed ? stage.supplyA() : 0);
-        }
-
-        private void key(boolean down) {
-            keyed = down;
-            keyDowns += down ? 1 : 0;
-            pass(down ? READING_S : 0.1);
+            super.pass(seconds);
+            mostW = Math.max(mostW, keyed() ? stage.outputW() : 0);
+            mostA = Math.max(mostA, keyed() ? stage.supplyA() : 0);
         }
 
         private void supply(double volts) {
@@ -220,16 +220,14 @@ final class SupplyKind implements Kind {
             }
             if (move instanceof Move.KeyAndRead) {
                 Optional<Advice.Expectation> expect = person.advice().expect();
-                person.does(new RunEvent.Keyed());
-                key(true);
-                expects(person, expect);
-                person.reads(Map.of(
-                        ReadingRole.OUTPUT, stage.outputW(),
-                        ReadingRole.SUPPLY_VOLTAGE, stage.terminalV(),
-                        ReadingRole.SUPPLY_CURRENT, stage.supplyA(),
-                        ReadingRole.HEAT_SINK, stage.sinkC()));
-                key(false);
-                person.does(new RunEvent.Unkeyed());
+                keysAndReads(person, () -> {
+                    expects(person, expect);
+                    return Map.of(
+                            ReadingRole.OUTPUT, stage.outputW(),
+                            ReadingRole.SUPPLY_VOLTAGE, stage.terminalV(),
+                            ReadingRole.SUPPLY_CURRENT, stage.supplyA(),
+                            ReadingRole.HEAT_SINK, stage.sinkC());
+                });
                 return true;
             }
             return false;
