@@ -222,7 +222,9 @@ final class SignAdvice {
             case KNOB_SLIPS -> once(workThrough(Move.Drill.KNOB_SLIPS, Reason.KNOB_FIRST));
             case COUPLED_TOO_HEAVILY -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
             case PLATE_OFF_PEAK -> backToTwin().or(() -> once(rePeak(Reason.TOO_HEAVY_OR_OFF)));
-            case GROWTH_TOO_HIGH -> once(workThrough(Move.Drill.GROWTH_TOO_HIGH, Reason.GREW_TOO_MUCH));
+            case GROWTH_TOO_HIGH ->
+                // Read again, a second key-down says whether it stands.
+                once(workThrough(Move.Drill.GROWTH_TOO_HIGH, Reason.GREW_TOO_MUCH), 2);
             case GROWTH_POOR -> once(workThrough(Move.Drill.GROWTH_POOR, Reason.GREW_TOO_LITTLE));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
             case EFFICIENCY_LOW ->
@@ -359,9 +361,13 @@ final class SignAdvice {
                         Reason.BACK_TO_TWIN));
     }
 
-    /** Lets a doubt be looked into: when the operator says the reading stands, or after enough tries, the step goes on. */
     private Optional<Advice> once(Advice advice) {
-        boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT) || state.keyDownsInStep() >= MOST_PEAKINGS;
+        return once(advice, MOST_PEAKINGS);
+    }
+
+    /** Lets a doubt be looked into: when the operator says the reading stands, or after so many key-downs, the step goes on. */
+    private Optional<Advice> once(Advice advice, int keyDowns) {
+        boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT) || state.keyDownsInStep() >= keyDowns;
         return lookedInto ? Optional.empty() : Optional.of(advice);
     }
 

@@ -23,12 +23,13 @@ import org.tubrin.core.run.Trip;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.twin.Root;
+import org.tubrin.core.twin.SaturationLaw;
 import org.tubrin.core.twin.TransistorTwin;
 
 /**
  * What the key-downs of one run brought: one band, one frequency.
  *
- * <p>Method: between rows {@link GainCurve}, beyond them {@link DriveLaw}. The output at a drive by monotone cubic interpolation
+ * <p>Method: between rows {@link GainCurve}, beyond them {@link SaturationLaw}. The output at a drive by monotone cubic interpolation
  * of logarithms.
  *
  * @param setup of the run
@@ -344,26 +345,18 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
                 .map(row -> Quantity.of(List.of(row.driveW(), row.outputW()), Unit.WATT, at -> at[1] * driveW / at[0]));
     }
 
-    /**
-     * A place of the law.
-     *
-     * @param driveW drive in watts
-     * @param outputW output in watts
-     */
-    public record Beyond(double driveW, double outputW) {}
-
     /** Returns the law from the last row to where the wanted output in watts would be, or as far as limit and trips let it. */
-    public List<Beyond> beyondRows(double wantedW) {
+    public List<SaturationLaw.Row> beyondRows(double wantedW) {
         if (rows.isEmpty()) {
             return List.of();
         }
         double fromW = rows.get(rows.size() - 1).driveW().value();
         double toW = Math.min(setup.driveLimitW(), capW());
-        DriveLaw law = law();
-        List<Beyond> places = new ArrayList<>();
+        SaturationLaw law = law();
+        List<SaturationLaw.Row> places = new ArrayList<>();
         for (int i = 0; i <= LAW_PLACES && toW > fromW; i++) {
             double driveW = fromW * Math.pow(toW / fromW, (double) i / LAW_PLACES);
-            places.add(new Beyond(driveW, law.outputW(driveW)));
+            places.add(new SaturationLaw.Row(driveW, law.outputW(driveW)));
             if (law.outputW(driveW) > wantedW) {
                 break;
             }
@@ -372,8 +365,14 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
     }
 
     /** Returns the law beyond the rows. */
-    private DriveLaw law() {
-        return DriveLaw.of(rows, setup.amplifier().ratedOutputW());
+    private SaturationLaw law() {
+        return SaturationLaw.of(
+                rows.stream()
+                        .map(row -> new SaturationLaw.Row(
+                                row.driveW().value(), row.outputW().value()))
+                        .toList(),
+                setup.amplifier(),
+                setup.band());
     }
 
     private double[] logs(Function<DriveRow, Quantity> of) {
@@ -381,7 +380,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
     }
 
     private Quantity between(double wantedW) {
-        DriveLaw law = law();
+        SaturationLaw law = law();
         int n = rows.size();
         double[] unsure = rows.stream().mapToDouble(row -> eyeShare(row, law)).toArray();
         List<Quantity> operands = new ArrayList<>();
@@ -405,7 +404,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
     }
 
     /** What eyes leave open of a row, as a share of its drive. */
-    private static double eyeShare(DriveRow row, DriveLaw law) {
+    private static double eyeShare(DriveRow row, SaturationLaw law) {
         double outputW = row.outputW().value();
         double eyeW =
                 row.outputW().without(source -> !DriveRow.isOfTheEye(source)).standardUncertainty();
@@ -416,7 +415,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
     }
 
     /** The curve through drives, then outputs, about the wanted output, which comes last. */
-    private static GainCurve curve(DriveLaw law, double[] at, double[] unsure) {
+    private static GainCurve curve(SaturationLaw law, double[] at, double[] unsure) {
         int n = unsure.length;
         double[] drives = new double[n];
         double[] outputs = new double[n];

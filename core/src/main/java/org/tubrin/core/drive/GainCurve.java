@@ -5,11 +5,12 @@ import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.CholeskyDecomposition;
 import org.hipparchus.linear.RealMatrix;
 import org.hipparchus.linear.RealVector;
+import org.tubrin.core.twin.SaturationLaw;
 
 /**
  * The drive for an output out of some rows, each of which an eye has read.
  *
- * <p>Method: what the logarithm of drive has beyond {@link DriveLaw} is a parabola about the wanted output, by least squares;
+ * <p>Method: what the logarithm of drive has beyond {@link SaturationLaw} is a parabola about the wanted output, by least squares;
  * rows count by what an eye leaves open of them, and less the further off they lie. Slope and bend are held near nothing, so that
  * two rows are enough. The uncertainty is that of the parabola at the wanted output. Source: C. M. Bishop, "Pattern Recognition
  * and Machine Learning" (2006), §3.3.1.

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.twin.SaturationLaw;
 
 /**
  * The next row of a drive table: 3 dB above the last at most, less where the output would pass what the stage is rated for or the
@@ -18,17 +20,19 @@ public record NextRow(double driveW, Because because) {
     private static final double WORTH_A_ROW = 1.15;
     /** Half of a step below where it tripped: up to there nothing is known to trip. */
     private static final double BELOW_TRIP = 0.7;
-    /** A row this near to the wanted output is it; where there are rows enough to know the stage by, one that is less near is too. */
+    /** A row this near to the wanted output is it; the more rows there are to know the stage by, the less near it needs to be. */
     private static final double AT_WANTED = 0.02;
 
     private static final double NEAR_WANTED = 0.05;
     private static final int ENOUGH_ROWS = 3;
+    private static final double BY_LAW = 0.08;
+    private static final int ROWS_FOR_LAW = 4;
+    /** Between rows no further apart than this ratio of drive the curve of a stage is known to about 1 %. */
+    private static final double CLOSE_ROWS = 1.5;
     /** Growth between outputs that are known less well than this tells nothing. */
     private static final double KNOWN_SHARE = 0.15;
     /** A stage that still grows so well may expand once more. */
     private static final double STILL_EXPANDS = 1.9;
-    /** Growth per doubling where none was seen. */
-    private static final double IN_PROPORTION = 2;
 
     /** What governs the drive of a row. */
     public enum Because {
@@ -96,13 +100,24 @@ public record NextRow(double driveW, Because because) {
                 .min(Comparator.naturalOrder());
     }
 
+    /** Whether the drive for the wanted output is known: a row has it, or rows close on either side do. */
     private static boolean isThere(TuneSetup setup, List<Step> steps) {
         Optional<Double> wantedW = setup.customs().wantedOutputW();
         if (wantedW.isEmpty()) {
             return false;
         }
-        double offLast = off(steps.get(steps.size() - 1), wantedW.get());
-        return offLast < AT_WANTED || (steps.size() >= ENOUGH_ROWS && offLast < NEAR_WANTED);
+        int rows = steps.size();
+        double near = rows >= ROWS_FOR_LAW ? BY_LAW : rows >= ENOUGH_ROWS ? NEAR_WANTED : AT_WANTED;
+        return off(steps.get(rows - 1), wantedW.get()) < near
+                || (rows >= ENOUGH_ROWS && isBetween(steps, wantedW.get()));
+    }
+
+    private static boolean isBetween(List<Step> steps, double wantedW) {
+        return above(steps, wantedW)
+                .flatMap(high -> below(steps, high, wantedW)
+                        .filter(low -> high.driveW().value()
+                                < CLOSE_ROWS * low.driveW().value()))
+                .isPresent();
     }
 
     private static double off(Step step, double wantedW) {
@@ -137,63 +152,86 @@ public record NextRow(double driveW, Because because) {
         double rungW = Math.min(setup.driveLimitW(), setup.settings().driveRatio() * lastW);
         Optional<Growth> growth = growth(steps);
         NextRow rung = new NextRow(rungW, Because.RUNG);
-        NextRow rated = new NextRow(ratedW(setup, last, growth, lastW).orElse(rungW), Because.RATED);
+        NextRow rated = new NextRow(ratedW(setup, steps, growth).orElse(rungW), Because.RATED);
         NextRow capped = new NextRow(capW(trips), Because.TRIPPED);
-        NextRow wanted = wantedW.flatMap(target -> output(last)
-                        .map(output -> new NextRow(
-                                raised(
-                                        lastW,
-                                        target / output.value(),
-                                        growth.map(one -> one.perDoubling().value())
-                                                .filter(one -> one > 1)
-                                                .orElse(IN_PROPORTION)),
-                                Because.WANTED)))
+        NextRow wanted = wantedW.flatMap(target -> law(setup, steps).flatMap(law -> law.driveFor(target)))
+                .map(found -> new NextRow(found.driveW(), Because.WANTED))
                 .orElse(rung);
         return List.of(rung, rated, capped, wanted).stream()
                 .min(Comparator.comparingDouble(NextRow::driveW))
                 .orElseThrow();
     }
 
+    /** What the rows up to the last foretell, but for those that another range of the meter knows too badly beside it. */
+    private static Optional<SaturationLaw> law(TuneSetup setup, List<Step> steps) {
+        Step last = steps.get(steps.size() - 1);
+        List<SaturationLaw.Row> rows = output(last).stream()
+                .flatMap(there -> steps.stream()
+                        .filter(step -> step.driveW().value() <= last.driveW().value())
+                        .sorted(Comparator.comparingDouble(step -> step.driveW().value()))
+                        .flatMap(step -> output(step)
+                                .filter(one -> isKnownBeside(one, there))
+                                .map(one -> new SaturationLaw.Row(step.driveW().value(), one.value()))
+                                .stream()))
+                .toList();
+        return rows.isEmpty() ? Optional.empty() : Optional.of(SaturationLaw.of(rows, setup.amplifier(), setup.band()));
+    }
+
+    private static boolean isKnownBeside(Quantity output, Quantity there) {
+        Quantity ratio = output.over(there, Unit.ONE);
+        return ratio.standardUncertainty() < KNOWN_SHARE * ratio.value();
+    }
+
     /** Once a row is above the wanted output the next lies between it and the best one below, in proportion of the logarithms. */
     private static Optional<NextRow> back(List<Step> steps, double wantedW) {
-        Optional<Step> above = steps.stream()
-                .filter(step ->
-                        output(step).filter(one -> one.value() > wantedW).isPresent())
-                .min(Comparator.comparingDouble(step -> step.driveW().value()));
-        return above.map(high -> {
+        return above(steps, wantedW).map(high -> {
             double highW = high.driveW().value();
             double outputW = output(high).orElseThrow().value();
-            return steps.stream()
-                    .filter(step -> output(step).isPresent()
-                            && step.driveW().value() < highW
-                            && output(step).get().value() < wantedW)
-                    .max(Comparator.comparingDouble(step -> step.driveW().value()))
+            return below(steps, high, wantedW)
                     .map(low -> {
-                        double share = Math.log(
-                                        wantedW / output(low).orElseThrow().value())
-                                / Math.log(outputW / output(low).orElseThrow().value());
-                        double lowW = low.driveW().value();
-                        return new NextRow(lowW * Math.pow(highW / lowW, share), Because.WANTED);
+                        double lowW = output(low).orElseThrow().value();
+                        double share = Math.log(wantedW / lowW) / Math.log(outputW / lowW);
+                        double fromW = low.driveW().value();
+                        return new NextRow(fromW * Math.pow(highW / fromW, share), Because.WANTED);
                     })
                     .orElseGet(() -> new NextRow(highW * wantedW / outputW, Because.WANTED));
         });
     }
 
-    private static Optional<Double> ratedW(TuneSetup setup, Step last, Optional<Growth> growth, double lastW) {
+    /** The row of the least drive that gave more than is wanted. */
+    private static Optional<Step> above(List<Step> steps, double wantedW) {
+        return steps.stream()
+                .filter(step ->
+                        output(step).filter(one -> one.value() > wantedW).isPresent())
+                .min(Comparator.comparingDouble(step -> step.driveW().value()));
+    }
+
+    /** The row of the most drive, less than that of another, that gave less than is wanted. */
+    private static Optional<Step> below(List<Step> steps, Step above, double wantedW) {
+        return steps.stream()
+                .filter(step -> step.driveW().value() < above.driveW().value())
+                .filter(step ->
+                        output(step).filter(one -> one.value() < wantedW).isPresent())
+                .max(Comparator.comparingDouble(step -> step.driveW().value()));
+    }
+
+    /** As far as neither the growth that may be nor what the rows foretell leads beyond the rating. */
+    private static Optional<Double> ratedW(TuneSetup setup, List<Step> steps, Optional<Growth> growth) {
+        Step last = steps.get(steps.size() - 1);
         double most = setup.stage().mostGrowthPerDoubling();
         double perDoubling = growth.map(one -> one.perDoubling().value())
                 .filter(seen -> seen < STILL_EXPANDS)
                 .map(seen -> Math.min(most, seen))
                 .orElse(most);
-        return output(last)
-                .filter(output -> perDoubling > 1)
-                .map(output -> raised(
-                        lastW,
-                        Math.max(
-                                1,
-                                setup.mostOutputW()
-                                        / (output.value() + Quantity.COVERAGE_95 * output.standardUncertainty())),
-                        perDoubling));
+        return output(last).filter(output -> perDoubling > 1).map(output -> {
+            double mayBeW = output.value() + Quantity.COVERAGE_95 * output.standardUncertainty();
+            double times = Math.max(1, setup.mostOutputW() / mayBeW);
+            double byGrowthW = raised(last.driveW().value(), times, perDoubling);
+            return law(setup, steps)
+                    .flatMap(law -> law.leastDriveForW(times * output.value()))
+                    .filter(byLawW -> byLawW > byGrowthW)
+                    .orElse(byGrowthW);
+        });
     }
 
     /** Returns the drive that brings so many times the output, where doubling it brings so many times. */

@@ -264,6 +264,9 @@ public class MendingTest {
         // 2.9 for a doubling: the range is not what it is taken for.
         Advice advice = climber.keysFor(4).reads(700, 0.42, 0.02, 2640).advice();
         assertEquals(advice.move(), new Move.WorkThrough(Move.Drill.GROWTH_TOO_HIGH));
+        // Read again it stands: nothing more is to be had by keying.
+        climber.does(new RunEvent.TriedAgain());
+        assertTrue(climber.keysFor(4).reads(701, 0.42, 0.02, 2640).advice().move() instanceof Move.RecordStep);
     }
 
     @DataProvider

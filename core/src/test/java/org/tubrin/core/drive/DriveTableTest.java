@@ -27,6 +27,7 @@ import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.ClimbEnd;
+import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preset;
@@ -46,6 +47,7 @@ import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.Stage;
+import org.tubrin.core.twin.SaturationLaw;
 import org.tubrin.core.twin.Setting;
 import org.tubrin.core.twin.Transistors;
 import org.tubrin.core.twin.Twins;
@@ -175,6 +177,26 @@ public class DriveTableTest {
         return turns;
     }
 
+    /** Rows on one range of the meter, at drives of one's own. */
+    private void rows(Band band, double wantedW, double... drivesW) {
+        events.clear();
+        does(new RunEvent.Started(setup(band, Optional.of(wantedW))));
+        while (!(NextMove.of(state(), now).move() instanceof Move.Turn)) {
+            Following.events(NextMove.of(state(), now), now).forEach(this::does);
+        }
+        does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"));
+        for (double driveW : drivesW) {
+            now = now.plusSeconds(15);
+            does(new RunEvent.DialMoved(Control.DRIVE, "", driveW));
+            does(new RunEvent.Keyed());
+            now = now.plusSeconds(3);
+            reads(ReadingRole.INPUT_POWER, driveW, "Lead", "20 W");
+            reads(ReadingRole.OUTPUT, outputW(band, driveW), "Fathom", "1.5 kW");
+            does(new RunEvent.Unkeyed());
+            does(new RunEvent.StepRecorded());
+        }
+    }
+
     private void reads(ReadingRole role, double value, String meter, String range) {
         does(new RunEvent.ReadingTaken(new Reading(role, Double.toString(value), value, meter, range), false));
     }
@@ -221,6 +243,32 @@ public class DriveTableTest {
         double driveW = wanted.driveW().orElseThrow().value();
         assertEquals(outputW(Band.MHZ_7, driveW), 300, 6);
         assertEquals(wanted.setW().orElseThrow(), driveW, 0.02 * driveW);
+    }
+
+    /** 420 W lie beyond the third row: the law of the record reaches them at once, where growth that goes on would stop short. */
+    @Test
+    public void theFourthRowReachesAWantedOutputNearSaturation() {
+        climbs(Band.MHZ_7, Optional.of(420.0), 100);
+        assertEquals(state().reached(), Optional.of(ClimbEnd.WANTED));
+        assertTrue(state().steps().size() <= 4, state().steps().size() + " rows");
+        assertEquals(
+                outputW(Band.MHZ_7, table().driveFor(420).driveW().orElseThrow().value()), 420, 10);
+    }
+
+    /** Rows at 5.6 and 7.5 W on either side of 300 W: a key-down between them would tell nothing more. */
+    @Test
+    public void rowsCloseOnEitherSideAreEnough() {
+        double wantedW = outputW(Band.MHZ_7, 5.6) + 40;
+        rows(Band.MHZ_7, wantedW, 1.4, 2.8, 5.6, 7.5);
+        assertEquals(state().reached(), Optional.of(ClimbEnd.WANTED));
+        assertEquals(
+                outputW(
+                        Band.MHZ_7,
+                        table().driveFor(wantedW).driveW().orElseThrow().value()),
+                wantedW,
+                0.02 * wantedW);
+        rows(Band.MHZ_7, wantedW, 1.4, 2.8, 7.5);
+        assertEquals(state().reached(), Optional.empty(), "far apart they are not");
     }
 
     /** The mark of the scale next to 14 W over 1.056 is 13.5 W, which is more than 14 W at the input; 13 W is not. */
@@ -342,7 +390,7 @@ public class DriveTableTest {
         assertEquals(both.belowTripDb(14).orElseThrow(), -3.01, 0.001);
         // The law is drawn no further than trips let it, or the wanted output.
         assertEquals(both.beyondRows(600), List.of());
-        List<DriveBand.Beyond> law = byHand().beyondRows(600);
+        List<SaturationLaw.Row> law = byHand().beyondRows(600);
         assertEquals(law.get(0).driveW(), 8, 1e-9);
         assertEquals(law.get(0).outputW(), 480, 1e-6);
         assertTrue(law.get(law.size() - 1).driveW() <= 14.001);
