@@ -61,6 +61,25 @@ public class RunApiTest extends ServerTest {
         return run.get("advice").get("move").asString();
     }
 
+    /** What is read of a run is kept in mind; what the database holds counts all the same. */
+    @Test
+    public void aRunThatWasPutInThePlaceOfAnotherIsTheOneShown() {
+        begins("MHZ_7", "7,05");
+        does("WARM", "text", "10");
+        String id = run.get("id").asString();
+        long sequence = run.get("sequence").asLong();
+        database.update(
+                "update run_event set client_id = gen_random_uuid(), body = jsonb_set(body, '{setup,frequencyHz}',"
+                        + " '7010000') where run_id = ?::uuid",
+                id);
+        assertEquals(get("/api/runs/" + id).json().get("frequencyHz").asDouble(), 7_010_000, 1e-6);
+        // What was written behind its back is followed too.
+        database.update("delete from run_event where run_id = ?::uuid and sequence = ?", id, sequence);
+        assertEquals(get("/api/runs/" + id).json().get("sequence").asLong(), sequence - 1);
+        database.update("delete from run_event where run_id = ?::uuid", id);
+        assertEquals(get("/api/runs/" + id).status(), 404);
+    }
+
     @Test
     public void followingTheAdviceOverHttpEndsOnTheCard() {
         begins("MHZ_7", "7,05");

@@ -2,7 +2,6 @@ package org.tubrin.bench.campaign;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Recorded;
@@ -15,16 +14,18 @@ import org.tubrin.core.run.TuneSetup;
 public final class Notebook {
     private static final Instant START = Instant.parse("2026-11-20T19:00:00Z");
 
-    private final List<Recorded> events = new ArrayList<>();
+    private final Replay replay;
+    private RunState state;
 
     /** Begins a run. */
     public Notebook(TuneSetup setup) {
-        events.add(new Recorded(1, START, new RunEvent.Started(setup)));
+        replay = Replay.after(List.of(new Recorded(1, START, new RunEvent.Started(setup))));
+        state = replay.state();
     }
 
     /** Returns where the run stands. */
     public RunState state() {
-        return Replay.of(events);
+        return state;
     }
 
     /** Returns the moment so many seconds after the start. */
@@ -34,8 +35,8 @@ public final class Notebook {
 
     /** Writes down what happened so many seconds after the start, where the run takes it. */
     public void does(RunEvent event, double seconds) {
-        if (Admission.refusals(state(), event, at(seconds)).isEmpty()) {
-            events.add(new Recorded(events.size() + 1, at(seconds), event));
+        if (Admission.refusals(state, event, at(seconds)).isEmpty()) {
+            state = replay.then(new Recorded(state.sequence() + 1, at(seconds), event));
         }
     }
 }

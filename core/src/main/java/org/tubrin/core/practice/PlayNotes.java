@@ -2,7 +2,6 @@ package org.tubrin.core.practice;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -38,14 +37,14 @@ final class PlayNotes {
 
     private final Instant start;
     private final boolean helped;
-    private final List<Recorded> events = new ArrayList<>();
+    private final Replay replay;
     private RunState state;
 
     PlayNotes(TuneSetup setup, Instant start, boolean helped) {
         this.start = start;
         this.helped = helped;
-        events.add(new Recorded(1, start, new RunEvent.Started(setup)));
-        state = Replay.of(events);
+        replay = Replay.after(List.of(new Recorded(1, start, new RunEvent.Started(setup))));
+        state = replay.state();
         does(new RunEvent.Warm(start), 0);
         answer(0);
     }
@@ -71,8 +70,7 @@ final class PlayNotes {
     List<Problem> does(RunEvent event, double nowS) {
         List<Problem> refusals = Admission.refusals(state, event, at(nowS));
         if (refusals.isEmpty()) {
-            events.add(new Recorded(events.size() + 1, at(nowS), event));
-            state = Replay.of(events);
+            state = replay.then(new Recorded(state.sequence() + 1, at(nowS), event));
         }
         return refusals;
     }

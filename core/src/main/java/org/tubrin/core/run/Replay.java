@@ -94,15 +94,20 @@ public final class Replay implements RunEvent.Cases<Step> {
 
     /** Returns the state after all the events; the first must be the start, the sequence without gaps. */
     public static RunState of(List<Recorded> events) {
+        return after(events).state();
+    }
+
+    /** Returns a replay that stands after all the events, and goes on from there; used by one thread. */
+    public static Replay after(List<Recorded> events) {
         Replay replay = new Replay(events.get(0));
-        for (Recorded recorded : events.subList(1, events.size())) {
-            if (recorded.sequence() != replay.sequence + 1) {
-                throw new IllegalArgumentException("event " + recorded.sequence() + " follows " + replay.sequence);
-            }
-            replay.apply(recorded);
-        }
-        replay.reckonPowers();
-        return replay.state();
+        events.subList(1, events.size()).forEach(replay::apply);
+        return replay;
+    }
+
+    /** Takes the next event; returns the state after it. */
+    public RunState then(Recorded recorded) {
+        apply(recorded);
+        return state();
     }
 
     private static String startingRange(ReadingRole role, Channel channel, double firstOutputW) {
@@ -130,6 +135,9 @@ public final class Replay implements RunEvent.Cases<Step> {
     }
 
     private void apply(Recorded recorded) {
+        if (recorded.sequence() != sequence + 1) {
+            throw new IllegalArgumentException("event " + recorded.sequence() + " follows " + sequence);
+        }
         sequence = recorded.sequence();
         lastAt = recorded.at();
         RunEvent event = recorded.event();
@@ -466,7 +474,9 @@ public final class Replay implements RunEvent.Cases<Step> {
         return step.with(school, last ? Step.Kind.FINISH : Step.Kind.CLIMB);
     }
 
-    private RunState state() {
+    /** Returns the state as it stands. */
+    public RunState state() {
+        reckonPowers();
         return new RunState(
                 setup,
                 school,

@@ -36,6 +36,7 @@ import org.tubrin.core.scope.Sight;
  * @param keyDowns how often the key was down since the step began or was tried again
  * @param readAt when it was read last; empty before
  * @param keyDown number of the run's key-down in which that was, from 1; 0 before
+ * @param worked what all that comes to
  */
 public record Step(
         TuneSetup setup,
@@ -49,7 +50,8 @@ public record Step(
         Sight sight,
         int keyDowns,
         Optional<Instant> readAt,
-        int keyDown) {
+        int keyDown,
+        Worked worked) {
 
     /** From this share of it on a drive is the highest. */
     private static final double TOP_SHARE = 0.98;
@@ -71,6 +73,35 @@ public record Step(
         readings = enumMap(ReadingRole.class, readings);
         unread = roles(unread);
         confirmed = roles(confirmed);
+    }
+
+    Step(
+            TuneSetup setup,
+            School school,
+            Kind kind,
+            Map<Control, Double> positions,
+            Set<Control> moved,
+            Map<ReadingRole, Reading> readings,
+            Set<ReadingRole> unread,
+            Set<ReadingRole> confirmed,
+            Sight sight,
+            int keyDowns,
+            Optional<Instant> readAt,
+            int keyDown) {
+        this(
+                setup,
+                school,
+                kind,
+                positions,
+                moved,
+                readings,
+                unread,
+                confirmed,
+                sight,
+                keyDowns,
+                readAt,
+                keyDown,
+                new Worked());
     }
 
     private static Set<ReadingRole> roles(Set<ReadingRole> some) {
@@ -114,14 +145,17 @@ public record Step(
 
     /** Returns what a reading is worth. */
     public Optional<Quantity> measured(ReadingRole role) {
-        return Optional.ofNullable(readings.get(role)).flatMap(this::worth);
+        return Optional.ofNullable(measured().get(role));
     }
 
     /** Returns what every reading is worth, by role. */
     public Map<ReadingRole, Quantity> measured() {
-        EnumMap<ReadingRole, Quantity> all = new EnumMap<>(ReadingRole.class);
-        readings.values().forEach(reading -> worth(reading).ifPresent(quantity -> all.put(reading.role(), quantity)));
-        return all;
+        return worked.measured(() -> {
+            EnumMap<ReadingRole, Quantity> all = new EnumMap<>(ReadingRole.class);
+            readings.values()
+                    .forEach(reading -> worth(reading).ifPresent(quantity -> all.put(reading.role(), quantity)));
+            return Collections.unmodifiableMap(all);
+        });
     }
 
     private Optional<Quantity> worth(Reading reading) {
@@ -160,7 +194,7 @@ public record Step(
 
     /** Returns the budget of what has been read. */
     public Budget budget() {
-        return setup.stage().budget(measured(), driveW(), tankEfficiency());
+        return worked.budget(() -> setup.stage().budget(measured(), driveW(), tankEfficiency()));
     }
 
     /** Returns what the twin knows of the tank at this band and LOAD. */
@@ -180,9 +214,10 @@ public record Step(
 
     /** Returns the room left to each limit. */
     public List<Room> room() {
-        if (!setup.stage().amplifies()) {
-            return List.of();
-        }
+        return setup.stage().amplifies() ? worked.room(this::leftToLimits) : List.of();
+    }
+
+    private List<Room> leftToLimits() {
         Map<ReadingRole, Quantity> measured = measured();
         List<Room> rooms = new ArrayList<>(setup.stage().room(measured, budget(), dutyFactor(), tankIsKnown()));
         rooms.addAll(

@@ -44,9 +44,8 @@ public interface RunMapper {
 
     int insertEvents(@Param("events") List<EventRow> events);
 
-    List<EventRow> events(UUID runId);
-
-    boolean hasClient(@Param("runId") UUID runId, @Param("clientId") UUID clientId);
+    /** Returns the events of a run from a sequence on, in their order. */
+    List<EventRow> events(@Param("runId") UUID runId, @Param("from") long from);
 
     int keepFigures(FiguresRow row);
 

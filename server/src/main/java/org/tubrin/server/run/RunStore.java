@@ -3,7 +3,10 @@ package org.tubrin.server.run;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -37,11 +40,20 @@ public class RunStore {
     private static final Logger LOG = LoggerFactory.getLogger(RunStore.class);
 
     private static final int MOST_DRAWN = 200;
+    /** So many runs are open on pages at once, at most. */
+    private static final int MOST_KNOWN = 16;
 
     private final RunMapper runs;
     private final CardMapper cards;
     private final EventForms forms;
     private final JsonMapper json;
+    /** The runs that were asked for last: of one that goes on only what is new is read. */
+    private final Map<UUID, KnownRun> known = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<UUID, KnownRun> eldest) {
+            return size() > MOST_KNOWN;
+        }
+    });
 
     RunStore(RunMapper runs, CardMapper cards, EventForms forms, JsonMapper json) {
         this.runs = runs;
@@ -52,16 +64,28 @@ public class RunStore {
 
     /** Returns all events of a run in their order. */
     public List<Recorded> events(UUID runId) {
-        List<EventRow> rows = runs.events(runId);
+        return known(runId).events();
+    }
+
+    /** Returns a run as it stands in the database. */
+    KnownRun known(UUID runId) {
+        Optional<KnownRun> before = Optional.ofNullable(known.get(runId));
+        List<EventRow> rows =
+                runs.events(runId, before.map(one -> one.last().sequence()).orElse(1L));
+        // Where the last one that is known is not the one that is there, another run was put in its place.
+        KnownRun now = before.filter(one -> !rows.isEmpty() && one.endsWith(rows.get(0)))
+                .map(one -> one.and(rows.subList(1, rows.size()), this::recorded))
+                .orElseGet(() -> before.isEmpty() && !rows.isEmpty() ? KnownRun.of(rows, this::recorded) : read(runId));
+        known.put(runId, now);
+        return now;
+    }
+
+    private KnownRun read(UUID runId) {
+        List<EventRow> rows = runs.events(runId, 1);
         if (rows.isEmpty()) {
             throw new NotThere(runId.toString());
         }
-        return rows.stream().map(this::recorded).toList();
-    }
-
-    /** Returns whether an act of that id is in the run already. */
-    public boolean hasClient(UUID runId, UUID clientId) {
-        return runs.hasClient(runId, clientId);
+        return KnownRun.of(rows, this::recorded);
     }
 
     /** Returns the newest run that has not ended. */
@@ -144,7 +168,7 @@ public class RunStore {
         List<UUID> ids = runs.withoutFigures(RunFigures.VERSION, after, most);
         for (UUID id : ids) {
             try {
-                RunState state = Replay.of(events(id));
+                RunState state = Replay.of(read(id).events());
                 keepFigures(id, state);
                 runs.drawStair(id, stair(state));
             } catch (JacksonException | IllegalArgumentException | IndexOutOfBoundsException | Refused e) {

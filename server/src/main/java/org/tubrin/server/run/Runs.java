@@ -173,9 +173,10 @@ public class Runs {
 
     private RunView take(
             UUID runId, UUID clientId, long expectedSequence, BiFunction<RunState, Instant, List<RunEvent>> done) {
-        List<Recorded> events = new ArrayList<>(store.events(runId));
-        RunState state = Replay.of(events);
-        if (store.hasClient(runId, clientId)) {
+        KnownRun known = store.known(runId);
+        Replay replay = Replay.after(known.events());
+        RunState state = replay.state();
+        if (known.acts().contains(clientId)) {
             return viewer.view(runId, state, clock.instant());
         }
         if (state.sequence() != expectedSequence) {
@@ -190,15 +191,14 @@ public class Runs {
             }
             Recorded recorded = new Recorded(state.sequence() + 1, now, event);
             added.add(recorded);
-            events.add(recorded);
-            state = Replay.of(events);
+            state = replay.then(recorded);
         }
         if (!added.isEmpty()) {
             try {
                 store.append(runId, clientId, added, state);
             } catch (Stale overtaken) {
                 // The same act may have come twice at a time: then the other one has taken it.
-                if (store.hasClient(runId, clientId)) {
+                if (store.known(runId).acts().contains(clientId)) {
                     return view(runId);
                 }
                 throw overtaken;
