@@ -130,12 +130,12 @@ export class Outbox {
     clearTimeout(slow);
     this.pauseMs = FIRST_PAUSE_MS;
     this.forget(act);
-    this.set({ pending: this.state.pending.filter((one) => one !== act), waiting: false });
     try {
       this.wires.onView(view);
     } catch {
       // What it shows is the page's matter; what was taken is taken, and the next act goes out.
     }
+    this.set({ pending: this.state.pending.filter((one) => one !== act), waiting: false });
     return true;
   }
 

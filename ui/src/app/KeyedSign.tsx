@@ -18,10 +18,13 @@ export function KeyedSign() {
     retry: false,
   });
   const runId = useMatch('/tune/:runId/*')?.params.runId;
-  const run = useQuery<RunView>({ queryKey: ['run', runId], enabled: false });
+  const run = useQuery({
+    queryKey: ['run', runId],
+    enabled: false,
+    select: ({ source, phase }: RunView) => source === 'BENCH' && phase !== 'FINISHED' && phase !== 'ABANDONED',
+  });
   const measures = useMatch('/supply/profiles/:id') !== null;
-  const tunes = run.data?.source === 'BENCH' && run.data.phase !== 'FINISHED' && run.data.phase !== 'ABANDONED';
-  const own = measures || tunes;
+  const own = measures || run.data === true;
   const keyedForS = key.data?.keyedForS;
   const keyed = keyedForS !== undefined;
   const now = useNow(500, keyed);

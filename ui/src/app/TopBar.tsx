@@ -19,7 +19,7 @@ export function TopBar({ onHelp, onCommands }: { onHelp: () => void; onCommands:
   const station = useQuery({ queryKey: ['station'], queryFn: () => ask(client.GET('/api/station')) });
   const runId = useMatch('/tune/:runId/*')?.params.runId;
   // What the run's page has read; the bar asks for nothing itself.
-  const run = useQuery<RunView>({ queryKey: ['run', runId], enabled: false });
+  const source = useQuery({ queryKey: ['run', runId], enabled: false, select: (run: RunView) => run.source }).data;
   return (
     <header className="noprint flex min-h-11.5 flex-wrap items-center gap-x-6 border-b border-rule bg-sheet px-5">
       <Link to="/tune" className="flex items-center gap-2.5">
@@ -38,7 +38,7 @@ export function TopBar({ onHelp, onCommands }: { onHelp: () => void; onCommands:
       <div className="ml-auto flex items-center gap-5 text-13 text-soft">
         <KeyedSign />
         <span>{station.data?.station?.name}</span>
-        {run.data && <span className="max-wide:hidden">{SOURCES[run.data.source]}</span>}
+        {source && <span className="max-wide:hidden">{SOURCES[source]}</span>}
         <Button kind="bare" onClick={onCommands} className="min-h-7 gap-1 max-wide:hidden">
           <Kbd>/</Kbd> {say('app.commandsWithin')}
         </Button>

@@ -5,16 +5,22 @@ import { type Trouble, useBench, useTroubles } from './useLive';
 
 /** The signal path with what is live of it: a bench that is away, a trip, sources that are not well. */
 export function LiveLine({ view }: { view: RunView }) {
-  const bench = useBench();
+  const away = useBench((bench) => !bench.present) === true;
+  const tripped = useBench((bench) => bench.tripped) === true;
   const troubles = useTroubles();
-  return <SignalLine nodes={view.line.map((node) => withTrouble(node, view, bench, troubles))} />;
+  return <SignalLine nodes={view.line.map((node) => withTrouble(node, view, { away, tripped }, troubles))} />;
 }
 
-function withTrouble(node: LineNode, view: RunView, bench: ReturnType<typeof useBench>, troubles: Trouble[]): LineNode {
-  if (bench && !bench.present) {
+function withTrouble(
+  node: LineNode,
+  view: RunView,
+  bench: { away: boolean; tripped: boolean },
+  troubles: Trouble[],
+): LineNode {
+  if (bench.away) {
     return node.title === view.exciter ? { ...node, watch: true, detail: say('run.simulatedBenchAway') } : node;
   }
-  if (bench?.tripped && node.title === view.amplifier) {
+  if (bench.tripped && node.title === view.amplifier) {
     return { ...node, watch: true, detail: say('run.tripped') };
   }
   const bad = troubles.find(({ role }) => instrumentOf(view, role) === node.title || isOfAmplifier(view, role, node));

@@ -6,10 +6,10 @@ import { Flows } from '../../plot';
 import { fixed, watts } from '../../quantity';
 import { say } from '../../words';
 import { Tabs } from './Tabs';
-import { useBench } from './useLive';
+import { useBenchDials } from './useLive';
 
 export default function PowerSheet({ view }: { view: RunView }) {
-  const bench = useBench();
+  const bench = useBenchDials();
   const power = useQuery({
     queryKey: ['power', view.id, view.sequence, bench?.driveW, bench?.plate, bench?.load],
     queryFn: () => ask(client.GET('/api/runs/{id}/power', { params: { path: { id: view.id } } })),

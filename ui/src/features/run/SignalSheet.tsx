@@ -7,12 +7,12 @@ import { fixed, watts } from '../../quantity';
 import { say } from '../../words';
 import { ReadSheet } from './ReadSheet';
 import { Tabs } from './Tabs';
-import { useBench } from './useLive';
+import { useBenchDials } from './useLive';
 import type { Run } from './useRun';
 
 /** How clean the signal is: by the twin where the amplifier has one, and by what an analyser and a scope show. */
 export default function SignalSheet({ view, run }: { view: RunView; run: Run }) {
-  const bench = useBench();
+  const bench = useBenchDials();
   const signal = useQuery({
     queryKey: ['signal', view.id, view.sequence, bench?.driveW, bench?.plate, bench?.load],
     queryFn: () => ask(client.GET('/api/runs/{id}/signal', { params: { path: { id: view.id } } })),

@@ -9,12 +9,13 @@ import { useBench } from './useLive';
 
 /** Where the bench's amplifier has tripped: what that means, and the way to reset it. */
 export function TripReset({ view }: { view: RunView }) {
-  const bench = useBench();
+  const tripped = useBench((bench) => bench.tripped);
+  const trip = useBench((bench) => bench.trip);
   const reset = useMutation({
     mutationFn: () =>
       ask(client.POST('/api/runs/{id}/bench', { params: { path: { id: view.id } }, body: { reset: true } })),
   });
-  if (!bench?.tripped) return null;
+  if (!tripped) return null;
   return (
     <Sheet title={say('run.trippedTitle')} part="trip">
       <p className="mb-2 flex items-baseline gap-2">
@@ -22,7 +23,7 @@ export function TripReset({ view }: { view: RunView }) {
         <span>
           {say('run.hasTrippedBy', {
             amplifier: view.amplifier,
-            kind: REPORTS[bench.trip ?? 'TRIP_GRID'],
+            kind: REPORTS[trip ?? 'TRIP_GRID'],
             next: isTuned(view) ? say('run.loadHeavierAndLessDrive') : say('run.saySoBelowTheClock'),
           })}
         </span>

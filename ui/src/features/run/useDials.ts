@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Act, RunView } from '../../api';
 import { useBenchTurns } from './useBenchTurns';
-import { useBench } from './useLive';
+import { useBenchDials } from './useLive';
 
 type DialName = 'PLATE' | 'LOAD';
 
@@ -16,8 +16,8 @@ const SETTLE_MS = 350;
  * place is kept when it stands still.
  */
 export function useDials(view: RunView, act: (act: Act) => void) {
-  const bench = useBench();
-  const onBench = bench?.present === true;
+  const bench = useBenchDials();
+  const onBench = bench !== undefined;
   const [turning, setTurning] = useState<Partial<Record<DialName, number>>>({});
   const timers = useRef<Partial<Record<DialName, ReturnType<typeof setTimeout>>>>({});
   const send = useBenchTurns(view.id);

@@ -1,3 +1,4 @@
+import { replaceEqualDeep } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { ExpectedCell, LiveFrame, LiveReading, RunView } from '../../api';
 
@@ -89,7 +90,8 @@ export class Live {
   }
 
   take(frame: LiveFrame) {
-    this.frame = frame;
+    // What has not changed stays the same object: what shows it is not drawn again twenty times a second.
+    this.frame = replaceEqualDeep(this.frame, frame);
     clearTimeout(this.stale);
     if (frame !== NOTHING) this.stale = setTimeout(() => this.take(NOTHING), STALE_MS);
     const troubles = frame.readings.filter((one) => one.says !== '').map(({ role, says }) => ({ role, says }));
@@ -134,9 +136,23 @@ export function useLiveExpected(role: ExpectedCell['role']): ExpectedCell | unde
   return useFrame((frame) => frame.expected.find((one) => one.role === role));
 }
 
-/** Returns what the bench's panels show; undefined where the run is not on the bench. */
-export function useBench(): LiveFrame['bench'] {
-  return useFrame((frame) => frame.bench);
+/** What the bench's panels show. */
+type BenchView = NonNullable<LiveFrame['bench']>;
+
+/** Returns one thing that the bench's panels show; undefined where the run is not on the bench. */
+export function useBench<T>(pick: (bench: BenchView) => T): T | undefined {
+  return useFrame((frame) => frame.bench && pick(frame.bench));
+}
+
+/** Returns where drive and dials of the bench stand; undefined where the run is not on it, or it is away. */
+export function useBenchDials(): Pick<BenchView, 'driveW' | 'plate' | 'load'> | undefined {
+  const driveW = useBench((bench) => (bench.present ? bench.driveW : undefined));
+  const plate = useBench((bench) => bench.plate);
+  const load = useBench((bench) => bench.load);
+  return useMemo(
+    () => (driveW === undefined ? undefined : { driveW, plate: plate ?? 0, load: load ?? 0 }),
+    [driveW, plate, load],
+  );
 }
 
 /** Returns the sources that are not well. */

@@ -7,15 +7,14 @@ import { SaveDrawing } from '../../../plot';
 import { fixed, watts } from '../../../quantity';
 import { say } from '../../../words';
 import { Tabs } from '../Tabs';
-import { useBench } from '../useLive';
+import { useBenchDials } from '../useLive';
 import { MapChart } from './MapChart';
 
 /** How long a dial must stand still before the figures of the place are asked for. */
 const SETTLE_MS = 250;
 
 export default function MapSheet({ view }: { view: RunView }) {
-  const bench = useBench();
-  const present = bench?.present ? bench : undefined;
+  const present = useBenchDials();
   const settled = useSettled(present ? `${present.driveW} ${present.plate} ${present.load}` : '');
   const map = useQuery({
     queryKey: ['map', view.id, view.sequence, settled],
