@@ -29,7 +29,7 @@ import org.tubrin.core.twin.TransistorTwin;
 /**
  * What the key-downs of one run brought: one band, one frequency.
  *
- * <p>Method: between rows {@link GainCurve}, beyond them {@link SaturationLaw}. The output at a drive by monotone cubic interpolation
+ * <p>Method: between rows {@link GainCurve}, outside them {@link SaturationLaw}. The output at a drive by monotone cubic interpolation
  * of logarithms.
  *
  * @param setup of the run
@@ -52,8 +52,6 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
     private static final double SAME_ROOT = 1e-6;
     /** Within this share of it a frequency is the same: gain slopes within a band. */
     private static final double SAME_FREQUENCY = 0.005;
-    /** What the gain of a stage in class AB may still lack below the first row. */
-    private static final double EXPANSION_PER_DOUBLING = 0.04;
 
     public DriveBand {
         rows = List.copyOf(rows);
@@ -201,7 +199,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
                 && wantedW <= last.outputW().value();
         Optional<Quantity> drive = measured
                 ? Optional.of(between(wantedW))
-                : wantedW < first.outputW().value() ? Optional.of(below(first, wantedW)) : beyond(wantedW);
+                : byLaw(wantedW < first.outputW().value() ? rows.subList(0, 1) : rows, wantedW);
         if (drive.isEmpty()
                 || drive.get().standardUncertainty() > KNOWN_SHARE * drive.get().value()) {
             return DriveFor.without(tripW().isPresent() ? DriveFor.Basis.TRIPS : DriveFor.Basis.UNKNOWN);
@@ -307,17 +305,17 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
         return near.setW() * driveW / near.driveW().value();
     }
 
-    /** Returns the output to expect at a drive, both in watts: between the rows, or by the law beyond them. */
+    /** Returns the output to expect at a drive, both in watts: between the rows, or by the law outside them. */
     public Optional<Double> outputAtW(double driveW) {
         if (rows.isEmpty()) {
             return Optional.empty();
         }
         DriveRow first = rows.get(0);
         if (driveW <= first.driveW().value()) {
-            return Optional.of(first.outputW().value() * driveW / first.driveW().value());
+            return Optional.of(law(rows.subList(0, 1)).outputW(driveW));
         }
         if (driveW > rows.get(rows.size() - 1).driveW().value()) {
-            return Optional.of(law().outputW(driveW));
+            return Optional.of(law(rows).outputW(driveW));
         }
         return Optional.of(
                 Math.exp(new MonotoneCubic(logs(DriveRow::driveW), logs(DriveRow::outputW)).at(Math.log(driveW))));
@@ -352,7 +350,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
         }
         double fromW = rows.get(rows.size() - 1).driveW().value();
         double toW = Math.min(setup.driveLimitW(), capW());
-        SaturationLaw law = law();
+        SaturationLaw law = law(rows);
         List<SaturationLaw.Row> places = new ArrayList<>();
         for (int i = 0; i <= LAW_PLACES && toW > fromW; i++) {
             double driveW = fromW * Math.pow(toW / fromW, (double) i / LAW_PLACES);
@@ -364,10 +362,10 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
         return places.size() < 2 ? List.of() : places;
     }
 
-    /** Returns the law beyond the rows. */
-    private SaturationLaw law() {
+    /** Returns the law through the last of some rows. */
+    private SaturationLaw law(List<DriveRow> through) {
         return SaturationLaw.of(
-                rows.stream()
+                through.stream()
                         .map(row -> new SaturationLaw.Row(
                                 row.driveW().value(), row.outputW().value()))
                         .toList(),
@@ -380,7 +378,7 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
     }
 
     private Quantity between(double wantedW) {
-        SaturationLaw law = law();
+        SaturationLaw law = law(rows);
         int n = rows.size();
         double[] unsure = rows.stream().mapToDouble(row -> eyeShare(row, law)).toArray();
         List<Quantity> operands = new ArrayList<>();
@@ -426,30 +424,25 @@ public record DriveBand(TuneSetup setup, Instant at, List<DriveRow> rows, List<T
         return new GainCurve(drives, outputs, unsure, Math.log(at[2 * n]));
     }
 
-    /** Below the first row the gain is taken for that of the first row, which a stage that expands does not quite have. */
-    private Quantity below(DriveRow first, double wantedW) {
-        Quantity drive = Quantity.of(
-                List.of(first.driveW(), first.outputW(), wanted(wantedW)), Unit.WATT, at -> at[0] * at[2] / at[1]);
-        double doublings = Math.log(first.outputW().value() / wantedW) / Math.log(2);
-        return asShown(drive).with(error("below rows"), drive.value() * EXPANSION_PER_DOUBLING * doublings);
-    }
-
-    private Optional<Quantity> beyond(double wantedW) {
-        DriveRow last = rows.get(rows.size() - 1);
-        return law().driveFor(wantedW).map(byLaw -> {
+    /** The drive by the law through the last of some rows, beyond it or below. */
+    private Optional<Quantity> byLaw(List<DriveRow> known, double wantedW) {
+        DriveRow last = known.get(known.size() - 1);
+        SaturationLaw law = law(known);
+        return law.driveFor(wantedW).map(byLaw -> {
+            // Near saturation a watt more or less of the output is more of the drive than its share.
             Quantity through = Quantity.of(
                     List.of(last.driveW(), last.outputW(), wanted(wantedW)),
                     Unit.WATT,
-                    at -> byLaw.driveW()
-                            * (at[0] / last.driveW().value())
-                            * (at[2] / wantedW)
-                            / (at[1] / last.outputW().value()));
+                    at -> law.through(new SaturationLaw.Row(at[0], at[1]))
+                            .driveFor(at[2])
+                            .map(SaturationLaw.ByLaw::driveW)
+                            .orElse(byLaw.driveW()));
             Quantity predicted = new Quantity(
                     through.value(),
                     Unit.WATT,
                     Standing.PREDICTED,
                     asShown(through).contributions());
-            return predicted.with(error("beyond rows"), byLaw.uncertaintyW());
+            return predicted.with(error("by the law"), byLaw.uncertaintyW());
         });
     }
 

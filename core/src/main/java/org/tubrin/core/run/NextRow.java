@@ -215,7 +215,7 @@ public record NextRow(double driveW, Because because) {
                 .max(Comparator.comparingDouble(step -> step.driveW().value()));
     }
 
-    /** As far as neither the growth that may be nor what the rows foretell leads beyond the rating. */
+    /** As far as the growth that may be keeps within the rating, or what the rows foretell, whichever leads further. */
     private static Optional<Double> ratedW(TuneSetup setup, List<Step> steps, Optional<Growth> growth) {
         Step last = steps.get(steps.size() - 1);
         double most = setup.stage().mostGrowthPerDoubling();

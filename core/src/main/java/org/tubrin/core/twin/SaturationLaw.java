@@ -97,6 +97,11 @@ public record SaturationLaw(Row last, double logSaturatedW, double logUncertaint
         return saturatedW * Rapp.output(x);
     }
 
+    /** Returns the same law through another row. */
+    public SaturationLaw through(Row row) {
+        return new SaturationLaw(row, logSaturatedW, logUncertainty);
+    }
+
     /** Returns the output at a drive, in watts. */
     public double outputW(double atW) {
         return output(last, logSaturatedW, atW);

@@ -255,6 +255,19 @@ public class DriveTableTest {
                 outputW(Band.MHZ_7, table().driveFor(420).driveW().orElseThrow().value()), 420, 10);
     }
 
+    /** A first row that is compressed already has less gain than there is below it. */
+    @Test
+    public void belowTheFirstRowTheGainIsGreater() {
+        double atFirstW = outputW(Band.MHZ_3_5, 9);
+        rows(Band.MHZ_3_5, atFirstW, 9);
+        double wantedW = 0.6 * atFirstW;
+        DriveFor wanted = table().driveFor(wantedW);
+        assertEquals(wanted.basis(), DriveFor.Basis.LAW);
+        double driveW = wanted.driveW().orElseThrow().value();
+        assertTrue(driveW < 0.55 * 9, "in proportion it would be 5.4 W: " + driveW);
+        assertEquals(outputW(Band.MHZ_3_5, driveW), wantedW, 0.05 * wantedW);
+    }
+
     /** Rows at 5.6 and 7.5 W on either side of 300 W: a key-down between them would tell nothing more. */
     @Test
     public void rowsCloseOnEitherSideAreEnough() {
@@ -362,10 +375,12 @@ public class DriveTableTest {
     }
 
     @Test
-    public void belowTheRowsTheGainIsThatOfTheFirst() {
+    public void belowTheRowsTheLawGoesThroughTheFirst() {
         DriveFor wanted = byHand().driveFor(50);
         assertEquals(wanted.basis(), DriveFor.Basis.LAW);
-        assertEquals(wanted.driveW().orElseThrow().value(), 0.5, 1e-9);
+        // 1 W gave 100 of 870 W: half of that is x = 50/√(870² − 50²) of 100/√(870² − 100²).
+        double half = 0.5 * Math.sqrt((870.0 * 870 - 100 * 100) / (870.0 * 870 - 50 * 50));
+        assertEquals(wanted.driveW().orElseThrow().value(), half, 1e-6);
     }
 
     /** 480 W out of 1000 W; 120 W out of half of that, as in class B; 0.11 K/W above 20 °C. */

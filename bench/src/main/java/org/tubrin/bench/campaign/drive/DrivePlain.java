@@ -50,6 +50,7 @@ final class DrivePlain {
                 off,
                 false,
                 Optional.empty(),
+                false,
                 List.of(),
                 kept(given, shack, setW),
                 "");

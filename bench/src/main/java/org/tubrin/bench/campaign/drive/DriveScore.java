@@ -24,7 +24,8 @@ import org.tubrin.core.run.RunState;
  * @param trips until then and at the last key-down with that drive
  * @param offPercent how far what the meter shows at that drive lies from what is wanted; empty where no drive was said
  * @param refused whether no drive was said though one within the amplifier's limit gives it
- * @param driveHeld whether the stated 95 % interval of the drive holds the truth; empty where it was not measured
+ * @param driveHeld whether the stated 95 % interval of the drive holds the truth; empty where none was said
+ * @param byLaw whether that drive lies outside the rows
  * @param gainsHeld the same of the gain of each row
  * @param changeTrips trips when the band is changed
  * @param story what was read
@@ -36,6 +37,7 @@ record DriveScore(
         OptionalDouble offPercent,
         boolean refused,
         Optional<Boolean> driveHeld,
+        boolean byLaw,
         List<Boolean> gainsHeld,
         int changeTrips,
         String story) {
@@ -51,13 +53,10 @@ record DriveScore(
         DriveFor wanted = band.map(one -> one.driveFor(given.wantedW()))
                 .orElseThrow(() -> new IllegalStateException("no rows in case " + given.number()));
         double trueW = shack.trueDriveForW(given.wantedW());
-        Optional<Boolean> driveHeld = Optional.empty();
         List<Boolean> gainsHeld = new ArrayList<>();
         double inputShows = shack.classed(ReadingRole.INPUT_POWER, trueW);
-        if (wanted.basis() == DriveFor.Basis.MEASURED) {
-            Quantity drive = wanted.driveW().orElseThrow();
-            driveHeld = Optional.of(Math.abs(drive.value() - inputShows) <= drive.halfWidth95());
-        }
+        Optional<Boolean> driveHeld =
+                wanted.driveW().map(drive -> Math.abs(drive.value() - inputShows) <= drive.halfWidth95());
         for (DriveRow row : band.get().rows()) {
             double inputW = trueInputW(shack, row.setW());
             double truth = 10 * Math.log10(shack.at(inputW).outputW() / inputW);
@@ -76,6 +75,7 @@ record DriveScore(
                 off,
                 refused,
                 driveHeld,
+                wanted.basis() == DriveFor.Basis.LAW,
                 gainsHeld,
                 guarded(given, shack, band.get()),
                 story(given, wanted, band.get(), inputShows, shack));

@@ -52,6 +52,8 @@ public class DriveCampaignTest {
         double drive = DriveCampaign.coverage(scores, DriveCampaign::drives);
         double gain = DriveCampaign.coverage(scores, DriveCampaign::gains);
         // 240 cases, of which half have rows on either side, know 95 % within about 4.
+        double law = DriveCampaign.coverage(scores, DriveCampaign::byLaw);
+        assertTrue(law > 91, "law " + law);
         assertTrue(drive > 89 && drive < 99.5, "drive " + drive);
         assertTrue(gain > 91 && gain < 98.5, "gain " + gain);
     }
