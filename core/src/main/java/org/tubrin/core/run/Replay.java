@@ -204,7 +204,8 @@ public final class Replay implements RunEvent.Cases<Step> {
                 draft.sight(),
                 draft.keyDowns(),
                 Optional.of(lastAt),
-                keyDowns.size());
+                keyDowns.size(),
+                new Worked());
     }
 
     @Override
@@ -250,7 +251,8 @@ public final class Replay implements RunEvent.Cases<Step> {
                 draft.sight(),
                 draft.keyDowns(),
                 draft.readAt(),
-                draft.keyDown());
+                draft.keyDown(),
+                new Worked());
     }
 
     @Override
@@ -277,7 +279,8 @@ public final class Replay implements RunEvent.Cases<Step> {
                 Sight.NOTHING,
                 0,
                 Optional.empty(),
-                0);
+                0,
+                new Worked());
     }
 
     @Override
@@ -448,7 +451,8 @@ public final class Replay implements RunEvent.Cases<Step> {
                 draft.sight(),
                 keyed,
                 draft.readAt(),
-                draft.keyDown());
+                draft.keyDown(),
+                new Worked());
     }
 
     private Step emptyDraft(Map<Control, Double> positions) {
@@ -464,7 +468,8 @@ public final class Replay implements RunEvent.Cases<Step> {
                 Sight.NOTHING,
                 0,
                 Optional.empty(),
-                0);
+                0,
+                new Worked());
     }
 
     private Step withKind(Step step) {

@@ -75,21 +75,38 @@ public record Step(
         confirmed = roles(confirmed);
     }
 
-    Step(
-            TuneSetup setup,
-            School school,
-            Kind kind,
-            Map<Control, Double> positions,
-            Set<Control> moved,
-            Map<ReadingRole, Reading> readings,
-            Set<ReadingRole> unread,
-            Set<ReadingRole> confirmed,
-            Sight sight,
-            int keyDowns,
-            Optional<Instant> readAt,
-            int keyDown) {
-        this(
+    private static Set<ReadingRole> roles(Set<ReadingRole> some) {
+        return Collections.unmodifiableSet(some.isEmpty() ? EnumSet.noneOf(ReadingRole.class) : EnumSet.copyOf(some));
+    }
+
+    private static <K extends Enum<K>, V> Map<K, V> enumMap(Class<K> keys, Map<K, V> map) {
+        EnumMap<K, V> copy = new EnumMap<>(keys);
+        copy.putAll(map);
+        return Collections.unmodifiableMap(copy);
+    }
+
+    /** Returns the same with what else was seen. */
+    Step with(Sight seen) {
+        return new Step(
                 setup,
+                school,
+                kind,
+                positions,
+                moved,
+                readings,
+                unread,
+                confirmed,
+                seen,
+                keyDowns,
+                readAt,
+                keyDown,
+                new Worked());
+    }
+
+    /** Returns the same of a setup whose records were corrected. */
+    Step with(TuneSetup corrected) {
+        return new Step(
+                corrected,
                 school,
                 kind,
                 positions,
@@ -104,38 +121,40 @@ public record Step(
                 new Worked());
     }
 
-    private static Set<ReadingRole> roles(Set<ReadingRole> some) {
-        return Collections.unmodifiableSet(some.isEmpty() ? EnumSet.noneOf(ReadingRole.class) : EnumSet.copyOf(some));
-    }
-
-    private static <K extends Enum<K>, V> Map<K, V> enumMap(Class<K> keys, Map<K, V> map) {
-        EnumMap<K, V> copy = new EnumMap<>(keys);
-        copy.putAll(map);
-        return Collections.unmodifiableMap(copy);
-    }
-
-    /** Returns the same with what else was seen. */
-    Step with(Sight seen) {
-        return new Step(
-                setup, school, kind, positions, moved, readings, unread, confirmed, seen, keyDowns, readAt, keyDown);
-    }
-
-    /** Returns the same of a setup whose records were corrected. */
-    Step with(TuneSetup corrected) {
-        return new Step(
-                corrected, school, kind, positions, moved, readings, unread, confirmed, sight, keyDowns, readAt,
-                keyDown);
-    }
-
     /** Returns the same by another school, for another purpose. */
     Step with(School by, Kind of) {
-        return new Step(setup, by, of, positions, moved, readings, unread, confirmed, sight, keyDowns, readAt, keyDown);
+        return new Step(
+                setup,
+                by,
+                of,
+                positions,
+                moved,
+                readings,
+                unread,
+                confirmed,
+                sight,
+                keyDowns,
+                readAt,
+                keyDown,
+                new Worked());
     }
 
     /** Returns the same with other roles left out. */
     Step withUnread(Set<ReadingRole> roles) {
         return new Step(
-                setup, school, kind, positions, moved, readings, roles, confirmed, sight, keyDowns, readAt, keyDown);
+                setup,
+                school,
+                kind,
+                positions,
+                moved,
+                readings,
+                roles,
+                confirmed,
+                sight,
+                keyDowns,
+                readAt,
+                keyDown,
+                new Worked());
     }
 
     /** Returns where a control stands. */
