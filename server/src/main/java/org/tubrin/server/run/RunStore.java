@@ -41,14 +41,14 @@ public class RunStore {
 
     private static final int MOST_DRAWN = 200;
     /** So many runs are open on pages at once, at most. */
-    private static final int MOST_KNOWN = 16;
+    private static final int MOST_KNOWN = 4;
 
     private final RunMapper runs;
     private final CardMapper cards;
     private final EventForms forms;
     private final JsonMapper json;
     /** The runs that were asked for last: of one that goes on only what is new is read. */
-    private final Map<UUID, KnownRun> known = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+    private final Map<UUID, KnownRun> known = Collections.synchronizedMap(new LinkedHashMap<>(8, 0.75f, true) {
         @Override
         protected boolean removeEldestEntry(Map.Entry<UUID, KnownRun> eldest) {
             return size() > MOST_KNOWN;
