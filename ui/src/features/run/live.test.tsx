@@ -1,4 +1,5 @@
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { Profiler } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LiveFrame, RunView } from '../../api';
@@ -91,13 +92,16 @@ describe('a run on the bench', () => {
   let advice: Partial<typeof run.advice> = {};
   let more: Partial<RunView> = {};
 
+  let drawn = 0;
   const opens = () =>
     render(
       <Shell>
         <MemoryRouter initialEntries={[`/tune/${run.id}`]}>
-          <Routes>
-            <Route path="/tune/:runId/:tab?" element={<RunPage />} />
-          </Routes>
+          <Profiler id="page" onRender={() => drawn++}>
+            <Routes>
+              <Route path="/tune/:runId/:tab?" element={<RunPage />} />
+            </Routes>
+          </Profiler>
         </MemoryRouter>
       </Shell>,
     );
@@ -199,6 +203,17 @@ describe('a run on the bench', () => {
     send(FRAME);
     act(() => Stream.last?.onerror?.());
     expect(part('now-OUTPUT')).toBeNull();
+  });
+
+  it('is drawn anew only where a frame shows something new', () => {
+    send(FRAME);
+    drawn = 0;
+    // The heaters' seconds run on, and nothing shows them.
+    for (let s = 1; s <= 20; s++)
+      send({ ...FRAME, bench: { ...(FRAME.bench as object), heaterS: 200 + s } as LiveFrame['bench'] });
+    expect(drawn).toBeLessThan(5);
+    send({ ...FRAME, readings: FRAME.readings.map((one) => ({ ...one, shown: '931' })) });
+    expect(part('now-OUTPUT')?.textContent).toContain('931');
   });
 
   it('shows a trip on the amplifier, and resets it', async () => {

@@ -95,7 +95,7 @@ export class Live {
     clearTimeout(this.stale);
     if (frame !== NOTHING) this.stale = setTimeout(() => this.take(NOTHING), STALE_MS);
     const troubles = frame.readings.filter((one) => one.says !== '').map(({ role, says }) => ({ role, says }));
-    if (JSON.stringify(troubles) !== JSON.stringify(this.troubles)) this.troubles = troubles;
+    this.troubles = replaceEqualDeep(this.troubles, troubles);
     for (const listener of this.listeners) listener();
   }
 }

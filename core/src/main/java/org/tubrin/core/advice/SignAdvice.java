@@ -53,6 +53,9 @@ final class SignAdvice {
     /** A grid whose current is below this share of its limit is not what holds the output down. */
     private static final double FAR_BELOW = 0.7;
 
+    /** With the second key-down a reading stands, or it does not. */
+    private static final int READ_AGAIN = 2;
+
     /** When peaking so often did not help, something else must. */
     private static final int MOST_PEAKINGS = 3;
 
@@ -222,9 +225,7 @@ final class SignAdvice {
             case KNOB_SLIPS -> once(workThrough(Move.Drill.KNOB_SLIPS, Reason.KNOB_FIRST));
             case COUPLED_TOO_HEAVILY -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
             case PLATE_OFF_PEAK -> backToTwin().or(() -> once(rePeak(Reason.TOO_HEAVY_OR_OFF)));
-            case GROWTH_TOO_HIGH ->
-                // Read again, a second key-down says whether it stands.
-                once(workThrough(Move.Drill.GROWTH_TOO_HIGH, Reason.GREW_TOO_MUCH), 2);
+            case GROWTH_TOO_HIGH -> once(workThrough(Move.Drill.GROWTH_TOO_HIGH, Reason.GREW_TOO_MUCH), READ_AGAIN);
             case GROWTH_POOR -> once(workThrough(Move.Drill.GROWTH_POOR, Reason.GREW_TOO_LITTLE));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
             case EFFICIENCY_LOW ->
@@ -361,6 +362,7 @@ final class SignAdvice {
                         Reason.BACK_TO_TWIN));
     }
 
+    /** Lets a doubt be looked into, until so many tries show that they do not help. */
     private Optional<Advice> once(Advice advice) {
         return once(advice, MOST_PEAKINGS);
     }

@@ -151,10 +151,11 @@ public record NextRow(double driveW, Because because) {
         double lastW = last.driveW().value();
         double rungW = Math.min(setup.driveLimitW(), setup.settings().driveRatio() * lastW);
         Optional<Growth> growth = growth(steps);
+        Optional<SaturationLaw> law = law(setup, steps);
         NextRow rung = new NextRow(rungW, Because.RUNG);
-        NextRow rated = new NextRow(ratedW(setup, steps, growth).orElse(rungW), Because.RATED);
+        NextRow rated = new NextRow(ratedW(setup, last, growth, law).orElse(rungW), Because.RATED);
         NextRow capped = new NextRow(capW(trips), Because.TRIPPED);
-        NextRow wanted = wantedW.flatMap(target -> law(setup, steps).flatMap(law -> law.driveFor(target)))
+        NextRow wanted = wantedW.flatMap(target -> law.flatMap(known -> known.driveFor(target)))
                 .map(found -> new NextRow(found.driveW(), Because.WANTED))
                 .orElse(rung);
         return List.of(rung, rated, capped, wanted).stream()
@@ -216,8 +217,8 @@ public record NextRow(double driveW, Because because) {
     }
 
     /** As far as the growth that may be keeps within the rating, or what the rows foretell, whichever leads further. */
-    private static Optional<Double> ratedW(TuneSetup setup, List<Step> steps, Optional<Growth> growth) {
-        Step last = steps.get(steps.size() - 1);
+    private static Optional<Double> ratedW(
+            TuneSetup setup, Step last, Optional<Growth> growth, Optional<SaturationLaw> law) {
         double most = setup.stage().mostGrowthPerDoubling();
         double perDoubling = growth.map(one -> one.perDoubling().value())
                 .filter(seen -> seen < STILL_EXPANDS)
@@ -227,8 +228,7 @@ public record NextRow(double driveW, Because because) {
             double mayBeW = output.value() + Quantity.COVERAGE_95 * output.standardUncertainty();
             double times = Math.max(1, setup.mostOutputW() / mayBeW);
             double byGrowthW = raised(last.driveW().value(), times, perDoubling);
-            return law(setup, steps)
-                    .flatMap(law -> law.leastDriveForW(times * output.value()))
+            return law.flatMap(known -> known.leastDriveForW(times * output.value()))
                     .filter(byLawW -> byLawW > byGrowthW)
                     .orElse(byGrowthW);
         });

@@ -87,70 +87,35 @@ public record Step(
 
     /** Returns the same with what else was seen. */
     Step with(Sight seen) {
-        return new Step(
-                setup,
-                school,
-                kind,
-                positions,
-                moved,
-                readings,
-                unread,
-                confirmed,
-                seen,
-                keyDowns,
-                readAt,
-                keyDown,
-                new Worked());
+        return with(setup, school, kind, unread, seen);
     }
 
     /** Returns the same of a setup whose records were corrected. */
     Step with(TuneSetup corrected) {
-        return new Step(
-                corrected,
-                school,
-                kind,
-                positions,
-                moved,
-                readings,
-                unread,
-                confirmed,
-                sight,
-                keyDowns,
-                readAt,
-                keyDown,
-                new Worked());
+        return with(corrected, school, kind, unread, sight);
     }
 
     /** Returns the same by another school, for another purpose. */
     Step with(School by, Kind of) {
-        return new Step(
-                setup,
-                by,
-                of,
-                positions,
-                moved,
-                readings,
-                unread,
-                confirmed,
-                sight,
-                keyDowns,
-                readAt,
-                keyDown,
-                new Worked());
+        return with(setup, by, of, unread, sight);
     }
 
     /** Returns the same with other roles left out. */
     Step withUnread(Set<ReadingRole> roles) {
+        return with(setup, school, kind, roles, sight);
+    }
+
+    private Step with(TuneSetup of, School by, Kind what, Set<ReadingRole> leftOut, Sight seen) {
         return new Step(
-                setup,
-                school,
-                kind,
+                of,
+                by,
+                what,
                 positions,
                 moved,
                 readings,
-                roles,
+                leftOut,
                 confirmed,
-                sight,
+                seen,
                 keyDowns,
                 readAt,
                 keyDown,
