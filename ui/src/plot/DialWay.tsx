@@ -1,7 +1,8 @@
 import { scaleLinear } from 'd3-scale';
-import type { Ref } from 'react';
+import { type Ref, useMemo } from 'react';
 import { fixed } from '../quantity';
 import { say } from '../words';
+import { levels } from './contourPath';
 import { Grid, signed } from './Grid';
 
 interface Place {
@@ -9,11 +10,20 @@ interface Place {
   load: number;
 }
 
+/** Output over the dials: row by row, LOAD slow, PLATE fast. */
+interface Terrain {
+  driveW: number;
+  plates: number[];
+  loads: number[];
+  outputs: number[];
+  heights: number[];
+}
+
 interface Props {
   own: readonly Place[];
-  best: readonly Place[];
   end: Place;
   ridge: readonly Place[];
+  terrain: Terrain;
   loadLeast: number;
   loadMost: number;
   now?: Place;
@@ -26,19 +36,24 @@ const LEFT = 42;
 const RIGHT = 16;
 const TOP = 30;
 const FOOT = 34;
-/** How far beside what is shown the scale of PLATE goes on, of its span. */
-const BESIDE = 0.12;
+/** Heavier lines, so that the eye can count. */
+const EACH = 4;
 
-/** Both dials as a map: the ridge of resonance dotted, the way that was gone in ink, the best end as a ring. */
-export function DialWay({ own, best, end, ridge, loadLeast, loadMost, now, width, drawing }: Props) {
-  const plates = [...own, ...best, end].map((one) => one.plate);
-  const span = Math.max(0.4, Math.max(...plates) - Math.min(...plates));
-  const x = scaleLinear(
-    [Math.min(...plates) - BESIDE * span, Math.max(...plates) + BESIDE * span],
-    [LEFT, width - RIGHT],
-  ).nice(6);
+/** Both dials as a map: output as contours, the ridge of resonance dotted, the way that was gone in ink, the best end as a ring. */
+export function DialWay({ own, end, ridge, terrain, loadLeast, loadMost, now, width, drawing }: Props) {
+  const x = scaleLinear([terrain.plates[0] ?? 0, terrain.plates.at(-1) ?? 1], [LEFT, width - RIGHT]);
   const y = scaleLinear([loadLeast, loadMost], [HEIGHT - FOOT, TOP]);
   const [low = 0, high = 0] = x.domain();
+  const lines = useMemo(
+    () =>
+      levels({ columns: terrain.plates.length, rows: terrain.loads.length, values: terrain.outputs }, terrain.heights, {
+        left: LEFT,
+        right: width - RIGHT,
+        bottom: HEIGHT - FOOT,
+        top: TOP,
+      }),
+    [terrain, width],
+  );
   const inside = (one: Place) => one.plate >= low && one.plate <= high;
   const line = (all: readonly Place[]) =>
     all.map((one, place) => `${place === 0 ? 'M' : 'L'}${x(one.plate).toFixed(1)} ${y(one.load).toFixed(1)}`).join('');
@@ -67,6 +82,31 @@ export function DialWay({ own, best, end, ridge, loadLeast, loadMost, now, width
       <text x={width - RIGHT} y={HEIGHT - 2} textAnchor="end" className="fill-soft">
         PLATE
       </text>
+      {lines.map((one, index) => (
+        <path
+          key={one.value}
+          d={one.path}
+          className="fill-twin stroke-twin"
+          fillOpacity="0.06"
+          strokeOpacity="0.7"
+          strokeWidth={(index + 1) % EACH === 0 ? 1.6 : 0.7}
+        />
+      ))}
+      {lines
+        .filter((one, index) => index % 2 === 1 && one.label)
+        .map((one) => (
+          <text
+            key={one.value}
+            x={one.label?.[0]}
+            y={(one.label?.[1] ?? 0) + 4}
+            textAnchor="middle"
+            className="figure fill-twin stroke-sheet"
+            strokeWidth="3"
+            paintOrder="stroke"
+          >
+            {one.value}
+          </text>
+        ))}
       <path d={line(ridge.filter(inside))} fill="none" className="stroke-twin" strokeWidth="2" strokeDasharray="2 4" />
       <circle cx={x(end.plate)} cy={y(end.load)} r="7" fill="none" className="stroke-twin" strokeWidth="2.5" />
       <path d={line(own)} fill="none" className="stroke-ink" strokeWidth="2" />

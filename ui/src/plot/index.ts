@@ -4,6 +4,7 @@ export { BiasStair } from './BiasStair';
 export { ChainStair } from './ChainStair';
 export { ClimbOver } from './ClimbOver';
 export { Course } from './Course';
+export { levels } from './contourPath';
 export { DialRuler } from './DialRuler';
 export { DialWay } from './DialWay';
 export { Envelope, outputAt, Trapezoid } from './Envelope';

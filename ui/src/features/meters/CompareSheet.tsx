@@ -37,7 +37,7 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
             ohm: kind === 'volts' ? ohm : undefined,
             meters: chosen.flatMap((index) => {
               const range = ranges[index];
-              return range ? [{ meterId: range.meterId, range: range.range }] : [];
+              return range ? [{ meterId: range.meterId, range: range.range, indication: range.indication }] : [];
             }),
             points: points
               .filter((point) => point.reference.trim() !== '')
@@ -111,14 +111,14 @@ export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
         <legend className="mb-1 text-13 text-soft">{say('meters.metersEachOnTheRange')}</legend>
         {ranges.map((range, index) => (
           <Check
-            key={range.meter + range.range}
+            key={range.meter + range.name}
             checked={chosen.includes(index)}
             onCheck={(on) => {
               compare.reset();
               setChosen(on ? [...chosen, index].sort((a, b) => a - b) : chosen.filter((one) => one !== index));
             }}
           >
-            {range.meter}, {range.range}
+            {range.meter}, {range.name}
             {range.compared && (
               <span className="text-13 text-soft"> {say('meters.compared', { compared: range.compared })}</span>
             )}

@@ -5,6 +5,7 @@ import { ask, client, type DebriefView } from '../../api';
 import { Answer, Sheet, Trouble } from '../../parts';
 import { Button, Cell, Confirm, Head, RowHead, Table } from '../../parts/ui';
 import { ClimbOver, DialWay, Sized } from '../../plot';
+import { fixed } from '../../quantity';
 import { say } from '../../words';
 import { moment, Replay } from './Replay';
 
@@ -77,16 +78,16 @@ function Debrief({ view }: { view: DebriefView }) {
               <DialWay
                 width={width}
                 own={view.samples}
-                best={view.best}
                 end={view.bestEnd}
                 ridge={view.ridge}
+                terrain={view.terrain}
                 loadLeast={view.loadDial.least}
                 loadMost={view.loadDial.most}
                 {...(now ? { now } : {})}
               />
             )}
           </Sized>
-          <p className="text-13 text-soft">{say('practice.dialsSays')}</p>
+          <p className="text-13 text-soft">{say('practice.dialsSays', { driveW: fixed(view.terrain.driveW, 0) })}</p>
         </Sheet>
       </div>
       <Replay view={view} at={at} onAt={setAt} />

@@ -136,6 +136,13 @@ const DEBRIEF: DebriefView = {
     { plate: 5, load: 2 },
     { plate: 5.1, load: 4 },
   ],
+  terrain: {
+    driveW: 70,
+    plates: [4.9, 5, 5.1],
+    loads: [0, 5, 10],
+    outputs: [100, 500, 100, 200, 900, 200, 50, 300, 50],
+    heights: [200, 400, 600, 800],
+  },
   plateDial: { least: 0, most: 10, markStep: 1 },
   loadDial: { least: 0, most: 10, markStep: 1 },
   moments: [{ fromS: 10, toS: 12, says: 'Grid current beyond its limit for 2.0 s.', signs: 'Coupled too lightly' }],

@@ -14,6 +14,9 @@ const box = (id: string, more: object = {}) => ({
   bands: [],
   reads: [],
   switchPositions: [],
+  positions: [],
+  usualPositions: [],
+  pulsedPositions: [],
   ...more,
 });
 

@@ -2,7 +2,8 @@ import type { Choices } from '../../api';
 import { SignalLine } from '../../parts';
 import { type Box, OneOf, SomeOf } from '../../parts/ui';
 import { say } from '../../words';
-import { box, toggled } from './boxes';
+import { box } from './boxes';
+import { chosenReaders, readerBoxes, toggledReader } from './positions';
 import { type Choice, climbing, isOfAnother, suits } from './useChoice';
 
 interface Props {
@@ -67,9 +68,9 @@ export function ChoiceLine({ choices, choice, change }: Props) {
       opens: (
         <SomeOf
           label={say('shared.meters')}
-          options={readers.map(box)}
-          chosen={choice.meterIds}
-          onPick={(id) => change({ meterIds: toggled(choice.meterIds, id) })}
+          options={readerBoxes(readers)}
+          chosen={chosenReaders(choices, choice)}
+          onPick={(code) => change(toggledReader(choices, choice, code))}
         />
       ),
     },

@@ -11,6 +11,9 @@ const box = (id: string, more: object = {}) => ({
   bands: [],
   reads: [],
   switchPositions: [],
+  positions: [],
+  usualPositions: [],
+  pulsedPositions: [],
   ...more,
 });
 const choices: Choices = {

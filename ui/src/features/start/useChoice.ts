@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Choices, StartRequest } from '../../api';
 import { showNumber } from '../../quantity';
+import { positionsOf, readsUsually } from './positions';
 
 /** What is chosen for the next run; ids may point to what is gone. */
 export interface Choice {
@@ -10,6 +11,8 @@ export interface Choice {
   exciterId: string;
   carrier: StartRequest['carrier'];
   meterIds: string[];
+  /** Of the meters in use that can show power in several ways. */
+  positions: NonNullable<StartRequest['positions']>;
   school: StartRequest['school'];
   frequency: string;
   source: StartRequest['source'];
@@ -76,6 +79,11 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
   const frequency = Number(wanted.frequency?.replace(',', '.')) * 1e6;
   const inBand = limits !== undefined && frequency >= limits.lowestHz && frequency <= limits.highestHz;
   const typed = wanted.frequency !== undefined && wanted.band === band;
+  const school = tuned ? schoolFor(choices, wanted.school, amplifierId, band) : 'DRIVE_TABLE';
+  const meterIds =
+    wanted.amplifierId === amplifierId && wanted.meterIds
+      ? wanted.meterIds.filter((id) => choices.meters.some((one) => one.id === id))
+      : fittingMeters(choices, amplifier?.name ?? '', tuned);
   return {
     amplifierId,
     band,
@@ -91,11 +99,11 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
     switchPosition:
       amplifier?.switchPositions.find((one) => one === wanted.switchPosition) ?? amplifier?.switchPositions[0],
     padId: choices.pads.some((one) => one.id === wanted.padId) ? wanted.padId : undefined,
-    meterIds:
-      wanted.amplifierId === amplifierId && wanted.meterIds
-        ? wanted.meterIds.filter((id) => choices.meters.some((one) => one.id === id))
-        : fittingMeters(choices, amplifier?.name ?? '', tuned),
-    school: tuned ? schoolFor(choices, wanted.school, amplifierId, band) : 'DRIVE_TABLE',
+    meterIds,
+    positions: choices.meters
+      .filter((meter) => meterIds.includes(meter.id))
+      .flatMap((meter) => positionsOf(meter, wanted.positions ?? [], school)),
+    school,
     source: (choices.sources.find((one) => one.code === wanted.source) ?? choices.sources[0])?.code as Choice['source'],
     frequency: typed || inBand ? (wanted.frequency ?? '') : limits ? middle(limits.lowestHz, limits.highestHz) : '',
   };
@@ -159,8 +167,9 @@ function fittingMeters(choices: Choices, amplifier: string, tuned: boolean): str
     .sort((a, b) => own(a.name) - own(b.name) || strange(a.name) - strange(b.name));
   const read = new Set<string>();
   const chosen = order.filter((meter) => {
-    if (strange(meter.name) > 0 || meter.reads.some((role) => read.has(role))) return false;
-    for (const role of meter.reads) read.add(role);
+    const reads = readsUsually(meter);
+    if (strange(meter.name) > 0 || reads.some((role) => read.has(role))) return false;
+    for (const role of reads) read.add(role);
     return true;
   });
   return choices.meters.filter((meter) => chosen.includes(meter)).map((meter) => meter.id);
@@ -198,7 +207,11 @@ export function useChoice(choices: Choices, asked: Partial<Choice> = {}): [Choic
         ...change,
         // Another band has another middle, another amplifier other meters; a school taken as suggested follows what is suggested.
         ...(change.band ? { frequency: undefined } : {}),
-        ...(change.amplifierId ? { meterIds: undefined } : {}),
+        ...(change.amplifierId ? { meterIds: undefined, positions: undefined } : {}),
+        // How pulses are read is not how a carrier is.
+        ...(change.school && (change.school === 'PULSED') !== (choice.school === 'PULSED')
+          ? { positions: undefined }
+          : {}),
         ...(choice.school === suggestion(choices, choice.amplifierId, choice.band)?.school && !change.school
           ? { school: undefined }
           : {}),

@@ -462,17 +462,33 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
   },
   instrument: {
     name: say('station.instrument'),
-    fresh: { kind: 'instrument', name: '', host: '127.0.0.1', factor: 1, role: 'OUTPUT', pollS: 0.05, timeoutS: 0.5 },
+    fresh: {
+      kind: 'instrument',
+      name: '',
+      host: '127.0.0.1',
+      queries: [{ factor: 1, role: 'OUTPUT' }],
+      pollS: 0.05,
+      timeoutS: 0.5,
+    },
     fields: [
       name,
       { type: 'text', path: 'host', label: say('station.host') },
       number('port', say('station.port'), '', { hint: say('station.ofTheBench1To') }),
-      { type: 'text', path: 'query', label: say('station.queryEndedBy') },
-      number('factor', say('station.answerTimes'), say('station.toWAOrV')),
-      { type: 'text', path: 'meter', label: say('station.standsForTheMeter') },
-      { type: 'choice', path: 'role', label: say('station.itsReadingOf'), options: ROLES },
       number('pollS', say('station.askedEvery'), 's'),
       number('timeoutS', say('station.answersWithin'), 's'),
+      {
+        type: 'list',
+        path: 'queries',
+        label: say('station.whatItIsAsked'),
+        item: say('station.query'),
+        fresh: { factor: 1, role: 'PLATE_CURRENT' },
+        fields: [
+          { type: 'text', path: 'query', label: say('station.queryEndedBy') },
+          number('factor', say('station.answerTimes'), say('station.toWAOrV')),
+          { type: 'text', path: 'meter', label: say('station.standsForTheMeter') },
+          { type: 'choice', path: 'role', label: say('station.itsReadingOf'), options: ROLES },
+        ],
+      },
     ],
   },
   supply: {

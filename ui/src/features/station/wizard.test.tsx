@@ -154,13 +154,24 @@ describe('from sheet to twin', () => {
     expect(await screen.findByText(/Fill in the fields first/)).toBeInTheDocument();
     await user.type(screen.getByLabelText('Port'), '5025');
     await user.type(screen.getByLabelText('Query, ended by ?'), 'MEAS:POW?');
-    reply = { status: 200, body: { health: 'SILENT', says: 'silent', answer: '' } };
+    reply = { status: 200, body: [{ query: 'MEAS:POW?', health: 'SILENT', says: 'silent', answer: '' }] };
     await user.click(screen.getByText('Try it'));
     expect(await screen.findByText(/It is silent/)).toBeInTheDocument();
     await waitFor(() => expect(sent[0]?.body.port).toBe(5025));
-    reply = { status: 200, body: { health: 'OK', says: 'answers', answer: '0.5389', value: 0.5389 } };
+    expect(sent[0]?.body.queries).toMatchObject([{ query: 'MEAS:POW?', role: 'OUTPUT' }]);
+    await user.click(screen.getByText('Add a query'));
+    const second = screen.getAllByLabelText('Query, ended by ?')[1] as HTMLElement;
+    await user.type(second, 'MEAS:REFL?');
+    reply = {
+      status: 200,
+      body: [
+        { query: 'MEAS:POW?', health: 'OK', says: 'answers', answer: '0.5389', value: 0.5389 },
+        { query: 'MEAS:REFL?', health: 'SLOW', says: 'slow', answer: '0.02', value: 0.02 },
+      ],
+    };
     await user.click(screen.getByText('Try it'));
     expect(await screen.findByText('0.5389')).toBeInTheDocument();
+    expect(screen.getByText(/It is slow: “0.02”/)).toBeInTheDocument();
   });
 
   it('says what belongs to no field of the form, too', async () => {

@@ -21,15 +21,12 @@ const digital = (fraction: number): Channel['accuracy'] => ({ kind: 'ofReading',
 const WATTMETER = 'Bench wattmeter';
 const SUPPLY_METER = 'Bench supply meter';
 
-const instrument = (role: Role, meter: string, port: number, query: string): Equipment => ({
+const instrument = (meter: string, port: number, queries: [Role, string][]): Equipment => ({
   kind: 'instrument',
-  name: `${meter}, ${role.toLowerCase().replace('_', ' ')}`,
+  name: `${meter}, live`,
   host: 'bench',
   port,
-  query,
-  factor: 1,
-  meter,
-  role,
+  queries: queries.map(([role, query]) => ({ query, factor: 1, meter, role })),
   pollS: 0.1,
   timeoutS: 0.5,
 });
@@ -49,7 +46,7 @@ export function benchMeters(live: LiveSupply): Equipment[] {
         name: WATTMETER,
         channels: [channel('OUTPUT', 'W', ranges, { kind: 'ofFullScale', fraction: 0.05 })],
       },
-      instrument('OUTPUT', WATTMETER, 3, 'MEASure:POWer?'),
+      instrument(WATTMETER, 3, [['OUTPUT', 'MEASure:POWer?']]),
     );
   }
   if (unread('SUPPLY_CURRENT') && unread('SUPPLY_VOLTAGE')) {
@@ -62,8 +59,10 @@ export function benchMeters(live: LiveSupply): Equipment[] {
           channel('SUPPLY_VOLTAGE', 'V', [['60 V', 60]], digital(0.005)),
         ],
       },
-      instrument('SUPPLY_CURRENT', SUPPLY_METER, 6, 'MEASure:CURRent?'),
-      instrument('SUPPLY_VOLTAGE', SUPPLY_METER, 6, 'MEASure:VOLTage?'),
+      instrument(SUPPLY_METER, 6, [
+        ['SUPPLY_CURRENT', 'MEASure:CURRent?'],
+        ['SUPPLY_VOLTAGE', 'MEASure:VOLTage?'],
+      ]),
     );
   }
   return records;

@@ -1,9 +1,9 @@
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import type { Ground, MapView } from '../../../api';
+import { levels } from '../../../plot';
 import { fixed, watts } from '../../../quantity';
 import { decimal, say } from '../../../words';
-import { levels } from './contourPath';
 
 const WIDTH = 590;
 const HEIGHT = 482;

@@ -168,7 +168,7 @@ public class KeyboardTest extends AtTheStation {
         meters.focus();
         operator.presses("Enter");
         Locator meter = page.getByRole(
-                AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^Fathom on peak")));
+                AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^Fathom .*peak")));
         meter.focus();
         operator.presses("Space");
         assertThat(meter).isChecked();

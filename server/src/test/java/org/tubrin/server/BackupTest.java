@@ -9,6 +9,8 @@ import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Set;
@@ -111,6 +113,69 @@ public class BackupTest extends ServerTest {
         assertThrows(Refused.class, () -> restore.restore(new ByteArrayInputStream(spoilt), 0, true));
         restore.restore(new ByteArrayInputStream(good.getBytes(StandardCharsets.UTF_8)), 0, true);
         assertEquals(undated(backup()), undated(good));
+    }
+
+    @Test
+    public void aFileFromBeforeInstrumentsHadSeveralQueriesIsTaken() {
+        ObjectNode backup = (ObjectNode) get("/api/backup").json();
+        for (JsonNode one : backup.get("equipment")) {
+            if (one.get("equipment").get("kind").asString().equals("instrument")) {
+                ObjectNode body = (ObjectNode) one.get("equipment");
+                body.setAll((ObjectNode) body.remove("queries").get(0));
+            }
+        }
+        assertEquals(post("/api/backup/restore?apply=true", backup.toString()).status(), 200);
+        JsonNode bench = named("Test desk on the bench");
+        assertEquals(bench.get("queries").size(), 1);
+        assertEquals(bench.get("queries").get(0).get("query").asString(), "MEASure:POWer?");
+    }
+
+    private JsonNode named(String name) {
+        for (JsonNode one : get("/api/equipment").json()) {
+            if (one.get("name").asString().equals(name)) {
+                return one.get("body");
+            }
+        }
+        throw new AssertionError("there is no " + name);
+    }
+
+    /** As the migration finds them: a record for each query. */
+    @Test
+    public void recordsOfOneHostAndPortBecomeOne() throws IOException {
+        database.update("delete from equipment where body ->> 'kind' = 'instrument'");
+        String[][] old = {
+            {"B plate", "127.0.0.1", "5025", "I?", "Panel", "PLATE_CURRENT", "0.1"},
+            {"A grid", "127.0.0.1", "5025", "G?", "Panel", "GRID_CURRENT", "0.05"},
+            {"C plate again", "127.0.0.1", "5025", "I2?", "Panel", "PLATE_CURRENT", "0.1"},
+            {"Other", "127.0.0.1", "5026", "P?", "Fathom", "OUTPUT", "0.2"},
+        };
+        for (String[] one : old) {
+            database.update(
+                    "insert into equipment (id, revision, name, body) values (gen_random_uuid(), 1, ?, jsonb_build_object("
+                            + "'kind', 'instrument', 'name', ?, 'host', ?, 'port', ?::int, 'query', ?, 'factor', 1, "
+                            + "'meter', ?, 'role', ?, 'pollS', ?::double precision, 'timeoutS', 0.5))",
+                    one[0],
+                    one[0],
+                    one[1],
+                    one[2],
+                    one[3],
+                    one[4],
+                    one[5],
+                    one[6]);
+        }
+        try (InputStream script = getClass().getResourceAsStream("/db/migration/V17__instruments_with_queries.sql")) {
+            database.execute(new String(script.readAllBytes(), StandardCharsets.UTF_8));
+        }
+        JsonNode one = named("A grid");
+        assertEquals(one.get("pollS").asDouble(), 0.05);
+        assertEquals(one.get("queries").size(), 2);
+        assertEquals(one.get("queries").get(0).get("query").asString(), "G?");
+        assertEquals(one.get("queries").get(1).get("query").asString(), "I?");
+        assertEquals(named("Other").get("queries").get(0).get("role").asString(), "OUTPUT");
+        assertEquals(
+                database.queryForObject(
+                        "select count(*) from equipment where body ->> 'kind' = 'instrument'", Integer.class),
+                2);
     }
 
     @Test

@@ -439,13 +439,13 @@ public class LiveTest extends ServerTest {
             assertEquals(tried(silent, 0.3).get("health").asString(), "SILENT");
             assertEquals(tried(garbage, 0.3).get("health").asString(), "UNREADABLE");
             assertEquals(tried(slow, 0.5).get("value").asDouble(), 0.125);
-            place("Plate current on the bench", slow);
+            place("PLATE_CURRENT", slow);
             waitFor(frame -> health(frame, "PLATE_CURRENT").equals("SLOW"));
-            place("Grid current on the bench", garbage);
+            place("GRID_CURRENT", garbage);
             waitFor(frame -> health(frame, "GRID_CURRENT").equals("UNREADABLE"));
-            place("Plate voltage on the bench", huge);
+            place("PLATE_VOLTAGE", huge);
             waitFor(frame -> health(frame, "PLATE_VOLTAGE").equals("IMPLAUSIBLE"));
-            place("Plate current on the bench", silent);
+            place("PLATE_CURRENT", silent);
             waitFor(frame -> health(frame, "PLATE_CURRENT").equals("SILENT"));
             JsonNode output = of(frame().get("readings"), "OUTPUT");
             assertEquals(output.get("health").asString(), "OK");
@@ -469,28 +469,30 @@ public class LiveTest extends ServerTest {
         body.put("name", name);
         body.put("host", "127.0.0.1");
         body.put("port", port);
-        body.put("query", "READ?");
-        body.put("factor", 1);
-        body.put("meter", "Brigantine panel");
-        body.put("role", role);
+        body.put("queries", List.of(query("READ?", role)));
         body.put("pollS", 0.05);
         body.put("timeoutS", timeoutS);
         return body;
     }
 
-    private JsonNode tried(Sick sick, double timeoutS) {
-        return post("/api/instruments/try", instrument("Tried", sick.port(), "GRID_CURRENT", timeoutS))
-                .json();
+    private static Map<String, Object> query(String query, String role) {
+        return Map.of("query", query, "factor", 1, "meter", "Brigantine panel", "role", role);
     }
 
-    private void place(String name, Sick sick) {
+    private JsonNode tried(Sick sick, double timeoutS) {
+        return post("/api/instruments/try", instrument("Tried", sick.port(), "GRID_CURRENT", timeoutS))
+                .json()
+                .get(0);
+    }
+
+    /** Puts a sick instrument in the place of the bench's panel, for one of its readings. */
+    private void place(String role, Sick sick) {
         for (JsonNode one : get("/api/equipment").json()) {
-            if (one.get("name").asString().equals(name)) {
-                String role = one.get("body").get("role").asString();
+            if (one.get("name").asString().equals("Tube panels on the bench")) {
                 Reply reply = put(
                         "/api/equipment/" + one.get("id").asString() + "?revision="
                                 + one.get("revision").asInt(),
-                        instrument(name, sick.port(), role, 0.5));
+                        instrument("Tube panels on the bench", sick.port(), role, 0.5));
                 assertEquals(reply.status(), 200, reply.text());
             }
         }
@@ -540,7 +542,7 @@ public class LiveTest extends ServerTest {
         for (Map<String, Object> one : List.of(beyond, nameless)) {
             assertEquals(post("/api/equipment", one).status(), 201);
         }
-        assertEquals(post("/api/instruments/try", beyond).json().get("health").asString(), "AWAY");
+        assertEquals(post("/api/instruments/try", beyond).json().at("/0/health").asString(), "AWAY");
         assertEquals(
                 post("/api/instruments/try", nameless)
                         .json()

@@ -15,7 +15,9 @@ public class MeterApiTest extends ServerTest {
         Map<String, Object> request = new LinkedHashMap<>();
         request.put("reference", "Ballast by heat");
         request.put("referencePercent", "2");
-        request.put("meters", List.of(Map.of("meterId", equipmentId("Fathom"), "range", "1.5 kW")));
+        request.put(
+                "meters",
+                List.of(Map.of("meterId", equipmentId("Fathom"), "range", "1.5 kW", "indication", "AVERAGE")));
         List<Object> points = new ArrayList<>();
         for (double watts : truth) {
             points.add(Map.of(

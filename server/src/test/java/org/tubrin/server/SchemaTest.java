@@ -90,6 +90,7 @@ public class SchemaTest {
             {TankBand.class, "/$defs/tankBands/items"},
             {CapacitorLaw.class, "/$defs/capacitorLaw"},
             {Instrument.class, "/$defs/instrument"},
+            {Instrument.Query.class, "/$defs/instrument/properties/queries/items"},
             {Supply.class, "/$defs/supply"},
             {Battery.class, "/$defs/battery"},
             {Candidate.class, "/$defs/candidate"},

@@ -53,6 +53,7 @@ import org.tubrin.core.matcher.Matching;
 import org.tubrin.core.matcher.NextMatch;
 import org.tubrin.core.metering.Agreement;
 import org.tubrin.core.metering.Comparison;
+import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.practice.Cost;
 import org.tubrin.core.practice.Debrief;
@@ -125,6 +126,7 @@ public class WordsTest {
         add(wanted, "name.*", Band.values());
         add(wanted, "name.*", Mode.values());
         add(wanted, "name.*", ReadingRole.values());
+        add(wanted, "indication.*", Indication.values());
         add(wanted, "name.*", LimitKind.values());
         add(wanted, "name.*", Control.values());
         add(wanted, "name.*", School.values());

@@ -57,6 +57,11 @@ public record Channel(
                 role, unit, ranges, new Accuracy.OfFullScale(classShare), Indication.AVERAGE, 1, Optional.empty());
     }
 
+    /** Returns how the meter's switches stand when it is read. */
+    public Position position() {
+        return new Position(role, indication);
+    }
+
     /** Returns whether a pointer shows it over a scale: its class is then said of the full scale. */
     public boolean hasPointer() {
         return accuracy instanceof Accuracy.OfFullScale;

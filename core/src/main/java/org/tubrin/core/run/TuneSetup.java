@@ -309,6 +309,15 @@ public record TuneSetup(
         return meters.stream().filter(meter -> meter.channel(role).isPresent()).findFirst();
     }
 
+    /** Returns a record as its meter is read in this run; as it is where no meter of that name is in it. */
+    public Meter inPositionsInUse(Meter meter) {
+        return meters.stream()
+                .filter(used -> used.name().equals(meter.name()))
+                .findFirst()
+                .map(meter::inPositionsOf)
+                .orElse(meter);
+    }
+
     /** Returns the channel that reads a role. */
     public Optional<Channel> channelFor(ReadingRole role) {
         return meterFor(role).flatMap(meter -> meter.channel(role));

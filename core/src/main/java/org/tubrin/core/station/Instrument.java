@@ -1,46 +1,64 @@
 package org.tubrin.core.station;
 
+import java.util.List;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
 
 /**
- * Where a meter's readings come from over the network: any instrument that answers a query of one line with a number.
+ * Where readings come from over the network: whatever answers queries of one line with a number each.
  *
  * @param name what it is called
  * @param host name or address
  * @param port 1 to 65 535
- * @param query one SCPI query, ended by a question mark, so that it can only ask
- * @param factor what the answer is multiplied by to come to watts, amperes or volts, 1e-9 to 1e9
- * @param meter name of the meter record whose class and ranges hold
- * @param role what of that meter it reads
- * @param pollS time between two queries, 0.02 to 60 s
+ * @param queries what it is asked in turn over one connection, 1 to 64, each for another reading
+ * @param pollS time between two rounds, 0.02 to 60 s
  * @param timeoutS how long an answer may take, 0.05 to 30 s
  */
-public record Instrument(
-        String name,
-        String host,
-        int port,
-        String query,
-        double factor,
-        String meter,
-        ReadingRole role,
-        double pollS,
-        double timeoutS)
+public record Instrument(String name, String host, int port, List<Query> queries, double pollS, double timeoutS)
         implements Equipment {
+    private static final int MOST_QUERIES = 64;
+
     public Instrument {
+        queries = List.copyOf(queries);
         new Checks()
                 .name("name", name)
                 .text("host", host, 1, 253)
                 .range("port", port, 1, 65_535, Unit.ONE)
-                .text("query", query, 2, 200)
-                .matches("query", query, "[\\x21-\\x7e&&[^;?]][\\x20-\\x7e&&[^;?]]*\\?", new Allowed.Nothing())
-                .range("factor", factor, 1e-9, 1e9, Unit.ONE)
-                .name("meter", meter)
+                .size("queries", queries, 1, MOST_QUERIES)
+                .distinct("queries", queries.stream().map(Query::reading).toList())
                 .range("pollS", pollS, 0.02, 60, Unit.SECOND)
                 .range("timeoutS", timeoutS, 0.05, 30, Unit.SECOND)
                 .done();
+    }
+
+    /**
+     * One thing that it is asked.
+     *
+     * @param query one SCPI query, ended by a question mark, so that it can only ask
+     * @param factor what the answer is multiplied by to come to watts, amperes or volts, 1e-9 to 1e9
+     * @param meter name of the meter record whose class and ranges hold
+     * @param role what of that meter it reads
+     */
+    public record Query(String query, double factor, String meter, ReadingRole role) {
+        public Query {
+            new Checks()
+                    .text("query", query, 2, 200)
+                    .matches("query", query, "[\\x21-\\x7e&&[^;?]][\\x20-\\x7e&&[^;?]]*\\?", new Allowed.Nothing())
+                    .range("factor", factor, 1e-9, 1e9, Unit.ONE)
+                    .name("meter", meter)
+                    .done();
+        }
+
+        private List<Object> reading() {
+            return List.of(meter, role);
+        }
+
+        /** Returns whether it reads that of a meter. */
+        public boolean reads(String ofMeter, ReadingRole what) {
+            return meter.equals(ofMeter) && role == what;
+        }
     }
 
     @Override

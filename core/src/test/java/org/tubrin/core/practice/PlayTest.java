@@ -168,6 +168,43 @@ public class PlayTest {
         }
     }
 
+    /** Along LOAD between two rows, at the column next to a mark of PLATE. */
+    private static double at(Terrain terrain, double plate, double load) {
+        int columns = terrain.plates().size();
+        int column = IntStream.range(0, columns)
+                .boxed()
+                .min(java.util.Comparator.comparingDouble(
+                        i -> Math.abs(terrain.plates().get(i) - plate)))
+                .orElseThrow();
+        int row = 0;
+        while (row < terrain.loads().size() - 2 && terrain.loads().get(row + 1) <= load) {
+            row++;
+        }
+        double low = terrain.loads().get(row);
+        double share = (load - low) / (terrain.loads().get(row + 1) - low);
+        return (1 - share) * terrain.outputs().get(row * columns + column)
+                + share * terrain.outputs().get((row + 1) * columns + column);
+    }
+
+    @Test(dataProvider = "lessons")
+    public void theTerrainHasTheBestEndWhereTheDialsShowIt(Lesson lesson) {
+        Play play = warm(exercise(lesson, 5));
+        WhoKnows.setRight(play);
+        toBest(play, 0.9);
+        keyFor(play, 3);
+        play.does(new Act.Ended());
+        Debrief debrief = Debrief.of(play);
+        Terrain terrain = Terrain.of(play, debrief);
+        BestClimb.Rung end = debrief.best().end();
+        assertEquals(at(terrain, end.plate(), end.load()) / end.outputW(), 1, 0.04, lesson.name());
+        assertTrue(
+                terrain.plates().get(0) <= end.plate()
+                        && terrain.plates().get(terrain.plates().size() - 1) >= end.plate(),
+                "the way lies on it");
+        double most = terrain.outputs().stream().mapToDouble(one -> one).max().orElseThrow();
+        assertTrue(terrain.heights().stream().allMatch(height -> height > 0 && height < most));
+    }
+
     @Test(dataProvider = "lessons")
     public void noMoreComesOutThanGoesIn(Lesson lesson) {
         Play play = warm(exercise(lesson, 77));

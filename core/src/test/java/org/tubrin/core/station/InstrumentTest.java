@@ -17,7 +17,11 @@ import org.tubrin.core.twin.Twins;
 
 public class InstrumentTest {
     private static Instrument asking(String query) {
-        return new Instrument("One", "127.0.0.1", 5025, query, 1, "Fathom", ReadingRole.OUTPUT, 0.05, 0.5);
+        return asking(new Instrument.Query(query, 1, "Fathom", ReadingRole.OUTPUT));
+    }
+
+    private static Instrument asking(Instrument.Query... queries) {
+        return new Instrument("One", "127.0.0.1", 5025, List.of(queries), 0.05, 0.5);
     }
 
     @DataProvider
@@ -27,7 +31,7 @@ public class InstrumentTest {
 
     @Test(dataProvider = "questions")
     public void takesAQuestion(String query) {
-        assertEquals(asking(query).query(), query);
+        assertEquals(asking(query).queries().get(0).query(), query);
     }
 
     @DataProvider
@@ -46,11 +50,23 @@ public class InstrumentTest {
 
     @Test
     public void tellsAllThatIsWrongAtOnce() {
-        Refused refused = org.testng.Assert.expectThrows(
-                Refused.class, () -> new Instrument("", "", 0, "X?", 0, "", ReadingRole.OUTPUT, 0, 99));
+        Refused refused =
+                org.testng.Assert.expectThrows(Refused.class, () -> new Instrument("", "", 0, List.of(), 0, 99));
         List<String> paths =
                 refused.problems().stream().map(problem -> problem.path()).toList();
-        assertEquals(paths, List.of("name", "host", "port", "factor", "meter", "pollS", "timeoutS"));
+        assertEquals(paths, List.of("name", "host", "port", "queries", "pollS", "timeoutS"));
+        Refused query = org.testng.Assert.expectThrows(
+                Refused.class, () -> new Instrument.Query("XX", 0, "", ReadingRole.OUTPUT));
+        assertEquals(
+                query.problems().stream().map(problem -> problem.path()).toList(), List.of("query", "factor", "meter"));
+    }
+
+    @Test
+    public void oneReadingHasOneQuery() {
+        Instrument.Query output = new Instrument.Query("MEAS:POW?", 1, "Fathom", ReadingRole.OUTPUT);
+        asking(output, new Instrument.Query("MEAS:POW?", 1, "Other", ReadingRole.OUTPUT));
+        assertThrows(
+                Refused.class, () -> asking(output, new Instrument.Query("READ?", 1000, "Fathom", ReadingRole.OUTPUT)));
     }
 
     @Test

@@ -32,6 +32,9 @@ import org.tubrin.core.faults.FaultCase;
 import org.tubrin.core.faults.FaultCheck;
 import org.tubrin.core.faults.Symptom;
 import org.tubrin.core.faults.Within;
+import org.tubrin.core.metering.Indication;
+import org.tubrin.core.metering.Position;
+import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Conditions;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.station.Amplifier;
@@ -118,7 +121,7 @@ class DemoLoader implements ApplicationRunner {
                 station,
                 pick(byName, "Brigantine", Amplifier.class),
                 pick(byName, "Halyard 100", Exciter.class),
-                List.of(pick(byName, "Fathom", Meter.class), pick(byName, "Brigantine panel", Meter.class)),
+                List.of(meter(byName, "Fathom"), meter(byName, "Brigantine panel")),
                 pick(byName, "Ballast 1000", Termination.class));
         Instant now = clock.instant();
         int climbs = 0;
@@ -134,7 +137,12 @@ class DemoLoader implements ApplicationRunner {
                 station,
                 climb.amplifier(),
                 climb.exciter(),
-                List.of(pick(byName, "Fathom both ways", Meter.class), pick(byName, "Brigantine panel", Meter.class)),
+                List.of(
+                        pick(byName, "Fathom", Meter.class)
+                                .in(List.of(
+                                        new Position(ReadingRole.OUTPUT, Indication.AVERAGE),
+                                        new Position(ReadingRole.REFLECTED, Indication.AVERAGE))),
+                        meter(byName, "Brigantine panel")),
                 climb.termination());
         for (DemoStory.Day day : new DemoStory(climb.amplifier()).days()) {
             Instant start = now.minus(Duration.ofDays(day.daysAgo())).minus(Duration.ofMinutes(170));
@@ -175,10 +183,7 @@ class DemoLoader implements ApplicationRunner {
                 station,
                 pick(byName, "Ketch 600", Amplifier.class),
                 climb.exciter(),
-                List.of(
-                        pick(byName, "Fathom", Meter.class),
-                        pick(byName, "Leadline", Meter.class),
-                        pick(byName, "Ketch 600 panel", Meter.class)),
+                List.of(meter(byName, "Fathom"), meter(byName, "Leadline"), meter(byName, "Ketch 600 panel")),
                 climb.termination());
         int tables = 0;
         for (DemoDrive.Table table : List.of(
@@ -202,12 +207,10 @@ class DemoLoader implements ApplicationRunner {
     private int levels(Station station, Map<String, Equipment> byName, DemoClimb climb, Instant now) {
         DemoAlc alc = new DemoAlc(station, climb.amplifier(), climb.termination());
         Exciter skiff = pick(byName, "Skiff 10", Exciter.class);
-        List<Meter> skiffs =
-                List.of(pick(byName, "Leadline in bypass", Meter.class), pick(byName, "Skiff 10 gauge", Meter.class));
-        List<Meter> withWidth = Stream.concat(skiffs.stream(), Stream.of(pick(byName, "Lookout", Meter.class)))
+        List<Meter> skiffs = List.of(meter(byName, "Leadline in bypass"), meter(byName, "Skiff 10 gauge"));
+        List<Meter> withWidth = Stream.concat(skiffs.stream(), Stream.of(meter(byName, "Lookout")))
                 .toList();
-        List<Meter> halyards = List.of(
-                pick(byName, "Leadline in bypass", Meter.class), pick(byName, "Halyard 100 gauge", Meter.class));
+        List<Meter> halyards = List.of(meter(byName, "Leadline in bypass"), meter(byName, "Halyard 100 gauge"));
         SoundPath path = new SoundPath("Computer", "sound card of the set", Optional.of(0.8), 5, 2.5, 500, 1500, 2500);
         SoundPath larger = new SoundPath("Computer", "Buoy interface", Optional.of(0.6), 15, 10, 500, 1500, 2500);
         Map<Integer, DemoAlc.Try> tries = new LinkedHashMap<>();
@@ -254,9 +257,7 @@ class DemoLoader implements ApplicationRunner {
                 station,
                 pick(byName, "Ketch 600", Amplifier.class),
                 climb.exciter(),
-                List.of(
-                        pick(byName, "Plummet over the resistor", Meter.class),
-                        pick(byName, "Plummet at a gate", Meter.class)),
+                List.of(meter(byName, "Plummet over the resistor"), meter(byName, "Plummet at a gate")),
                 climb.termination());
         for (boolean runsAway : List.of(true, false)) {
             Instant start = now.minus(Duration.ofDays(runsAway ? 27 : 26)).minus(Duration.ofMinutes(200));
@@ -271,7 +272,7 @@ class DemoLoader implements ApplicationRunner {
                 station,
                 pick(byName, "Dinghy 60", Amplifier.class),
                 pick(byName, "Skiff 10", Exciter.class),
-                List.of(pick(byName, "Leadline", Meter.class), pick(byName, "Leadline behind", Meter.class)));
+                List.of(meter(byName, "Leadline"), meter(byName, "Leadline behind")));
         List<DemoMatcher.Try> tries = List.of(
                 new DemoMatcher.Try(pick(byName, "Trestle 150", Termination.class), 3.86, false),
                 new DemoMatcher.Try(pick(byName, "Yardarm", Termination.class), 2, true));
@@ -289,7 +290,7 @@ class DemoLoader implements ApplicationRunner {
                 station,
                 pick(byName, "Brigantine", Amplifier.class),
                 pick(byName, "Halyard 100", Exciter.class),
-                List.of(pick(byName, "Fathom", Meter.class), pick(byName, "Spyglass", Meter.class)),
+                List.of(meter(byName, "Fathom"), meter(byName, "Spyglass")),
                 pick(byName, "Ballast 1000", Termination.class));
         JsonNode showed = json.readTree(resource("/demo/waveforms.json"));
         List<String> loadings = List.of("light", "heavy");
@@ -304,7 +305,7 @@ class DemoLoader implements ApplicationRunner {
     private int lowBand(Station station, Map<String, Equipment> byName, Instant now) {
         DemoLowBand low = new DemoLowBand(
                 station, pick(byName, "Lugger 300", Amplifier.class), pick(byName, "Halyard 100", Exciter.class));
-        List<Meter> meters = List.of(pick(byName, "Lugger 300 panel", Meter.class));
+        List<Meter> meters = List.of(meter(byName, "Lugger 300 panel"));
         Termination load = pick(byName, "Ballast 1000", Termination.class);
         for (int modules : List.of(3, 2)) {
             Instant start = now.minus(Duration.ofDays(6)).minus(Duration.ofMinutes(40L * modules));
@@ -314,7 +315,7 @@ class DemoLoader implements ApplicationRunner {
                 UUID.randomUUID(),
                 UUID.randomUUID(),
                 low.day(
-                        pick(byName, "Vane", Meter.class),
+                        meter(byName, "Vane"),
                         pick(byName, "Mizzen", Termination.class),
                         now.minus(Duration.ofDays(5)).minus(Duration.ofHours(11))));
         return 3;
@@ -344,6 +345,11 @@ class DemoLoader implements ApplicationRunner {
             return amplifier.withTwin(fit.point().constants());
         }
         throw new IllegalStateException("no twin comes of the demo's sheet of " + equipment.name());
+    }
+
+    private static Meter meter(Map<String, Equipment> byName, String name) {
+        Meter meter = pick(byName, name, Meter.class);
+        return meter.in(meter.usualPositions(false));
     }
 
     private static <T> T pick(Map<String, Equipment> byName, String name, Class<T> type) {

@@ -49,10 +49,9 @@ public class Feed implements SmartLifecycle {
         return source(meter, role).flatMap(source -> source.window(seconds));
     }
 
-    private Optional<Source> source(String meter, ReadingRole role) {
+    private Optional<Source.Readings> source(String meter, ReadingRole role) {
         return sources.values().stream()
-                .filter(source -> source.instrument().meter().equals(meter)
-                        && source.instrument().role() == role)
+                .flatMap(source -> source.of(meter, role).stream())
                 .findFirst();
     }
 

@@ -1,9 +1,6 @@
 package org.tubrin.server.feed;
 
-import java.io.IOException;
-import java.net.SocketTimeoutException;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -29,9 +26,9 @@ public class InstrumentController {
         this.words = words;
     }
 
-    /** Asks an instrument once; its record need not be kept. */
+    /** Asks an instrument each of its queries once, in their order; its record need not be kept. */
     @PostMapping("/try")
-    Trial attempt(@RequestBody Equipment body) {
+    List<Trial> attempt(@RequestBody Equipment body) {
         if (!(body instanceof Instrument instrument)) {
             throw new Refused(new Problem(
                     ProblemCode.UNKNOWN_NAME,
@@ -39,20 +36,19 @@ public class InstrumentController {
                     CoreJson.kind(Equipment.class, body),
                     new Allowed.Codes(List.of("instrument"))));
         }
-        int timeoutMs = (int) Math.round(1000 * instrument.timeoutS());
-        try (Line line = Line.to(hosts.address(instrument.host(), instrument.port()), timeoutMs)) {
-            String answer = line.ask(instrument.query(), timeoutMs);
-            return Source.valueOf(answer, instrument)
-                    .map(value -> trial(Source.Health.OK, answer, value))
-                    .orElseGet(() -> trial(Source.Health.UNREADABLE, answer, null));
-        } catch (SocketTimeoutException e) {
-            return trial(Source.Health.SILENT, "", null);
-        } catch (IOException e) {
-            return trial(Source.Health.AWAY, "", null);
+        try (Asking asking = new Asking(instrument, hosts)) {
+            return instrument.queries().stream()
+                    .map(query -> trial(query, asking.ask(query)))
+                    .toList();
         }
     }
 
-    private Trial trial(Source.Health health, String answer, @Nullable Double value) {
-        return new Trial(health.name(), words.say("source." + health.name()), answer, value);
+    private Trial trial(Instrument.Query query, Asking.Said said) {
+        return new Trial(
+                query.query(),
+                said.health().name(),
+                words.say("source." + said.health().name()),
+                said.answer(),
+                said.value().orElse(null));
     }
 }

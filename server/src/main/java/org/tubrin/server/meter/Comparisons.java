@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -57,9 +58,12 @@ class Comparisons {
     }
 
     private static Channel output(Meter meter) {
-        return meter.channel(ReadingRole.OUTPUT)
-                .orElseThrow(() -> new Refused(new Problem(
-                        ProblemCode.NO_CHANNEL, "meters", meter.name(), new Allowed.OneOf(List.of("OUTPUT")))));
+        return output(meter, meter.channel(ReadingRole.OUTPUT));
+    }
+
+    private static Channel output(Meter meter, Optional<Channel> channel) {
+        return channel.orElseThrow(() -> new Refused(
+                new Problem(ProblemCode.NO_CHANNEL, "meters", meter.name(), new Allowed.OneOf(List.of("OUTPUT")))));
     }
 
     @Transactional
@@ -83,7 +87,11 @@ class Comparisons {
                 throw new Refused(new Problem(
                         ProblemCode.UNKNOWN_NAME, "meters", kept.equipment().name(), new Allowed.Nothing()));
             }
-            Channel channel = output(meter);
+            Channel channel = output(
+                    meter,
+                    meter.channels(ReadingRole.OUTPUT)
+                            .filter(one -> one.indication() == asked.indication())
+                            .findFirst());
             MeterRange range = channel.range(asked.range())
                     .orElseThrow(() -> new Refused(new Problem(
                             ProblemCode.UNKNOWN_NAME,
@@ -94,9 +102,10 @@ class Comparisons {
                                     .toList()))));
             List<Comparison.Point> points = points(request, m, references);
             Comparison comparison = Comparison.of(now, range, request.reference(), points);
-            found.add(view(meter, range, comparison, points));
+            found.add(view(meter, name(meter, channel, range), range, comparison, points));
             if (request.keep()) {
-                stations.replace(kept.id(), kept.revision(), with(meter, channel, comparison.correction()));
+                stations.replace(
+                        kept.id(), kept.revision(), meter.with(channel, channel.with(comparison.correction())));
             }
         }
         return new MeterViews.CompareView(found, request.keep());
@@ -135,17 +144,16 @@ class Comparisons {
         return points;
     }
 
-    private static Meter with(Meter meter, Channel old, Correction correction) {
-        return new Meter(
-                meter.name(),
-                meter.channels().stream()
-                        .map(channel -> channel.role() == old.role() ? channel.with(correction) : channel)
-                        .toList(),
-                meter.face());
+    /** Returns the name of a range, with how it shows output where the meter can in several ways. */
+    String name(Meter meter, Channel channel, MeterRange range) {
+        return meter.channels(ReadingRole.OUTPUT).count() > 1
+                ? range.name() + ", "
+                        + words.say("indication." + channel.indication().name())
+                : range.name();
     }
 
     private MeterViews.FoundView view(
-            Meter meter, MeterRange range, Comparison comparison, List<Comparison.Point> points) {
+            Meter meter, String name, MeterRange range, Comparison comparison, List<Comparison.Point> points) {
         Correction correction = comparison.correction();
         double middleW =
                 points.stream().mapToDouble(Comparison.Point::rawW).average().orElseThrow();
@@ -161,7 +169,7 @@ class Comparisons {
         }
         return new MeterViews.FoundView(
                 meter.name(),
-                range.name(),
+                name,
                 words.say(
                         "comparison." + comparison.reads(middleW).name(),
                         Map.of(

@@ -11,7 +11,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.tubrin.core.metering.Agreement;
 import org.tubrin.core.metering.Belief;
-import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.NumberEntry;
 import org.tubrin.core.metering.PowerEntry;
 import org.tubrin.core.metering.ReadingRole;
@@ -170,15 +169,17 @@ public class MeterController {
         List<MeterViews.RangeChoice> choices = new ArrayList<>();
         for (Stations.Stored kept : stations.equipment()) {
             if (kept.equipment() instanceof Meter meter) {
-                Optional<Channel> channel = meter.channel(ReadingRole.OUTPUT);
-                channel.ifPresent(one -> one.ranges()
-                        .forEach(range -> choices.add(new MeterViews.RangeChoice(
-                                kept.id(),
-                                meter.name(),
-                                range.name(),
-                                one.correction(range.name())
-                                        .map(found -> Figures.day(found.at()))
-                                        .orElse(null)))));
+                meter.channels(ReadingRole.OUTPUT)
+                        .forEach(one -> one.ranges()
+                                .forEach(range -> choices.add(new MeterViews.RangeChoice(
+                                        kept.id(),
+                                        meter.name(),
+                                        range.name(),
+                                        one.indication(),
+                                        comparisons.name(meter, one, range),
+                                        one.correction(range.name())
+                                                .map(found -> Figures.day(found.at()))
+                                                .orElse(null)))));
             }
         }
         return choices;

@@ -3,6 +3,7 @@ package org.tubrin.server.meter;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.Tones;
 
 /** What the page asks and is told of meters. */
@@ -52,11 +53,13 @@ public final class MeterViews {
     public record ReflectionView(
             String net, String swr, @Nullable String returnLoss) {}
 
-    /** A meter on one of its ranges. */
+    /** A meter on one of its ranges; how it shows output is named where it can in several ways. */
     public record RangeChoice(
             UUID meterId,
             String meter,
             String range,
+            Indication indication,
+            String name,
             @Nullable String compared) {}
 
     /**
@@ -78,7 +81,7 @@ public final class MeterViews {
             boolean keep) {}
 
     /** A meter and the range that was used. */
-    public record RangeRequest(UUID meterId, String range) {}
+    public record RangeRequest(UUID meterId, String range, Indication indication) {}
 
     /** One power; the readings stand in the order of the meters, an empty one was not read. */
     public record PointRequest(String reference, List<String> readings) {}

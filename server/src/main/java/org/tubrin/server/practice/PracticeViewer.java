@@ -24,6 +24,7 @@ import org.tubrin.core.practice.Hidden;
 import org.tubrin.core.practice.Lesson;
 import org.tubrin.core.practice.Panel;
 import org.tubrin.core.practice.Play;
+import org.tubrin.core.practice.Terrain;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Preset;
@@ -42,6 +43,10 @@ import org.tubrin.server.words.Words;
 /** Says exercises. */
 @Component
 class PracticeViewer {
+    /** What is told of a terrain: marks and watts to this. */
+    private static final double MARK = 1e-3;
+
+    private static final double WATT = 0.1;
     private static final double PERCENT = 100;
     private static final double MILLI = 1000;
     private static final String THIN = "\u2009";
@@ -282,6 +287,7 @@ class PracticeViewer {
                 best.ridge().stream()
                         .map(dials -> new PracticeViews.DialsPlaceView(dials.plate(), dials.load()))
                         .toList(),
+                terrain(Terrain.of(play, debrief)),
                 dial(setup, Control.PLATE),
                 dial(setup, Control.LOAD),
                 debrief.course().moments().stream().map(this::moment).toList(),
@@ -297,6 +303,19 @@ class PracticeViewer {
                 MILLI * setup.tubes().plateCurrentLimitA(),
                 MILLI * setup.tubes().gridCurrentLimitA(),
                 setup.licenceW());
+    }
+
+    private static PracticeViews.TerrainView terrain(Terrain terrain) {
+        return new PracticeViews.TerrainView(
+                terrain.driveW(),
+                rounded(terrain.plates(), MARK),
+                rounded(terrain.loads(), MARK),
+                rounded(terrain.outputs(), WATT),
+                terrain.heights());
+    }
+
+    private static List<Double> rounded(List<Double> values, double unit) {
+        return values.stream().map(value -> Math.round(value / unit) * unit).toList();
     }
 
     private static PracticeViews.ClimbPlaceView place(BestClimb.Rung rung) {

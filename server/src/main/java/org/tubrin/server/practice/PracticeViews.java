@@ -167,6 +167,14 @@ final class PracticeViews {
     /** A place of both dials. */
     record DialsPlaceView(double plate, double load) {}
 
+    /**
+     * Output over both dials at the drive of the best end.
+     *
+     * @param outputs in watts, row by row, LOAD slow and PLATE fast
+     */
+    record TerrainView(
+            double driveW, List<Double> plates, List<Double> loads, List<Double> outputs, List<Double> heights) {}
+
     /** Something that cost. */
     record MomentView(
             double fromS, double toS, String says, @Nullable String signs) {}
@@ -209,6 +217,7 @@ final class PracticeViews {
             List<ClimbPlaceView> best,
             ClimbPlaceView bestEnd,
             List<DialsPlaceView> ridge,
+            TerrainView terrain,
             PanelDialView plateDial,
             PanelDialView loadDial,
             List<MomentView> moments,

@@ -55,7 +55,8 @@ final class Acts {
             case CHECK -> List.of(new RunEvent.Checked(Required.given("check", request.check())));
             case LEAVE -> List.of(new RunEvent.NotMeasured(Required.given("check", request.check())));
             case CORRECT ->
-                List.of(new RunEvent.MeterCorrected(meters.apply(Required.given("meterId", request.meterId()))));
+                List.of(new RunEvent.MeterCorrected(
+                        state.setup().inPositionsInUse(meters.apply(Required.given("meterId", request.meterId())))));
             case WARM -> List.of(warm(state, now, warmFor(request.text()), live));
             case TAKE -> live.readings(state, now);
             case KEY -> List.of(new RunEvent.Keyed());

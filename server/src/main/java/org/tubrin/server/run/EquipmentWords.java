@@ -1,6 +1,8 @@
 package org.tubrin.server.run;
 
+import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Battery;
@@ -73,11 +75,10 @@ final class EquipmentWords implements Equipment.Cases<String> {
 
     @Override
     public String meter(Meter meter) {
-        return String.join(
-                ", ",
-                meter.channels().stream()
-                        .map(channel -> words.name(channel.role().name()))
-                        .toList());
+        return meter.channels().stream()
+                .map(channel -> words.name(channel.role().name()))
+                .distinct()
+                .collect(Collectors.joining(", "));
     }
 
     @Override
@@ -100,8 +101,19 @@ final class EquipmentWords implements Equipment.Cases<String> {
 
     @Override
     public String instrument(Instrument instrument) {
-        return words.say(
-                "detail.instrument", Map.of("role", words.name(instrument.role().name()), "meter", instrument.meter()));
+        return String.join(
+                "; ",
+                instrument.queries().stream()
+                        .collect(Collectors.groupingBy(
+                                Instrument.Query::meter,
+                                LinkedHashMap::new,
+                                Collectors.mapping(
+                                        query -> words.name(query.role().name()), Collectors.joining(", "))))
+                        .entrySet()
+                        .stream()
+                        .map(meter -> words.say(
+                                "detail.instrument", Map.of("role", meter.getValue(), "meter", meter.getKey())))
+                        .toList());
     }
 
     @Override

@@ -229,9 +229,10 @@ public class RunController {
         List<String> reads = equipment instanceof Meter meter
                 ? meter.channels().stream()
                         .map(channel -> channel.role().name())
+                        .distinct()
                         .toList()
                 : List.of();
-        List<String> positions = equipment instanceof Amplifier amplifier
+        List<String> switchPositions = equipment instanceof Amplifier amplifier
                 ? amplifier.modeSwitch().stream()
                         .flatMap(one -> one.positions().stream())
                         .map(ModeSwitch.Position::name)
@@ -244,7 +245,14 @@ public class RunController {
                 tuned,
                 bands,
                 reads,
-                positions,
+                switchPositions,
+                equipment instanceof Meter meter
+                        ? meter.powerPositions().stream()
+                                .map(one -> new MeterPosition(one, MeterWords.position(one, words)))
+                                .toList()
+                        : List.of(),
+                equipment instanceof Meter meter ? meter.usualPositions(false) : List.of(),
+                equipment instanceof Meter meter ? meter.usualPositions(true) : List.of(),
                 equipment instanceof Amplifier amplifier ? amplifier.matcher().orElse(null) : null,
                 equipment instanceof Amplifier amplifier && amplifier.stage() instanceof Stage.Switching switching
                         ? switching.moduleCount()

@@ -222,14 +222,17 @@ class RunViewer {
     /** Returns the meters in use whose records were corrected, where the run can go on with what they say now. */
     private List<RunView.CorrectionView> corrections(RunState state, Instant now) {
         return stations.readableEquipment().stream()
-                .filter(kept -> kept.equipment() instanceof Meter meter
-                        && state.setup().meters().stream()
-                                .anyMatch(used -> used.name().equals(meter.name()) && !used.equals(meter))
-                        && Admission.refusals(state, new RunEvent.MeterCorrected(meter), now)
-                                .isEmpty())
+                .filter(kept -> kept.equipment() instanceof Meter meter && isCorrected(state, meter, now))
                 .map(kept ->
                         new RunView.CorrectionView(kept.id(), kept.equipment().name()))
                 .toList();
+    }
+
+    private static boolean isCorrected(RunState state, Meter record, Instant now) {
+        Meter meter = state.setup().inPositionsInUse(record);
+        return state.setup().meters().stream().anyMatch(used -> used.name().equals(meter.name()) && !used.equals(meter))
+                && Admission.refusals(state, new RunEvent.MeterCorrected(meter), now)
+                        .isEmpty();
     }
 
     /** Returns the schools that the run may go on by. */

@@ -242,7 +242,7 @@ public class Runs {
         Amplifier switched = request.switchPosition() == null ? named : named.switchedTo(request.switchPosition());
         Termination termination = equipment(request.terminationId(), Termination.class, "termination");
         List<Meter> meters = request.meterIds().stream()
-                .map(id -> equipment(id, Meter.class, "meters"))
+                .map(id -> request.inUse(id, equipment(id, Meter.class, "meters")))
                 .toList();
         double frequencyHz = NumberEntry.parseFrequencyHz(
                 "frequency", request.frequency(), station.lowestHz(request.band()), station.highestHz(request.band()));

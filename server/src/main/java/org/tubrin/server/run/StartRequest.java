@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.bias.BiasPlan;
 import org.tubrin.core.metering.NumberEntry;
+import org.tubrin.core.metering.Position;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
@@ -23,6 +24,7 @@ import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.scope.ScopePlan;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
+import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Mode;
 
 /**
@@ -33,6 +35,7 @@ import org.tubrin.core.station.Mode;
  * @param exciterId the exciter
  * @param carrier mode of the carrier
  * @param meterIds the meters in use
+ * @param positions of the meters that can show power at the output in several ways, each with the ways in use; absent for what is customary
  * @param terminationId load or antenna
  * @param band the band
  * @param frequency in MHz, as typed
@@ -60,6 +63,7 @@ public record StartRequest(
         UUID exciterId,
         Mode carrier,
         List<UUID> meterIds,
+        @Nullable List<PositionEntry> positions,
         UUID terminationId,
         Band band,
         String frequency,
@@ -81,6 +85,20 @@ public record StartRequest(
         @Nullable Integer modules,
         @Nullable PaceEntry pace) {
     private static final double PERCENT = 100;
+
+    /** A position in use of a meter. */
+    public record PositionEntry(UUID meterId, Position position) {}
+
+    /** Returns a meter as it is read in the run. */
+    Meter inUse(UUID meterId, Meter meter) {
+        List<Position> asked = positions == null
+                ? List.of()
+                : positions.stream()
+                        .filter(one -> one.meterId().equals(meterId))
+                        .map(PositionEntry::position)
+                        .toList();
+        return meter.in(asked.isEmpty() ? meter.usualPositions(school == School.PULSED) : asked);
+    }
 
     /**
      * How fast and how near the limits, as typed; each empty for what is customary.

@@ -13,6 +13,8 @@ import org.tubrin.server.store.BackupPart;
 import org.tubrin.server.store.BackupReading;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The station and its equipment in a backup. */
 @Component
@@ -23,13 +25,36 @@ class StationBackup implements BackupPart {
     private static final String EQUIPMENT = "equipment";
 
     private final Stations stations;
+    private final JsonMapper json;
 
-    StationBackup(Stations stations) {
+    StationBackup(Stations stations, JsonMapper json) {
         this.stations = stations;
+        this.json = json;
     }
 
     /** One record of equipment. */
     record Entry(UUID id, int revision, Equipment equipment) {}
+
+    /** One as it stands in a file, maybe in the form of an older one. */
+    record Filed(UUID id, int revision, ObjectNode equipment) {
+        Entry entry(JsonMapper json) {
+            return new Entry(id, revision, json.treeToValue(lifted(equipment), Equipment.class));
+        }
+    }
+
+    /** An instrument had one query before it could have several. */
+    private static ObjectNode lifted(ObjectNode equipment) {
+        if (equipment.path("kind").asString("").equals("instrument") && equipment.has("query")) {
+            ObjectNode query = equipment.objectNode();
+            for (String field : List.of("query", "factor", "meter", "role")) {
+                if (equipment.has(field)) {
+                    query.set(field, equipment.remove(field));
+                }
+            }
+            equipment.putArray("queries").add(query);
+        }
+        return equipment;
+    }
 
     @Override
     public List<Field> fields() {
@@ -69,7 +94,7 @@ class StationBackup implements BackupPart {
         @Override
         public void field(String name, JsonParser from, BackupReading reading) {
             if (name.equals(EQUIPMENT)) {
-                reading.each(from, () -> take(from.readValueAs(Entry.class), reading));
+                reading.each(from, () -> take(from.readValueAs(Filed.class).entry(json), reading));
             } else if (name.equals(REVISION)) {
                 revision = Math.max(1, from.getIntValue());
             } else {

@@ -1,0 +1,14 @@
+package org.tubrin.core.metering;
+
+/**
+ * How the switches of a meter stand.
+ *
+ * @param role what it reads then
+ * @param indication how it shows it
+ */
+public record Position(ReadingRole role, Indication indication) {
+    /** Returns whether it reads power at the output, on its way out or back. */
+    public boolean isPowerAtOutput() {
+        return role == ReadingRole.OUTPUT || role == ReadingRole.REFLECTED;
+    }
+}
