@@ -22,7 +22,6 @@ export function StationPage() {
     <Answer query={equipment} what={say('shared.theStation')}>
       {(data) => (
         <div className="m-5 grid items-start gap-3.5 wide:grid-cols-list-main">
-          <EquipmentList equipment={data} />
           <Routes>
             <Route index element={<Overview gaps={gaps.data ?? []} isEmpty={data.length === 0} />} />
             <Route path="choosing" element={<Choosing />} />
@@ -30,6 +29,7 @@ export function StationPage() {
             <Route path=":id/twin" element={<TwinWizard equipment={data} />} />
             <Route path=":id" element={<EquipmentEditor equipment={data} />} />
           </Routes>
+          <EquipmentList equipment={data} />
         </div>
       )}
     </Answer>
@@ -56,7 +56,8 @@ function Overview({ gaps, isEmpty }: { gaps: GapView[]; isEmpty: boolean }) {
 
 function EquipmentList({ equipment }: { equipment: EquipmentView[] }) {
   return (
-    <Nav label={say('shared.equipment')} kind="list" className="sheet py-3">
+    // Read after the sheet that it leads to, and beside it where there is room.
+    <Nav label={say('shared.equipment')} kind="list" className="sheet py-3 wide:order-first">
       <NavItem kind="list" to="/station" end className="head">
         {say('station.theStation')}
       </NavItem>

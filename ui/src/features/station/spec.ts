@@ -213,6 +213,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       {
         type: 'list',
         path: 'chart',
+        inline: true,
         label: say('station.makersChart'),
         item: say('station.row'),
         fresh: { band: 'MHZ_7' },
@@ -232,6 +233,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
           {
             type: 'list',
             path: 'positions',
+            inline: true,
             label: say('station.positions'),
             item: say('station.position'),
             fresh: { name: '' },
@@ -305,6 +307,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       {
         type: 'list',
         path: 'powerByMode',
+        inline: true,
         label: say('station.powerThatItRemembersPer'),
         item: say('station.mode'),
         fresh: { mode: 'SSB' },
@@ -316,6 +319,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       {
         type: 'list',
         path: 'mostByMode',
+        inline: true,
         label: say('station.modesWhoseHighestPowerIs'),
         optional: true,
         item: say('station.mode'),
@@ -367,6 +371,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       {
         type: 'list',
         path: 'channels',
+        beside: true,
         label: say('station.whatItReads'),
         item: say('station.reading'),
         fresh: {
@@ -409,6 +414,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
           {
             type: 'list',
             path: 'ranges',
+            inline: true,
             label: say('station.ranges'),
             item: say('station.range'),
             fresh: { name: '' },
@@ -449,6 +455,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       {
         type: 'list',
         path: 'bands',
+        inline: true,
         label: say('station.bands'),
         item: say('shared.bandWithin'),
         fresh: { band: 'MHZ_14', lineLossDb: 0 },
@@ -479,6 +486,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       {
         type: 'list',
         path: 'queries',
+        inline: true,
         label: say('station.whatItIsAsked'),
         item: say('station.query'),
         fresh: { factor: 1, role: 'PLATE_CURRENT' },
@@ -633,6 +641,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
       {
         type: 'list',
         path: 'inspected',
+        beside: true,
         label: say('station.lookedAt'),
         item: say('station.pointLookedAt'),
         fresh: { point: 'BAND_SWITCH', state: 'GOOD' },
@@ -705,6 +714,7 @@ export const sheetFields = (screened: boolean): Spec[] => [
   {
     type: 'list',
     path: 'bandOutputs',
+    inline: true,
     label: say('station.bandsWithAnotherOutputAt'),
     item: say('shared.bandWithin'),
     fresh: { band: 'MHZ_28' },

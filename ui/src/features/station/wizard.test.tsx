@@ -153,14 +153,14 @@ describe('from sheet to twin', () => {
     await user.click(screen.getByText('Try it'));
     expect(await screen.findByText(/Fill in the fields first/)).toBeInTheDocument();
     await user.type(screen.getByLabelText('Port'), '5025');
-    await user.type(screen.getByLabelText('Query, ended by ?'), 'MEAS:POW?');
+    await user.type(screen.getByLabelText('Query, ended by ?, query 1'), 'MEAS:POW?');
     reply = { status: 200, body: [{ query: 'MEAS:POW?', health: 'SILENT', says: 'silent', answer: '' }] };
     await user.click(screen.getByText('Try it'));
     expect(await screen.findByText(/It is silent/)).toBeInTheDocument();
     await waitFor(() => expect(sent[0]?.body.port).toBe(5025));
     expect(sent[0]?.body.queries).toMatchObject([{ query: 'MEAS:POW?', role: 'OUTPUT' }]);
     await user.click(screen.getByText('Add a query'));
-    const second = screen.getAllByLabelText('Query, ended by ?')[1] as HTMLElement;
+    const second = screen.getByLabelText('Query, ended by ?, query 2');
     await user.type(second, 'MEAS:REFL?');
     reply = {
       status: 200,

@@ -9,7 +9,7 @@ import {
   useWatch,
 } from 'react-hook-form';
 import { say } from '../../words';
-import { Button, Cell, Check, Head, Input, Label, Select, Table } from '../ui';
+import { Button, Cell, Check, cn, Head, Input, Label, Select, Table } from '../ui';
 import { fieldsOf, toForm } from './convert';
 import type { Form, Spec } from './spec';
 
@@ -17,14 +17,52 @@ interface Props {
   fields: Spec[];
   /** The path of what holds them, with a dot at its end; empty for the record itself. */
   at?: string;
+  /** Whether they have half of the sheet: then nothing stands side by side. */
+  narrow?: boolean;
 }
 
-/** The fields of a record, each with what was refused of it; the form stands round them. */
-export function Fields({ fields, at = '' }: Props) {
+/** Fields that stand under each other, or one part of a record. */
+interface Together {
+  specs: Spec[];
+  /** Whether it needs the whole width. */
+  whole: boolean;
+}
+
+/** Returns short fields together as long as nothing else comes between. */
+function grouped(fields: Spec[]): Together[] {
+  const groups: Together[] = [];
+  for (const spec of fields) {
+    const last = groups.at(-1);
+    if (isShort(spec) && last?.specs.every(isShort)) last.specs.push(spec);
+    else {
+      const half = isShort(spec) || spec.type === 'group' || (spec.type === 'list' && spec.inline === true);
+      groups.push({ specs: [spec], whole: !half });
+    }
+  }
+  return groups;
+}
+
+/** The fields of a record in groups side by side, each field with what was refused of it; the form stands round them. */
+export function Fields({ fields, at = '', narrow = false }: Props) {
+  const groups = grouped(fields);
+  const beside = !narrow && groups.filter((one) => !one.whole).length > 1;
   return (
-    <div className="grid gap-2.5">
-      {fields.map((spec) => (
-        <Field key={spec.path} spec={spec} path={at + spec.path} at={at} />
+    <div className={cn('grid gap-2.5', beside && 'items-start wide:grid-cols-2 wide:gap-x-8')}>
+      {groups.map((group) => (
+        <div
+          key={group.specs[0]?.path}
+          className={cn('grid min-w-0 gap-2.5', beside && group.whole && 'wide:col-span-full')}
+        >
+          {group.specs.map((spec) => (
+            <Field
+              key={spec.path}
+              spec={spec}
+              path={at + spec.path}
+              at={at}
+              narrow={narrow || (beside && !group.whole)}
+            />
+          ))}
+        </div>
       ))}
     </div>
   );
@@ -34,11 +72,12 @@ interface FieldProps<S extends Spec = Spec> {
   spec: S;
   path: string;
   at: string;
+  narrow?: boolean;
 }
 
 type Of<T extends Spec['type']> = Extract<Spec, { type: T }>;
 
-function Field({ spec, path, at }: FieldProps) {
+function Field({ spec, path, at, narrow = false }: FieldProps) {
   switch (spec.type) {
     case 'text':
     case 'number':
@@ -48,11 +87,11 @@ function Field({ spec, path, at }: FieldProps) {
     case 'many':
       return <Many spec={spec} path={path} at={at} />;
     case 'group':
-      return <Group spec={spec} path={path} at={at} />;
+      return <Group spec={spec} path={path} at={at} narrow={narrow} />;
     case 'variant':
-      return <Variant spec={spec} path={path} at={at} />;
+      return <Variant spec={spec} path={path} at={at} narrow={narrow} />;
     case 'list':
-      return <List spec={spec} path={path} at={at} />;
+      return <List spec={spec} path={path} at={at} narrow={narrow} />;
   }
 }
 
@@ -80,7 +119,7 @@ function Line({ label, path, children }: LineProps) {
   return (
     <div className="grid items-baseline gap-x-3 phone:grid-cols-label">
       <Label htmlFor={id}>{label}</Label>
-      <div>
+      <div className="min-w-0">
         {children({
           id,
           'data-field': path,
@@ -123,30 +162,35 @@ function Typed({ spec, path }: FieldProps<Of<'text'> | Of<'number'>>) {
 }
 
 function Choice({ spec, path, at }: FieldProps<Of<'choice'>>) {
+  return (
+    <Line label={spec.label} path={path}>
+      {(common) => <Chosen spec={spec} path={path} at={at} common={common} />}
+    </Line>
+  );
+}
+
+/** A choice alone, without its label. */
+function Chosen({ spec, path, at, common }: FieldProps<Of<'choice'>> & { common: object }) {
   const { setValue, getValues } = useFormContext();
   // What may be chosen can depend on a choice beside it.
   useWatch({ name: at.slice(0, -1), disabled: spec.among === undefined });
   const beside = () => (at === '' ? getValues() : getValues(at.slice(0, -1))) as Form;
   return (
-    <Line label={spec.label} path={path}>
-      {(common) => (
-        <Controller
-          name={path}
-          render={({ field }) => (
-            <Select
-              {...common}
-              ref={field.ref}
-              value={field.value ?? ''}
-              onPick={(code) => {
-                field.onChange(code);
-                for (const [other, value] of Object.entries(spec.sets?.(code) ?? {})) setValue(at + other, value);
-              }}
-              options={spec.among?.(beside()) ?? spec.options}
-            />
-          )}
+    <Controller
+      name={path}
+      render={({ field }) => (
+        <Select
+          {...common}
+          ref={field.ref}
+          value={field.value ?? ''}
+          onPick={(code) => {
+            field.onChange(code);
+            for (const [other, value] of Object.entries(spec.sets?.(code) ?? {})) setValue(at + other, value);
+          }}
+          options={spec.among?.(beside()) ?? spec.options}
         />
       )}
-    </Line>
+    />
   );
 }
 
@@ -202,7 +246,7 @@ function Box({ label, tools, children }: { label: string; tools?: ReactNode; chi
   );
 }
 
-function Group({ spec, path }: FieldProps<Of<'group'>>) {
+function Group({ spec, path, narrow = false }: FieldProps<Of<'group'>>) {
   const { setValue } = useFormContext();
   const known = Boolean(useWatch({ name: path }));
   const dirty = { shouldDirty: true } as const;
@@ -219,12 +263,12 @@ function Group({ spec, path }: FieldProps<Of<'group'>>) {
     ));
   return (
     <Box label={spec.label} tools={tools}>
-      {known && <Fields fields={spec.fields} at={`${path}.`} />}
+      {known && <Fields fields={spec.fields} at={`${path}.`} narrow={narrow} />}
     </Box>
   );
 }
 
-function Variant({ spec, path }: FieldProps<Of<'variant'>>) {
+function Variant({ spec, path, narrow = false }: FieldProps<Of<'variant'>>) {
   const { setValue } = useFormContext();
   const kind = useWatch({ name: `${path}.kind` }) as string;
   const tools = (
@@ -240,12 +284,12 @@ function Variant({ spec, path }: FieldProps<Of<'variant'>>) {
   );
   return (
     <Box label={spec.label} tools={tools}>
-      <Fields key={kind} fields={fieldsOf(spec, kind)} at={`${path}.`} />
+      <Fields key={kind} fields={fieldsOf(spec, kind)} at={`${path}.`} narrow={narrow} />
     </Box>
   );
 }
 
-function List({ spec, path }: FieldProps<Of<'list'>>) {
+function List({ spec, path, narrow = false }: FieldProps<Of<'list'>>) {
   const items = useFieldArray({ name: path });
   const own = useRefused(path);
   const Items = spec.inline ? Lines : Blocks;
@@ -259,7 +303,7 @@ function List({ spec, path }: FieldProps<Of<'list'>>) {
       }
     >
       {own && <p className="mb-1 text-13 text-limit">{own}</p>}
-      <Items spec={spec} path={path} ids={items.fields.map((one) => one.id)} onRemove={items.remove} />
+      <Items spec={spec} path={path} narrow={narrow} ids={items.fields.map((one) => one.id)} onRemove={items.remove} />
     </Box>
   );
 }
@@ -267,16 +311,17 @@ function List({ spec, path }: FieldProps<Of<'list'>>) {
 interface ItemsProps {
   spec: Of<'list'>;
   path: string;
+  narrow: boolean;
   ids: string[];
   onRemove: (index: number) => void;
 }
 
-function Blocks({ spec, path, ids, onRemove }: ItemsProps) {
+function Blocks({ spec, path, narrow, ids, onRemove }: ItemsProps) {
   return (
-    <div className="grid gap-3">
+    <div className={cn('grid gap-3', spec.beside && 'wide:grid-cols-2 wide:gap-x-6')}>
       {ids.map((id, index) => (
         <div key={id} className="border-t border-hair pt-2">
-          <Fields fields={spec.fields} at={`${path}.${index}.`} />
+          <Fields fields={spec.fields} at={`${path}.${index}.`} narrow={narrow || spec.beside === true} />
           <Button kind="quiet" onClick={() => onRemove(index)}>
             {say('parts.deleteThis', { item: spec.item })}
           </Button>
@@ -286,26 +331,31 @@ function Blocks({ spec, path, ids, onRemove }: ItemsProps) {
   );
 }
 
-/** Items of numbers only, each on a line. */
+type Short = Of<'text'> | Of<'number'> | Of<'choice'>;
+
+const isShort = (spec: Spec): spec is Short => spec.type === 'text' || spec.type === 'number' || spec.type === 'choice';
+
+const headOf = (field: Short) =>
+  field.type === 'number' && field.unit !== '' ? `${field.label}, ${field.unit}` : field.label;
+
+/** Items of short fields only, each on a line. */
 function Lines({ spec, path, ids, onRemove }: ItemsProps) {
-  const numbers = spec.fields.filter((one) => one.type === 'number');
+  const fields = spec.fields.filter(isShort);
   return (
-    <Table caption={spec.label} quiet className="w-auto">
-      <thead>
+    <Table caption={spec.label} quiet className="w-auto max-phone:block">
+      <thead className="max-phone:hidden">
         <tr>
-          {numbers.map((field) => (
-            <Head key={field.path}>
-              {field.label}, {field.unit}
-            </Head>
+          {fields.map((field) => (
+            <Head key={field.path}>{headOf(field)}</Head>
           ))}
           <td />
         </tr>
       </thead>
-      <tbody>
+      <tbody className="max-phone:block">
         {ids.map((id, index) => (
-          <NumberLine
+          <ShortLine
             key={id}
-            numbers={numbers}
+            fields={fields}
             path={`${path}.${index}`}
             item={`${spec.item} ${index + 1}`}
             onRemove={() => onRemove(index)}
@@ -316,35 +366,50 @@ function Lines({ spec, path, ids, onRemove }: ItemsProps) {
   );
 }
 
-interface NumberLineProps {
-  numbers: Of<'number'>[];
+interface ShortLineProps {
+  fields: Short[];
   path: string;
   item: string;
   onRemove: () => void;
 }
 
-function NumberLine({ numbers, path, item, onRemove }: NumberLineProps) {
+function ShortLine({ fields, path, item, onRemove }: ShortLineProps) {
   const { register } = useFormContext();
   const { errors } = useFormState({ name: path });
-  const refused = numbers.flatMap(({ path: field }) => {
+  const refused = fields.flatMap(({ path: field }) => {
     const words = (get(errors, `${path}.${field}`) as FieldError | undefined)?.message;
     return words ? [{ field, words }] : [];
   });
   return (
-    <tr>
-      {numbers.map((field) => (
-        <Cell key={field.path} className="py-1">
-          <Input
-            aria-label={`${field.label}, ${field.unit}, ${item}`}
-            data-field={`${path}.${field.path}`}
-            aria-invalid={refused.some((one) => one.field === field.path)}
-            number
-            className="w-23"
-            {...register(`${path}.${field.path}`)}
-          />
-        </Cell>
-      ))}
-      <Cell className="py-1 pr-0 text-13">
+    <tr className="max-phone:mb-3 max-phone:block">
+      {fields.map((field) => {
+        const whole = `${path}.${field.path}`;
+        const common = {
+          'aria-label': `${headOf(field)}, ${item}`,
+          'data-field': whole,
+          'aria-invalid': refused.some((one) => one.field === field.path),
+        };
+        return (
+          <Cell key={field.path} className="py-1 max-phone:block max-phone:border-0">
+            {/* On a phone the heads stand over each field. */}
+            <span aria-hidden="true" className="block text-13 text-soft phone:hidden">
+              {headOf(field)}
+            </span>
+            {field.type === 'choice' ? (
+              <Chosen spec={field} path={whole} at={`${path}.`} common={common} />
+            ) : (
+              <Input
+                {...common}
+                {...register(whole)}
+                {...(field.type === 'text' && field.most ? { maxLength: field.most } : {})}
+                number={field.type === 'number'}
+                className={field.type === 'number' ? 'w-23' : 'w-50'}
+              />
+            )}
+          </Cell>
+        );
+      })}
+      <Cell className="py-1 pr-0 text-13 max-phone:block">
         <Button kind="link" onClick={onRemove}>
           {say('shared.delete')}
         </Button>

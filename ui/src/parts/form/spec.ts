@@ -40,8 +40,10 @@ export type Spec =
       fields: Spec[];
       fresh: Form;
       optional?: boolean;
-      /** Each item on a line of a table: only numbers. */
+      /** Each item on a line of a table: only texts, numbers and choices. */
       inline?: boolean;
+      /** Two items side by side where there is room. */
+      beside?: boolean;
     };
 
 /** One of the forms that a part of a record may have, by its `kind`. */

@@ -126,7 +126,7 @@ public class AccessibilityTest {
             page.getByText("What is missing").waitFor();
             Axe.check(page, "station");
             page.navigate("/station/new/instrument");
-            page.locator("[data-field=query]").waitFor();
+            page.locator("[data-field='queries.0.query']").waitFor();
             page.getByText("Try it").click();
             page.getByText("Fill in the fields first").waitFor();
             Axe.check(page, "a new instrument");

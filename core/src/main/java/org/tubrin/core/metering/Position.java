@@ -8,7 +8,7 @@ package org.tubrin.core.metering;
  */
 public record Position(ReadingRole role, Indication indication) {
     /** Returns whether it reads power at the output, on its way out or back. */
-    public boolean isPowerAtOutput() {
+    public boolean readsPowerAtOutput() {
         return role == ReadingRole.OUTPUT || role == ReadingRole.REFLECTED;
     }
 }

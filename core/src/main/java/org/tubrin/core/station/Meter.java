@@ -87,7 +87,7 @@ public record Meter(String name, List<Channel> channels, Optional<MeterFace> fac
     public List<Position> powerPositions() {
         List<Position> positions = channels.stream()
                 .map(Channel::position)
-                .filter(Position::isPowerAtOutput)
+                .filter(Position::readsPowerAtOutput)
                 .toList();
         return positions.size() > 1 ? positions : List.of();
     }
