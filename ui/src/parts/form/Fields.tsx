@@ -410,7 +410,7 @@ function ShortLine({ fields, path, item, onRemove }: ShortLineProps) {
         );
       })}
       <Cell className="py-1 pr-0 text-13 max-phone:block">
-        <Button kind="link" onClick={onRemove}>
+        <Button kind="link" aria-label={`${say('shared.delete')}: ${item}`} onClick={onRemove}>
           {say('shared.delete')}
         </Button>
         {refused.map((one) => (

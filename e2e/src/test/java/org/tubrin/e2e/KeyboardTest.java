@@ -172,7 +172,13 @@ public class KeyboardTest extends AtTheStation {
         meter.focus();
         operator.presses("Space");
         assertThat(meter).isChecked();
+        // The same output is read in one way at a time.
+        Locator average = page.getByRole(
+                AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Fathom Output").setExact(true));
+        assertThat(average).not().isChecked();
+        average.focus();
         operator.presses("Space");
+        assertThat(average).isChecked();
         assertThat(meter).not().isChecked();
         operator.presses("Escape");
         assertThat(meters).isFocused();
