@@ -18,4 +18,5 @@ export { useDraft } from './useDraft';
 export { useKeys } from './useKeys';
 export { useKeyUp } from './useKeyUp';
 export { useNow } from './useNow';
+export { useOpening } from './useOpening';
 export { VoltsRows } from './VoltsRows';

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { type AmplifierTypeView, ask, client, type Equipment, type EquipmentView, Refusal } from '../../api';
-import { Trouble } from '../../parts';
+import { Trouble, useOpening } from '../../parts';
 import { Fields, RecordFoot, RecordSheet, schemaOf, toForm, useRecordForm } from '../../parts/form';
 import { tell, warn } from '../../parts/ui';
 import { say, within } from '../../words';
@@ -140,10 +140,13 @@ function Editor({ known, like, what, types }: Props) {
     onError: (error) => warn(say('shared.notDeleted'), error instanceof Refusal ? error.detail : String(error)),
   });
   const kind = known?.kind ?? (what.fresh.kind as string);
+  const head = useOpening<HTMLHeadingElement>(known ? undefined : 'name');
   return (
     <RecordSheet label={known?.name ?? say('station.new', { what: what.name })} record={record}>
       <header className="mb-3 flex items-baseline gap-3">
-        <h1 className="text-22">{known?.name ?? say('station.newOf', { what: within(what.name) })}</h1>
+        <h1 ref={head} tabIndex={-1} className="text-22 outline-none">
+          {known?.name ?? say('station.newOf', { what: within(what.name) })}
+        </h1>
         <p className="text-soft">{known ? within(what.name) : like ? like.says : say('station.byItsSheetAndYour')}</p>
         {known && <Ways known={known} />}
       </header>

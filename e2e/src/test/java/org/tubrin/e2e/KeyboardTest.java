@@ -121,6 +121,25 @@ public class KeyboardTest extends AtTheStation {
     }
 
     @Test
+    public void aRecordIsOpenedAtItsFirstFieldAndGivesTheFocusBack() {
+        page.navigate("/station");
+        Locator add = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Add: Meter"));
+        add.focus();
+        operator.presses("Enter");
+        assertThat(page.locator("[data-field=name]")).isFocused();
+        page.goBack();
+        assertThat(role(AriaRole.HEADING, "Skerry Point")).isVisible();
+        assertThat(add).isFocused();
+        Locator known = page.getByRole(
+                AriaRole.LINK, new Page.GetByRoleOptions().setName("Fender 16").setExact(true));
+        known.focus();
+        operator.presses("Enter");
+        assertThat(role(AriaRole.HEADING, "Fender 16")).isFocused();
+        operator.presses("Tab", "Tab");
+        assertThat(page.locator("[data-field=name]")).isFocused();
+    }
+
+    @Test
     public void whatCannotBeUndoneIsAskedFirst() {
         page.navigate("/station");
         page.getByText("Skiff 10", new Page.GetByTextOptions().setExact(true)).click();
@@ -174,7 +193,8 @@ public class KeyboardTest extends AtTheStation {
         assertThat(meter).isChecked();
         // The same output is read in one way at a time.
         Locator average = page.getByRole(
-                AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Fathom Output").setExact(true));
+                AriaRole.CHECKBOX,
+                new Page.GetByRoleOptions().setName("Fathom Output").setExact(true));
         assertThat(average).not().isChecked();
         average.focus();
         operator.presses("Space");
