@@ -34,7 +34,8 @@ export function EquipmentEditor({ equipment }: { equipment: EquipmentView[] }) {
   // What a form begins with is taken once.
   if (type && types.isPending) return null;
   if (type && types.error) return <Trouble page error={types.error} />;
-  return <Editor key={id ?? `${kind} ${like?.id}`} known={known} like={like} what={what} types={types.data ?? []} />;
+  const offered = kind === 'amplifier' ? (types.data ?? []) : [];
+  return <Editor key={id ?? `${kind} ${like?.id}`} known={known} like={like} what={what} types={offered} />;
 }
 
 /** Where to go from a known record: a new one like it, and the twin of an amplifier with tubes. */

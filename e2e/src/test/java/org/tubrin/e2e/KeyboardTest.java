@@ -123,7 +123,7 @@ public class KeyboardTest extends AtTheStation {
     @Test
     public void aRecordIsOpenedAtItsFirstFieldAndGivesTheFocusBack() {
         page.navigate("/station");
-        Locator add = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Add: Meter"));
+        Locator add = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Add: Amplifier"));
         add.focus();
         operator.presses("Enter");
         assertThat(page.locator("[data-field=name]")).isFocused();
@@ -135,6 +135,7 @@ public class KeyboardTest extends AtTheStation {
         known.focus();
         operator.presses("Enter");
         assertThat(role(AriaRole.HEADING, "Fender 16")).isFocused();
+        assertThat(page.getByText("Start from a type")).hasCount(0);
         operator.presses("Tab", "Tab");
         assertThat(page.locator("[data-field=name]")).isFocused();
     }
