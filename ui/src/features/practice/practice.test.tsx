@@ -281,13 +281,17 @@ describe('practice', () => {
   it('keeps what was done while the server is away, under the same id, and sends of a turned dial the last place alone', async () => {
     open('/practice/p1');
     await screen.findByText('Tune for full output.');
-    answers = [() => json({ title: 'Away', detail: '', problems: [] }, 503)];
+    // Away for as long as the keys take, on however slow a machine.
+    answers = Array.from({ length: 50 }, () => () => json({ title: 'Away', detail: '', problems: [] }, 503));
     await userEvent.keyboard('r');
     await screen.findByText(/what was done waits/);
     await userEvent.keyboard('{ArrowRight}{ArrowRight}{ArrowRight}');
-    await waitFor(() => expect(sent).toHaveLength(3), { timeout: 3000 });
-    expect(sent[1]).toEqual(sent[0]);
-    expect(sent[2]).toMatchObject({ does: 'TURN', control: 'PLATE', to: 5.3 });
+    answers = [];
+    const of = (what: string) => sent.filter((one) => one.does === what);
+    await waitFor(() => expect(of('TURN')).toHaveLength(1), { timeout: 10_000 });
+    expect(of('TURN')[0]).toMatchObject({ control: 'PLATE', to: 5.3 });
+    expect(of('READ').length).toBeGreaterThan(1);
+    for (const one of of('READ')) expect(one).toEqual(sent[0]);
     await waitFor(() => expect(screen.queryByText(/what was done waits/)).not.toBeInTheDocument());
   });
 

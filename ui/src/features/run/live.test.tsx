@@ -185,6 +185,8 @@ describe('a run on the bench', () => {
     await waitFor(() => expect(sent.at(-1)?.body).toEqual({ control: 'PLATE', to: 5.71 }));
     expect(sent.length).toBeLessThan(6);
     expect(sent.every((one) => one.url.endsWith('/bench'))).toBe(true);
+    // The bench has come there, and its feed goes on, however long the answer took.
+    send({ ...FRAME, bench: { ...(FRAME.bench as object), plate: 5.71 } as LiveFrame['bench'] });
     fireEvent.keyDown(document.body, { key: 'ArrowLeft', shiftKey: true });
     expect(plate()).toBe('5.7');
   });

@@ -542,7 +542,10 @@ public class LiveTest extends ServerTest {
         for (Map<String, Object> one : List.of(beyond, nameless)) {
             assertEquals(post("/api/equipment", one).status(), 201);
         }
-        assertEquals(post("/api/instruments/try", beyond).json().at("/0/health").asString(), "AWAY");
+        beyond.put("queries", List.of(query("READ?", "GRID_CURRENT"), query("READ?", "PLATE_CURRENT")));
+        JsonNode tried = post("/api/instruments/try", beyond).json();
+        assertEquals(tried.size(), 2);
+        tried.forEach(one -> assertEquals(one.get("health").asString(), "AWAY"));
         assertEquals(
                 post("/api/instruments/try", nameless)
                         .json()

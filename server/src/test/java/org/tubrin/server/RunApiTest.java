@@ -426,6 +426,51 @@ public class RunApiTest extends ServerTest {
         assertEquals(post("/api/runs", request).status(), 422);
     }
 
+    private Map<String, Object> position(String role, String indication) {
+        return Map.of("meterId", equipmentId("Fathom"), "position", Map.of("role", role, "indication", indication));
+    }
+
+    private String wattmeterSays() {
+        for (JsonNode node : run.get("line")) {
+            if (node.get("title").asString().equals("Fathom")) {
+                return node.get("detail").asString();
+            }
+        }
+        throw new AssertionError(run.get("line").toString());
+    }
+
+    private boolean asks(String role) {
+        return run.get("rows").valueStream().anyMatch(row -> row.get("role").asString().equals(role));
+    }
+
+    @Test
+    public void oneBoxIsReadInThePositionsThatTheRunNames() {
+        run = post("/api/runs", start("MHZ_7", "7.05")).json();
+        assertFalse(asks("REFLECTED"), "a switch away, and so only where it is wanted");
+        assertFalse(wattmeterSays().contains("peak hold"), wattmeterSays());
+        post("/api/runs/" + run.get("id").asString() + "/acts", act(run.get("sequence").asLong(), "ABANDON", "text", "x"));
+
+        Map<String, Object> request = start("MHZ_7", "7.05");
+        request.put("positions", List.of(position("OUTPUT", "PEAK_HOLD"), position("REFLECTED", "AVERAGE")));
+        Reply begun = post("/api/runs", request);
+        assertEquals(begun.status(), 201, begun.text());
+        run = begun.json();
+        assertTrue(asks("REFLECTED"), run.get("draft").toString());
+        assertTrue(wattmeterSays().startsWith("peak hold"), wattmeterSays());
+        post("/api/runs/" + run.get("id").asString() + "/acts", act(run.get("sequence").asLong(), "ABANDON", "text", "x"));
+
+        request = start("MHZ_7", "7.05");
+        request.put("school", "PULSED");
+        begun = post("/api/runs", request);
+        assertEquals(begun.status(), 201, "pulses are read in the position that holds them: " + begun.text());
+        request = start("MHZ_7", "7.05");
+        request.put("positions", List.of(position("OUTPUT", "PEAK_HOLD"), position("OUTPUT", "AVERAGE")));
+        assertEquals(post("/api/runs/preview", request).status(), 422);
+        request.put("positions", List.of(position("OUTPUT", "PEAK_PASSIVE")));
+        Reply none = post("/api/runs/preview", request);
+        assertEquals(none.json().at("/problems/0/field").asString(), "positions");
+    }
+
     @Test
     public void aMeterThatWasMendedInMidRunReachesTheRunAndTheRunSaysSo() {
         begins("MHZ_7", "7.1");

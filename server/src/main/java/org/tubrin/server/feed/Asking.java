@@ -28,7 +28,7 @@ final class Asking implements AutoCloseable {
      * @param value in the core's unit; empty where the answer is none
      */
     record Said(Source.Health health, boolean reached, String answer, Optional<Double> value) {
-        private static Said nothing(Source.Health health, boolean reached) {
+        static Said nothing(Source.Health health, boolean reached) {
             return new Said(health, reached, "", Optional.empty());
         }
     }

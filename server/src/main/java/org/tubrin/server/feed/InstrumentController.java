@@ -1,5 +1,6 @@
 package org.tubrin.server.feed;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -18,6 +19,8 @@ import org.tubrin.server.words.Words;
 @RestController
 @RequestMapping("/api/instruments")
 public class InstrumentController {
+    private static final long LONGEST_NS = 20_000_000_000L;
+
     private final Hosts hosts;
     private final Words words;
 
@@ -26,7 +29,10 @@ public class InstrumentController {
         this.words = words;
     }
 
-    /** Asks an instrument each of its queries once, in their order; its record need not be kept. */
+    /**
+     * Asks an instrument each of its queries once, in their order; its record need not be kept. Where nobody is, none of the others
+     * is asked, nor once it has taken so long that nobody waits for more.
+     */
     @PostMapping("/try")
     List<Trial> attempt(@RequestBody Equipment body) {
         if (!(body instanceof Instrument instrument)) {
@@ -36,11 +42,20 @@ public class InstrumentController {
                     CoreJson.kind(Equipment.class, body),
                     new Allowed.Codes(List.of("instrument"))));
         }
+        List<Trial> trials = new ArrayList<>();
+        long startedNs = System.nanoTime();
         try (Asking asking = new Asking(instrument, hosts)) {
-            return instrument.queries().stream()
-                    .map(query -> trial(query, asking.ask(query)))
-                    .toList();
+            Asking.Said said = Asking.Said.nothing(Source.Health.STARTING, true);
+            for (Instrument.Query query : instrument.queries()) {
+                if (System.nanoTime() - startedNs > LONGEST_NS) {
+                    said = Asking.Said.nothing(Source.Health.STARTING, true);
+                } else if (said.reached()) {
+                    said = asking.ask(query);
+                }
+                trials.add(trial(query, said));
+            }
         }
+        return trials;
     }
 
     private Trial trial(Instrument.Query query, Asking.Said said) {

@@ -21,6 +21,7 @@ import org.tubrin.core.foresee.Expected;
 import org.tubrin.core.foresee.SchoolEnd;
 import org.tubrin.core.metering.Accuracy;
 import org.tubrin.core.metering.Channel;
+import org.tubrin.core.metering.Indication;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Conditions;
@@ -365,6 +366,10 @@ class RunViewer {
                 ? scale.fraction()
                 : ((Accuracy.OfReading) channel.accuracy()).fraction();
         String detail = words.say("line.meter", Map.of("range", range, "class", Figures.plain(100 * bound, 1)));
+        if (channel.indication() != Indication.AVERAGE) {
+            // The hand has to have put a switch there.
+            detail = words.say("indication." + channel.indication().name()) + ", " + detail;
+        }
         String swr = "";
         if (state.setup().termination() instanceof Load load) {
             swr = words.say("line.swr", Map.of("swr", Figures.fixed(load.swr(), 2)));
