@@ -440,7 +440,9 @@ public class RunApiTest extends ServerTest {
     }
 
     private boolean asks(String role) {
-        return run.get("rows").valueStream().anyMatch(row -> row.get("role").asString().equals(role));
+        return run.get("rows")
+                .valueStream()
+                .anyMatch(row -> row.get("role").asString().equals(role));
     }
 
     @Test
@@ -448,7 +450,9 @@ public class RunApiTest extends ServerTest {
         run = post("/api/runs", start("MHZ_7", "7.05")).json();
         assertFalse(asks("REFLECTED"), "a switch away, and so only where it is wanted");
         assertFalse(wattmeterSays().contains("peak hold"), wattmeterSays());
-        post("/api/runs/" + run.get("id").asString() + "/acts", act(run.get("sequence").asLong(), "ABANDON", "text", "x"));
+        post(
+                "/api/runs/" + run.get("id").asString() + "/acts",
+                act(run.get("sequence").asLong(), "ABANDON", "text", "x"));
 
         Map<String, Object> request = start("MHZ_7", "7.05");
         request.put("positions", List.of(position("OUTPUT", "PEAK_HOLD"), position("REFLECTED", "AVERAGE")));
@@ -457,7 +461,9 @@ public class RunApiTest extends ServerTest {
         run = begun.json();
         assertTrue(asks("REFLECTED"), run.get("draft").toString());
         assertTrue(wattmeterSays().startsWith("peak hold"), wattmeterSays());
-        post("/api/runs/" + run.get("id").asString() + "/acts", act(run.get("sequence").asLong(), "ABANDON", "text", "x"));
+        post(
+                "/api/runs/" + run.get("id").asString() + "/acts",
+                act(run.get("sequence").asLong(), "ABANDON", "text", "x"));
 
         request = start("MHZ_7", "7.05");
         request.put("school", "PULSED");
