@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { type Ref, useMemo } from 'react';
 import { fixed } from '../quantity';
 import { say } from '../words';
+import { ContourLabels, Contours } from './Contours';
 import { levels } from './contourPath';
 import { Grid, signed } from './Grid';
 
@@ -24,8 +25,6 @@ interface Props {
   end: Place;
   ridge: readonly Place[];
   terrain: Terrain;
-  loadLeast: number;
-  loadMost: number;
   now?: Place;
   width: number;
   drawing?: Ref<SVGSVGElement>;
@@ -36,13 +35,11 @@ const LEFT = 42;
 const RIGHT = 16;
 const TOP = 30;
 const FOOT = 34;
-/** Heavier lines, so that the eye can count. */
-const EACH = 4;
 
 /** Both dials as a map: output as contours, the ridge of resonance dotted, the way that was gone in ink, the best end as a ring. */
-export function DialWay({ own, end, ridge, terrain, loadLeast, loadMost, now, width, drawing }: Props) {
+export function DialWay({ own, end, ridge, terrain, now, width, drawing }: Props) {
   const x = scaleLinear([terrain.plates[0] ?? 0, terrain.plates.at(-1) ?? 1], [LEFT, width - RIGHT]);
-  const y = scaleLinear([loadLeast, loadMost], [HEIGHT - FOOT, TOP]);
+  const y = scaleLinear([terrain.loads[0] ?? 0, terrain.loads.at(-1) ?? 1], [HEIGHT - FOOT, TOP]);
   const [low = 0, high = 0] = x.domain();
   const lines = useMemo(
     () =>
@@ -82,31 +79,8 @@ export function DialWay({ own, end, ridge, terrain, loadLeast, loadMost, now, wi
       <text x={width - RIGHT} y={HEIGHT - 2} textAnchor="end" className="fill-soft">
         PLATE
       </text>
-      {lines.map((one, index) => (
-        <path
-          key={one.value}
-          d={one.path}
-          className="fill-twin stroke-twin"
-          fillOpacity="0.06"
-          strokeOpacity="0.7"
-          strokeWidth={(index + 1) % EACH === 0 ? 1.6 : 0.7}
-        />
-      ))}
-      {lines
-        .filter((one, index) => index % 2 === 1 && one.label)
-        .map((one) => (
-          <text
-            key={one.value}
-            x={one.label?.[0]}
-            y={(one.label?.[1] ?? 0) + 4}
-            textAnchor="middle"
-            className="figure fill-twin stroke-sheet"
-            strokeWidth="3"
-            paintOrder="stroke"
-          >
-            {one.value}
-          </text>
-        ))}
+      <Contours lines={lines} thin={0.7} heavy={1.6} />
+      <ContourLabels lines={lines} />
       <path d={line(ridge.filter(inside))} fill="none" className="stroke-twin" strokeWidth="2" strokeDasharray="2 4" />
       <circle cx={x(end.plate)} cy={y(end.load)} r="7" fill="none" className="stroke-twin" strokeWidth="2.5" />
       <path d={line(own)} fill="none" className="stroke-ink" strokeWidth="2" />

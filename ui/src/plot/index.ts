@@ -3,6 +3,7 @@ export { type BandStair, BandStairs, outputScale, STAIRS } from './BandStairs';
 export { BiasStair } from './BiasStair';
 export { ChainStair } from './ChainStair';
 export { ClimbOver } from './ClimbOver';
+export { ContourLabels, Contours, Halo } from './Contours';
 export { Course } from './Course';
 export { levels } from './contourPath';
 export { DialRuler } from './DialRuler';

@@ -81,8 +81,6 @@ function Debrief({ view }: { view: DebriefView }) {
                 end={view.bestEnd}
                 ridge={view.ridge}
                 terrain={view.terrain}
-                loadLeast={view.loadDial.least}
-                loadMost={view.loadDial.most}
                 {...(now ? { now } : {})}
               />
             )}

@@ -143,8 +143,6 @@ const DEBRIEF: DebriefView = {
     outputs: [100, 500, 100, 200, 900, 200, 50, 300, 50],
     heights: [200, 400, 600, 800],
   },
-  plateDial: { least: 0, most: 10, markStep: 1 },
-  loadDial: { least: 0, most: 10, markStep: 1 },
   moments: [{ fromS: 10, toS: 12, says: 'Grid current beyond its limit for 2.0 s.', signs: 'Coupled too lightly' }],
   found: [{ code: 'BAD_RELAY', name: 'A relay makes bad contact', tells: 'Output jumps.' }],
   said: [{ name: 'A tube is soft', right: false, atS: 50 }],

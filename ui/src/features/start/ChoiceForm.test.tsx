@@ -4,21 +4,8 @@ import { describe, expect, it, vi } from 'vitest';
 import type { Choices } from '../../api';
 import { BandSheet, WaySheet } from './ChoiceForm';
 import { ChoiceLine } from './ChoiceLine';
+import { box } from './testBox';
 import { complete } from './useChoice';
-
-const box = (id: string, more: object = {}) => ({
-  id,
-  name: id,
-  detail: '',
-  tuned: true,
-  bands: [],
-  reads: [],
-  switchPositions: [],
-  positions: [],
-  usualPositions: [],
-  pulsedPositions: [],
-  ...more,
-});
 
 const choices: Choices = {
   stationDescribed: true,

@@ -1,25 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { Choices } from '../../api';
 import { chosenReaders, readerBoxes, toggledReader } from './positions';
+import { box } from './testBox';
 import { type Choice, complete } from './useChoice';
 
 const AVERAGE = { role: 'OUTPUT', indication: 'AVERAGE' } as const;
 const PEAK = { role: 'OUTPUT', indication: 'PEAK_HOLD' } as const;
 const BACK = { role: 'REFLECTED', indication: 'AVERAGE' } as const;
 
-const box = (id: string, more: object = {}) => ({
-  id,
-  name: id,
-  detail: 'reads',
-  tuned: true,
-  bands: [],
-  reads: [],
-  switchPositions: [],
-  positions: [],
-  usualPositions: [],
-  pulsedPositions: [],
-  ...more,
-});
 const FATHOM = box('Fathom', {
   reads: ['OUTPUT', 'REFLECTED'],
   positions: [
@@ -52,11 +40,11 @@ const picked = (choice: Choice, code: string) =>
 describe('one box whose switches choose what it shows', () => {
   it('stands there once for each position, in the customary one', () => {
     expect(readerBoxes(choices.meters).map((one) => one.detail)).toEqual([
-      'reads',
+      '',
       'output',
       'output, peak hold',
       'reflected',
-      'reads',
+      '',
     ]);
     const choice = begin();
     expect(choice.positions).toEqual([{ meterId: 'Fathom', position: AVERAGE }]);

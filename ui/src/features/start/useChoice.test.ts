@@ -1,21 +1,9 @@
 import { act, renderHook } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { Choices } from '../../api';
+import { box } from './testBox';
 import { complete, fromAddress, remember, useChoice } from './useChoice';
 
-const box = (id: string, more: object = {}) => ({
-  id,
-  name: id,
-  detail: '',
-  tuned: true,
-  bands: [],
-  reads: [],
-  switchPositions: [],
-  positions: [],
-  usualPositions: [],
-  pulsedPositions: [],
-  ...more,
-});
 const choices: Choices = {
   stationDescribed: true,
   amplifiers: [

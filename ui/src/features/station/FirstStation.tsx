@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask, client, type FirstStationRequest, type FirstStationView, Refusal } from '../../api';
-import { Answer, Sheet, Trouble } from '../../parts';
+import { Answer, Sheet, Trouble, useOpening } from '../../parts';
 import { Button, Input, Label } from '../../parts/ui';
 import { say, within } from '../../words';
 import { BackupSheet } from './BackupSheet';
@@ -249,8 +249,7 @@ interface DoneProps {
 }
 
 function Done({ view, making, error, make, back }: DoneProps) {
-  const head = useRef<HTMLHeadingElement>(null);
-  useEffect(() => head.current?.focus(), []);
+  const head = useOpening<HTMLHeadingElement>();
   const keys: Keys = { Enter: () => !making && make(), b: back };
   const unknown = view.answers.filter((one) => !one.known && one.about !== 'TWIN');
   const twin = view.enough.find((one) => one.what === 'TWIN');

@@ -404,7 +404,7 @@ export const KINDS: Record<string, { name: string; fields: Spec[]; fresh: Form }
             options: [
               ['AVERAGE', say('shared.average')],
               ['PEAK_PASSIVE', say('station.peakPassive')],
-              ['PEAK_HOLD', say('station.peakPoweredHold')],
+              ['PEAK_HOLD', say('station.peakHold')],
             ],
           },
           ACCURACY,

@@ -1,15 +1,13 @@
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import type { Ground, MapView } from '../../../api';
-import { levels } from '../../../plot';
+import { ContourLabels, Contours, Halo, levels } from '../../../plot';
 import { fixed, watts } from '../../../quantity';
 import { decimal, say } from '../../../words';
 
 const WIDTH = 590;
 const HEIGHT = 482;
 const FRAME = { left: 48, right: 576, top: 24, bottom: 436 };
-/** Heavier lines, so that the eye can count. */
-const EACH = 4;
 
 /** What a kind of ground is hatched in; heat is a slope and watched, the rest are cliffs. */
 const WATCHED = ['PLATE_HEAT_PER_TUBE_W'];
@@ -60,15 +58,7 @@ export function MapChart({ map, here }: Props) {
         <Hatch id="hatch-watch" turn={-45} className="stroke-watch" />
       </defs>
       <g clipPath="url(#map-frame)">
-        {lines.map((line, index) => (
-          <path
-            key={line.value}
-            d={line.path}
-            className="fill-twin stroke-twin"
-            fillOpacity="0.07"
-            strokeWidth={(index + 1) % EACH === 0 ? 2 : 0.9}
-          />
-        ))}
+        <Contours lines={lines} thin={0.9} heavy={2} />
         {grounds.map((ground) => (
           <path
             key={ground.kind}
@@ -88,13 +78,7 @@ export function MapChart({ map, here }: Props) {
         className="fill-none stroke-rule"
       />
       <Axes x={x} y={y} />
-      {lines
-        .filter((line, index) => index % 2 === 1 && line.label && line.value >= most * 0.4)
-        .map((line) => (
-          <Halo key={line.value} at={line.label ?? [0, 0]} className="fill-twin">
-            {line.value}
-          </Halo>
-        ))}
+      <ContourLabels lines={lines} from={most * 0.4} />
       {grounds.map((ground, index) => (
         <Halo
           key={ground.kind}
@@ -161,27 +145,6 @@ function Hatch({ id, turn, className }: { id: string; turn: number; className: s
     <pattern id={id} width="8" height="8" patternUnits="userSpaceOnUse" patternTransform={`rotate(${turn})`}>
       <line x1="0" x2="0" y1="0" y2="8" className={className} strokeWidth="1.4" strokeOpacity="0.55" />
     </pattern>
-  );
-}
-
-function Halo(props: {
-  at: readonly [number, number];
-  anchor?: 'start' | 'middle' | 'end';
-  className: string;
-  children: React.ReactNode;
-}) {
-  return (
-    <text
-      x={props.at[0]}
-      y={props.at[1] + 4}
-      textAnchor={props.anchor ?? 'middle'}
-      className={`head stroke-sheet text-13 ${props.className}`}
-      strokeWidth="4"
-      paintOrder="stroke"
-      strokeLinejoin="round"
-    >
-      {props.children}
-    </text>
   );
 }
 

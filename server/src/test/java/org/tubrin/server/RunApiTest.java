@@ -475,6 +475,10 @@ public class RunApiTest extends ServerTest {
         request.put("positions", List.of(position("OUTPUT", "PEAK_PASSIVE")));
         Reply none = post("/api/runs/preview", request);
         assertEquals(none.json().at("/problems/0/field").asString(), "positions");
+        request.put("positions", List.of(position("OUTPUT", "PEAK_HOLD")));
+        request.put("meterIds", List.of(equipmentId("Brigantine panel")));
+        Reply notInUse = post("/api/runs/preview", request);
+        assertEquals(notInUse.json().at("/problems/0/field").asString(), "positions", notInUse.text());
     }
 
     @Test

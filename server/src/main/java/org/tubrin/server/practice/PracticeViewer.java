@@ -43,10 +43,7 @@ import org.tubrin.server.words.Words;
 /** Says exercises. */
 @Component
 class PracticeViewer {
-    /** What is told of a terrain: marks and watts to this. */
-    private static final double MARK = 1e-3;
-
-    private static final double WATT = 0.1;
+    private static final int MARK_DECIMALS = 3;
     private static final double PERCENT = 100;
     private static final double MILLI = 1000;
     private static final String THIN = "\u2009";
@@ -288,8 +285,6 @@ class PracticeViewer {
                         .map(dials -> new PracticeViews.DialsPlaceView(dials.plate(), dials.load()))
                         .toList(),
                 terrain(Terrain.of(play, debrief)),
-                dial(setup, Control.PLATE),
-                dial(setup, Control.LOAD),
                 debrief.course().moments().stream().map(this::moment).toList(),
                 debrief.finds().stream()
                         .map(find -> new PracticeViews.FindView(
@@ -308,14 +303,10 @@ class PracticeViewer {
     private static PracticeViews.TerrainView terrain(Terrain terrain) {
         return new PracticeViews.TerrainView(
                 terrain.driveW(),
-                rounded(terrain.plates(), MARK),
-                rounded(terrain.loads(), MARK),
-                rounded(terrain.outputs(), WATT),
+                Figures.rounded(terrain.plates(), MARK_DECIMALS),
+                Figures.rounded(terrain.loads(), MARK_DECIMALS),
+                Figures.rounded(terrain.outputs(), 1),
                 terrain.heights());
-    }
-
-    private static List<Double> rounded(List<Double> values, double unit) {
-        return values.stream().map(value -> Math.round(value / unit) * unit).toList();
     }
 
     private static PracticeViews.ClimbPlaceView place(BestClimb.Rung rung) {

@@ -218,8 +218,6 @@ final class PracticeViews {
             ClimbPlaceView bestEnd,
             List<DialsPlaceView> ridge,
             TerrainView terrain,
-            PanelDialView plateDial,
-            PanelDialView loadDial,
             List<MomentView> moments,
             List<FindView> found,
             List<SaidView> said,

@@ -241,9 +241,7 @@ public class Runs {
         Amplifier named = equipment(request.amplifierId(), Amplifier.class, "amplifier");
         Amplifier switched = request.switchPosition() == null ? named : named.switchedTo(request.switchPosition());
         Termination termination = equipment(request.terminationId(), Termination.class, "termination");
-        List<Meter> meters = request.meterIds().stream()
-                .map(id -> request.inUse(id, equipment(id, Meter.class, "meters")))
-                .toList();
+        List<Meter> meters = request.meters(id -> equipment(id, Meter.class, "meters"));
         double frequencyHz = NumberEntry.parseFrequencyHz(
                 "frequency", request.frequency(), station.lowestHz(request.band()), station.highestHz(request.band()));
         TuneSettings usual = usual(request, switched);

@@ -3,6 +3,7 @@ package org.tubrin.server.run;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.tubrin.core.alc.SoundPath;
@@ -89,15 +90,27 @@ public record StartRequest(
     /** A position in use of a meter. */
     public record PositionEntry(UUID meterId, Position position) {}
 
-    /** Returns a meter as it is read in the run. */
-    Meter inUse(UUID meterId, Meter meter) {
-        List<Position> asked = positions == null
-                ? List.of()
-                : positions.stream()
-                        .filter(one -> one.meterId().equals(meterId))
-                        .map(PositionEntry::position)
-                        .toList();
-        return meter.in(asked.isEmpty() ? meter.usualPositions(school == School.PULSED) : asked);
+    /** Returns the meters as they are read in the run, by their records; refuses positions of a meter that is not in use. */
+    List<Meter> meters(Function<UUID, Meter> record) {
+        List<PositionEntry> named = positions == null ? List.of() : positions;
+        for (PositionEntry one : named) {
+            if (!meterIds.contains(one.meterId())) {
+                throw new Refused(new Problem(
+                        ProblemCode.UNKNOWN_NAME,
+                        "positions",
+                        one.meterId().toString(),
+                        new Allowed.OneOf(meterIds.stream().map(UUID::toString).toList())));
+            }
+        }
+        return meterIds.stream().map(id -> inUse(record.apply(id), id, named)).toList();
+    }
+
+    private Meter inUse(Meter meter, UUID id, List<PositionEntry> named) {
+        List<Position> own = named.stream()
+                .filter(one -> one.meterId().equals(id))
+                .map(PositionEntry::position)
+                .toList();
+        return meter.in(own.isEmpty() ? meter.usualPositions(school == School.PULSED) : own);
     }
 
     /**

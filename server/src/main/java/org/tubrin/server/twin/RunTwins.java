@@ -81,10 +81,10 @@ class RunTwins {
         }
         return new TwinViews.MapView(
                 setting.driveW(),
-                list(plates, 4),
-                list(loads, 4),
+                Figures.rounded(plates, 4),
+                Figures.rounded(loads, 4),
                 grid(map, GroundMap.Figure.OUTPUT_W, 1),
-                list(map.heights(HEIGHTS), 4),
+                Figures.rounded(map.heights(HEIGHTS), 4),
                 grounds(at, map),
                 at.known()
                         ? place(
@@ -171,16 +171,7 @@ class RunTwins {
                 grid[i] = UNSETTLED;
             }
         }
-        return list(grid, decimals);
-    }
-
-    private static List<Double> list(double[] values, int decimals) {
-        double scale = Math.pow(10, decimals);
-        List<Double> list = new ArrayList<>(values.length);
-        for (double value : values) {
-            list.add(Math.rint(value * scale) / scale);
-        }
-        return list;
+        return Figures.rounded(grid, decimals);
     }
 
     private static TwinViews.DialPlace place(RunPlaces.TwinAt at, double plate, double load, TubePoint point) {

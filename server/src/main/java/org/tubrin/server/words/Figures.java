@@ -6,7 +6,9 @@ import java.math.RoundingMode;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.Arrays;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.tubrin.core.metering.ScaleUnit;
@@ -35,6 +37,17 @@ public final class Figures {
      */
     public record Figure(
             double value, double halfWidth, String shown, String withUncertainty, String unit, Standing standing) {}
+
+    /** Returns numbers of a drawing to so many decimals: more are not seen. */
+    public static List<Double> rounded(List<Double> values, int decimals) {
+        double scale = Math.pow(10, decimals);
+        return values.stream().map(value -> Math.rint(value * scale) / scale).toList();
+    }
+
+    /** Returns the same of an array. */
+    public static List<Double> rounded(double[] values, int decimals) {
+        return rounded(Arrays.stream(values).boxed().toList(), decimals);
+    }
 
     /** Returns a quantity in a unit that is so many of the core's unit. */
     public static Figure of(Quantity quantity, double inUnit, String symbol) {
