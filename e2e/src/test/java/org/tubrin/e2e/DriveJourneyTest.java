@@ -269,9 +269,8 @@ public class DriveJourneyTest extends AtTheStation {
             assertTrue(told.size() < 400, told.toString());
             if (said.startsWith("Key and read")) {
                 operator.presses("Space");
-                page.waitForTimeout(1200);
-                operator.presses("r");
-                page.waitForTimeout(300);
+                operator.settles("now-OUTPUT_VPP");
+                operator.takesReadings("OUTPUT_VPP");
                 operator.presses("Space");
             } else if (!said.startsWith("Rest")) {
                 operator.presses("Enter");
@@ -279,11 +278,13 @@ public class DriveJourneyTest extends AtTheStation {
             page.waitForTimeout(250);
         }
         assertTrue(told.contains("Attenuator from 50 to 40 dB"), told.toString());
-        assertThat(page.getByText("the next decibel would be beyond").first()).isVisible();
         JsonObject run = JsonParser.parseString(page.request()
                         .get(app.url() + "/api/runs/" + page.url().replaceAll(".*/tune/", ""))
                         .text())
                 .getAsJsonObject();
+        assertTrue(
+                page.getByText("the next decibel would be beyond").count() > 0,
+                "it ended otherwise: " + run.getAsJsonObject("chain"));
         JsonArray taken = run.getAsJsonObject("chain").getAsJsonArray("taken");
         double lastDbm =
                 taken.get(taken.size() - 1).getAsJsonObject().get("dbm").getAsDouble();
