@@ -18,6 +18,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.practice.LikeItsTwin;
 import org.tubrin.core.practice.TrueStage;
+import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.TuneSettings;
@@ -204,6 +205,13 @@ record Case(
                                 meter.face()))
                         .toList();
         return with(setup.amplifier(), setup.exciter(), school, meters);
+    }
+
+    /** Returns the same tuned for a carrier that stands long, of so many watts. */
+    Case forLongCarrier(double wantedW) {
+        return with(
+                setup.chosen(Customs.chosen(Optional.empty(), List.of(), Optional.empty(), Optional.of(wantedW))),
+                isForeign);
     }
 
     /** Returns the same driven by another exciter. */

@@ -4,11 +4,13 @@ import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Exciter;
 import org.tubrin.core.station.Mode;
 
 /**
- * What the exciter remembers for a mode against the drive that was tuned for. All outputs hold at the dials of the card.
+ * What the exciter remembers for a mode against the drive that was tuned for. All outputs hold at the dials of the card. Dials for a
+ * long carrier take all of the drive that was tuned for.
  *
  * @param mode the mode
  * @param setW what the exciter is set to in it, in watts
@@ -74,7 +76,7 @@ public record ModeGuard(
                     share * dials.tunedW(),
                     dials.driveForW(share * setup.station().licenceLimitW()));
         }
-        return mode.wideDuty()
+        return mode.wideDuty() && setup.use() == Use.SPEECH_AND_CW
                 ? dials.driveForW(setup.settings().wideDutyFraction() * dials.tunedOutputW())
                 : dials.tunedW();
     }

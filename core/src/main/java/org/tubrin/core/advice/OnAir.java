@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Mode;
 
 /**
@@ -31,10 +32,14 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
         WIDE_DUTY_LESS,
         /** Less drive at these dials makes the plates hotter: such modes want dials of their own. */
         WIDE_DUTY_HOTTER,
+        /** These dials are for such modes; speech and CW at full drive want others. */
+        LONG_CARRIER_ROW,
         AM_A_QUARTER,
         RETUNE_WHEN_MOVING,
         MODE_SWITCH_IS_OTHER_ROW
     }
+
+    private static final List<Mode> WIDE_DUTY = List.of(Mode.RTTY, Mode.FM, Mode.DATA);
 
     /** Returns the points for a run with at least one step done. */
     public static List<OnAir> of(RunState state) {
@@ -53,7 +58,13 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
         points.add(new OnAir(Code.CHECK_DRIVE_PER_MODE, List.of(), Map.of("drive", driveW)));
         AtCardDials dials = AtCardDials.of(state).orElseThrow();
         if (dials.tunedOutputW() > 0) {
-            points.add(wideDuty(state.setup(), dials));
+            points.add(
+                    state.setup().use() == Use.LONG_CARRIER
+                            ? new OnAir(
+                                    Code.LONG_CARRIER_ROW,
+                                    WIDE_DUTY,
+                                    Map.of("set", driveW, "output", dials.tunedOutputW()))
+                            : wideDuty(state.setup(), dials));
             double carrierW = ModeGuard.mostDriveW(state.setup(), dials, Mode.AM);
             points.add(new OnAir(
                     Code.AM_A_QUARTER,
@@ -84,9 +95,6 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
             numbers.put("plate", one.ownPlate());
             numbers.put("load", one.ownLoad());
         });
-        return new OnAir(
-                heat.isPresent() ? Code.WIDE_DUTY_HOTTER : Code.WIDE_DUTY_LESS,
-                List.of(Mode.RTTY, Mode.FM, Mode.DATA),
-                numbers);
+        return new OnAir(heat.isPresent() ? Code.WIDE_DUTY_HOTTER : Code.WIDE_DUTY_LESS, WIDE_DUTY, numbers);
     }
 }

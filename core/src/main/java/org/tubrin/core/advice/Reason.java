@@ -18,6 +18,10 @@ public enum Reason {
     DOUBLE_DRIVE(Rule.CLIMB),
     RAISE_AFTER_FIRST(Rule.CLIMB),
     LICENCE_CAPS_DRIVE(Rule.LICENCE),
+    /** More is not wanted of a carrier that stands long. */
+    LONG_CARRIER_CAPS_DRIVE(Rule.CLIMB),
+    /** The output is off what is wanted. */
+    LONG_CARRIER_TO_OUTPUT(Rule.CLIMB),
     RANGE_TOO_SMALL(Rule.RANGE_FIRST),
     RANGE_TOO_WIDE(Rule.RANGE_FIRST),
     NEEDLE_AT_END(Rule.RANGE_FIRST),

@@ -18,6 +18,7 @@ import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.twin.Peak;
 
 /** The next move within a step of the climb, or within the finish. */
@@ -49,6 +50,9 @@ final class StepAdvice {
     private static final double OFF_MARKS = 0.4;
 
     private static final int MOST_CORRECTIONS = 3;
+
+    /** An output of a long carrier off what is wanted by more than this ratio is worth another key-down. */
+    private static final double OFF_WANTED = 1.08;
 
     /** A drive raised by less than this ratio is not worth another step. */
     private static final double WORTH_RAISING = 1.05;
@@ -105,6 +109,7 @@ final class StepAdvice {
 
     private Advice completed() {
         return (foresees ? corrected() : TargetAdvice.of(state))
+                .or(this::toWanted)
                 .orElseGet(() -> Entries.record(state, this::goodReason).warning(blind()));
     }
 
@@ -157,6 +162,34 @@ final class StepAdvice {
                 .map(to -> Advice.striking(
                         turn(loadAt, to),
                         setup.tubes().marksHeavier(loadAt, to) > 0 ? Reason.CORRECT_HEAVIER : Reason.CORRECT_LIGHTER));
+    }
+
+    /** Dials for a long carrier end with the output that is wanted: returns the drive for it, where the output is off by much. */
+    private Optional<Advice> toWanted() {
+        boolean ends = draft.kind() == Step.Kind.FINISH && setup.use() == Use.LONG_CARRIER;
+        if (!ends || state.keyDownsInStep() > MOST_CORRECTIONS) {
+            return Optional.empty();
+        }
+        double driveW = draft.driveW().value();
+        double wantedW = driveW
+                * setup.climbsToW()
+                / draft.measured(ReadingRole.OUTPUT).orElseThrow().value();
+        double toW = wantedW > driveW ? Math.min(wantedW, mayRiseToW()) : setup.settableWithinW(wantedW);
+        return Math.abs(Math.log(toW / driveW)) > Math.log(OFF_WANTED)
+                ? Optional.of(
+                        Advice.striking(new Move.Turn(Control.DRIVE, driveW, toW, 0), Reason.LONG_CARRIER_TO_OUTPUT))
+                : Optional.empty();
+    }
+
+    /** Returns how far the drive may rise from the step in hand, by what it shows of the limits. */
+    private double mayRiseToW() {
+        List<Step> told = new ArrayList<>(state.steps());
+        told.add(draft);
+        return foresees
+                ? foresight(told)
+                        .driveWithinW(Ladder.nextAboveW(
+                                setup, state.school(), draft.driveW().value()))
+                : ClimbEnd.nextDriveW(setup, told, state.stopped());
     }
 
     /** Who came back from heavier coupling since it cost output is not sent there again. */
@@ -229,8 +262,7 @@ final class StepAdvice {
         double rungW = ClimbEnd.nextDriveW(setup, state.steps(), state.stopped());
         boolean capped = rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
         if (foresees) {
-            return foresee(
-                    foresight(state.steps()), fromW, capped ? Reason.LICENCE_CAPS_DRIVE : Reason.LIMITS_CAP_DRIVE);
+            return foresee(foresight(state.steps()), fromW, capped ? outputCaps() : Reason.LIMITS_CAP_DRIVE);
         }
         double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : rungW;
         Optional<Advice.Expectation> expect = expectation(last.get(), fromW, driveW);
@@ -254,10 +286,15 @@ final class StepAdvice {
                                     ? raiseReason()
                                     : ClimbEnd.isHeldByCurrent(setup, state.steps(), state.stopped())
                                             ? Reason.CURRENTS_CAP_DRIVE
-                                            : Reason.LICENCE_CAPS_DRIVE)
+                                            : outputCaps())
                     .expecting(expect);
         }
         return keyAndPeak(peaking.reason(), peaking.order(), expect);
+    }
+
+    /** Why no more output is gone for. */
+    private Reason outputCaps() {
+        return setup.climbsToW() < setup.licenceW() ? Reason.LONG_CARRIER_CAPS_DRIVE : Reason.LICENCE_CAPS_DRIVE;
     }
 
     private boolean drawsMuchGrid(Step step) {

@@ -23,7 +23,7 @@ public record CardLine(CardRow newest, CardRow first, int times) {
     }
 
     /**
-     * Returns the lines of a card: places of one amplifier, band, load or antenna and switch position whose frequencies lie in
+     * Returns the lines of a card: places of one amplifier, band, load or antenna, switch position and use whose frequencies lie in
      * one segment become one; the newest row of a line says where its segment is. Bands and frequencies in rising order.
      */
     public static List<CardLine> joined(List<CardLine> places) {
@@ -44,7 +44,8 @@ public record CardLine(CardRow newest, CardRow first, int times) {
                 .sorted(Comparator.comparing((CardLine place) -> place.newest.amplifier())
                         .thenComparing(place -> place.newest.band())
                         .thenComparing(place -> place.newest.frequencyHz())
-                        .thenComparing(place -> place.newest.termination()))
+                        .thenComparing(place -> place.newest.termination())
+                        .thenComparing(place -> place.newest.use()))
                 .toList();
     }
 
@@ -53,6 +54,7 @@ public record CardLine(CardRow newest, CardRow first, int times) {
                 && one.band() == other.band()
                 && one.termination().equals(other.termination())
                 && one.switchPosition().equals(other.switchPosition())
+                && one.use() == other.use()
                 && Math.abs(other.frequencyHz() / one.frequencyHz() - 1) <= SEGMENT_SHARE;
     }
 
@@ -68,7 +70,7 @@ public record CardLine(CardRow newest, CardRow first, int times) {
      * @param since that row
      * @param plateMarks PLATE, in marks of the dial's scale
      * @param loadMarks LOAD
-     * @param outputW output, where the drive was the same within 5 %
+     * @param outputW output, where the drive was the same within 5 %, and both were read of a carrier or both of pulses
      */
     public record Drift(CardRow since, double plateMarks, double loadMarks, Optional<Quantity> outputW) {}
 
@@ -77,11 +79,11 @@ public record CardLine(CardRow newest, CardRow first, int times) {
         if (times < 2) {
             return Optional.empty();
         }
-        boolean sameDrive = Math.abs(newest.driveW() / first.driveW() - 1) < 0.05;
+        boolean alike = Math.abs(newest.driveW() / first.driveW() - 1) < 0.05 && newest.pulsed() == first.pulsed();
         return Optional.of(new Drift(
                 first,
                 newest.plate() - first.plate(),
                 newest.load() - first.load(),
-                sameDrive ? Optional.of(newest.outputW().minus(first.outputW())) : Optional.empty()));
+                alike ? Optional.of(newest.outputW().minus(first.outputW())) : Optional.empty()));
     }
 }

@@ -7,7 +7,9 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
 import org.tubrin.core.station.ModeSwitch;
@@ -21,10 +23,12 @@ import org.tubrin.core.station.ModeSwitch;
  * @param termination name of the load or antenna
  * @param exciter name of the exciter
  * @param carrier mode of the carrier
+ * @param use what the dials are for
+ * @param pulsed whether it was tuned with pulses: output is then the peak that the meter held
  * @param plate PLATE position
  * @param load LOAD position
  * @param driveW drive
- * @param outputW output on a steady carrier
+ * @param outputW output on a steady carrier, or at the peak of a pulse
  * @param plateCurrentA plate current, where read
  * @param gridCurrentA grid current, where read
  * @param plateVoltageV plate voltage under load, where read
@@ -39,6 +43,8 @@ public record CardRow(
         String termination,
         String exciter,
         Mode carrier,
+        Use use,
+        boolean pulsed,
         double plate,
         double load,
         double driveW,
@@ -85,6 +91,8 @@ public record CardRow(
                 state.setup().termination().name(),
                 state.setup().exciter().name(),
                 state.setup().carrier(),
+                state.setup().use(),
+                state.school() == School.PULSED,
                 step.position(Control.PLATE).orElseThrow(),
                 step.position(Control.LOAD).orElseThrow(),
                 step.driveW().value(),

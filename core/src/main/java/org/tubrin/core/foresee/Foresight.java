@@ -180,6 +180,7 @@ public final class Foresight {
         TubePoint.Meters meters = end.point().meters();
         return withRoom(end.point().outputW(), like.outputW())
                         <= setup.station().licenceLimitW()
+                && end.point().outputW() <= setup.climbsToW()
                 && within(
                         withRoom(meters.plateCurrentA(), like.plateA()),
                         withRoom(meters.gridCurrentA(), like.gridA()),

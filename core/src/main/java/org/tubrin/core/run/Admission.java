@@ -101,8 +101,8 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
 
     @Override
     public List<Problem> schoolChosen(RunEvent.SchoolChosen chosen) {
-        if (!setup.stage().schools().contains(chosen.school())) {
-            return List.of(TuneSetup.unsuited(chosen.school(), setup.stage()));
+        if (!setup.suited().contains(chosen.school())) {
+            return List.of(TuneSetup.unsuited(chosen.school(), setup.suited()));
         }
         Optional<ReadingRole> unread = Stream.of(ReadingRole.values())
                 .filter(role ->

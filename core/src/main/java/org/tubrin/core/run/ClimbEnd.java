@@ -197,7 +197,7 @@ public enum ClimbEnd {
         }
         double worthW = Math.min(last.driveW().value() * WORTH_A_STEP, setup.topDriveW() / SAME);
         if (withinLicenceW(setup, climb) < worthW) {
-            return Optional.of(LICENCE);
+            return Optional.of(outputIsThere(setup));
         }
         return nextDriveW(setup, climb, stopped) < worthW ? Optional.of(LIMIT_NEAR) : Optional.empty();
     }
@@ -226,7 +226,22 @@ public enum ClimbEnd {
         if (isNearALimit(last)) {
             return Optional.of(LIMIT_NEAR);
         }
+        if (isWanted(setup, last)) {
+            return Optional.of(WANTED);
+        }
         return Optional.of(RecordTwin.tellsOfLoad(setup) ? LIMIT_AHEAD : FINISHED);
+    }
+
+    /** Returns what it is that the output has come to. */
+    private static ClimbEnd outputIsThere(TuneSetup setup) {
+        return setup.climbsToW() < setup.licenceW() ? WANTED : LICENCE;
+    }
+
+    private static boolean isWanted(TuneSetup setup, Step last) {
+        return setup.use() == Use.LONG_CARRIER
+                && last.measured(ReadingRole.OUTPUT)
+                        .filter(output -> output.likelyHigh() >= setup.climbsToW())
+                        .isPresent();
     }
 
     static ClimbEnd top(TuneSetup setup) {
@@ -284,7 +299,7 @@ public enum ClimbEnd {
 
     /**
      * The growth per doubling is taken to be at most the last one seen, 2 before one is seen. It falls as the stage fills, so what is
-     * aimed at lies half-way between the meter's stop and the licence.
+     * aimed at lies half-way between the meter's stop and the licence; of a long carrier it is what is wanted.
      */
     private static double withinLicenceW(TuneSetup setup, List<Step> climb) {
         Step last = climb.get(climb.size() - 1);
@@ -300,7 +315,9 @@ public enum ClimbEnd {
             return rungW;
         }
         double licenceW = setup.station().licenceLimitW();
-        double mostW = (licenceW + Stop.at(setup, ReadingRole.OUTPUT).orElse(licenceW)) / 2;
+        double mostW = Math.min(
+                setup.climbsToW(),
+                (licenceW + Stop.at(setup, ReadingRole.OUTPUT).orElse(licenceW)) / 2);
         double doublingsToLicence = Math.log(mostW / output.get().value()) / Math.log(perDoubling);
         return Math.min(rungW, setup.settableWithinW(driveW * Math.pow(2, Math.max(0, doublingsToLicence))));
     }

@@ -21,7 +21,8 @@ import org.tubrin.core.station.Stage;
  * @param plateTargetShare where the dip is loaded to at full drive, as a share of the plate current's limit, 0.3 to 1
  * @param gridLeastShare lower end of the grid current's window at full drive, as a share of its limit, 0.1 to 1
  * @param gridMostShare its upper end, above that, to 1
- * @param wantedOutputW output at which a drive table ends, in watts, 0.1 to 10 000; absent where it goes as far as the stage is rated for
+ * @param wantedOutputW output at which a drive table ends, in watts, 0.1 to 10 000; absent where it goes as far as the stage is rated for. Of a
+ *     run with dials the output of a long carrier that they are for; absent for speech and CW
  * @param unfiltered true where no filter stood between amplifier and wattmeter, which then counts harmonics; absent where one did
  * @param bias what a bias climb sets; absent but for one
  * @param chain what is driven up; absent but for a chain

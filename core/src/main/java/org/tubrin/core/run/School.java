@@ -75,7 +75,11 @@ public enum School {
         });
     }
 
-    /** Returns whether it turns dials. */
+    /** Returns whether it finds the dials of less than full drive: LOAD goes to where that drive wants it. */
+    public boolean suits(Use use) {
+        return use == Use.SPEECH_AND_CW || (tunesLoadEachStep && aim == Aim.OUTPUT);
+    }
+
     /** Returns whether dials are turned. */
     public boolean hasDials() {
         return switch (this) {

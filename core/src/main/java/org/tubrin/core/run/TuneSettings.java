@@ -6,7 +6,9 @@ import org.tubrin.core.matcher.InputMatch;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Stage;
+import org.tubrin.core.station.Station;
 
 /**
  * The figures of good practice that a run follows; the operator may change each.
@@ -116,6 +118,11 @@ public record TuneSettings(
                 0.5,
                 1,
                 Optional.empty());
+    }
+
+    /** Returns the output that is customary for a carrier that stands long, in watts: a share of what amplifier and licence allow. */
+    public double longCarrierW(Amplifier amplifier, Station station) {
+        return wideDutyFraction * Math.min(amplifier.ratedOutputW(), station.licenceLimitW());
     }
 
     /** Returns what is customary for levels into an exciter: a few watts need little rest, as long as they worked. */

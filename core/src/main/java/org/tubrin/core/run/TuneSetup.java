@@ -70,6 +70,8 @@ public record TuneSetup(
             ReadingRole.SCREEN_CURRENT, ReadingRole.GRID_CURRENT, ReadingRole.PLATE_CURRENT, ReadingRole.PLATE_VOLTAGE);
     /** Well below full drive: what the first key-down with a power amplifier may have. */
     private static final double FIRST_SHARE = 0.25;
+    /** Less is no output of an amplifier. */
+    private static final double LEAST_LONG_W = 1;
 
     public TuneSetup {
         meters = List.copyOf(meters);
@@ -167,8 +169,9 @@ public record TuneSetup(
                 problems.add(new Problem(ProblemCode.DUPLICATE, "meters", role.name(), new Allowed.OneOf(readers)));
             }
         }
-        if (!stage.schools().contains(school)) {
-            problems.add(unsuited(school, stage));
+        List<School> suited = suited(stage, use(stage, practice));
+        if (!suited.contains(school)) {
+            problems.add(unsuited(school, suited));
         }
         if (school == School.PULSED && !readsPeaks(meters)) {
             problems.add(new Problem(ProblemCode.NEEDS_PEAK_METER, "meters", "OUTPUT", new Allowed.Nothing()));
@@ -178,12 +181,21 @@ public record TuneSetup(
         }
     }
 
-    static Problem unsuited(School school, RunStage stage) {
+    /** Returns the schools by which the run can be gone about. */
+    public List<School> suited() {
+        return suited(stage(), use());
+    }
+
+    private static List<School> suited(RunStage stage, Use use) {
+        return stage.schools().stream().filter(one -> one.suits(use)).toList();
+    }
+
+    static Problem unsuited(School school, List<School> suited) {
         return new Problem(
                 ProblemCode.UNKNOWN_NAME,
                 "school",
                 school.name(),
-                new Allowed.OneOf(stage.schools().stream().map(School::name).toList()));
+                new Allowed.OneOf(suited.stream().map(School::name).toList()));
     }
 
     /** Returns where readings come from. */
@@ -231,9 +243,39 @@ public record TuneSetup(
                 practice);
     }
 
+    /** Returns the same with what the operator chose about how the school is followed. */
+    public TuneSetup chosen(Customs customs) {
+        return new TuneSetup(
+                station,
+                amplifier,
+                exciter,
+                carrier,
+                meters,
+                termination,
+                band,
+                frequencyHz,
+                school,
+                preset,
+                settings,
+                source,
+                pad,
+                Optional.of(customs));
+    }
+
     /** Returns what the operator chose about how the school is followed, or what is customary. */
     public Customs customs() {
         return practice.orElse(Customs.CUSTOMARY);
+    }
+
+    /** Returns what the dials are for. */
+    public Use use() {
+        return use(stage(), practice);
+    }
+
+    private static Use use(RunStage stage, Optional<Customs> practice) {
+        return stage.isTuned() && practice.flatMap(Customs::wantedOutputW).isPresent()
+                ? Use.LONG_CARRIER
+                : Use.SPEECH_AND_CW;
     }
 
     /** Returns whether output is read by a meter that holds peaks, without which pulses cannot be measured. */
@@ -374,6 +416,16 @@ public record TuneSetup(
             throw beyond(driveLimitW());
         }
         customs().scope().ifPresent(this::withinScope);
+        if (use() == Use.LONG_CARRIER) {
+            new Checks()
+                    .range(
+                            "wantedOutput",
+                            customs().wantedOutputW().orElseThrow(),
+                            LEAST_LONG_W,
+                            Math.min(licenceW(), amplifier.ratedOutputW()),
+                            Unit.WATT)
+                    .done();
+        }
         if (stage().kind() == RunKind.SUPPLY_TABLE) {
             withinSupply((Stage.Switching) amplifier.stage());
         }
@@ -473,6 +525,13 @@ public record TuneSetup(
     /** Returns the output that the licence lets pass in the run's mode, in watts: it counts peak envelope power. */
     public double licenceW() {
         return tableShare() * station.licenceLimitW();
+    }
+
+    /** Returns the output that the climb of a stage with dials goes for at most, in watts: the licence, or less where a long carrier wants less. */
+    public double climbsToW() {
+        return use() == Use.LONG_CARRIER
+                ? Math.min(licenceW(), customs().wantedOutputW().orElseThrow())
+                : licenceW();
     }
 
     /** Returns the output that more drive is not to pass, in watts: the licence, and what the stage is rated for where it trips beyond. */

@@ -15,6 +15,7 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.ModeSwitch;
 import org.tubrin.core.station.Stage;
@@ -63,11 +64,15 @@ public record RunFigures(
                 .toList();
     }
 
-    /** Returns the figures of a run; empty unless it was finished, with a step, with an amplifier in operation, and not with pulses. */
+    /**
+     * Returns the figures of a run; empty unless it was finished, with a step, with an amplifier in operation, for speech and CW, and not with
+     * pulses.
+     */
     public static Optional<RunFigures> of(RunState run) {
         boolean finished = run.ending().filter(RunState.Ending.FINISHED::equals).isPresent();
         boolean isBypassed = !run.setup().stage().amplifies();
-        if (!finished || isBypassed || run.steps().isEmpty() || run.school() == School.PULSED) {
+        boolean isOfOthers = run.school() == School.PULSED || run.setup().use() != Use.SPEECH_AND_CW;
+        if (!finished || isBypassed || run.steps().isEmpty() || isOfOthers) {
             return Optional.empty();
         }
         Step last = run.steps().get(run.steps().size() - 1);

@@ -2,6 +2,7 @@ package org.tubrin.core.advice;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -11,13 +12,19 @@ import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.card.CardRow;
 import org.tubrin.core.metering.ReadingRole;
+import org.tubrin.core.quantity.Problem;
+import org.tubrin.core.quantity.Refused;
+import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.Doubt;
 import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Mode;
 
 /** Follows the advice, and nothing but the advice, through whole tune-ups. */
@@ -116,6 +123,53 @@ public class JourneyTest {
         Advice advice = climber.advice();
         assertEquals(advice.reason(), Reason.LICENCE_CAPS_DRIVE);
         assertTrue(advice.move() instanceof Move.Turn turn && turn.to() > 35 && turn.to() < 60, advice.toString());
+    }
+
+    @Test
+    public void aLongCarrierEndsTheClimbAtItsOutputAndTakesAllModesThatStandLong() {
+        TuneSetup setup = Sample.setup()
+                .chosen(Customs.chosen(Optional.empty(), List.of(), Optional.empty(), Optional.of(450.0)));
+        Climber climber = new Climber(setup).isReady();
+        for (CSVRecord row : climb.subList(0, 3)) {
+            climber.steps(
+                    number(row, "drive"),
+                    number(row, "plate"),
+                    number(row, "load"),
+                    number(row, "output"),
+                    number(row, "plateCurrent"),
+                    number(row, "gridCurrent"),
+                    number(row, "plateVoltage"));
+        }
+        double lastW = number(climb.get(2), "drive");
+        double outputW = number(climb.get(2), "output");
+        climber.moves(Control.LOAD, number(climb.get(2), "load") + 0.5);
+        Advice advice = climber.advice();
+        assertEquals(advice.reason(), Reason.LONG_CARRIER_CAPS_DRIVE, outputW + " W are there");
+        assertTrue(
+                advice.move() instanceof Move.Turn turn
+                        && turn.to() > lastW
+                        && turn.to() < lastW * 1.15 * 450 / outputW,
+                advice.toString());
+        assertEquals(setup.suited(), List.of(School.PEAK_THEN_HEAVIER, School.PULSED), "LOAD must find its place");
+        List<OnAir.Code> codes =
+                OnAir.of(climber.state()).stream().map(OnAir::code).toList();
+        assertTrue(codes.contains(OnAir.Code.LONG_CARRIER_ROW) && !codes.contains(OnAir.Code.WIDE_DUTY_HOTTER));
+    }
+
+    @Test
+    public void aLongCarrierBeyondTheRatingIsRefusedAndSoIsASchoolThatLeavesLoad() {
+        TuneSetup setup = Sample.setup();
+        Customs beyond = Customs.chosen(Optional.empty(), List.of(), Optional.empty(), Optional.of(1200.0));
+        Refused refused = expectThrows(Refused.class, () -> setup.chosen(beyond).withinDrive());
+        assertEquals(refused.problems().get(0).path(), "wantedOutput");
+        Customs half = Customs.chosen(Optional.empty(), List.of(), Optional.empty(), Optional.of(450.0));
+        Climber climber = new Climber(setup.chosen(half));
+        assertEquals(
+                Admission.refusals(climber.state(), new RunEvent.SchoolChosen(School.MAKERS_CHART), climber.now)
+                        .stream()
+                        .map(Problem::path)
+                        .toList(),
+                List.of("school"));
     }
 
     @Test

@@ -15,6 +15,7 @@ import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
 
@@ -27,6 +28,8 @@ public class PlaceTest {
                 into,
                 "Halyard 100",
                 Mode.CW,
+                Use.SPEECH_AND_CW,
+                false,
                 plate,
                 4.5,
                 70,
@@ -57,6 +60,46 @@ public class PlaceTest {
                                 + place.newest().termination() + place.times())
                         .toList(),
                 List.of("3.52 Ballast1", "3.74 Ballast2", "3.75 Ballast1", "3.75 Yardarm1"));
+    }
+
+    @Test
+    public void dialsForALongCarrierAreALineOfTheirOwnAndPulsesAreNoDrift() {
+        CardRow speech = row(3.75, "Ballast", "", 1, 1.7, 880);
+        CardRow pulsed = as(row(3.75, "Ballast", "", 2, 1.71, 900), Use.SPEECH_AND_CW, true);
+        List<CardLine> lines = joined(List.of(
+                as(row(3.75, "Ballast", "", 3, 1.9, 440), Use.LONG_CARRIER, false),
+                speech,
+                pulsed,
+                as(row(3.751, "Ballast", "", 4, 1.91, 450), Use.LONG_CARRIER, false)));
+        assertEquals(
+                lines.stream()
+                        .map(line -> line.newest().use() + " " + line.times())
+                        .toList(),
+                List.of("SPEECH_AND_CW 2", "LONG_CARRIER 2"));
+        assertEquals(lines.get(0).drift().orElseThrow().outputW(), Optional.empty(), "a peak against a carrier");
+        assertEquals(lines.get(1).drift().orElseThrow().outputW().orElseThrow().value(), 10, 1e-9, "carriers both");
+    }
+
+    private static CardRow as(CardRow row, Use use, boolean pulsed) {
+        return new CardRow(
+                row.amplifier(),
+                row.band(),
+                row.frequencyHz(),
+                row.termination(),
+                row.exciter(),
+                row.carrier(),
+                use,
+                pulsed,
+                row.plate(),
+                row.load(),
+                row.driveW(),
+                row.outputW(),
+                row.plateCurrentA(),
+                row.gridCurrentA(),
+                row.plateVoltageV(),
+                row.efficiency(),
+                row.switchPosition(),
+                row.verifiedAt());
     }
 
     @Test

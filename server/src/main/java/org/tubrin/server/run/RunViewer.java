@@ -238,7 +238,7 @@ class RunViewer {
 
     /** Returns the schools that the run may go on by. */
     private List<RunView.SchoolName> schools(RunState state) {
-        return state.setup().stage().schools().stream()
+        return state.setup().suited().stream()
                 .filter(school -> school != School.PULSED || state.setup().readsPeaks())
                 .map(school -> new RunView.SchoolName(school, words.name(school.name())))
                 .toList();
