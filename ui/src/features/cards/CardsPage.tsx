@@ -103,6 +103,7 @@ const HEADS = [
 
 function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
   const switched = rows.some((row) => row.switchPosition);
+  const uses = rows.some((row) => row.pulsed || row.use === 'LONG_CARRIER');
   return (
     <section
       aria-label={say('cards.tuneCardOf', { amplifier })}
@@ -117,7 +118,13 @@ function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
       <Table caption={say('cards.dialsAndReadingsOf', { amplifier })} quiet wide={say('cards.rowsOf', { amplifier })}>
         <thead>
           <tr>
-            {[say('shared.band'), 'MHz', ...(switched ? [say('cards.switch')] : []), ...HEADS].map((head) => (
+            {[
+              say('shared.band'),
+              'MHz',
+              ...(switched ? [say('cards.switch')] : []),
+              ...(uses ? [say('cards.dialsFor')] : []),
+              ...HEADS,
+            ].map((head) => (
               <Head key={head} className={head === EFFICIENCY ? 'noprint' : ''}>
                 {head}
               </Head>
@@ -126,7 +133,12 @@ function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
         </thead>
         <tbody>
           {rows.map((row) => (
-            <Row key={`${row.frequencyHz} ${row.termination} ${row.switchPosition}`} row={row} switched={switched} />
+            <Row
+              key={`${row.frequencyHz} ${row.termination} ${row.switchPosition} ${row.use}`}
+              row={row}
+              switched={switched}
+              uses={uses}
+            />
           ))}
         </tbody>
       </Table>
@@ -135,7 +147,7 @@ function Card({ amplifier, rows }: { amplifier: string; rows: CardView[] }) {
   );
 }
 
-function Row({ row, switched }: { row: CardView; switched: boolean }) {
+function Row({ row, switched, uses }: { row: CardView; switched: boolean; uses: boolean }) {
   return (
     <tr className={row.closed ? 'text-soft' : ''} data-closed={row.closed ? true : undefined}>
       <RowHead className={row.closed ? 'text-soft line-through' : 'text-ink'}>
@@ -143,6 +155,12 @@ function Row({ row, switched }: { row: CardView; switched: boolean }) {
       </RowHead>
       <Cell figure>{row.frequencyMhz}</Cell>
       {switched && <Cell>{row.switchPosition ?? '–'}</Cell>}
+      {uses && (
+        <Cell>
+          {row.useName}
+          {row.pulsed && `, ${say('cards.pulsed')}`}
+        </Cell>
+      )}
       <Cell figure className="huge text-22 font-semibold">
         {row.plate}
       </Cell>

@@ -16,6 +16,9 @@ const card = (more: Partial<CardView>): CardView => ({
   termination: 'Ballast 1000',
   exciter: 'Halyard 100',
   carrier: 'CW',
+  use: 'SPEECH_AND_CW',
+  useName: 'Speech and CW',
+  pulsed: false,
   plate: '5.09',
   load: '5.0',
   driveW: '70',
@@ -104,6 +107,20 @@ describe('the cards', () => {
     expect(within(rows[1] as HTMLElement).queryByRole('link')).not.toBeInTheDocument();
   });
 
+  it('say what dials are for and what was pulsed, where there is a choice', async () => {
+    answers(
+      [
+        card({}),
+        card({ use: 'LONG_CARRIER', useName: 'Long carrier', load: '3.0', outputW: '400' }),
+        card({ frequencyHz: 14.1e6, pulsed: true }),
+      ],
+      () => [200, {}],
+    );
+    show();
+    expect(await screen.findByRole('columnheader', { name: 'For' })).toBeVisible();
+    expect(screen.getByRole('cell', { name: 'Long carrier' })).toBeVisible();
+    expect(screen.getByRole('cell', { name: 'Speech and CW, pulsed' })).toBeVisible();
+  });
   it('bring rows in from a file, and say how many were new', async () => {
     const sent = answers([card({})], () => [200, { rows: 5, kept: 2 }]);
     show();

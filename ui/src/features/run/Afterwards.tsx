@@ -122,6 +122,14 @@ export function Afterwards({ view }: { view: RunView }) {
         <Link className="noprint text-act underline" to={ANOTHER[view.kind].to}>
           {ANOTHER[view.kind].says}
         </Link>
+        {finished && tuned && view.use === 'SPEECH_AND_CW' && (
+          <>
+            {' '}
+            <Link className="noprint text-act underline" to="/tune?use=LONG_CARRIER">
+              {say('run.climbForALongCarrier')}
+            </Link>
+          </>
+        )}
       </p>
     </Sheet>
   );

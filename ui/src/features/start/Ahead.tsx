@@ -46,8 +46,12 @@ function Shown({ of, tuned }: { of: RunPreview; tuned: boolean }) {
             rungs={of.rungs.map(({ driveW, outputW }) => ({ driveW, ...(outputW ? { outputW } : {}) }))}
             width={width}
             height={STAIR_PX}
-            limit={of.licenceW}
-            limitLabel={say('shared.licenceW', { licence: of.licenceW })}
+            limit={of.wantedW ?? of.licenceW}
+            limitLabel={
+              of.wantedW
+                ? say('start.wantedW', { wanted: of.wantedW })
+                : say('shared.licenceW', { licence: of.licenceW })
+            }
           />
         )}
       </Sized>

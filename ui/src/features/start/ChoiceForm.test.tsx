@@ -1,4 +1,4 @@
-import { render, screen, within } from '@testing-library/react';
+import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Choices } from '../../api';
@@ -23,6 +23,7 @@ const choices: Choices = {
       detail: 'Peak both.',
       suits: 'Triodes.',
       costs: 'As it comes.',
+      forLongCarriers: true,
     },
     {
       code: 'GRID_TARGET',
@@ -30,7 +31,12 @@ const choices: Choices = {
       detail: 'Most grid current.',
       suits: 'What trips.',
       costs: 'Little.',
+      forLongCarriers: false,
     },
+  ],
+  uses: [
+    { code: 'SPEECH_AND_CW', name: 'Speech and CW', detail: 'Full drive.' },
+    { code: 'LONG_CARRIER', name: 'Long carrier', detail: 'Less, and cooler.' },
   ],
   suggestions: [{ amplifierId: 'Brigantine', band: 'MHZ_7', school: 'GRID_TARGET', why: 'the twin knows this band.' }],
   rungs: [
@@ -72,6 +78,19 @@ describe('what to tune', () => {
     );
   });
 
+  it('asks for the output of a long carrier alone, and offers the schools that find its dials', async () => {
+    const change = show();
+    expect(screen.queryByLabelText('output, W')).toBeNull();
+    await userEvent.click(screen.getByRole('radio', { name: 'Long carrier' }));
+    expect(change).toHaveBeenCalledWith({ use: 'LONG_CARRIER' });
+    cleanup();
+    const again = show({ use: 'LONG_CARRIER' });
+    expect(screen.getByText('Less, and cooler.')).toBeVisible();
+    expect(screen.queryByRole('radio', { name: /^Grid target/ })).toBeNull();
+    expect(screen.queryByText(/Suggested here/)).toBeNull();
+    await userEvent.type(screen.getByLabelText('output, W'), '3');
+    expect(again).toHaveBeenCalledWith({ wantedOutput: '3' });
+  });
   it('takes a pad, and none again', async () => {
     const change = show();
     await userEvent.click(screen.getByRole('button', { name: 'Pad: no pad. Change' }));

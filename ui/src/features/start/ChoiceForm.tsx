@@ -4,7 +4,7 @@ import { useKeys } from '../../parts';
 import { type Box, Check, Fold, Input, Label, OneOf } from '../../parts/ui';
 import { showNumber } from '../../quantity';
 import { say, within } from '../../words';
-import { type Choice, isOfOtherRuns, suggestion } from './useChoice';
+import { type Choice, schoolsFor, suggestion } from './useChoice';
 
 /** So many bands have a digit of their own. */
 const MOST_KEYS = 9;
@@ -77,7 +77,10 @@ export function WaySheet({ choices, choice, change }: Props) {
         onPick={(source) => change({ source: source as Choice['source'] })}
       />
       {tuned ? (
-        <Schools choices={choices} choice={choice} change={change} />
+        <>
+          <UseLine choices={choices} choice={choice} change={change} />
+          <Schools choices={choices} choice={choice} change={change} />
+        </>
       ) : (
         <Table choices={choices} choice={choice} change={change} />
       )}
@@ -217,12 +220,44 @@ function LadderLine({ choices, choice, change }: Props) {
   );
 }
 
+/** What the dials are for: full drive, or less that stands long. */
+function UseLine({ choices, choice, change }: Props) {
+  const isLong = choice.use === 'LONG_CARRIER';
+  return (
+    <Line
+      label={say('start.dialsFor')}
+      options={choices.uses.map(({ code, name }) => ({ code, name }))}
+      chosen={[choice.use]}
+      onPick={(use) => change({ use: use as Choice['use'] })}
+    >
+      {isLong && (
+        <>
+          <span className="flex items-center gap-2">
+            <Label htmlFor="long-output">{say('start.outputOfIt')}</Label>
+            <Input
+              id="long-output"
+              number
+              className="w-19"
+              maxLength={8}
+              value={choice.wantedOutput}
+              onChange={(event) => change({ wantedOutput: event.target.value })}
+            />
+          </span>
+          <p className="basis-full text-13 text-soft">{choices.uses.find((one) => one.code === choice.use)?.detail}</p>
+        </>
+      )}
+    </Line>
+  );
+}
+
 /** How to decide: what each school does, when it suits, what it costs in heat. */
 function Schools({ choices, choice, change }: Props) {
-  const schools = choices.schools.filter((one) => !isOfOtherRuns(one.code));
+  const schools = schoolsFor(choices, choice.use);
   const chosen = schools.find((one) => one.code === choice.school);
   const nameOf = (code: string) => choices.schools.find((one) => one.code === code)?.name;
-  const suggested = suggestion(choices, choice.amplifierId, choice.band);
+  const suggested = [suggestion(choices, choice.amplifierId, choice.band)].find((one) =>
+    schools.some(({ code }) => code === one?.school),
+  );
   return (
     <Line
       label={say('shared.school')}

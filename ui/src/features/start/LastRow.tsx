@@ -1,13 +1,16 @@
 import { useQuery } from '@tanstack/react-query';
-import { ask, client } from '../../api';
+import { ask, type CardView, client } from '../../api';
 import { Sheet } from '../../parts';
 import { utc } from '../../quantity';
-import { say } from '../../words';
+import { say, within } from '../../words';
 
 /** The last card row for what is chosen. */
-export function LastRow(props: { amplifier?: string; band: string; termination?: string }) {
+export function LastRow(props: { amplifier?: string; band: string; termination?: string; use: CardView['use'] }) {
   const cards = useQuery({ queryKey: ['cards'], queryFn: () => ask(client.GET('/api/cards')) });
-  const rows = cards.data?.filter((row) => row.amplifier === props.amplifier && row.band === props.band) ?? [];
+  const rows =
+    cards.data?.filter(
+      (row) => row.amplifier === props.amplifier && row.band === props.band && row.use === props.use,
+    ) ?? [];
   const row = rows.find((one) => one.termination === props.termination) ?? rows[0];
   if (!row) {
     return (
@@ -18,7 +21,9 @@ export function LastRow(props: { amplifier?: string; band: string; termination?:
   }
   return (
     <Sheet
-      title={say('start.lastTime')}
+      title={
+        row.use === 'LONG_CARRIER' ? say('start.lastTimeFor', { use: within(row.useName) }) : say('start.lastTime')
+      }
       aside={<span className="text-12 text-soft">{utc(row.verifiedAt).slice(0, 10)}</span>}
     >
       <dl className="grid grid-cols-pairs items-baseline gap-x-3 gap-y-1">

@@ -93,7 +93,11 @@ function Start({ choices }: { choices: Choices }) {
           <Sheet title={say('shared.nextMove')} accent>
             <p className="head text-27 leading-head">
               {tuned
-                ? say('start.climbWith', { bandName, amplifier: amplifier?.name })
+                ? say('start.climbWith', {
+                    bandName,
+                    amplifier: amplifier?.name,
+                    use: choice.use,
+                  })
                 : say('start.driveTableOfOn', { amplifier: amplifier?.name, bandName })}
             </p>
             <p className="mt-2 text-soft">
@@ -112,7 +116,9 @@ function Start({ choices }: { choices: Choices }) {
               </div>
             )}
           </Sheet>
-          {tuned && <LastRow amplifier={amplifier?.name} band={choice.band} termination={termination?.name} />}
+          {tuned && (
+            <LastRow amplifier={amplifier?.name} band={choice.band} termination={termination?.name} use={choice.use} />
+          )}
         </div>
       </div>
     </>

@@ -4,6 +4,15 @@ import type { Choices } from '../../api';
 import { box } from './testBox';
 import { complete, fromAddress, remember, useChoice } from './useChoice';
 
+const school = (code: Choices['schools'][number]['code'], forLongCarriers: boolean) => ({
+  code,
+  name: code,
+  detail: '',
+  suits: '',
+  costs: '',
+  forLongCarriers,
+});
+
 const choices: Choices = {
   stationDescribed: true,
   amplifiers: [
@@ -20,7 +29,14 @@ const choices: Choices = {
     { band: 'MHZ_14', name: '14 MHz', lowestHz: 14e6, highestHz: 14.35e6 },
   ],
   carriers: [],
-  schools: [],
+  schools: [
+    school('MAKERS_CHART', false),
+    school('PEAK_THEN_HEAVIER', true),
+    school('GRID_TARGET', false),
+    school('DIP_AND_LOAD', false),
+    school('PULSED', true),
+  ],
+  uses: [],
   suggestions: [
     { amplifierId: 'Brigantine', band: 'MHZ_7', school: 'MAKERS_CHART', why: 'the twin knows this band.' },
     { amplifierId: 'Brigantine', band: 'MHZ_14', school: 'PEAK_THEN_HEAVIER', why: 'no twin knows this band yet.' },
@@ -116,6 +132,29 @@ describe('the school', () => {
   });
   it('is the customary one where nothing is suggested', () => {
     expect(complete(choices, { amplifierId: 'Barque' }).school).toBe('PEAK_THEN_HEAVIER');
+  });
+});
+
+describe('what the dials are for', () => {
+  it('is speech and CW, and a long carrier takes a school that finds its dials, and back', () => {
+    localStorage.clear();
+    const { result } = renderHook(() => useChoice(choices));
+    expect(result.current[0]).toMatchObject({ use: 'SPEECH_AND_CW', school: 'MAKERS_CHART', wantedOutput: '' });
+    act(() => result.current[1]({ use: 'LONG_CARRIER' }));
+    expect(result.current[0]).toMatchObject({ use: 'LONG_CARRIER', school: 'PEAK_THEN_HEAVIER' });
+    act(() => result.current[1]({ wantedOutput: '350' }));
+    act(() => result.current[1]({ band: 'MHZ_14' }));
+    expect(result.current[0]).toMatchObject({ use: 'LONG_CARRIER', wantedOutput: '350' });
+    act(() => result.current[1]({ amplifierId: 'Barque' }));
+    expect(result.current[0].wantedOutput).toBe('');
+    act(() => result.current[1]({ amplifierId: 'Brigantine', band: 'MHZ_7' }));
+    act(() => result.current[1]({ use: 'SPEECH_AND_CW' }));
+    expect(result.current[0]).toMatchObject({ use: 'SPEECH_AND_CW', school: 'MAKERS_CHART', wantedOutput: '' });
+  });
+  it('can be asked for by the address', () => {
+    const asked = fromAddress(new URLSearchParams('use=LONG_CARRIER'));
+    expect(complete(choices, asked).school).toBe('PEAK_THEN_HEAVIER');
+    expect(complete(choices, { ...asked, amplifierId: 'Ketch' }).use).toBe('SPEECH_AND_CW');
   });
 });
 

@@ -22,7 +22,9 @@ export interface Choice {
   rungs: StartRequest['rungs'];
   ownDrives: string;
   firstCeiling: string;
-  /** Where a drive table ends, in watts; empty where it goes as far as the amplifier is rated for. */
+  /** What the dials are for. */
+  use: NonNullable<StartRequest['use']>;
+  /** Where a drive table ends, or what a long carrier brings, in watts; empty for as far as the amplifier is rated for, or what is customary. */
   wantedOutput: string;
   /** Whether no filter stands between amplifier and wattmeter. */
   unfiltered: boolean;
@@ -79,7 +81,8 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
   const frequency = Number(wanted.frequency?.replace(',', '.')) * 1e6;
   const inBand = limits !== undefined && frequency >= limits.lowestHz && frequency <= limits.highestHz;
   const typed = wanted.frequency !== undefined && wanted.band === band;
-  const school = tuned ? schoolFor(choices, wanted.school, amplifierId, band) : 'DRIVE_TABLE';
+  const use = tuned ? (wanted.use ?? 'SPEECH_AND_CW') : 'SPEECH_AND_CW';
+  const school = tuned ? schoolFor(choices, wanted.school, amplifierId, band, use) : 'DRIVE_TABLE';
   const meterIds =
     wanted.amplifierId === amplifierId && wanted.meterIds
       ? wanted.meterIds.filter((id) => choices.meters.some((one) => one.id === id))
@@ -94,7 +97,8 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
     ownDrives: wanted.ownDrives ?? '',
     pace: { aim: '', stop: '', rest: '', margin: '', ...wanted.pace },
     firstCeiling: tuned ? (wanted.firstCeiling ?? '') : '',
-    wantedOutput: tuned ? '' : (wanted.wantedOutput ?? ''),
+    use,
+    wantedOutput: tuned && use === 'SPEECH_AND_CW' ? '' : (wanted.wantedOutput ?? ''),
     unfiltered: !tuned && wanted.unfiltered === true,
     switchPosition:
       amplifier?.switchPositions.find((one) => one === wanted.switchPosition) ?? amplifier?.switchPositions[0],
@@ -123,10 +127,25 @@ const OTHER_RUNS: readonly Choice['school'][] = [
 
 export const isOfOtherRuns = (school: Choice['school']) => OTHER_RUNS.includes(school);
 
-function schoolFor(choices: Choices, wanted: Choice['school'] | undefined, amplifierId: string, band: Choice['band']) {
+function schoolFor(
+  choices: Choices,
+  wanted: Choice['school'] | undefined,
+  amplifierId: string,
+  band: Choice['band'],
+  use: Choice['use'],
+) {
   const kept = wanted && isOfOtherRuns(wanted) ? undefined : wanted;
-  return kept ?? suggestion(choices, amplifierId, band)?.school ?? 'PEAK_THEN_HEAVIER';
+  const finds = (school: Choice['school']) => use === 'SPEECH_AND_CW' || isForLongCarriers(choices, school);
+  const fitting = [kept, suggestion(choices, amplifierId, band)?.school].filter((one) => one !== undefined);
+  return fitting.find(finds) ?? 'PEAK_THEN_HEAVIER';
 }
+
+const isForLongCarriers = (choices: Choices, school: Choice['school']) =>
+  choices.schools.some((one) => one.code === school && one.forLongCarriers);
+
+/** Returns the schools that turn dials and find those for a use. */
+export const schoolsFor = (choices: Choices, use: Choice['use']) =>
+  choices.schools.filter((one) => !isOfOtherRuns(one.code) && (use === 'SPEECH_AND_CW' || one.forLongCarriers));
 
 /** What is read of tubes, and what of a stage without dials alone. */
 const OF_TUBES = ['PLATE_CURRENT', 'GRID_CURRENT', 'SCREEN_CURRENT', 'PLATE_VOLTAGE'];
@@ -188,10 +207,12 @@ export function fromAddress(asked: URLSearchParams): Partial<Choice> {
   const amplifierId = asked.get('amplifier');
   const band = asked.get('band');
   const carrier = asked.get('carrier');
+  const use = asked.get('use');
   return {
     ...(amplifierId ? { amplifierId, meterIds: undefined } : {}),
     ...(band ? { band: band as Choice['band'], frequency: undefined } : {}),
     ...(carrier ? { carrier: carrier as Choice['carrier'] } : {}),
+    ...(use ? { use: use as Choice['use'] } : {}),
     ...(asked.has('unfiltered') ? { unfiltered: true } : {}),
   };
 }
@@ -208,6 +229,9 @@ export function useChoice(choices: Choices, asked: Partial<Choice> = {}): [Choic
         // Another band has another middle, another amplifier other meters; a school taken as suggested follows what is suggested.
         ...(change.band ? { frequency: undefined } : {}),
         ...(change.amplifierId ? { meterIds: undefined, positions: undefined } : {}),
+        // Another use has other schools and another output; how much a long carrier brings is of its amplifier.
+        ...(change.use ? { school: undefined } : {}),
+        ...(change.use || (change.amplifierId && choice.use === 'LONG_CARRIER') ? { wantedOutput: '' } : {}),
         // How pulses are read is not how a carrier is.
         ...(change.school && (change.school === 'PULSED') !== (choice.school === 'PULSED')
           ? { positions: undefined }

@@ -125,6 +125,80 @@ public class CardApiTest extends ServerTest {
         assertTrue(run.get("advice").get("why").asString().startsWith("Not tuned here before"), run.toString());
     }
 
+    private JsonNode preview(String use) {
+        Map<String, Object> request = start("MHZ_7", "7.1");
+        request.put("use", use);
+        Reply reply = post("/api/runs/preview", request);
+        assertEquals(reply.status(), 200, reply.text());
+        return reply.json();
+    }
+
+    @Test
+    public void dialsForALongCarrierAreARowOfTheirOwnAndTheNextRunForOneStartsThere() {
+        JsonNode speech = preview("SPEECH_AND_CW");
+        assertEquals(speech.get("dials").get("load").asString(), "5");
+        assertTrue(speech.get("wantedW") == null, speech.toString());
+        assertEquals(
+                preview("LONG_CARRIER").get("wantedW").asDouble(), 400, "half of what amplifier and licence allow");
+        String file = get("/api/cards.csv").text();
+        String header = file.split("\r\n", -1)[0];
+        String row =
+                file.lines().filter(line -> line.contains("MHZ_7")).findFirst().orElseThrow();
+        String carrier =
+                row.replace("SPEECH_AND_CW,false,", "LONG_CARRIER,true,").replace(",5.0,", ",3.2,");
+        assertTrue(!carrier.equals(row) && carrier.contains(",3.2,"), row);
+        String later = carrier.replaceAll("2026-\\d\\d-\\d\\dT", "2026-11-29T");
+        Reply brought = post("/api/cards/import", Map.of("text", header + "\r\n" + later + "\r\n"));
+        assertEquals(brought.json().get("kept").asInt(), 1, brought.text());
+        JsonNode cards = get("/api/cards").json();
+        assertEquals(cards.size(), 6, "not the newest of the line for speech");
+        JsonNode line = null;
+        for (JsonNode one : cards) {
+            line = one.get("use").asString().equals("LONG_CARRIER") ? one : line;
+        }
+        assertEquals(line.get("useName").asString(), "Long carrier");
+        assertTrue(line.get("pulsed").asBoolean(), line.toString());
+        assertEquals(line.get("times").asInt(), 1);
+        assertEquals(preview("LONG_CARRIER").get("dials").get("load").asString(), "3.2");
+        assertEquals(preview("SPEECH_AND_CW").get("dials"), speech.get("dials"));
+        assertTrue(
+                get("/api/cards.csv").text().lines().anyMatch(out -> out.contains("LONG_CARRIER,true,")),
+                "it goes out as it came in");
+        // Files of before there was a choice are of speech and CW.
+        String before = header.replace("use,pulsed,", "") + "\r\n"
+                + row.replace("SPEECH_AND_CW,false,", "").replaceAll("2026-\\d\\d-\\d\\dT", "2026-11-28T") + "\r\n";
+        assertEquals(
+                post("/api/cards/import", Map.of("text", before))
+                        .json()
+                        .get("kept")
+                        .asInt(),
+                1);
+        assertEquals(get("/api/cards").json().size(), 6);
+    }
+
+    @Test
+    public void aLongCarrierIsRefusedByASchoolThatLeavesLoadAndBeyondTheRating() {
+        Map<String, Object> request = start("MHZ_7", "7.1");
+        request.put("use", "LONG_CARRIER");
+        request.put("school", "MAKERS_CHART");
+        Reply school = post("/api/runs", request);
+        assertEquals(school.status(), 422, school.text());
+        assertTrue(
+                school.text().contains("Peak, then heavier") && !school.text().contains("Grid target"), school.text());
+        request.put("school", "PEAK_THEN_HEAVIER");
+        request.put("wantedOutput", "5000");
+        Reply much = post("/api/runs", request);
+        assertEquals(much.status(), 422, much.text());
+        assertTrue(much.text().contains("\"wantedOutput\"") && much.text().contains("800"), much.text());
+        request.put("wantedOutput", "300");
+        run = post("/api/runs", request).json();
+        assertTrue(
+                run.get("subtitle").asString().contains("for a long carrier of 300"),
+                run.get("subtitle").asString());
+        assertEquals(run.get("maySwitchTo").size(), 1, "no pulses without a meter that holds them");
+        does("ABANDON", "text", "enough");
+    }
+
     @Test
     public void anAntennasRunIsMatchedInBypassBeforeTheAmplifierComesIn() {
         Map<String, Object> request = start("MHZ_7", "7.1");

@@ -75,6 +75,7 @@ import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.StepFigure;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.scope.Look;
 import org.tubrin.core.scope.ScopeCheck;
 import org.tubrin.core.scope.Trapezoid;
@@ -133,6 +134,8 @@ public class WordsTest {
         add(wanted, "school.*", School.values());
         add(wanted, "school.*.suits", School.values());
         add(wanted, "school.*.costs", School.values());
+        add(wanted, "name.*", Use.values());
+        add(wanted, "use.*", Use.values());
         add(wanted, "name.*", Rungs.values());
         add(wanted, "name.*", ReadingSource.values());
         add(wanted, "sourceOf.*", ReadingSource.values());

@@ -6,10 +6,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.tubrin.core.budget.LimitKind;
+import org.tubrin.core.run.ClimbEnd;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.twin.Peak;
+import org.tubrin.core.twin.Root;
 import org.tubrin.core.twin.TransistorPoint;
 import org.tubrin.core.twin.TubePoint;
 
@@ -21,6 +23,8 @@ import org.tubrin.core.twin.TubePoint;
  * @param end heat of a tube, and the limit that the end comes nearest to where that is another; empty where no twin tells
  */
 public record Ahead(List<Rung> rungs, double carrierS, List<Against> end) {
+    private static final double SETTABLE_W = 0.01;
+
     public Ahead {
         rungs = List.copyOf(rungs);
         end = List.copyOf(end);
@@ -34,9 +38,11 @@ public record Ahead(List<Rung> rungs, double carrierS, List<Against> end) {
 
     /** Returns what lies ahead of a run. */
     public static Ahead of(TuneSetup setup) {
-        List<Rung> rungs = Ladder.drivesW(setup, setup.school()).stream()
-                .map(driveW -> new Rung(driveW, outputW(setup, driveW)))
-                .toList();
+        List<Rung> rungs = upToOutput(
+                setup,
+                Ladder.drivesW(setup, setup.school()).stream()
+                        .map(driveW -> new Rung(driveW, outputW(setup, driveW)))
+                        .toList());
         return new Ahead(
                 rungs,
                 rungs.size() * setup.settings().keyDownAimS(),
@@ -44,6 +50,30 @@ public record Ahead(List<Rung> rungs, double carrierS, List<Against> end) {
                         .map(Peak::point)
                         .map(point -> end(setup, point))
                         .orElse(List.of()));
+    }
+
+    /** A climb with dials ends where its output is there: returns the rungs below it, and the drive that brings it. */
+    private static List<Rung> upToOutput(TuneSetup setup, List<Rung> rungs) {
+        if (!setup.stage().isTuned()) {
+            return rungs;
+        }
+        double mostW = setup.climbsToW();
+        for (int i = 0; i < rungs.size(); i++) {
+            if (rungs.get(i).outputW().filter(output -> output > mostW).isPresent()) {
+                double belowW = i == 0 ? 0 : rungs.get(i - 1).driveW();
+                double driveW = setup.settableWithinW(Root.between(
+                        watt -> outputW(setup, watt).orElse(0.0) - mostW,
+                        belowW,
+                        rungs.get(i).driveW(),
+                        SETTABLE_W));
+                List<Rung> ended = new ArrayList<>(rungs.subList(0, i));
+                if (driveW > ClimbEnd.WORTH_A_STEP * belowW) {
+                    ended.add(new Rung(driveW, outputW(setup, driveW)));
+                }
+                return ended;
+            }
+        }
+        return rungs;
     }
 
     private static Optional<Double> outputW(TuneSetup setup, double driveW) {

@@ -80,7 +80,7 @@ public enum ClimbEnd {
     FINISHED;
 
     /** What a limit or the licence leaves of drive is worth another key-down from this ratio on, short of the top: less is a third of a decibel. */
-    private static final double WORTH_A_STEP = 1.12;
+    public static final double WORTH_A_STEP = 1.12;
 
     private static final double SAME = 1.02;
     /** A drive was stopped at no more than this times another: there is nothing to find between the two. */

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.budget.LimitKind;
+import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Station;
@@ -33,6 +34,25 @@ public class AheadTest {
             last = rung.outputW().orElseThrow();
         }
         assertEquals(last, 889, 5, "70 W, tuned, by the circuit simulator");
+    }
+
+    @Test
+    public void theStairEndsWhereTheOutputIsThere() {
+        TuneSetup speech = setup(1000);
+        TuneSetup carrier =
+                speech.chosen(Customs.chosen(Optional.empty(), List.of(), Optional.empty(), Optional.of(450.0)));
+        List<Ahead.Rung> rungs = Ahead.of(carrier).rungs();
+        Ahead.Rung last = rungs.get(rungs.size() - 1);
+        assertEquals(last.outputW().orElseThrow(), 450, 15, "what is wanted of a long carrier");
+        assertEquals(
+                rungs.subList(0, rungs.size() - 1),
+                Ahead.of(speech).rungs().subList(0, rungs.size() - 1),
+                "the same way up to there");
+        double speechHeatW = Ahead.of(speech).end().get(0).value();
+        assertTrue(
+                Ahead.of(carrier).end().get(0).value() < speechHeatW - 30, "dials of its own keep the plates cooler");
+        List<Ahead.Rung> licensed = Ahead.of(setup(500)).rungs();
+        assertEquals(licensed.get(licensed.size() - 1).outputW().orElseThrow(), 500, 15, "the licence ends it as well");
     }
 
     @Test

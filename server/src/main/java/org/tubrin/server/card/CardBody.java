@@ -8,15 +8,21 @@ import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** What is kept of a card row: plain numbers with their standard uncertainties, in the core's units. */
+/**
+ * What is kept of a card row: plain numbers with their standard uncertainties, in the core's units. Rows of before there was a choice of
+ * use are for speech and CW, and do not say whether they were pulsed.
+ */
 public record CardBody(
         double frequencyHz,
         String exciter,
         String carrier,
+        @Nullable String use,
+        @Nullable Boolean pulsed,
         double plate,
         double load,
         double driveW,
@@ -64,6 +70,8 @@ public record CardBody(
                 row.frequencyHz(),
                 row.exciter(),
                 row.carrier().name(),
+                row.use().name(),
+                row.pulsed(),
                 row.plate(),
                 row.load(),
                 row.driveW(),
@@ -84,6 +92,8 @@ public record CardBody(
                 record.termination(),
                 exciter,
                 Mode.valueOf(carrier),
+                use == null ? Use.SPEECH_AND_CW : Use.valueOf(use),
+                Boolean.TRUE.equals(pulsed),
                 plate,
                 load,
                 driveW,

@@ -19,6 +19,7 @@ import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Standing;
 import org.tubrin.core.quantity.Unit;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Mode;
 import org.tubrin.server.web.Csv;
@@ -33,6 +34,8 @@ final class CardFile {
             "switchPosition",
             "exciter",
             "carrier",
+            "use",
+            "pulsed",
             "plateMark",
             "loadMark",
             "driveW",
@@ -46,7 +49,7 @@ final class CardFile {
             "plateVoltageU95V",
             "verifiedAt");
     private static final Set<String> MAY_MISS =
-            Set.of("switchPosition", "plateCurrentA", "gridCurrentA", "plateVoltageV");
+            Set.of("switchPosition", "use", "pulsed", "plateCurrentA", "gridCurrentA", "plateVoltageV");
     private static final String U95 = "U95";
     private static final int MOST_ROWS = 2000;
     private static final int MOST_PROBLEMS = 20;
@@ -68,6 +71,8 @@ final class CardFile {
                 row.switchPosition().orElse(null),
                 row.exciter(),
                 row.carrier().name(),
+                row.use().name(),
+                row.pulsed(),
                 row.plate(),
                 row.load(),
                 row.driveW(),
@@ -110,6 +115,11 @@ final class CardFile {
     private Optional<CardRow> row() {
         Optional<Band> band = coded("band", Band.class);
         Optional<Mode> carrier = coded("carrier", Mode.class);
+        // Files of before there was a choice are of speech and CW.
+        Optional<Use> use = cell("use").isPresent() ? coded("use", Use.class) : Optional.of(Use.SPEECH_AND_CW);
+        if (cell("pulsed").isPresent()) {
+            collect(new Checks().oneOf(path("pulsed"), cell("pulsed").orElse(""), List.of("true", "false")));
+        }
         Optional<Instant> verifiedAt = instant("verifiedAt");
         String amplifier = name("amplifier");
         String termination = name("termination");
@@ -133,6 +143,8 @@ final class CardFile {
                 termination,
                 exciter,
                 mode,
+                use.orElse(Use.SPEECH_AND_CW),
+                cell("pulsed").filter("true"::equals).isPresent(),
                 plate,
                 load,
                 driveW,

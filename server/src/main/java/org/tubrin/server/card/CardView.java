@@ -3,6 +3,7 @@ package org.tubrin.server.card;
 import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Band;
 
 /** A line of a card, ready to be shown; the run is absent where the row came from a file. */
@@ -17,6 +18,9 @@ public record CardView(
         @Nullable String switchPosition,
         String exciter,
         String carrier,
+        Use use,
+        String useName,
+        boolean pulsed,
         String plate,
         String load,
         String driveW,

@@ -21,6 +21,7 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.Preset;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Band;
@@ -122,12 +123,22 @@ public class Cards {
     /** Returns where the dials will go, by the card's rows and the twin; empty where neither knows anything. */
     public Optional<DialsAhead> ahead(
             Amplifier amplifier, Band band, double frequencyHz, Termination termination, double driveW) {
-        DialsAhead.Spot spot = new DialsAhead.Spot(band, frequencyHz, termination.at(frequencyHz), driveW);
-        return DialsAhead.at(amplifier, known(amplifier, band), spot);
+        return ahead(amplifier, rows(amplifier, band, Use.SPEECH_AND_CW), band, frequencyHz, termination, driveW);
     }
 
-    private List<DialsAhead.Known> known(Amplifier amplifier, Band band) {
-        return rows(amplifier, band).stream()
+    private Optional<DialsAhead> ahead(
+            Amplifier amplifier,
+            List<CardRow> rows,
+            Band band,
+            double frequencyHz,
+            Termination termination,
+            double driveW) {
+        DialsAhead.Spot spot = new DialsAhead.Spot(band, frequencyHz, termination.at(frequencyHz), driveW);
+        return DialsAhead.at(amplifier, known(rows, band), spot);
+    }
+
+    private List<DialsAhead.Known> known(List<CardRow> rows, Band band) {
+        return rows.stream()
                 .map(row -> new DialsAhead.Known(
                         new DialsAhead.Spot(
                                 band, row.frequencyHz(), into(row.termination(), row.frequencyHz()), row.driveW()),
@@ -136,16 +147,23 @@ public class Cards {
                 .toList();
     }
 
-    /** Returns the newest row of each line of an amplifier's band that still holds, its mode switch standing as it stands. */
-    private List<CardRow> rows(Amplifier amplifier, Band band) {
+    /**
+     * Returns the newest row of each line of an amplifier's band that still holds, its mode switch standing as it stands: those for the use
+     * asked for; where there is none, those for the other. Dials for a long carrier load too lightly for full drive, so that without a twin
+     * that knows the way from one to the other they tell nothing of it.
+     */
+    private List<CardRow> rows(Amplifier amplifier, Band band, Use use) {
         List<Alteration> changed = alterations.all();
-        return lines(amplifier.name(), band.name()).stream()
+        List<CardRow> all = lines(amplifier.name(), band.name()).stream()
                 .map(line -> line.place().newest())
                 .filter(row ->
                         row.switchPosition().equals(amplifier.modeSwitch().map(ModeSwitch::at)))
                 .filter(row ->
                         Alteration.closing(changed, line(row), row.verifiedAt()).isEmpty())
                 .toList();
+        List<CardRow> own = all.stream().filter(row -> row.use() == use).toList();
+        boolean othersTell = use == Use.LONG_CARRIER || amplifier.twin().isPresent();
+        return own.isEmpty() && othersTell ? all : own;
     }
 
     /** Returns what an amplifier worked into; a load or antenna that is gone counts as the line. */
@@ -159,21 +177,23 @@ public class Cards {
     }
 
     /** Returns the dials to start from at a place: of the card where it was tuned there, else what follows from its rows. */
-    public Optional<Preset> preset(Amplifier amplifier, Band band, double frequencyHz, Termination termination) {
-        List<CardRow> rows = rows(amplifier, band);
+    public Optional<Preset> preset(
+            Amplifier amplifier, Band band, double frequencyHz, Termination termination, Use use) {
+        List<CardRow> rows = rows(amplifier, band, use);
         if (rows.isEmpty()) {
             return Optional.empty();
         }
         return rows.stream()
-                .filter(row -> row.holdsAt(frequencyHz, termination.name()))
+                .filter(row -> row.use() == use && row.holdsAt(frequencyHz, termination.name()))
                 .findFirst()
                 .map(row -> new Preset(row.plate(), row.load(), Preset.Source.CARD))
                 .or(() -> ahead(
                                 amplifier,
+                                rows,
                                 band,
                                 frequencyHz,
                                 termination,
-                                rows.get(0).driveW())
+                                rows.get(0).use() == use ? rows.get(0).driveW() : amplifier.driveLimitW())
                         .map(ahead ->
                                 new Preset(ahead.plate().value(), ahead.load().value(), Preset.Source.AHEAD)));
     }

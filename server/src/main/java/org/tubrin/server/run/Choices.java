@@ -14,6 +14,7 @@ public record Choices(
         List<BandChoice> bands,
         List<NamedChoice> carriers,
         List<SchoolChoice> schools,
+        List<NamedChoice> uses,
         List<SchoolSuggestion> suggestions,
         List<NamedChoice> rungs,
         List<NamedChoice> sources,

@@ -26,6 +26,7 @@ import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.StepFigure;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
@@ -162,7 +163,11 @@ public class RunController {
                                 words.name(school.name()),
                                 words.say("school." + school.name()),
                                 words.say("school." + school.name() + ".suits"),
-                                words.say("school." + school.name() + ".costs")))
+                                words.say("school." + school.name() + ".costs"),
+                                school.suits(Use.LONG_CARRIER)))
+                        .toList(),
+                List.of(Use.values()).stream()
+                        .map(use -> new NamedChoice(use.name(), words.name(use.name()), words.say("use." + use.name())))
                         .toList(),
                 suggestions(kept),
                 List.of(Rungs.values()).stream()

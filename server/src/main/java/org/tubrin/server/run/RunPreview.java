@@ -22,6 +22,7 @@ public record RunPreview(
         List<Line> twinSays,
         double carrierS,
         double licenceW,
+        @Nullable Double wantedW,
         double aimS,
         double stopS,
         double restS,

@@ -16,6 +16,7 @@ import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.StepFigure;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.station.Mode;
 import org.tubrin.server.words.Figures.Figure;
@@ -44,6 +45,7 @@ public record RunView(
             RunKind kind,
             School school,
             String schoolName,
+            Use use,
             List<SchoolName> maySwitchTo,
             double licenceLimitW,
             List<Double> drivesW,

@@ -165,6 +165,13 @@ class RunViewer {
                 "exciter", setup.exciter().name(),
                 "mode", words.name(setup.carrier().name()),
                 "step", state.steps().size() + (ended ? 0 : 1)));
+        names.put("use", setup.use().name());
+        names.put(
+                "wanted",
+                setup.customs()
+                        .wantedOutputW()
+                        .map(wanted -> Figures.plain(wanted, 0))
+                        .orElse(""));
         setup.customs()
                 .chain()
                 .ifPresent(plan -> names.put(
@@ -185,6 +192,7 @@ class RunViewer {
                 setup.stage().kind(),
                 state.school(),
                 words.name(state.school().name()),
+                setup.use(),
                 ended ? List.of() : schools(state),
                 setup.station().licenceLimitW(),
                 !setup.stage().amplifies() ? List.of() : Ladder.drivesW(setup, state.school()),

@@ -30,6 +30,7 @@ import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.ChartRow;
 import org.tubrin.core.station.Exciter;
@@ -132,6 +133,7 @@ public class Runs {
                 viewer.ahead(ahead),
                 ahead.carrierS(),
                 setup.licenceW(),
+                setup.use() == Use.LONG_CARRIER ? setup.climbsToW() : null,
                 setup.settings().keyDownAimS(),
                 setup.settings().keyDownStopS(),
                 setup.settings().restS(),
@@ -280,7 +282,7 @@ public class Runs {
                     case CHAIN -> Optional.ofNullable(request.chain()).map(entry -> Customs.of(entry.plan()));
                     case RESONANCE -> Optional.ofNullable(request.resonance()).map(entry -> Customs.of(entry.plan()));
                     case SUPPLY_TABLE ->
-                        practice(request)
+                        practice(request, 0)
                                 .or(() -> Optional.of(Customs.CUSTOMARY))
                                 .map(customs ->
                                         request.modules() == null ? customs : customs.withModules(request.modules()));
@@ -292,7 +294,7 @@ public class Runs {
                             TUNE_WHERE_YOU_RUN,
                             PULSED,
                             DRIVE_TABLE,
-                            MATCHER -> practice(request);
+                            MATCHER -> practice(request, settings.longCarrierW(amplifier, station));
                 });
         setup.withinDrive();
         return known.isPresent()
@@ -304,7 +306,7 @@ public class Runs {
     private Optional<Preset> known(
             StartRequest request, Amplifier amplifier, Stage.Tubes tubes, double frequencyHz, Termination termination) {
         Optional<Preset> chart = amplifier.chartRow(request.band()).map(Runs::fromChart);
-        Optional<Preset> card = cards.preset(amplifier, request.band(), frequencyHz, termination);
+        Optional<Preset> card = cards.preset(amplifier, request.band(), frequencyHz, termination, request.dialsFor());
         return (request.school() == School.MAKERS_CHART ? chart.or(() -> card) : card.or(() -> chart))
                 .map(preset -> new Preset(
                         tubes.plate().clamp(preset.plate()), tubes.load().clamp(preset.load()), preset.source()));
@@ -314,7 +316,12 @@ public class Runs {
         return Optional.ofNullable(request.sound()).map(entry -> Customs.of(entry.path(exciter)));
     }
 
-    private static Optional<Customs> practice(StartRequest request) {
+    /**
+     * Returns what is chosen about how the school is followed; empty where nothing is.
+     *
+     * @param longCarrierW what is customary for a carrier that stands long, in watts
+     */
+    private static Optional<Customs> practice(StartRequest request, double longCarrierW) {
         List<Double> own = new ArrayList<>();
         if (request.rungs() == Rungs.OWN && request.ownDrives() != null) {
             for (String text : request.ownDrives().strip().split("[\\s;]+", -1)) {
@@ -327,6 +334,11 @@ public class Runs {
         Optional<Double> wanted = Optional.ofNullable(request.wantedOutput())
                 .filter(text -> !text.isBlank())
                 .map(text -> NumberEntry.parsePlain("wantedOutput", text, 0.1, 1e4, Unit.WATT));
+        if (request.school().hasDials()) {
+            wanted = request.dialsFor() == Use.LONG_CARRIER
+                    ? wanted.or(() -> Optional.of(longCarrierW))
+                    : Optional.empty();
+        }
         boolean unfiltered = Boolean.TRUE.equals(request.unfiltered());
         if (request.rungs() == null && ceiling.isEmpty() && wanted.isEmpty() && !unfiltered) {
             return Optional.empty();

@@ -22,6 +22,7 @@ import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.TuneSettings;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.scope.ScopePlan;
 import org.tubrin.core.station.Band;
 import org.tubrin.core.station.Exciter;
@@ -46,7 +47,9 @@ import org.tubrin.core.station.Mode;
  * @param padId between exciter and amplifier; absent where there is none
  * @param rungs how the ladder is spaced; absent for the school's own custom
  * @param ownDrives for a ladder of one's own: watts as typed, parted by spaces or semicolons
- * @param wantedOutput output at which a drive table ends, in watts, as typed; absent where it goes as far as the amplifier is rated for
+ * @param wantedOutput output at which a drive table ends, in watts, as typed; absent where it goes as far as the amplifier is rated for. Of a long
+ *     carrier what it is to bring; absent for what is customary
+ * @param use what the dials are to be for; absent for speech and CW, and where there are none
  * @param unfiltered whether no filter stands between amplifier and wattmeter; absent where one does
  * @param switchPosition of the amplifier's own mode switch; absent to leave it as the record has it
  * @param sound the way of the sound whose level is tried; absent for every other run
@@ -76,6 +79,7 @@ public record StartRequest(
         @Nullable String ownDrives,
         @Nullable String firstCeiling,
         @Nullable String wantedOutput,
+        @Nullable Use use,
         @Nullable Boolean unfiltered,
         @Nullable String switchPosition,
         @Nullable SoundEntry sound,
@@ -89,6 +93,11 @@ public record StartRequest(
 
     /** A position in use of a meter. */
     public record PositionEntry(UUID meterId, Position position) {}
+
+    /** Returns what the dials are to be for. */
+    Use dialsFor() {
+        return use == null ? Use.SPEECH_AND_CW : use;
+    }
 
     /** Returns the meters as they are read in the run, by their records; refuses positions of a meter that is not in use. */
     List<Meter> meters(Function<UUID, Meter> record) {
