@@ -14,6 +14,8 @@ interface Props {
   height: number;
   limit: number;
   limitLabel: string;
+  /** Whether it is no limit but what is wanted. */
+  wanted?: boolean;
 }
 
 const LEFT = 56;
@@ -22,7 +24,7 @@ const BOTTOM = 30;
 const WITHOUT_A_TWIN = 0.16;
 
 /** The climb to come: a dotted stair over the drives; it has no heights where no twin foretells them. */
-export function StairAhead({ rungs, width, height, limit, limitLabel }: Props) {
+export function StairAhead({ rungs, width, height, limit, limitLabel, wanted = false }: Props) {
   const foretold = rungs.flatMap((rung) => (rung.outputW ? [rung.outputW] : []));
   const told = foretold.length === rungs.length;
   // Without a twin it rises as the drive does: steps without figures.
@@ -54,8 +56,15 @@ export function StairAhead({ rungs, width, height, limit, limitLabel }: Props) {
       ))}
       {told && (
         <>
-          <line x1={LEFT} x2={width} y1={y(limit)} y2={y(limit)} className="stroke-limit" strokeWidth="2" />
-          <text x={LEFT + 8} y={y(limit) - 5} className="fill-limit text-12">
+          <line
+            x1={LEFT}
+            x2={width}
+            y1={y(limit)}
+            y2={y(limit)}
+            className={wanted ? 'stroke-ink' : 'stroke-limit'}
+            strokeWidth="2"
+          />
+          <text x={LEFT + 8} y={y(limit) - 5} className={`text-12 ${wanted ? 'fill-ink' : 'fill-limit'}`}>
             {limitLabel}
           </text>
         </>

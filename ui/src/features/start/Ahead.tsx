@@ -47,6 +47,7 @@ function Shown({ of, tuned }: { of: RunPreview; tuned: boolean }) {
             width={width}
             height={STAIR_PX}
             limit={of.wantedW ?? of.licenceW}
+            wanted={of.wantedW !== undefined}
             limitLabel={
               of.wantedW
                 ? say('start.wantedW', { wanted: of.wantedW })

@@ -242,6 +242,7 @@ function UseLine({ choices, choice, change }: Props) {
               value={choice.wantedOutput}
               onChange={(event) => change({ wantedOutput: event.target.value })}
             />
+            <span className="text-13 text-soft">{say('start.leftEmptyHalf')}</span>
           </span>
           <p className="basis-full text-13 text-soft">{choices.uses.find((one) => one.code === choice.use)?.detail}</p>
         </>

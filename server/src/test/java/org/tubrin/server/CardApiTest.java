@@ -139,7 +139,7 @@ public class CardApiTest extends ServerTest {
         assertEquals(speech.get("dials").get("load").asString(), "5");
         assertTrue(speech.get("wantedW") == null, speech.toString());
         assertEquals(
-                preview("LONG_CARRIER").get("wantedW").asDouble(), 400, "half of what amplifier and licence allow");
+                preview("LONG_CARRIER").get("wantedW").asDouble(), 435, "half of what amplifier and licence allow");
         String file = get("/api/cards.csv").text();
         String header = file.split("\r\n", -1)[0];
         String row =
@@ -189,7 +189,7 @@ public class CardApiTest extends ServerTest {
         request.put("wantedOutput", "5000");
         Reply much = post("/api/runs", request);
         assertEquals(much.status(), 422, much.text());
-        assertTrue(much.text().contains("\"wantedOutput\"") && much.text().contains("800"), much.text());
+        assertTrue(much.text().contains("\"wantedOutput\"") && much.text().contains("870"), much.text());
         request.put("wantedOutput", "300");
         run = post("/api/runs", request).json();
         assertTrue(

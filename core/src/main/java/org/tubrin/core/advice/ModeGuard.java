@@ -48,12 +48,18 @@ public record ModeGuard(
         }
     }
 
-    /** Returns a row for each mode that the exciter remembers a power for; empty before the first step is done. */
+    /** Returns a row for each mode of the dials' use that the exciter remembers a power for; empty before the first step is done. */
     public static List<ModeGuard> of(RunState state) {
         return AtCardDials.of(state).stream()
-                .flatMap(dials ->
-                        state.setup().exciter().powerByMode().stream().map(entry -> row(state.setup(), dials, entry)))
+                .flatMap(dials -> state.setup().exciter().powerByMode().stream()
+                        .filter(entry -> isAt(state.setup().use(), entry.mode()))
+                        .map(entry -> row(state.setup(), dials, entry)))
                 .toList();
+    }
+
+    /** Who speaks or sends CW does so at other dials than those for a long carrier. */
+    private static boolean isAt(Use use, Mode mode) {
+        return use == Use.SPEECH_AND_CW || mode.wideDuty();
     }
 
     private static ModeGuard row(TuneSetup setup, AtCardDials dials, Exciter.ModePower entry) {

@@ -55,11 +55,14 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
                         Code.MODE_ABOVE_TUNED_DRIVE, List.of(row.mode()), Map.of("set", row.setW(), "drive", driveW)));
             }
         }
-        points.add(new OnAir(Code.CHECK_DRIVE_PER_MODE, List.of(), Map.of("drive", driveW)));
+        boolean isLong = state.setup().use() == Use.LONG_CARRIER;
+        if (!isLong) {
+            points.add(new OnAir(Code.CHECK_DRIVE_PER_MODE, List.of(), Map.of("drive", driveW)));
+        }
         AtCardDials dials = AtCardDials.of(state).orElseThrow();
         if (dials.tunedOutputW() > 0) {
             points.add(
-                    state.setup().use() == Use.LONG_CARRIER
+                    isLong
                             ? new OnAir(
                                     Code.LONG_CARRIER_ROW,
                                     WIDE_DUTY,

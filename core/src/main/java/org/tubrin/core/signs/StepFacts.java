@@ -17,6 +17,9 @@ import org.tubrin.core.twin.Peak;
 final class StepFacts {
     private static final double FULL_DRIVE = 0.95;
 
+    /** A quarter of a doubling. */
+    private static final double TELLING_RAISE = 1.19;
+
     final Step step;
     final Optional<Step> before;
     final TuneSetup setup;
@@ -55,8 +58,11 @@ final class StepFacts {
                         .map(plate -> screen.over(plate, Unit.ONE)));
     }
 
+    /** Returns the growth since the step before; empty where the drive went up so little that dials and eye tell more than it. */
     Optional<Growth> growth() {
-        return before.flatMap(last -> Growth.between(last, step));
+        return before.filter(last ->
+                        step.driveW().value() > TELLING_RAISE * last.driveW().value())
+                .flatMap(last -> Growth.between(last, step));
     }
 
     /** Returns the twin's place a little heavier than the peak at this drive. */

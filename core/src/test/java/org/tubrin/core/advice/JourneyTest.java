@@ -1,6 +1,7 @@
 package org.tubrin.core.advice;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
@@ -25,6 +26,8 @@ import org.tubrin.core.run.School;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.signs.Sign;
+import org.tubrin.core.signs.Signs;
 import org.tubrin.core.station.Mode;
 
 /** Follows the advice, and nothing but the advice, through whole tune-ups. */
@@ -153,7 +156,24 @@ public class JourneyTest {
         assertEquals(setup.suited(), List.of(School.PEAK_THEN_HEAVIER, School.PULSED), "LOAD must find its place");
         List<OnAir.Code> codes =
                 OnAir.of(climber.state()).stream().map(OnAir::code).toList();
-        assertTrue(codes.contains(OnAir.Code.LONG_CARRIER_ROW) && !codes.contains(OnAir.Code.WIDE_DUTY_HOTTER));
+        assertEquals(
+                codes, List.of(OnAir.Code.LONG_CARRIER_ROW, OnAir.Code.AM_A_QUARTER, OnAir.Code.RETUNE_WHEN_MOVING));
+    }
+
+    @Test
+    public void aLittleMoreDriveAtLighterLoadIsNoGrowthThatNoStageHas() {
+        Climber climber = new Climber(Sample.setup())
+                .isReady()
+                .steps(17.5, 5.08, 5.04, 281.7, 0.3276, 0.0289, 2681)
+                .moves(Control.DRIVE, 19)
+                .moves(Control.LOAD, 2.1)
+                .reads(441.9, 0.2983, 0.0444, 2695);
+        List<Sign.Code> codes = Signs.of(
+                        climber.state().draft(), climber.state().lastStep())
+                .stream()
+                .map(Sign::code)
+                .toList();
+        assertFalse(codes.contains(Sign.Code.GROWTH_TOO_HIGH), codes.toString());
     }
 
     @Test
