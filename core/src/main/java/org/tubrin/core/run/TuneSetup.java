@@ -205,12 +205,31 @@ public record TuneSetup(
 
     /** Returns the same with dials that start elsewhere. */
     public TuneSetup withPreset(Preset from) {
+        return with(meters, from, practice);
+    }
+
+    /** Returns the same with the corrected record of a meter that is in use; fails with {@link Refused} where it reads too little. */
+    public TuneSetup withMeter(Meter corrected) {
+        return with(
+                meters.stream()
+                        .map(one -> one.name().equals(corrected.name()) ? corrected : one)
+                        .toList(),
+                preset,
+                practice);
+    }
+
+    /** Returns the same with what the operator chose about how the school is followed. */
+    public TuneSetup chosen(Customs customs) {
+        return with(meters, preset, Optional.of(customs));
+    }
+
+    private TuneSetup with(List<Meter> used, Preset from, Optional<Customs> chosen) {
         return new TuneSetup(
                 station,
                 amplifier,
                 exciter,
                 carrier,
-                meters,
+                used,
                 termination,
                 band,
                 frequencyHz,
@@ -219,47 +238,7 @@ public record TuneSetup(
                 settings,
                 source,
                 pad,
-                practice);
-    }
-
-    /** Returns the same with the corrected record of a meter that is in use; fails with {@link Refused} where it reads too little. */
-    public TuneSetup withMeter(Meter corrected) {
-        return new TuneSetup(
-                station,
-                amplifier,
-                exciter,
-                carrier,
-                meters.stream()
-                        .map(one -> one.name().equals(corrected.name()) ? corrected : one)
-                        .toList(),
-                termination,
-                band,
-                frequencyHz,
-                school,
-                preset,
-                settings,
-                source,
-                pad,
-                practice);
-    }
-
-    /** Returns the same with what the operator chose about how the school is followed. */
-    public TuneSetup chosen(Customs customs) {
-        return new TuneSetup(
-                station,
-                amplifier,
-                exciter,
-                carrier,
-                meters,
-                termination,
-                band,
-                frequencyHz,
-                school,
-                preset,
-                settings,
-                source,
-                pad,
-                Optional.of(customs));
+                chosen);
     }
 
     /** Returns what the operator chose about how the school is followed, or what is customary. */

@@ -8,7 +8,9 @@ import org.tubrin.core.run.TuneSetup;
 public enum Unlike {
     AMPLIFIER,
     BAND,
-    TERMINATION;
+    TERMINATION,
+    /** What the dials are for. */
+    USE;
 
     /** Returns in what two runs differ; empty where both were of one place. */
     public static List<Unlike> between(TuneSetup first, TuneSetup second) {
@@ -22,6 +24,7 @@ public enum Unlike {
             case AMPLIFIER -> setup.amplifier().name();
             case BAND -> setup.band();
             case TERMINATION -> setup.termination().name();
+            case USE -> setup.use();
         };
     }
 }

@@ -29,6 +29,7 @@ import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.signs.Sign;
 import org.tubrin.core.signs.Signs;
 import org.tubrin.core.station.Mode;
+import org.tubrin.core.trend.Unlike;
 
 /** Follows the advice, and nothing but the advice, through whole tune-ups. */
 public class JourneyTest {
@@ -39,6 +40,19 @@ public class JourneyTest {
     }
 
     /** Does what the move says, with the readings of the row of the step in hand. */
+    private void climbs(Climber climber, int steps) {
+        for (CSVRecord row : climb.subList(0, steps)) {
+            climber.steps(
+                    number(row, "drive"),
+                    number(row, "plate"),
+                    number(row, "load"),
+                    number(row, "output"),
+                    number(row, "plateCurrent"),
+                    number(row, "gridCurrent"),
+                    number(row, "plateVoltage"));
+        }
+    }
+
     private void follow(Climber climber, Advice advice) {
         CSVRecord row = climb.get(Math.min(climber.state().steps().size(), climb.size() - 1));
         Move move = advice.move();
@@ -112,16 +126,7 @@ public class JourneyTest {
     public void theLicenceCapsTheDriveBeforeItIsPassed() {
         var strict = new org.tubrin.core.station.Station("Skerry Point", "Q1TUB", 750, 20, java.util.Optional.empty());
         Climber climber = new Climber(Sample.setup(Sample.BRIGANTINE, strict, Sample.BALLAST)).isReady();
-        for (CSVRecord row : climb.subList(0, 4)) {
-            climber.steps(
-                    number(row, "drive"),
-                    number(row, "plate"),
-                    number(row, "load"),
-                    number(row, "output"),
-                    number(row, "plateCurrent"),
-                    number(row, "gridCurrent"),
-                    number(row, "plateVoltage"));
-        }
+        climbs(climber, 4);
         climber.moves(Control.LOAD, 4.5);
         Advice advice = climber.advice();
         assertEquals(advice.reason(), Reason.LICENCE_CAPS_DRIVE);
@@ -133,16 +138,7 @@ public class JourneyTest {
         TuneSetup setup = Sample.setup()
                 .chosen(Customs.chosen(Optional.empty(), List.of(), Optional.empty(), Optional.of(450.0)));
         Climber climber = new Climber(setup).isReady();
-        for (CSVRecord row : climb.subList(0, 3)) {
-            climber.steps(
-                    number(row, "drive"),
-                    number(row, "plate"),
-                    number(row, "load"),
-                    number(row, "output"),
-                    number(row, "plateCurrent"),
-                    number(row, "gridCurrent"),
-                    number(row, "plateVoltage"));
-        }
+        climbs(climber, 3);
         double lastW = number(climb.get(2), "drive");
         double outputW = number(climb.get(2), "output");
         climber.moves(Control.LOAD, number(climb.get(2), "load") + 0.5);
@@ -154,6 +150,7 @@ public class JourneyTest {
                         && turn.to() < lastW * 1.15 * 450 / outputW,
                 advice.toString());
         assertEquals(setup.suited(), List.of(School.PEAK_THEN_HEAVIER, School.PULSED), "LOAD must find its place");
+        assertEquals(Unlike.between(setup, Sample.setup()), List.of(Unlike.USE), "no wear in that");
         List<OnAir.Code> codes =
                 OnAir.of(climber.state()).stream().map(OnAir::code).toList();
         assertEquals(
