@@ -158,8 +158,7 @@ public class BiasJourneyTest extends AtTheStation {
     public void whoRunsAwayIsTurnedDown() {
         starts("Typed");
         for (int i = 0; i < 12 && !operator.sentence().startsWith("Hands off"); i++) {
-            operator.presses("Enter");
-            operator.page.waitForTimeout(300);
+            operator.follows(operator.sentence());
         }
         operator.awaits("Hands off all pots");
         operator.presses("Enter");

@@ -221,7 +221,7 @@ public class DriveJourneyTest extends AtTheStation {
                 operator.takesReadings("OUTPUT_VPP");
                 operator.presses("Space");
             } else if (!said.startsWith("Rest")) {
-                operator.presses("Enter");
+                operator.follows(said);
             }
             page.waitForTimeout(250);
         }
@@ -273,7 +273,7 @@ public class DriveJourneyTest extends AtTheStation {
                 operator.takesReadings("OUTPUT_VPP");
                 operator.presses("Space");
             } else if (!said.startsWith("Rest")) {
-                operator.presses("Enter");
+                operator.follows(said);
             }
             page.waitForTimeout(250);
         }

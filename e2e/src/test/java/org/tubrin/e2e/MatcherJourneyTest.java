@@ -52,7 +52,7 @@ public class MatcherJourneyTest extends AtTheStation {
                 operator.page.waitForTimeout(400);
                 operator.presses("Space");
             } else if (!said.startsWith("Rest")) {
-                operator.presses("Enter");
+                operator.follows(said);
             }
             operator.page.waitForTimeout(300);
         }
@@ -62,10 +62,11 @@ public class MatcherJourneyTest extends AtTheStation {
     /** Follows the next move until the key is to go down; a rest is waited for. */
     private void goesOnToTheKey() {
         for (String said = operator.sentence(); !said.startsWith("Key at"); said = operator.sentence()) {
-            if (!said.startsWith("Rest")) {
-                operator.presses("Enter");
+            if (said.startsWith("Rest")) {
+                operator.awaits("^(?!Rest)");
+            } else {
+                operator.follows(said);
             }
-            operator.page.waitForTimeout(400);
         }
     }
 

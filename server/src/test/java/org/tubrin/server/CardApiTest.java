@@ -164,6 +164,15 @@ public class CardApiTest extends ServerTest {
         assertTrue(
                 get("/api/cards.csv").text().lines().anyMatch(out -> out.contains("LONG_CARRIER,true,")),
                 "it goes out as it came in");
+        JsonNode ended = null;
+        for (JsonNode one : cards) {
+            boolean isSpeech = one.get("band").asString().equals("MHZ_7")
+                    && one.get("use").asString().equals("SPEECH_AND_CW");
+            ended = isSpeech ? get("/api/runs/" + one.get("runId").asString()).json() : ended;
+        }
+        String onAir = ended.get("onAir").toString();
+        assertTrue(onAir.contains("the card has dials for that: PLATE 5.09, LOAD 3.2"), onAir);
+        assertTrue(!onAir.contains("Climb once for a long carrier"), "said once: " + onAir);
         // Files of before there was a choice are of speech and CW.
         String before = header.replace("use,pulsed,", "") + "\r\n"
                 + row.replace("SPEECH_AND_CW,false,", "").replaceAll("2026-\\d\\d-\\d\\dT", "2026-11-28T") + "\r\n";
@@ -185,6 +194,10 @@ public class CardApiTest extends ServerTest {
         assertEquals(school.status(), 422, school.text());
         assertTrue(
                 school.text().contains("Peak, then heavier") && !school.text().contains("Grid target"), school.text());
+        request.put("school", "DRIVE_TABLE");
+        Reply table = post("/api/runs", request);
+        assertEquals(table.status(), 422, table.text());
+        assertTrue(table.text().contains("\"use\"") && table.text().contains("no PLATE and LOAD"), table.text());
         request.put("school", "PEAK_THEN_HEAVIER");
         request.put("wantedOutput", "5000");
         Reply much = post("/api/runs", request);
@@ -196,6 +209,7 @@ public class CardApiTest extends ServerTest {
                 run.get("subtitle").asString().contains("for a long carrier of 300"),
                 run.get("subtitle").asString());
         assertEquals(run.get("maySwitchTo").size(), 1, "no pulses without a meter that holds them");
+        assertEquals(run.get("onAir").size(), 0, "what to mind on the air is for its end");
         does("ABANDON", "text", "enough");
     }
 

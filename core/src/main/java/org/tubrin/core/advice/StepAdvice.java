@@ -171,14 +171,18 @@ final class StepAdvice {
             return Optional.empty();
         }
         double driveW = draft.driveW().value();
-        double wantedW = driveW
-                * setup.climbsToW()
-                / draft.measured(ReadingRole.OUTPUT).orElseThrow().value();
-        double toW = wantedW > driveW ? Math.min(wantedW, mayRiseToW()) : setup.settableWithinW(wantedW);
-        return Math.abs(Math.log(toW / driveW)) > Math.log(OFF_WANTED)
-                ? Optional.of(
-                        Advice.striking(new Move.Turn(Control.DRIVE, driveW, toW, 0), Reason.LONG_CARRIER_TO_OUTPUT))
-                : Optional.empty();
+        return draft.measured(ReadingRole.OUTPUT)
+                .map(Quantity::value)
+                .filter(output -> output > 0)
+                .map(output -> driveForWantedW(driveW, output))
+                .filter(to -> Math.abs(Math.log(to / driveW)) > Math.log(OFF_WANTED))
+                .map(to -> Advice.striking(new Move.Turn(Control.DRIVE, driveW, to, 0), Reason.LONG_CARRIER_TO_OUTPUT));
+    }
+
+    /** Output goes with drive, near enough for one more key-down. */
+    private double driveForWantedW(double driveW, double outputW) {
+        double wantedW = driveW * setup.climbsToW() / outputW;
+        return setup.settableWithinW(wantedW > driveW ? Math.min(wantedW, mayRiseToW()) : wantedW);
     }
 
     /** Returns how far the drive may rise from the step in hand, by what it shows of the limits. */

@@ -176,6 +176,17 @@ public class Cards {
                 .orElseGet(() -> new ImpedancePoint(frequencyHz, Mismatch.LINE_OHM, 0));
     }
 
+    /** Returns the row that still holds at a place for a use; empty where there is none. */
+    public Optional<CardRow> row(Amplifier amplifier, Band band, double frequencyHz, Termination termination, Use use) {
+        return at(rows(amplifier, band, use), frequencyHz, termination, use);
+    }
+
+    private static Optional<CardRow> at(List<CardRow> rows, double frequencyHz, Termination termination, Use use) {
+        return rows.stream()
+                .filter(row -> row.use() == use && row.holdsAt(frequencyHz, termination.name()))
+                .findFirst();
+    }
+
     /** Returns the dials to start from at a place: of the card where it was tuned there, else what follows from its rows. */
     public Optional<Preset> preset(
             Amplifier amplifier, Band band, double frequencyHz, Termination termination, Use use) {
@@ -183,9 +194,7 @@ public class Cards {
         if (rows.isEmpty()) {
             return Optional.empty();
         }
-        return rows.stream()
-                .filter(row -> row.use() == use && row.holdsAt(frequencyHz, termination.name()))
-                .findFirst()
+        return at(rows, frequencyHz, termination, use)
                 .map(row -> new Preset(row.plate(), row.load(), Preset.Source.CARD))
                 .or(() -> ahead(
                                 amplifier,

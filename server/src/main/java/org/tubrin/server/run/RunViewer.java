@@ -14,7 +14,6 @@ import org.tubrin.core.advice.KeyClock;
 import org.tubrin.core.advice.ModeGuard;
 import org.tubrin.core.advice.Move;
 import org.tubrin.core.advice.NextMove;
-import org.tubrin.core.advice.OnAir;
 import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.foresee.Ahead;
 import org.tubrin.core.foresee.Expected;
@@ -42,7 +41,6 @@ import org.tubrin.core.station.Load;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Pad;
 import org.tubrin.core.tank.Dial;
-import org.tubrin.server.card.ReachWords;
 import org.tubrin.server.station.Stations;
 import org.tubrin.server.words.Figures;
 import org.tubrin.server.words.Levels;
@@ -59,7 +57,7 @@ class RunViewer {
     private final AdviceWords adviceWords;
     private final SignWords signWords;
     private final StepViewer stepViewer;
-    private final ReachWords reach;
+    private final OnAirWords onAir;
     private final Stations stations;
     private final LevelViewer levels;
     private final LevelProfiles profiles;
@@ -75,7 +73,7 @@ class RunViewer {
             AdviceWords adviceWords,
             SignWords signWords,
             StepViewer stepViewer,
-            ReachWords reach,
+            OnAirWords onAir,
             Stations stations,
             LevelViewer levels,
             LevelProfiles profiles,
@@ -98,7 +96,7 @@ class RunViewer {
         this.adviceWords = adviceWords;
         this.signWords = signWords;
         this.stepViewer = stepViewer;
-        this.reach = reach;
+        this.onAir = onAir;
     }
 
     /** Returns the view of a run. */
@@ -145,7 +143,7 @@ class RunViewer {
                 new RunView.Beside(
                         adviceWords.notes(state),
                         conditions(state),
-                        onAir(state),
+                        onAir.points(state),
                         ended && setup.stage().amplifies()
                                 ? ModeGuard.of(state).stream()
                                         .map(row -> guard(state.setup(), row))
@@ -525,41 +523,6 @@ class RunViewer {
                                         "tuned", Figures.plain(heat.tunedHeatPerTubeW(), 0))))
                         .orElse(says),
                 level(setup, row));
-    }
-
-    /** What to mind on the air; how far one may move stands for the plain reminder where the twin can say it. */
-    private List<String> onAir(RunState state) {
-        if (!state.setup().stage().amplifies()) {
-            return List.of();
-        }
-        Optional<String> far = state.ending().isEmpty()
-                ? Optional.empty()
-                : state.lastStep()
-                        .flatMap(step -> reach.words(
-                                state.setup().amplifier(),
-                                state.setup().band(),
-                                state.setup().frequencyHz(),
-                                step.driveW().value(),
-                                state.setup().termination()));
-        List<String> points = new ArrayList<>(OnAir.of(state).stream()
-                .filter(point -> far.isEmpty() || point.code() != OnAir.Code.RETUNE_WHEN_MOVING)
-                .map(this::onAir)
-                .toList());
-        far.ifPresent(points::add);
-        return points;
-    }
-
-    private String onAir(OnAir point) {
-        Map<String, Object> args = new java.util.HashMap<>();
-        args.put(
-                "modes",
-                String.join(
-                        ", ",
-                        point.modes().stream()
-                                .map(mode -> words.name(mode.name()))
-                                .toList()));
-        point.numbers().forEach((name, number) -> args.put(name, Figures.plain(number, number < 100 ? 1 : 0)));
-        return words.say("onAir." + point.code().name(), args);
     }
 
     /** Returns what the twin says of the end of a run that has not begun. */

@@ -240,6 +240,10 @@ public class Runs {
         Station station = stations.station()
                 .map(Stations.KeptStation::station)
                 .orElseThrow(() -> new Refused(new Problem(ProblemCode.MISSING, "station", "", new Allowed.Nothing())));
+        if (request.dialsFor() == Use.LONG_CARRIER && !request.school().hasDials()) {
+            throw new Refused(new Problem(
+                    ProblemCode.NO_DIALS, "use", words.name(request.school().name()), new Allowed.Nothing()));
+        }
         Amplifier named = equipment(request.amplifierId(), Amplifier.class, "amplifier");
         Amplifier switched = request.switchPosition() == null ? named : named.switchedTo(request.switchPosition());
         Termination termination = equipment(request.terminationId(), Termination.class, "termination");
