@@ -220,10 +220,12 @@ public class DriveJourneyTest extends AtTheStation {
                 page.waitForTimeout(2000);
                 operator.takesReadings("OUTPUT_VPP");
                 operator.presses("Space");
-            } else if (!said.startsWith("Rest")) {
+                operator.comesTrue(3000, () -> !operator.sentence().equals(said));
+            } else if (said.startsWith("Rest")) {
+                operator.awaits("^(?!Rest)");
+            } else {
                 operator.follows(said);
             }
-            page.waitForTimeout(250);
         }
         assertEquals(
                 told.stream()
@@ -272,10 +274,12 @@ public class DriveJourneyTest extends AtTheStation {
                 operator.settles("now-OUTPUT_VPP");
                 operator.takesReadings("OUTPUT_VPP");
                 operator.presses("Space");
-            } else if (!said.startsWith("Rest")) {
+                operator.comesTrue(3000, () -> !operator.sentence().equals(said));
+            } else if (said.startsWith("Rest")) {
+                operator.awaits("^(?!Rest)");
+            } else {
                 operator.follows(said);
             }
-            page.waitForTimeout(250);
         }
         assertTrue(told.contains("Attenuator from 50 to 40 dB"), told.toString());
         JsonObject run = JsonParser.parseString(page.request()

@@ -51,10 +51,12 @@ public class MatcherJourneyTest extends AtTheStation {
                 operator.presses("r");
                 operator.page.waitForTimeout(400);
                 operator.presses("Space");
-            } else if (!said.startsWith("Rest")) {
+                operator.comesTrue(3000, () -> !operator.sentence().equals(said));
+            } else if (said.startsWith("Rest")) {
+                operator.awaits("^(?!Rest)");
+            } else {
                 operator.follows(said);
             }
-            operator.page.waitForTimeout(300);
         }
         return told;
     }
