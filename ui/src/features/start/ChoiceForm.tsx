@@ -242,7 +242,7 @@ function UseLine({ choices, choice, change }: Props) {
               value={choice.wantedOutput}
               onChange={(event) => change({ wantedOutput: event.target.value })}
             />
-            <span className="text-13 text-soft">{say('start.leftEmptyHalf')}</span>
+            <span className="text-13 text-soft">{say('start.leftEmptyCustomary')}</span>
           </span>
           <p className="basis-full text-13 text-soft">{choices.uses.find((one) => one.code === choice.use)?.detail}</p>
         </>
@@ -256,9 +256,8 @@ function Schools({ choices, choice, change }: Props) {
   const schools = schoolsFor(choices, choice.use);
   const chosen = schools.find((one) => one.code === choice.school);
   const nameOf = (code: string) => choices.schools.find((one) => one.code === code)?.name;
-  const suggested = [suggestion(choices, choice.amplifierId, choice.band)].find((one) =>
-    schools.some(({ code }) => code === one?.school),
-  );
+  const suits = suggestion(choices, choice.amplifierId, choice.band);
+  const suggested = schools.some(({ code }) => code === suits?.school) ? suits : undefined;
   return (
     <Line
       label={say('shared.school')}

@@ -135,17 +135,16 @@ function schoolFor(
   use: Choice['use'],
 ) {
   const kept = wanted && isOfOtherRuns(wanted) ? undefined : wanted;
-  const finds = (school: Choice['school']) => use === 'SPEECH_AND_CW' || isForLongCarriers(choices, school);
   const fitting = [kept, suggestion(choices, amplifierId, band)?.school].filter((one) => one !== undefined);
-  return fitting.find(finds) ?? 'PEAK_THEN_HEAVIER';
+  return fitting.find((one) => findsDialsFor(choices, use, one)) ?? 'PEAK_THEN_HEAVIER';
 }
 
-const isForLongCarriers = (choices: Choices, school: Choice['school']) =>
-  choices.schools.some((one) => one.code === school && one.forLongCarriers);
+const findsDialsFor = (choices: Choices, use: Choice['use'], school: Choice['school']) =>
+  use === 'SPEECH_AND_CW' || choices.schools.some((one) => one.code === school && one.forLongCarriers);
 
 /** Returns the schools that turn dials and find those for a use. */
 export const schoolsFor = (choices: Choices, use: Choice['use']) =>
-  choices.schools.filter((one) => !isOfOtherRuns(one.code) && (use === 'SPEECH_AND_CW' || one.forLongCarriers));
+  choices.schools.filter((one) => !isOfOtherRuns(one.code) && findsDialsFor(choices, use, one.code));
 
 /** What is read of tubes, and what of a stage without dials alone. */
 const OF_TUBES = ['PLATE_CURRENT', 'GRID_CURRENT', 'SCREEN_CURRENT', 'PLATE_VOLTAGE'];

@@ -21,6 +21,7 @@ import org.testng.annotations.Test;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.Use;
 import org.tubrin.core.station.Band;
 import org.tubrin.server.supply.SupplyRecordKind;
 import tools.jackson.databind.JsonNode;
@@ -229,6 +230,7 @@ public class BackupTest extends ServerTest {
     public void theCodesThatTheDatabaseAllowsAreThoseThatThereAre() {
         assertEquals(allowed("run_band"), codes(Band.values()));
         assertEquals(allowed("card_row_band"), codes(Band.values()));
+        assertEquals(allowed("card_spot_dials_for"), codes(Use.values()));
         assertEquals(allowed("run_school"), codes(School.values()));
         assertEquals(allowed("run_ending"), codes(RunState.Ending.values()));
         assertEquals(allowed("paper_kind"), codes(SupplyRecordKind.values()));

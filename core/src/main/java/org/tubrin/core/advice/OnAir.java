@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
@@ -39,7 +40,10 @@ public record OnAir(Code code, List<Mode> modes, Map<String, Double> numbers) {
         MODE_SWITCH_IS_OTHER_ROW
     }
 
-    private static final List<Mode> WIDE_DUTY = List.of(Mode.RTTY, Mode.FM, Mode.DATA);
+    /** Modes whose carrier stands long at all of its power; AM, whose peaks are beyond its carrier, has a point of its own. */
+    private static final List<Mode> WIDE_DUTY = Stream.of(Mode.values())
+            .filter(mode -> mode.wideDuty() && mode.carrierShare() == 1)
+            .toList();
 
     /** Returns the points for a run with at least one step done. */
     public static List<OnAir> of(RunState state) {

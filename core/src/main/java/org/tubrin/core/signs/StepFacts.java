@@ -18,7 +18,7 @@ final class StepFacts {
     private static final double FULL_DRIVE = 0.95;
 
     /** A quarter of a doubling. */
-    private static final double TELLING_RAISE = 1.19;
+    private static final double TELLING_RAISE = Math.pow(2, 0.25);
 
     final Step step;
     final Optional<Step> before;
