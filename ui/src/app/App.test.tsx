@@ -1,6 +1,6 @@
-import { render, screen, waitForElementToBeRemoved } from '@testing-library/react';
+import { render, screen, waitFor, waitForElementToBeRemoved } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { MemoryRouter } from 'react-router';
+import { MemoryRouter, useNavigate } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Shell } from '../testing';
 import { App } from './App';
@@ -31,10 +31,18 @@ describe('the page', () => {
     vi.restoreAllMocks();
   });
 
+  let back: () => void = () => undefined;
+  function Back() {
+    const navigate = useNavigate();
+    back = () => navigate(-1);
+    return null;
+  }
+
   const open = (path: string) =>
     render(
       <Shell>
         <MemoryRouter initialEntries={[path]}>
+          <Back />
           <App />
         </MemoryRouter>
       </Shell>,
@@ -62,6 +70,38 @@ describe('the page', () => {
     answers['/api/runs'] = () => json({ ...BROKEN, all: 0, asked: 0, runs: [] });
     await userEvent.keyboard('gl');
     expect(await screen.findByText('No run yet')).toBeVisible();
+  });
+
+  it('takes the focus to the heading of a view that is opened, and back to the link that was followed', async () => {
+    answers['/api/runs'] = () => json({ ...BROKEN, all: 0, asked: 0, runs: [] });
+    open('/log');
+    const start = await screen.findByRole('link', { name: 'Start a climb' });
+    expect(document.body).toHaveFocus();
+    await userEvent.click(screen.getByRole('link', { name: 'Cards' }));
+    const heading = await screen.findByRole('heading', { name: 'No card yet' });
+    await waitFor(() => expect(heading).toHaveFocus());
+    await userEvent.click(screen.getByRole('link', { name: 'Log' }));
+    expect(await screen.findByText('No run yet')).toBeVisible();
+    (await screen.findByRole('link', { name: 'Start a climb' })).focus();
+    await userEvent.keyboard('gc');
+    await waitFor(() => expect(screen.getByRole('heading', { name: 'No card yet' })).toHaveFocus());
+    back();
+    await waitFor(() => expect(screen.getByRole('link', { name: 'Start a climb' })).toHaveFocus());
+    expect(start).not.toBeInTheDocument();
+  });
+
+  it('leaves the focus where the operator has put it meanwhile', async () => {
+    open('/log');
+    await screen.findByText('This view broke');
+    let answer: (response: Response) => void = () => undefined;
+    answers['/api/cards'] = () => new Promise<Response>((resolve) => (answer = resolve)) as unknown as Response;
+    await userEvent.click(screen.getByRole('link', { name: 'Cards' }));
+    expect(await screen.findByText('Reading the cards')).toBeInTheDocument();
+    const keys = screen.getByRole('button', { name: /keys/ });
+    keys.focus();
+    answer(json([]));
+    expect(await screen.findByText('No card yet')).toBeVisible();
+    expect(keys).toHaveFocus();
   });
 
   it('shows where a view will stand while it is read, and what to do where it is not there', async () => {

@@ -8,6 +8,7 @@ import { say, withWords } from '../words';
 import { PLACES } from './places';
 import { TopBar } from './TopBar';
 import { toggleTheme } from './theme';
+import { useArrival } from './useArrival';
 
 const log = () => withWords(['log'], () => import('../features/log'));
 const station = () => withWords(['station'], () => import('../features/station'));
@@ -54,6 +55,7 @@ export function App() {
       otherwise();
     }
   };
+  useArrival();
   const nothing = () => undefined;
   useKeys({
     '?': () => setHelpOpen(true),

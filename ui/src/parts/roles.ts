@@ -3,6 +3,7 @@ import { say } from '../words';
 /** What is read, by its code, as it stands within a sentence. */
 export const ROLE_NAMES: Readonly<Record<string, string>> = {
   OUTPUT: say('shared.output'),
+  OTHER_OUTPUT: say('shared.outputOfTheSecondMeter'),
   PLATE_CURRENT: say('shared.plateCurrent'),
   GRID_CURRENT: say('shared.gridCurrent'),
   SCREEN_CURRENT: say('shared.screenCurrent'),

@@ -236,7 +236,7 @@ function requestOf(entry: Entry, runId: string): StartRequest {
     amplifierId: entry.amplifierId,
     exciterId: entry.exciterId,
     carrier: entry.carrier,
-    meterIds: [entry.meterId, entry.gaugeId, entry.widthId].filter((id) => id !== ''),
+    meterIds: [...new Set([entry.meterId, entry.gaugeId, entry.widthId])].filter((id) => id !== ''),
     terminationId: entry.terminationId,
     band: entry.band,
     frequency: entry.frequency,

@@ -199,7 +199,7 @@ function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest 
     amplifierId: entry.amplifierId,
     exciterId: entry.exciterId,
     carrier: 'CW',
-    meterIds: [isSensed ? entry.senseId : entry.feedId, entry.gateId].filter((id) => id !== ''),
+    meterIds: [...new Set([isSensed ? entry.senseId : entry.feedId, entry.gateId])].filter((id) => id !== ''),
     terminationId: entry.terminationId,
     band: band?.band ?? 'MHZ_7',
     // No RF flows: the frequency is only where the exciter stands.

@@ -15,7 +15,7 @@ const VIEW: MatcherPageView = {
       frequencyMhz: 7.19,
       termination: 'Yardarm',
       exciter: 'Skiff 10',
-      outputMeter: 'Leadline behind',
+      outputMeter: 'Shoal 80',
       at: '2026-11-02T12:00:00Z',
       bypassed: '2.20 ± 0.15',
       matched: '1.18 ± 0.08',
@@ -64,7 +64,7 @@ const CHOICES = choicesOf({
   exciters: [thing('h', 'Halyard 100'), thing('s', 'Skiff 10')],
   meters: [
     thing('f', 'Fathom', { reads: ['OUTPUT'] }),
-    thing('b', 'Leadline behind', { reads: ['OUTPUT'] }),
+    thing('b', 'Shoal 80', { reads: ['OUTPUT'] }),
     thing('i', 'Leadline', { reads: ['INPUT_POWER', 'INPUT_SWR'] }),
   ],
 });

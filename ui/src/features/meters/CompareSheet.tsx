@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, type CompareView, client, type RangeChoice } from '../../api';
+import { useLocation } from 'react-router';
+import { ask, type CompareView, client, type RangeChoice, type RunView } from '../../api';
 import { Diamond, isRefused, Refused, Sheet } from '../../parts';
 import { Button, Cell, Check, Head, Heads, Input, Pick, Table, TextField } from '../../parts/ui';
 import { say } from '../../words';
@@ -18,15 +19,28 @@ const KINDS = [
 
 const FRESH: Point = { reference: '', readings: [] };
 
+/** Returns what two wattmeters in one line were read at in a run; nothing where none was handed over, or the meter is no longer there. */
+function begun(ranges: RangeChoice[], read: RunView['wattmeters']) {
+  const compared = read?.comparison;
+  const index = ranges.findIndex(
+    (one) => one.meter === read?.second && one.range === compared?.range && one.indication === compared.indication,
+  );
+  if (!read || !compared || index < 0) return undefined;
+  const points = compared.points.map(({ reference, reading }) => ({ reference, readings: [reading] }));
+  return { index, name: read.first, percent: compared.percent, points };
+}
+
 /** The comparison run: one carrier at several powers, read by a reference and by any number of meters. */
 export function CompareSheet({ ranges }: { ranges: RangeChoice[] }) {
   const queries = useQueryClient();
-  const [kind, setKind] = useState<(typeof KINDS)[number][0]>('heat');
-  const [name, setName] = useState('');
-  const [percent, setPercent] = useState('2');
+  const read = useLocation().state as RunView['wattmeters'];
+  const known = begun(ranges, read ?? undefined);
+  const [kind, setKind] = useState<(typeof KINDS)[number][0]>(known ? 'meter' : 'heat');
+  const [name, setName] = useState(known?.name ?? '');
+  const [percent, setPercent] = useState(known?.percent ?? '2');
   const [ohm, setOhm] = useState('');
-  const [chosen, setChosen] = useState<number[]>([0]);
-  const [points, setPoints] = useState<Point[]>([FRESH, FRESH, FRESH, FRESH]);
+  const [chosen, setChosen] = useState<number[]>([known?.index ?? 0]);
+  const [points, setPoints] = useState<Point[]>(known?.points ?? [FRESH, FRESH, FRESH, FRESH]);
   const compare = useMutation({
     mutationFn: (keep: boolean) =>
       ask(

@@ -1,6 +1,6 @@
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import type { RunView } from '../../api';
-import { Kbd } from '../../parts';
+import { Kbd, useOpening } from '../../parts';
 import { Button } from '../../parts/ui';
 import { fixed, seconds } from '../../quantity';
 import { say, within } from '../../words';
@@ -24,14 +24,13 @@ interface Props {
 
 /** Next move, dials, clock and the limit that is nearest, as large as the screen allows: to be read from the amplifier. */
 export function Glance({ view, skewMs, dials, keyed, caption, leave }: Props) {
-  const head = useRef<HTMLHeadingElement>(null);
+  const head = useOpening<HTMLHeadingElement>();
   const live = useOver();
   const over = keyed ? live : undefined;
   const sentence = over ?? view.advice.sentence;
   useEffect(() => {
     const root = document.documentElement;
     root.dataset.glance = '';
-    head.current?.focus();
     return () => {
       delete root.dataset.glance;
     };
@@ -54,7 +53,7 @@ export function Glance({ view, skewMs, dials, keyed, caption, leave }: Props) {
           ref={head}
           tabIndex={-1}
           data-part="sentence"
-          className={`head leading-head outline-none ${sentence.length > SHORT ? 'text-glance-long' : 'text-glance'} ${
+          className={`head leading-head ${sentence.length > SHORT ? 'text-glance-long' : 'text-glance'} ${
             over || view.advice.move === 'UNKEY' ? 'border-l-8 border-limit pl-4 text-limit' : ''
           }`}
         >

@@ -7,6 +7,7 @@ import { say } from '../../words';
 import { StepTable } from './StepTable';
 import { Tabs } from './Tabs';
 import type { Run } from './useRun';
+import { WattmetersLine } from './WattmetersLine';
 
 const HEAD_PX = 150;
 const LEAST_COLUMN_PX = 62;
@@ -73,6 +74,7 @@ export function StepSheet({ view, run, readOnly }: { view: RunView; run: Run; re
           />
         </div>
       </ScrollArea>
+      <WattmetersLine view={view} run={run} readOnly={readOnly} />
     </section>
   );
 }

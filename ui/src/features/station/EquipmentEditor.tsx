@@ -145,7 +145,7 @@ function Editor({ known, like, what, types }: Props) {
   return (
     <RecordSheet label={known?.name ?? say('station.new', { what: what.name })} record={record}>
       <header className="mb-3 flex items-baseline gap-3">
-        <h1 ref={head} tabIndex={-1} className="text-22 outline-none">
+        <h1 ref={head} tabIndex={-1} className="text-22">
           {known?.name ?? say('station.newOf', { what: within(what.name) })}
         </h1>
         <p className="text-soft">{known ? within(what.name) : like ? like.says : say('station.byItsSheetAndYour')}</p>

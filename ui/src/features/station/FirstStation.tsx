@@ -177,7 +177,7 @@ function Question({ view, question, again, refused, busy, onAnswer, onBack }: Qu
       <p className="text-13 text-soft">
         {say('station.questionOfAbout', { number: view.number, of: view.of, about: TOPICS[question.about] })}
       </p>
-      <h1 id="question" ref={head} tabIndex={-1} className="mt-1 text-27 leading-head outline-none">
+      <h1 id="question" ref={head} tabIndex={-1} className="mt-1 text-27 leading-head">
         {question.asks}
       </h1>
       <p className="mt-1 max-w-prose text-soft">{question.why}</p>
@@ -260,7 +260,7 @@ function Done({ view, making, error, make, back }: DoneProps) {
       data-part="question"
       onKeyDown={pressing(keys)}
     >
-      <h1 id="done" ref={head} tabIndex={-1} className="text-27 leading-head outline-none">
+      <h1 id="done" ref={head} tabIndex={-1} className="text-27 leading-head">
         {say('station.enoughForAFirstClimb')}
       </h1>
       <p className="mt-2 max-w-prose text-soft">

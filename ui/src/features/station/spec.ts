@@ -20,7 +20,8 @@ export const BANDS: Option[] = [
 
 const MODES: Option[] = ['CW', 'SSB', 'AM', 'FM', 'RTTY', 'DATA'].map((mode) => [mode, mode] as const);
 
-const ROLES: Option[] = Object.entries(ROLE_NAMES);
+/** What a meter can be made for; which of two in a line is the second, a run says. */
+const ROLES: Option[] = Object.entries(ROLE_NAMES).filter(([role]) => role !== 'OTHER_OUTPUT');
 
 const HERTZ: Option[] = [['HZ', 'Hz']];
 const MARKS: Option[] = [['MARKS', say('station.marksBarsOrDBOf')]];

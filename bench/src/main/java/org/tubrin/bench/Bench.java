@@ -241,6 +241,7 @@ public final class Bench implements AutoCloseable {
                 .number("MEASure:POWer", () -> station.shows(station.output))
                 .number("MEASure:POWer:FORWard", () -> station.shows(station.output))
                 .number("MEASure:POWer:REFLected", () -> station.shows(station.reflected))
+                .number("MEASure:POWer:OTHer", () -> station.shows(station.second))
                 .number("SENSe:POWer:RANGe", station.output::range)
                 .set("SENSe:POWer:RANGe", text -> {
                     double end = Instrument.within(text, 150, 1500);

@@ -57,6 +57,11 @@ public final class SimulatedStation {
     private static final double LOAD_PLAY_MARKS = 0.02;
     private static final Warming LOAD_WARMING = new Warming(0.52, 1800);
 
+    /** The second wattmeter reads high, and its errors within its class are its own. */
+    private static final double SECOND_SHOWS = 1.05;
+
+    private static final long SECOND_SEED = 11;
+
     private final double warmUpSpeed;
     private final long seed;
     private final Random random;
@@ -107,6 +112,9 @@ public final class SimulatedStation {
     private boolean levelForgotten;
 
     final Pointer output;
+    /** A second wattmeter in the same line. */
+    final Pointer second;
+
     final Pointer reflected;
     final Pointer plateCurrent;
     final Pointer gridCurrent;
@@ -133,6 +141,7 @@ public final class SimulatedStation {
         plate = knob(record.tubes().plate(), PLATE_PLAY_MARKS);
         load = knob(record.tubes().load(), LOAD_PLAY_MARKS);
         output = new Pointer(150, 0.05, 0.12, random);
+        second = new Pointer(2000, 0.05, 0.12, new Random(SECOND_SEED));
         reflected = new Pointer(150, 0.05, 0.12, random);
         plateCurrent = new Pointer(1, 0.03, 0.15, random);
         gridCurrent = new Pointer(TRIODE_GRID_A, 0.03, 0.15, random);
@@ -218,8 +227,10 @@ public final class SimulatedStation {
         exciterA = keyed ? 1.2 + 1.98 * Math.sqrt(exciterW) : 1.2;
         double back = Mismatch.reflectedShare(loadOhm(), reactanceOhm());
         // Pulses are faster than any pointer: it shows their average; what holds peaks sees them.
-        double shown = held ? 1 : dutyFactor * (tones ? TONES_SHARE : 1);
+        double average = dutyFactor * (tones ? TONES_SHARE : 1);
+        double shown = held ? 1 : average;
         output.follow(shown * outputW / (1 - back), s);
+        second.follow(SECOND_SHOWS * average * outputW / (1 - back), s);
         nowW = outputW;
         pull(outputW, s);
         smallOutput.follow(shown * outputW / (1 - back), s);

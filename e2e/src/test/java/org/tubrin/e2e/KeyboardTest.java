@@ -121,6 +121,22 @@ public class KeyboardTest extends AtTheStation {
     }
 
     @Test
+    public void aViewIsOpenedAtItsHeadingAndGivesTheFocusBackToTheLinkThatWasFollowed() {
+        page.navigate("/cards");
+        page.locator("h1").waitFor();
+        operator.presses("g", "l");
+        assertThat(page.locator("h1")).isFocused();
+        Locator run = page.getByRole(AriaRole.TABLE).getByRole(AriaRole.LINK).first();
+        String where = run.getAttribute("href");
+        run.focus();
+        operator.presses("Enter");
+        assertThat(page).hasURL(Pattern.compile(Pattern.quote(where) + "$"));
+        assertThat(page.locator("h1").first()).isFocused();
+        page.goBack();
+        assertThat(page.locator("a[href='" + where + "']")).isFocused();
+    }
+
+    @Test
     public void aRecordIsOpenedAtItsFirstFieldAndGivesTheFocusBack() {
         page.navigate("/station");
         Locator add = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Add: Amplifier"));

@@ -9,6 +9,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.TimeoutError;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.RequestOptions;
@@ -38,6 +39,13 @@ final class Operator implements AutoCloseable {
                             "--disable-sync")));
 
     private static final int MOST_TRIES = 15;
+
+    /** A busy machine is slow to show what it was asked for; what does not come at all costs this much longer. */
+    private static final double SHOWN_MS = 20_000;
+
+    static {
+        PlaywrightAssertions.setDefaultAssertionTimeout(SHOWN_MS);
+    }
 
     final BrowserContext context;
     final Page page;

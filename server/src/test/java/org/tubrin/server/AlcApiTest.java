@@ -18,9 +18,7 @@ public class AlcApiTest extends ServerTest {
         Map<String, Object> start = start("MHZ_7", "7.1");
         start.put("exciterId", equipmentId("Skiff 10"));
         start.put("carrier", "DATA");
-        start.put(
-                "meterIds",
-                List.of(equipmentId("Leadline in bypass"), equipmentId("Skiff 10 gauge"), equipmentId("Lookout")));
+        start.put("meterIds", List.of(equipmentId("Shoal 20"), equipmentId("Skiff 10 gauge"), equipmentId("Lookout")));
         start.put("school", "ALC");
         start.put("sound", sound);
         return start;

@@ -14,6 +14,8 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
@@ -117,18 +119,38 @@ public class BackupTest extends ServerTest {
     }
 
     @Test
-    public void aFileFromBeforeInstrumentsHadSeveralQueriesIsTaken() {
+    public void whatAFileHasOfInstrumentsWithOneQueryEachBecomesOneOfEachHostAndPort() {
         ObjectNode backup = (ObjectNode) get("/api/backup").json();
-        for (JsonNode one : backup.get("equipment")) {
+        ArrayNode equipment = (ArrayNode) backup.get("equipment");
+        JsonNode before = named("Test desk on the bench");
+        for (int i = equipment.size() - 1; i >= 0; i--) {
+            JsonNode one = equipment.get(i);
             if (one.get("equipment").get("kind").asString().equals("instrument")) {
-                ObjectNode body = (ObjectNode) one.get("equipment");
-                body.setAll((ObjectNode) body.remove("queries").get(0));
+                equipment.remove(i);
+                int part = 0;
+                for (JsonNode query : one.get("equipment").get("queries")) {
+                    ObjectNode old = (ObjectNode) one.deepCopy();
+                    old.put("id", UUID.randomUUID().toString());
+                    ObjectNode body = (ObjectNode) old.get("equipment");
+                    body.put("name", body.get("name").asString() + (part == 0 ? "" : " " + part));
+                    body.remove("queries");
+                    body.setAll((ObjectNode) query);
+                    equipment.add(old);
+                    part++;
+                }
             }
         }
         assertEquals(post("/api/backup/restore?apply=true", backup.toString()).status(), 200);
         JsonNode bench = named("Test desk on the bench");
-        assertEquals(bench.get("queries").size(), 1);
-        assertEquals(bench.get("queries").get(0).get("query").asString(), "MEASure:POWer?");
+        assertEquals(queries(bench), queries(before));
+        assertEquals(bench.get("pollS"), before.get("pollS"));
+        assertTrue(before.get("queries").size() > 1);
+    }
+
+    private static Set<String> queries(JsonNode instrument) {
+        Set<String> queries = new TreeSet<>();
+        instrument.get("queries").forEach(query -> queries.add(query.toString()));
+        return queries;
     }
 
     private JsonNode named(String name) {

@@ -18,6 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.testng.annotations.AfterClass;
@@ -73,16 +74,21 @@ public class LiveTest extends ServerTest {
         return run.get("id").asString();
     }
 
-    private void begins() {
+    private void begins(String... moreMeters) {
         Map<String, Object> request = new LinkedHashMap<>(start("MHZ_7", "7.1"));
         request.put("source", "BENCH");
+        request.put(
+                "meterIds",
+                Stream.concat(Stream.of("Fathom", "Brigantine panel"), Stream.of(moreMeters))
+                        .map(this::equipmentId)
+                        .toList());
         Reply reply = post("/api/runs", request);
         assertEquals(reply.status(), 201, reply.text());
         run = reply.json();
     }
 
-    private void isReady() {
-        begins();
+    private void isReady(String... moreMeters) {
+        begins(moreMeters);
         for (JsonNode check : run.get("preflight")) {
             does("CHECK", "check", check.get("code").asString());
         }
@@ -164,6 +170,26 @@ public class LiveTest extends ServerTest {
         assertEquals(read, truth.meters().plateCurrentA(), 0.035);
         does("RECORD");
         assertEquals(run.get("steps").size(), 1);
+    }
+
+    @Test
+    public void aSecondWattmeterIsReadByItsInstrumentAsAnyOther() {
+        isReady("Marker");
+        does("SET", "control", "DRIVE", "text", "35");
+        does("RANGE", "role", "OUTPUT", "text", "1.5 kW");
+        turns("PLATE", 5.11);
+        turns("LOAD", 3.5);
+        does("KEY");
+        metersSettle();
+        does("TAKE");
+        does("UNKEY");
+        TubePoint truth = ((Outcome.Settled<TubePoint>) station.trueAt(35, 5.11, 3.5)).point();
+        JsonNode second = of(run.get("draft").get("cells"), "OTHER_OUTPUT");
+        assertEquals(Double.parseDouble(second.get("shown").asString()), 1.05 * truth.outputW(), 0.05 * 2000);
+        does("RECORD");
+        assertEquals(run.get("wattmeters").get("comparison").get("points").size(), 1);
+        // The others find Fathom as it begins.
+        does("RANGE", "role", "OUTPUT", "text", "150 W");
     }
 
     @Test

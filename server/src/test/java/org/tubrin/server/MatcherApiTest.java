@@ -20,7 +20,7 @@ public class MatcherApiTest extends ServerTest {
         start.put("amplifierId", equipmentId("Dinghy 60"));
         start.put("exciterId", equipmentId("Skiff 10"));
         start.put("terminationId", equipmentId("Yardarm"));
-        start.put("meterIds", List.of(equipmentId("Leadline"), equipmentId("Leadline behind")));
+        start.put("meterIds", List.of(equipmentId("Leadline"), equipmentId("Shoal 80")));
         start.put("school", "MATCHER");
         return start;
     }

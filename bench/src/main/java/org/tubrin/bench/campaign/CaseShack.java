@@ -97,8 +97,18 @@ final class CaseShack implements Shack {
             case DRIVE -> driveW = to;
             case PLATE -> plate.turn(to);
             case LOAD -> load.turn(to);
-            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, SUPPLY, MODULES, MOTOR ->
-                throw new IllegalArgumentException("a climb has no " + control);
+            case TONE,
+                    LEVEL,
+                    DEVICE,
+                    POT,
+                    POWER_AMPLIFIER,
+                    MATCHER,
+                    ATTENUATOR,
+                    LOOK,
+                    SUPPLY,
+                    MODULES,
+                    MOTOR,
+                    WATTMETERS -> throw new IllegalArgumentException("a climb has no " + control);
         }
         settle();
     }
@@ -109,8 +119,18 @@ final class CaseShack implements Shack {
             case DRIVE -> driveW;
             case PLATE -> plate.shown();
             case LOAD -> load.shown();
-            case TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, SUPPLY, MODULES, MOTOR ->
-                throw new IllegalArgumentException("a climb has no " + control);
+            case TONE,
+                    LEVEL,
+                    DEVICE,
+                    POT,
+                    POWER_AMPLIFIER,
+                    MATCHER,
+                    ATTENUATOR,
+                    LOOK,
+                    SUPPLY,
+                    MODULES,
+                    MOTOR,
+                    WATTMETERS -> throw new IllegalArgumentException("a climb has no " + control);
         };
     }
 
@@ -199,7 +219,8 @@ final class CaseShack implements Shack {
                     PHASE,
                     LINE_VOLTAGE,
                     LINE_CURRENT,
-                    SIGNAL_WIDTH -> 0;
+                    SIGNAL_WIDTH,
+                    OTHER_OUTPUT -> 0;
         };
     }
 

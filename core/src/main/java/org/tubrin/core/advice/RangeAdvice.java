@@ -7,7 +7,7 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.TuneSetup;
 
-/** The range of the output meter for what is to come. */
+/** The ranges of the output meters for what is to come. */
 final class RangeAdvice {
     /** A finer range is asked for only where the most that is expected lies well within it. */
     private static final double FINER_MARGIN = 1.3;
@@ -31,9 +31,15 @@ final class RangeAdvice {
     }
 
     private static Optional<Advice> of(RunState state, Optional<Advice.Expectation> expect, double finerMargin) {
+        return of(state, expect, finerMargin, ReadingRole.OUTPUT)
+                .or(() -> of(state, expect, finerMargin, ReadingRole.OTHER_OUTPUT));
+    }
+
+    private static Optional<Advice> of(
+            RunState state, Optional<Advice.Expectation> expect, double finerMargin, ReadingRole role) {
         TuneSetup setup = state.setup();
-        Optional<Channel> channel = setup.channelFor(ReadingRole.OUTPUT);
-        String inUse = state.ranges().get(ReadingRole.OUTPUT);
+        Optional<Channel> channel = setup.channelFor(role);
+        String inUse = state.ranges().get(role);
         if (expect.isEmpty() || channel.isEmpty() || inUse == null) {
             return Optional.empty();
         }
@@ -46,9 +52,9 @@ final class RangeAdvice {
         return channel.get()
                 .range(inUse)
                 .flatMap(range -> range.fullScale() < mostW && wider.fullScale() > range.fullScale()
-                        ? Optional.of(switchTo(setup, inUse, wider, Reason.RANGE_TOO_SMALL))
+                        ? Optional.of(Advice.of(move(setup, role, inUse, wider), Reason.RANGE_TOO_SMALL))
                         : mayBeFiner && finer.fullScale() < range.fullScale()
-                                ? Optional.of(switchTo(setup, inUse, finer, Reason.RANGE_TOO_WIDE))
+                                ? Optional.of(Advice.of(move(setup, role, inUse, finer), Reason.RANGE_TOO_WIDE))
                                 : Optional.empty());
     }
 
@@ -77,10 +83,6 @@ final class RangeAdvice {
                                 .map(range -> channel.rangeFor(AT_REST * range.fullScale()))
                                 .filter(finer -> !finer.name().equals(inUse)))
                         .map(finer -> Advice.striking(move(state.setup(), role, inUse, finer), Reason.NEEDLE_AT_REST)));
-    }
-
-    private static Advice switchTo(TuneSetup setup, String inUse, MeterRange range, Reason reason) {
-        return Advice.of(move(setup, ReadingRole.OUTPUT, inUse, range), reason);
     }
 
     private static Move move(TuneSetup setup, ReadingRole role, String inUse, MeterRange range) {

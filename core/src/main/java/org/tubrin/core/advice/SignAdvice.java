@@ -240,7 +240,7 @@ final class SignAdvice {
                     TRIPPED_INPUT,
                     TRIPPED_OUTPUT,
                     TRIPPED_FILTER -> Optional.empty();
-            case SATURATION, SAG_HIGH, INPUT_SWR_HIGH, HIGHEST_BAND_LESS -> Optional.empty();
+            case SATURATION, SAG_HIGH, WATTMETERS_DISAGREE, INPUT_SWR_HIGH, HIGHEST_BAND_LESS -> Optional.empty();
             case GRID_CURRENT_MAY_EXCEED,
                     SCREEN_CURRENT_MAY_EXCEED,
                     PLATE_CURRENT_MAY_EXCEED,

@@ -117,7 +117,7 @@ public final class Expected {
 
     private static double share(ReadingRole role) {
         return switch (role) {
-            case INPUT_POWER, OUTPUT, REFLECTED -> POWER_SHARE;
+            case INPUT_POWER, OUTPUT, OTHER_OUTPUT, REFLECTED -> POWER_SHARE;
             case PLATE_CURRENT, SUPPLY_CURRENT -> CURRENT_SHARE;
             case GRID_CURRENT, SCREEN_CURRENT -> GRID_SHARE;
             case PLATE_VOLTAGE,

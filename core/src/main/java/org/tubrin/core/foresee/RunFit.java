@@ -279,6 +279,7 @@ final class RunFit {
             case SCREEN_CURRENT -> probe.screenCurrentA();
             case PLATE_VOLTAGE -> probe.plateVoltageDcV();
             case INPUT_POWER,
+                    OTHER_OUTPUT,
                     REFLECTED,
                     INPUT_SWR,
                     SUPPLY_CURRENT,

@@ -39,6 +39,7 @@ public record Belief(double value, List<Candidate> ranked) {
             case SUPPLY_VOLTAGE -> List.of(13.8);
             case INPUT_POWER -> List.of(1.5, 10.0, 50.0);
             case SCREEN_CURRENT,
+                    OTHER_OUTPUT,
                     REFLECTED,
                     INPUT_SWR,
                     HEAT_SINK,

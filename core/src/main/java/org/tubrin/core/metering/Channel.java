@@ -62,6 +62,11 @@ public record Channel(
         return new Position(role, indication);
     }
 
+    /** Returns the same read for another reason. */
+    public Channel as(ReadingRole other) {
+        return new Channel(other, scaleUnit, ranges, accuracy, indication, correctionFactor, corrections);
+    }
+
     /** Returns whether a pointer shows it over a scale: its class is then said of the full scale. */
     public boolean hasPointer() {
         return accuracy instanceof Accuracy.OfFullScale;

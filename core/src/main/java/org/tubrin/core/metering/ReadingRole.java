@@ -7,6 +7,8 @@ public enum ReadingRole {
     /** Drive as a meter at the amplifier's input reads it. */
     INPUT_POWER(Unit.WATT),
     OUTPUT(Unit.WATT),
+    /** The same power as a second wattmeter in the line shows it. */
+    OTHER_OUTPUT(Unit.WATT),
     PLATE_CURRENT(Unit.AMPERE),
     GRID_CURRENT(Unit.AMPERE),
     SCREEN_CURRENT(Unit.AMPERE),

@@ -392,6 +392,7 @@ final class PlayedStation {
                                 : Math.sqrt(exciterW / setup.exciter().powerMaxW())
                                         * (truth.hides(Hidden.SUPPLY_RISES) ? SUPPLY_RISES_V : -SUPPLY_SAGS_V));
             case INPUT_POWER,
+                    OTHER_OUTPUT,
                     INPUT_SWR,
                     SUPPLY_CURRENT,
                     HEAT_SINK,

@@ -132,13 +132,13 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
     @Override
     public List<Problem> dialMoved(RunEvent.DialMoved moved) {
         Control control = moved.control();
-        if (!setup.stage().controls().contains(control)) {
+        if (!setup.controls().contains(control)) {
             return List.of(new Problem(
                     ProblemCode.UNKNOWN_NAME,
                     "control",
                     control.name(),
                     new Allowed.OneOf(
-                            setup.stage().controls().stream().map(Control::name).toList())));
+                            setup.controls().stream().map(Control::name).toList())));
         }
         Optional<Dial> dial = setup.stage().dial(control);
         Likely within = dial.map(one -> new Likely(one.least(), one.most())).orElseGet(() -> within(control));
@@ -162,7 +162,7 @@ public final class Admission implements RunEvent.Cases<List<Problem>> {
                 new Likely(0, setup.customs().bias().map(BiasPlan::deviceCount).orElse(0));
             case POT ->
                 new Likely(0, setup.customs().bias().map(BiasPlan::potTurns).orElse(0.0));
-            case POWER_AMPLIFIER, MATCHER -> new Likely(0, 1);
+            case POWER_AMPLIFIER, MATCHER, WATTMETERS -> new Likely(0, 1);
             case ATTENUATOR -> new Likely(0, Chain.MOST_ATTENUATION_DB);
             case LOOK -> new Likely(1, Look.values().length);
             case SUPPLY, MODULES -> SupplySteps.within(setup, control);

@@ -29,7 +29,9 @@ public enum Control {
     /** How many of its modules are switched in. */
     MODULES(Unit.ONE),
     /** Motor of an antenna, in short steps from where it stood at first. */
-    MOTOR(Unit.ONE);
+    MOTOR(Unit.ONE),
+    /** Whether two wattmeters in the line have changed places: 0 or 1. */
+    WATTMETERS(Unit.ONE);
 
     private final Unit unit;
 

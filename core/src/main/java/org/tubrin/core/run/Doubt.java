@@ -51,7 +51,7 @@ public enum Doubt {
 
     private static Optional<Likely> likely(ReadingRole role, Step step, Optional<Step> before) {
         return switch (role) {
-            case INPUT_POWER, OUTPUT, GRID_CURRENT ->
+            case INPUT_POWER, OUTPUT, OTHER_OUTPUT, GRID_CURRENT ->
                 before.filter(last -> step.setup().stage().amplifies())
                         .flatMap(last -> Optional.ofNullable(last.readings().get(role))
                                 .map(Reading::rawValue)

@@ -111,7 +111,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     }
 
     private static String startingRange(ReadingRole role, Channel channel, double firstOutputW) {
-        boolean power = role == ReadingRole.OUTPUT || role == ReadingRole.REFLECTED;
+        boolean power = role == ReadingRole.OUTPUT || role == ReadingRole.OTHER_OUTPUT || role == ReadingRole.REFLECTED;
         // The others start on their widest range: too wide only costs accuracy.
         return channel.rangeFor(power ? firstOutputW : Double.MAX_VALUE).name();
     }

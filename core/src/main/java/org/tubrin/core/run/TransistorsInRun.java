@@ -69,7 +69,7 @@ record TransistorsInRun(Stage.Transistors transistors, Amplifier amplifier, doub
     @Override
     public boolean asks(ReadingRole role) {
         return switch (role) {
-            case INPUT_POWER, OUTPUT, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK -> true;
+            case INPUT_POWER, OUTPUT, OTHER_OUTPUT, INPUT_SWR, SUPPLY_CURRENT, SUPPLY_VOLTAGE, HEAT_SINK -> true;
             case PLATE_CURRENT,
                     GRID_CURRENT,
                     SCREEN_CURRENT,

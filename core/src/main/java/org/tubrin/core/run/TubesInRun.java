@@ -37,8 +37,19 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
         return switch (control) {
             case PLATE -> Optional.of(tubes.plate());
             case LOAD -> Optional.of(tubes.load());
-            case DRIVE, TONE, LEVEL, DEVICE, POT, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, SUPPLY, MODULES, MOTOR ->
-                Optional.empty();
+            case DRIVE,
+                    TONE,
+                    LEVEL,
+                    DEVICE,
+                    POT,
+                    POWER_AMPLIFIER,
+                    MATCHER,
+                    ATTENUATOR,
+                    LOOK,
+                    SUPPLY,
+                    MODULES,
+                    MOTOR,
+                    WATTMETERS -> Optional.empty();
         };
     }
 
@@ -97,7 +108,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
     @Override
     public boolean asks(ReadingRole role) {
         return switch (role) {
-            case OUTPUT, PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE -> true;
+            case OUTPUT, OTHER_OUTPUT, PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, PLATE_VOLTAGE -> true;
             case INPUT_POWER,
                     REFLECTED,
                     INPUT_SWR,
@@ -125,6 +136,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
             case SCREEN_CURRENT -> tubes.screenCurrentLimitA().stream().boxed().findFirst();
             case INPUT_POWER,
                     OUTPUT,
+                    OTHER_OUTPUT,
                     PLATE_VOLTAGE,
                     REFLECTED,
                     INPUT_SWR,
@@ -155,6 +167,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
                 Optional.of(new Likely(tubes.restingPlateCurrentA(), tubes.plateCurrentLimitA() * USUAL_CURRENT_SHARE));
             case INPUT_POWER,
                     OUTPUT,
+                    OTHER_OUTPUT,
                     GRID_CURRENT,
                     SCREEN_CURRENT,
                     REFLECTED,
@@ -185,6 +198,7 @@ record TubesInRun(Stage.Tubes tubes) implements RunStage {
             case GRID_CURRENT, SCREEN_CURRENT -> shown.scaled(1 / duty);
             case INPUT_POWER,
                     OUTPUT,
+                    OTHER_OUTPUT,
                     PLATE_VOLTAGE,
                     REFLECTED,
                     INPUT_SWR,

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.Indication;
+import org.tubrin.core.metering.MeterRange;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Because;
@@ -266,6 +267,44 @@ public record TuneSetup(
         return meters.stream()
                 .flatMap(meter -> meter.channel(ReadingRole.OUTPUT).stream())
                 .anyMatch(channel -> channel.indication() == Indication.PEAK_HOLD);
+    }
+
+    /**
+     * Returns the meters of a climb by drive, of which one counts for the output: of two wattmeters the one that knows an output
+     * best, the other as the second in the line. Three are left as they are, and refused; so are two in any other run.
+     *
+     * @param outputW where they are weighed, in watts
+     */
+    public static List<Meter> withSecond(List<Meter> meters, School school, double outputW) {
+        List<Meter> wattmeters = meters.stream()
+                .filter(meter -> meter.channel(ReadingRole.OUTPUT).isPresent())
+                .toList();
+        if (wattmeters.size() != 2 || !(school.hasDials() || school == School.DRIVE_TABLE)) {
+            return meters;
+        }
+        Meter second = wattmeters.stream()
+                .max(Comparator.comparingDouble(meter -> unsureW(meter, outputW)))
+                .orElseThrow();
+        return meters.stream()
+                .map(meter -> meter.equals(second) ? meter.asSecond() : meter)
+                .toList();
+    }
+
+    private static double unsureW(Meter meter, double outputW) {
+        Channel channel = meter.channel(ReadingRole.OUTPUT).orElseThrow();
+        MeterRange range = channel.rangeFor(outputW);
+        return range.fullScale() < outputW
+                ? Double.MAX_VALUE
+                : channel.measured(outputW, meter.name(), range).standardUncertainty();
+    }
+
+    /** Returns what the operator can set: what the stage has, and the places of two wattmeters. */
+    public List<Control> controls() {
+        List<Control> controls = new ArrayList<>(stage().controls());
+        if (channelFor(ReadingRole.OTHER_OUTPUT).isPresent()) {
+            controls.add(Control.WATTMETERS);
+        }
+        return List.copyOf(controls);
     }
 
     /** Returns what a run asks of the stage. */

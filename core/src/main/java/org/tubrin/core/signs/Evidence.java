@@ -33,7 +33,9 @@ public record Evidence(Figure figure, Quantity found, double bound, boolean abov
         /** The rise of plate current from the step before, as a ratio. */
         PLATE_CURRENT_RISE,
         /** How far PLATE stands from where it should repeat, in marks. */
-        PLATE_DRIFT
+        PLATE_DRIFT,
+        /** What one of two wattmeters shows over what the other does, the higher over the lower. */
+        WATTMETERS
     }
 
     /** Where a bound comes from. */

@@ -44,7 +44,8 @@ public record Sign(Code code, Severity severity, double certainty, List<Evidence
     /** Certainty of a value that is beyond by its standard uncertainty. */
     static final double LIKELY = 0.841;
 
-    private static final double SURE = 0.975;
+    /** Certainty of a value that is beyond by twice its standard uncertainty. */
+    static final double SURE = 0.975;
 
     /** Returns how certain it is. */
     public Standing standing() {
@@ -100,6 +101,8 @@ public record Sign(Code code, Severity severity, double certainty, List<Evidence
         OUTPUT_MAY_EXCEED,
         LOAD_POWER_MAY_EXCEED,
         SAG_HIGH,
+        /** Two wattmeters in one line show different powers. */
+        WATTMETERS_DISAGREE,
         INPUT_SWR_HIGH,
         HIGHEST_BAND_LESS
     }

@@ -11,6 +11,7 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.run.TwoWattmeters;
 import org.tubrin.core.signs.Evidence.Basis;
 import org.tubrin.core.signs.Evidence.Figure;
 import org.tubrin.core.twin.Peak;
@@ -194,6 +195,23 @@ final class SignClues {
                         || (facts.isFullDrive() && facts.setup.stage().isTuned()))
                 .map(efficiency -> new Evidence(
                         Figure.EFFICIENCY, efficiency, facts.setup.settings().efficiencyLow(), false, Basis.PRACTICE));
+    }
+
+    /** The higher over the lower; of pulses only where both show them in one way. */
+    static Optional<Evidence> wattmetersApart(StepFacts facts) {
+        return TwoWattmeters.compares(facts.step)
+                ? facts.measured(ReadingRole.OTHER_OUTPUT)
+                        .flatMap(other -> facts.measured(ReadingRole.OUTPUT)
+                                .filter(output -> Math.min(output.value(), other.value()) > 0)
+                                .map(output -> new Evidence(
+                                        Figure.WATTMETERS,
+                                        output.value() > other.value()
+                                                ? output.over(other, Unit.ONE)
+                                                : other.over(output, Unit.ONE),
+                                        1,
+                                        true,
+                                        Basis.PRACTICE)))
+                : Optional.empty();
     }
 
     static Optional<Evidence> lessOnHighest(StepFacts facts) {

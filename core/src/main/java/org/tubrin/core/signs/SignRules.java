@@ -100,6 +100,8 @@ final class SignRules {
                                 Figure.SAG,
                                 facts -> facts.budget.sag(),
                                 facts -> facts.setup.settings().sagHigh())),
+                // Both stand in one line: beyond what their classes allow, one of them or the line between is at fault.
+                rule(Code.WATTMETERS_DISAGREE, Severity.WATCH, Sign.SURE, Set.of(), SignClues::wattmetersApart),
                 rule(
                         Code.INPUT_SWR_HIGH,
                         Severity.WATCH,

@@ -1,6 +1,10 @@
 package org.tubrin.core.station;
 
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Checks;
@@ -34,6 +38,28 @@ public record Instrument(String name, String host, int port, List<Query> queries
     }
 
     /**
+     * Returns all records of one host and port as one: named as the first of them in the alphabet, asked what any of them asked, once
+     * for each reading, as often as the quickest and with the patience of the most patient.
+     *
+     * @throws java.util.NoSuchElementException where there are none
+     */
+    public static Instrument together(List<Instrument> ofOnePlace) {
+        List<Instrument> sorted = ofOnePlace.stream()
+                .sorted(Comparator.comparing(one -> one.name().toLowerCase(Locale.ROOT)))
+                .toList();
+        Map<List<Object>, Query> queries = new LinkedHashMap<>();
+        sorted.forEach(one -> one.queries().forEach(query -> queries.putIfAbsent(query.reading(), query)));
+        Instrument first = sorted.iterator().next();
+        return new Instrument(
+                first.name(),
+                first.host(),
+                first.port(),
+                List.copyOf(queries.values()),
+                sorted.stream().mapToDouble(Instrument::pollS).min().orElseThrow(),
+                sorted.stream().mapToDouble(Instrument::timeoutS).max().orElseThrow());
+    }
+
+    /**
      * One thing that it is asked.
      *
      * @param query one SCPI query, ended by a question mark, so that it can only ask
@@ -55,9 +81,9 @@ public record Instrument(String name, String host, int port, List<Query> queries
             return List.of(meter, role);
         }
 
-        /** Returns whether it reads that of a meter. */
+        /** Returns whether it reads that of a meter; the second wattmeter in a line is read as any other. */
         public boolean reads(String ofMeter, ReadingRole what) {
-            return meter.equals(ofMeter) && role == what;
+            return meter.equals(ofMeter) && role == (what == ReadingRole.OTHER_OUTPUT ? ReadingRole.OUTPUT : what);
         }
     }
 

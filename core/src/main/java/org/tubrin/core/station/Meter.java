@@ -139,7 +139,23 @@ public record Meter(String name, List<Channel> channels, Optional<MeterFace> fac
                 .filter(position -> used.channels().stream()
                         .anyMatch(channel -> channel.position().equals(position)))
                 .toList();
-        return in(kept.isEmpty() ? usualPositions(false) : kept);
+        Meter same = in(kept.isEmpty() ? usualPositions(false) : kept);
+        return used.standsSecond() ? same.asSecond() : same;
+    }
+
+    /** Returns it as the second wattmeter in a line: what it reads of the output, and nothing else. */
+    public Meter asSecond() {
+        return new Meter(
+                name,
+                channels(ReadingRole.OUTPUT)
+                        .map(channel -> channel.as(ReadingRole.OTHER_OUTPUT))
+                        .toList(),
+                face);
+    }
+
+    /** Returns whether it is the second wattmeter in a line. */
+    public boolean standsSecond() {
+        return channel(ReadingRole.OTHER_OUTPUT).isPresent();
     }
 
     /** Returns the same with another in place of a channel. */

@@ -53,6 +53,13 @@ public class SignsTest {
                         List.of(Sample.FATHOM, Sample.PANEL, reads(ReadingRole.INPUT_SWR, ScaleUnit.ONE, 5)),
                         Band.MHZ_7,
                         Optional.empty());
+            case "second" ->
+                with(
+                        plain,
+                        plain.amplifier(),
+                        List.of(Sample.FATHOM, Sample.PANEL, reads(ReadingRole.OTHER_OUTPUT, ScaleUnit.W, 1500)),
+                        Band.MHZ_7,
+                        Optional.empty());
             case "tetrode" ->
                 with(
                         plain,

@@ -49,6 +49,18 @@ public class InstrumentTest {
     }
 
     @Test
+    public void recordsOfOnePlaceBecomeOneThatAsksWhatTheyAsked() {
+        Instrument.Query grid = new Instrument.Query("G?", 1, "Panel", ReadingRole.GRID_CURRENT);
+        Instrument.Query plate = new Instrument.Query("I?", 1, "Panel", ReadingRole.PLATE_CURRENT);
+        Instrument.Query again = new Instrument.Query("I2?", 1, "Panel", ReadingRole.PLATE_CURRENT);
+        Instrument one = Instrument.together(List.of(
+                new Instrument("C", "h", 1, List.of(again), 0.1, 0.5),
+                new Instrument("b plate", "h", 1, List.of(plate), 0.1, 2),
+                new Instrument("A grid", "h", 1, List.of(grid), 0.05, 0.5)));
+        assertEquals(one, new Instrument("A grid", "h", 1, List.of(grid, plate), 0.05, 2));
+    }
+
+    @Test
     public void tellsAllThatIsWrongAtOnce() {
         Refused refused =
                 org.testng.Assert.expectThrows(Refused.class, () -> new Instrument("", "", 0, List.of(), 0, 99));

@@ -35,6 +35,10 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
     private static final Duration KEY_DOWN = Duration.ofMillis(4200);
     private static final Duration BETWEEN = Duration.ofSeconds(25);
     private static final Duration WARM_BEFORE = Duration.ofMinutes(10);
+    private static final double CHANGED_OVER_FROM_W = 35;
+    private static final double SECOND_SHOWS = 1.05;
+    private static final double PLACE_SHOWS = 1.003;
+    private static final long EYE_W = 5;
 
     /** One step as it was read; texts as typed. */
     record Row(
@@ -119,12 +123,23 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
         player.does(new RunEvent.Unkeyed());
         player.does(dial(Control.PLATE, row.plate()));
         player.reads(ReadingRole.OUTPUT, row.output());
+        if (player.hasSecond()) {
+            beside(row, player);
+        }
         player.reads(ReadingRole.PLATE_CURRENT, row.plateCurrent());
         player.reads(ReadingRole.GRID_CURRENT, row.gridCurrent());
         player.reads(ReadingRole.PLATE_VOLTAGE, row.plateVoltage());
         row.reflected().ifPresent(text -> player.reads(ReadingRole.REFLECTED, text));
         player.waits(BETWEEN);
         player.does(new RunEvent.StepRecorded());
+    }
+
+    /** A second wattmeter, in the other's place from some drive on. */
+    private static void beside(Row row, Player player) {
+        boolean changedOver = Double.parseDouble(row.drive()) >= CHANGED_OVER_FROM_W;
+        player.does(dial(Control.WATTMETERS, changedOver ? "1" : "0"));
+        double shown = Double.parseDouble(row.output()) * SECOND_SHOWS * (changedOver ? 1 / PLACE_SHOWS : PLACE_SHOWS);
+        player.reads(ReadingRole.OTHER_OUTPUT, Long.toString(Math.round(shown / EYE_W) * EYE_W));
     }
 
     private static RunEvent dial(Control control, String text) {
@@ -151,6 +166,13 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
                 }
             }
             events.add(new Recorded(events.size() + 1L, now, event));
+        }
+
+        boolean hasSecond() {
+            return Replay.of(events)
+                    .setup()
+                    .channelFor(ReadingRole.OTHER_OUTPUT)
+                    .isPresent();
         }
 
         void reads(ReadingRole role, String text) {

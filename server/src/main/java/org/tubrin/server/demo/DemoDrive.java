@@ -133,7 +133,8 @@ final class DemoDrive {
             case SUPPLY_VOLTAGE -> Figures.fixed(point.supplyVoltageDcV() - 0.015 * point.supplyCurrentA(), 2);
             case SUPPLY_CURRENT -> Figures.fixed(point.supplyCurrentA(), 2);
             case HEAT_SINK -> Figures.fixed(24 + 0.04 * point.heatW(), 0);
-            case PLATE_CURRENT,
+            case OTHER_OUTPUT,
+                    PLATE_CURRENT,
                     GRID_CURRENT,
                     SCREEN_CURRENT,
                     PLATE_VOLTAGE,

@@ -37,6 +37,8 @@ import org.tubrin.core.metering.Position;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Conditions;
 import org.tubrin.core.run.Recorded;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Antenna;
 import org.tubrin.core.station.Band;
@@ -66,6 +68,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 @ConditionalOnBooleanProperty("tubrin.demo")
 class DemoLoader implements ApplicationRunner {
+    /** On that day a second wattmeter was in the line, and changed over halfway. */
+    private static final long BY_TWO_WATTMETERS_DAYS_AGO = 20;
+
     private static final double WORN_RELAY_SHARE = 0.82;
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
 
@@ -123,13 +128,23 @@ class DemoLoader implements ApplicationRunner {
                 pick(byName, "Halyard 100", Exciter.class),
                 List.of(meter(byName, "Fathom"), meter(byName, "Brigantine panel")),
                 pick(byName, "Ballast 1000", Termination.class));
+        DemoClimb byTwo = new DemoClimb(
+                station,
+                climb.amplifier(),
+                climb.exciter(),
+                TuneSetup.withSecond(
+                        List.of(meter(byName, "Fathom"), meter(byName, "Marker"), meter(byName, "Brigantine panel")),
+                        School.PEAK_THEN_HEAVIER,
+                        climb.amplifier().ratedOutputW()),
+                climb.termination());
         Instant now = clock.instant();
         int climbs = 0;
         for (List<CSVRecord> rows : climbs().values()) {
             long days = Long.parseLong(rows.get(0).get("daysAgo"));
             Instant start = now.minus(Duration.ofDays(days)).minus(Duration.ofMinutes(days == 0 ? 4 : 190));
+            DemoClimb how = days == BY_TWO_WATTMETERS_DAYS_AGO ? byTwo : climb;
             List<Recorded> events =
-                    climb.events(rows.stream().map(DemoClimb.Row::of).toList(), start, days > 0, Conditions.NONE);
+                    how.events(rows.stream().map(DemoClimb.Row::of).toList(), start, days > 0, Conditions.NONE);
             store.begin(UUID.randomUUID(), UUID.randomUUID(), events);
             climbs++;
         }
@@ -207,10 +222,10 @@ class DemoLoader implements ApplicationRunner {
     private int levels(Station station, Map<String, Equipment> byName, DemoClimb climb, Instant now) {
         DemoAlc alc = new DemoAlc(station, climb.amplifier(), climb.termination());
         Exciter skiff = pick(byName, "Skiff 10", Exciter.class);
-        List<Meter> skiffs = List.of(meter(byName, "Leadline in bypass"), meter(byName, "Skiff 10 gauge"));
+        List<Meter> skiffs = List.of(meter(byName, "Shoal 20"), meter(byName, "Skiff 10 gauge"));
         List<Meter> withWidth = Stream.concat(skiffs.stream(), Stream.of(meter(byName, "Lookout")))
                 .toList();
-        List<Meter> halyards = List.of(meter(byName, "Leadline in bypass"), meter(byName, "Halyard 100 gauge"));
+        List<Meter> halyards = List.of(meter(byName, "Shoal 20"), meter(byName, "Halyard 100 gauge"));
         SoundPath path = new SoundPath("Computer", "sound card of the set", Optional.of(0.8), 5, 2.5, 500, 1500, 2500);
         SoundPath larger = new SoundPath("Computer", "Buoy interface", Optional.of(0.6), 15, 10, 500, 1500, 2500);
         Map<Integer, DemoAlc.Try> tries = new LinkedHashMap<>();
@@ -257,7 +272,7 @@ class DemoLoader implements ApplicationRunner {
                 station,
                 pick(byName, "Ketch 600", Amplifier.class),
                 climb.exciter(),
-                List.of(meter(byName, "Plummet over the resistor"), meter(byName, "Plummet at a gate")),
+                List.of(meter(byName, "Plummet")),
                 climb.termination());
         for (boolean runsAway : List.of(true, false)) {
             Instant start = now.minus(Duration.ofDays(runsAway ? 27 : 26)).minus(Duration.ofMinutes(200));
@@ -272,7 +287,7 @@ class DemoLoader implements ApplicationRunner {
                 station,
                 pick(byName, "Dinghy 60", Amplifier.class),
                 pick(byName, "Skiff 10", Exciter.class),
-                List.of(meter(byName, "Leadline"), meter(byName, "Leadline behind")));
+                List.of(meter(byName, "Leadline"), meter(byName, "Shoal 80")));
         List<DemoMatcher.Try> tries = List.of(
                 new DemoMatcher.Try(pick(byName, "Trestle 150", Termination.class), 3.86, false),
                 new DemoMatcher.Try(pick(byName, "Yardarm", Termination.class), 2, true));

@@ -135,6 +135,9 @@ public class BenchLink implements SmartLifecycle {
             case MODULES -> set(AMPLIFIER, "PAN:MOD " + number(to));
             case MOTOR -> set(AMPLIFIER, "PAN:MOT " + number(to));
             case MATCHER -> set(AMPLIFIER, "PAN:MATC " + onOff(to > 0));
+            case WATTMETERS -> {
+                // Both of the bench sit in one place.
+            }
         }
         show(look());
     }

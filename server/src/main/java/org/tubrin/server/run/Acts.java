@@ -206,6 +206,10 @@ final class Acts {
                     NumberEntry.parsePlain(
                             control.name(), typed, SoundPath.LOWEST_HZ, SoundPath.HIGHEST_HZ, Unit.HERTZ));
         }
+        if (control == Control.WATTMETERS) {
+            return new RunEvent.DialMoved(
+                    control, typed, NumberEntry.parsePlain(control.name(), typed, 0, 1, Unit.ONE));
+        }
         Dial dial = state.setup()
                 .stage()
                 .dial(control)

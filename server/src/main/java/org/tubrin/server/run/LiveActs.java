@@ -104,7 +104,7 @@ class LiveActs {
             case SUPPLY -> Optional.of(panel.supplyV());
             case MODULES -> Optional.of(panel.modules());
             case MOTOR -> Optional.of(panel.motor());
-            case DEVICE, POWER_AMPLIFIER, MATCHER, LOOK -> Optional.empty();
+            case DEVICE, POWER_AMPLIFIER, MATCHER, LOOK, WATTMETERS -> Optional.empty();
         };
     }
 

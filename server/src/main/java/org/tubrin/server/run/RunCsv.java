@@ -36,7 +36,8 @@ final class RunCsv {
             Map.entry(Control.LOOK, "look"),
             Map.entry(Control.SUPPLY, "supplySetV"),
             Map.entry(Control.MODULES, "modules"),
-            Map.entry(Control.MOTOR, "motorSteps")));
+            Map.entry(Control.MOTOR, "motorSteps"),
+            Map.entry(Control.WATTMETERS, "wattmetersChangedOver")));
 
     private RunCsv() {}
 

@@ -67,7 +67,8 @@ public record RunView(
             @Nullable ChainClimbView chain,
             @Nullable ScopeView scope,
             @Nullable VoltsView volts,
-            @Nullable ResonanceView resonance) {}
+            @Nullable ResonanceView resonance,
+            @Nullable WattmetersView wattmeters) {}
 
     /** What is to be done, and the time for it. */
     public record Doing(

@@ -67,6 +67,7 @@ class RunViewer {
     private final ScopeViewer scopes;
     private final VoltsViewer volts;
     private final ResonanceViewer resonances;
+    private final WattmetersViewer wattmeters;
 
     RunViewer(
             Words words,
@@ -82,7 +83,9 @@ class RunViewer {
             ChainClimbViewer chains,
             ScopeViewer scopes,
             VoltsViewer volts,
-            ResonanceViewer resonances) {
+            ResonanceViewer resonances,
+            WattmetersViewer wattmeters) {
+        this.wattmeters = wattmeters;
         this.volts = volts;
         this.resonances = resonances;
         this.chains = chains;
@@ -127,7 +130,8 @@ class RunViewer {
                         chains.view(state).orElse(null),
                         scopes.view(state).orElse(null),
                         volts.view(state).orElse(null),
-                        resonances.view(state).orElse(null)),
+                        resonances.view(state).orElse(null),
+                        wattmeters.view(state).orElse(null)),
                 new RunView.Doing(
                         adviceWords.view(advice, state, clock),
                         clock(state, clock),
@@ -313,7 +317,9 @@ class RunViewer {
         }
         setup.pad().ifPresent(pad -> nodes.add(padNode(state, pad, drive)));
         nodes.add(new RunView.Node(setup.amplifier().name(), amplifier(state, phase), false, ""));
-        setup.channelFor(ReadingRole.OUTPUT).ifPresent(channel -> nodes.add(meterNode(state, channel)));
+        for (ReadingRole role : List.of(ReadingRole.OUTPUT, ReadingRole.OTHER_OUTPUT)) {
+            setup.channelFor(role).ifPresent(channel -> nodes.add(meterNode(state, channel)));
+        }
         nodes.add(terminationNode(state, clock));
         return nodes;
     }
@@ -367,7 +373,8 @@ class RunViewer {
     }
 
     private RunView.Node meterNode(RunState state, Channel channel) {
-        String range = state.ranges().getOrDefault(ReadingRole.OUTPUT, "");
+        ReadingRole role = channel.role();
+        String range = state.ranges().getOrDefault(role, "");
         double bound = channel.accuracy() instanceof Accuracy.OfFullScale scale
                 ? scale.fraction()
                 : ((Accuracy.OfReading) channel.accuracy()).fraction();
@@ -384,8 +391,10 @@ class RunViewer {
                     .map(one -> words.say("line.swr", Map.of("swr", Figures.fixed(one, 1))))
                     .orElse("");
         }
-        String name = state.setup().meterFor(ReadingRole.OUTPUT).orElseThrow().name();
-        return new RunView.Node(name, detail, false, swr);
+        boolean isLast = role == ReadingRole.OTHER_OUTPUT
+                || state.setup().channelFor(ReadingRole.OTHER_OUTPUT).isEmpty();
+        String name = state.setup().meterFor(role).orElseThrow().name();
+        return new RunView.Node(name, detail, false, isLast ? swr : "");
     }
 
     private RunView.Node terminationNode(RunState state, KeyClock clock) {

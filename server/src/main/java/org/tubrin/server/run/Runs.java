@@ -247,7 +247,6 @@ public class Runs {
         Amplifier named = equipment(request.amplifierId(), Amplifier.class, "amplifier");
         Amplifier switched = request.switchPosition() == null ? named : named.switchedTo(request.switchPosition());
         Termination termination = equipment(request.terminationId(), Termination.class, "termination");
-        List<Meter> meters = request.meters(id -> equipment(id, Meter.class, "meters"));
         double frequencyHz = NumberEntry.parseFrequencyHz(
                 "frequency", request.frequency(), station.lowestHz(request.band()), station.highestHz(request.band()));
         TuneSettings usual = usual(request, switched);
@@ -261,6 +260,8 @@ public class Runs {
                 .map(margin -> switched.withLimits(1 - margin))
                 .orElse(switched);
         Exciter exciter = equipment(request.exciterId(), Exciter.class, "exciter");
+        List<Meter> used = request.meters(id -> equipment(id, Meter.class, "meters"));
+        List<Meter> meters = TuneSetup.withSecond(used, request.school(), amplifier.ratedOutputW());
         Optional<Preset> known = request.school() != School.ALC && amplifier.stage() instanceof Stage.Tubes tubes
                 ? known(request, amplifier, tubes, frequencyHz, termination)
                 : Optional.of(Preset.WITHOUT_DIALS);

@@ -81,7 +81,8 @@ class SignWords {
                     DRIVE,
                     GROWTH,
                     PLATE_CURRENT_RISE,
-                    PLATE_DRIFT -> false;
+                    PLATE_DRIFT,
+                    WATTMETERS -> false;
         };
     }
 }

@@ -1,13 +1,17 @@
 package org.tubrin.server.station;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.station.Equipment;
+import org.tubrin.core.station.Instrument;
 import org.tubrin.core.station.Station;
 import org.tubrin.server.store.BackupPart;
 import org.tubrin.server.store.BackupReading;
@@ -38,13 +42,16 @@ class StationBackup implements BackupPart {
     /** One as it stands in a file, maybe in the form of an older one. */
     record Filed(UUID id, int revision, ObjectNode equipment) {
         Entry entry(JsonMapper json) {
-            return new Entry(id, revision, json.treeToValue(lifted(equipment), Equipment.class));
+            return new Entry(id, revision, json.treeToValue(equipment, Equipment.class));
         }
-    }
 
-    /** An instrument had one query before it could have several. */
-    private static ObjectNode lifted(ObjectNode equipment) {
-        if (equipment.path("kind").asString("").equals("instrument") && equipment.has("query")) {
+        /** Returns whether it is an instrument from before one could have several queries. */
+        boolean isOfOneQuery() {
+            return equipment.path("kind").asString("").equals("instrument") && equipment.has("query");
+        }
+
+        /** Returns such a one in the form of today. */
+        Instrument instrument(JsonMapper json) {
             ObjectNode query = equipment.objectNode();
             for (String field : List.of("query", "factor", "meter", "role")) {
                 if (equipment.has(field)) {
@@ -52,8 +59,8 @@ class StationBackup implements BackupPart {
                 }
             }
             equipment.putArray("queries").add(query);
+            return (Instrument) json.treeToValue(equipment, Equipment.class);
         }
-        return equipment;
     }
 
     @Override
@@ -86,6 +93,8 @@ class StationBackup implements BackupPart {
         private final boolean apply;
         private @Nullable Station station;
         private int revision = 1;
+        /** Records of one query, by host and port: there was one for each query of an instrument. */
+        private final Map<String, List<Entry>> ofOneQuery = new LinkedHashMap<>();
 
         Reading(boolean apply) {
             this.apply = apply;
@@ -94,7 +103,8 @@ class StationBackup implements BackupPart {
         @Override
         public void field(String name, JsonParser from, BackupReading reading) {
             if (name.equals(EQUIPMENT)) {
-                reading.each(from, () -> take(from.readValueAs(Filed.class).entry(json), reading));
+                reading.each(from, () -> take(from.readValueAs(Filed.class), reading));
+                ofOneQuery.values().forEach(this::putTogether);
             } else if (name.equals(REVISION)) {
                 revision = Math.max(1, from.getIntValue());
             } else {
@@ -103,14 +113,37 @@ class StationBackup implements BackupPart {
             }
         }
 
-        private void take(Entry one, BackupReading reading) {
+        private void take(Filed filed, BackupReading reading) {
+            boolean isOld = filed.isOfOneQuery();
+            Entry one = isOld ? new Entry(filed.id(), filed.revision(), filed.instrument(json)) : filed.entry(json);
             reading.once("id", EQUIPMENT, one.id());
             reading.once(
                     "equipment.name", "name", one.equipment().name().strip().toLowerCase(Locale.ROOT));
+            reading.count(BackupReading.Counted.EQUIPMENT, 1);
+            if (isOld) {
+                Instrument instrument = (Instrument) one.equipment();
+                ofOneQuery
+                        .computeIfAbsent(instrument.host() + " " + instrument.port(), place -> new ArrayList<>())
+                        .add(one);
+            } else {
+                put(one);
+            }
+        }
+
+        private void putTogether(List<Entry> ofOnePlace) {
+            Instrument instrument = Instrument.together(
+                    ofOnePlace.stream().map(one -> (Instrument) one.equipment()).toList());
+            Entry first = ofOnePlace.stream()
+                    .filter(one -> one.equipment().name().equals(instrument.name()))
+                    .findFirst()
+                    .orElseThrow();
+            put(new Entry(first.id(), first.revision(), instrument));
+        }
+
+        private void put(Entry one) {
             if (apply) {
                 stations.restore(one.id(), one.revision(), one.equipment());
             }
-            reading.count(BackupReading.Counted.EQUIPMENT, 1);
         }
 
         @Override

@@ -20,6 +20,7 @@ final class RunPairs {
     private static final List<ReadingRole> ROLES = List.of(
             ReadingRole.INPUT_POWER,
             ReadingRole.OUTPUT,
+            ReadingRole.OTHER_OUTPUT,
             ReadingRole.PLATE_CURRENT,
             ReadingRole.GRID_CURRENT,
             ReadingRole.SCREEN_CURRENT,
@@ -82,7 +83,7 @@ final class RunPairs {
             case PLATE, LOAD -> Figures.dial(at);
             case DRIVE, TONE -> Figures.plain(at, 1);
             case LEVEL -> LevelViewer.percent(at);
-            case DEVICE, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, MODULES, MOTOR -> Figures.plain(at, 0);
+            case DEVICE, POWER_AMPLIFIER, MATCHER, ATTENUATOR, LOOK, MODULES, MOTOR, WATTMETERS -> Figures.plain(at, 0);
             case SUPPLY -> Figures.plain(at, 1);
             case POT -> Figures.plain(at, 2);
         };
@@ -90,7 +91,7 @@ final class RunPairs {
 
     private static ScaleUnit scale(ReadingRole role) {
         return switch (role) {
-            case INPUT_POWER, OUTPUT, REFLECTED -> ScaleUnit.W;
+            case INPUT_POWER, OUTPUT, OTHER_OUTPUT, REFLECTED -> ScaleUnit.W;
             case PLATE_CURRENT, GRID_CURRENT, SCREEN_CURRENT, DEVICE_CURRENT -> ScaleUnit.MA;
             case SENSE_VOLTAGE -> ScaleUnit.MV;
             case SUPPLY_CURRENT, LINE_CURRENT -> ScaleUnit.A;

@@ -122,7 +122,8 @@ final class DriveShack {
             case SUPPLY_CURRENT -> point.supplyCurrentA();
             case SUPPLY_VOLTAGE -> point.supplyVoltageDcV();
             case HEAT_SINK -> stage.heatSinkC();
-            case PLATE_CURRENT,
+            case OTHER_OUTPUT,
+                    PLATE_CURRENT,
                     GRID_CURRENT,
                     SCREEN_CURRENT,
                     PLATE_VOLTAGE,
