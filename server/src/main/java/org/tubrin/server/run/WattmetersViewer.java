@@ -22,6 +22,8 @@ import org.tubrin.server.words.Words;
 @Component
 class WattmetersViewer {
     private static final double PERCENT = 100;
+    /** From so many per cent on tenths say nothing. */
+    private static final double WHOLE_FROM = 10;
 
     private final Words words;
 
@@ -69,9 +71,13 @@ class WattmetersViewer {
                         "first", name(setup, ReadingRole.OUTPUT),
                         "second", name(setup, ReadingRole.OTHER_OUTPUT),
                         "than", isNone ? "SAME" : share.value() > 0 ? "MORE" : "LESS",
-                        "percent", Figures.plain(PERCENT * Math.abs(share.value()), 1),
-                        "plusMinus", Figures.plain(PERCENT * share.halfWidth95(), 1),
+                        "percent", percent(Math.abs(share.value())),
+                        "plusMinus", percent(share.halfWidth95()),
                         "steps", steps));
+    }
+
+    private static String percent(double share) {
+        return Figures.plain(PERCENT * share, PERCENT * share < WHOLE_FROM ? 1 : 0);
     }
 
     /** The points of the range that has most of them, since a correction is one of a range; the first is as sure as where it is surest. */
