@@ -62,7 +62,12 @@ public record Channel(
         return new Position(role, indication);
     }
 
-    /** Returns the same read for another reason. */
+    /** Returns how they stand on the meter itself, whichever of two wattmeters in a line it is. */
+    public Position ownPosition() {
+        return role == ReadingRole.OTHER_OUTPUT ? new Position(ReadingRole.OUTPUT, indication) : position();
+    }
+
+    /** Returns the same with what it reads under another role. */
     public Channel as(ReadingRole other) {
         return new Channel(other, scaleUnit, ranges, accuracy, indication, correctionFactor, corrections);
     }

@@ -137,18 +137,20 @@ public record Meter(String name, List<Channel> channels, Optional<MeterFace> fac
     public Meter inPositionsOf(Meter used) {
         List<Position> kept = powerPositions().stream()
                 .filter(position -> used.channels().stream()
-                        .anyMatch(channel -> channel.position().equals(position)))
+                        .anyMatch(channel -> channel.ownPosition().equals(position)))
                 .toList();
         Meter same = in(kept.isEmpty() ? usualPositions(false) : kept);
         return used.standsSecond() ? same.asSecond() : same;
     }
 
-    /** Returns it as the second wattmeter in a line: what it reads of the output, and nothing else. */
+    /** Returns it as the second wattmeter in a line; what comes back is read by the first. */
     public Meter asSecond() {
         return new Meter(
                 name,
-                channels(ReadingRole.OUTPUT)
-                        .map(channel -> channel.as(ReadingRole.OTHER_OUTPUT))
+                channels.stream()
+                        .filter(channel -> channel.role() != ReadingRole.REFLECTED)
+                        .map(channel ->
+                                channel.role() == ReadingRole.OUTPUT ? channel.as(ReadingRole.OTHER_OUTPUT) : channel)
                         .toList(),
                 face);
     }

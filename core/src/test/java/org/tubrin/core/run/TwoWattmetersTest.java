@@ -188,6 +188,18 @@ public class TwoWattmetersTest {
     }
 
     @Test
+    public void asTheSecondItKeepsWhatElseItReadsAndHowItShowsTheOutput() {
+        Channel average = marker(Indication.AVERAGE, 0.1).channels().get(0);
+        Channel peaks = marker(Indication.PEAK_HOLD, 0.1).channels().get(0);
+        Channel back = average.as(ReadingRole.REFLECTED);
+        Channel volts = Sample.PANEL.channel(ReadingRole.PLATE_VOLTAGE).orElseThrow();
+        Meter box = new Meter("Box", List.of(average, peaks, back, volts));
+        Meter second = box.in(List.of(peaks.position(), back.position())).asSecond();
+        assertEquals(second.channels(), List.of(peaks.as(ReadingRole.OTHER_OUTPUT), volts));
+        assertEquals(box.inPositionsOf(second), second, "its record is read on in the position that it was in");
+    }
+
+    @Test
     public void aCorrectedRecordOfTheSecondStaysTheSecond() {
         Climber climber = climber();
         steps(climber, 35, 600, 0, 0);
