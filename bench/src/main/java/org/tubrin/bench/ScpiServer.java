@@ -57,8 +57,9 @@ final class ScpiServer implements AutoCloseable {
         }
     }
 
+    /** One that came in while the server was being closed is not let in: nobody would close it, and it would be answered for ever. */
     private synchronized boolean enter(Socket client) {
-        return clients.size() < MOST_CLIENTS && clients.add(client);
+        return !socket.isClosed() && clients.size() < MOST_CLIENTS && clients.add(client);
     }
 
     private synchronized void leave(Socket client) {
