@@ -55,7 +55,8 @@ const CHOICES = choicesOf({
   exciters: [thing('h', 'Halyard 100')],
   meters: [
     thing('f', 'Fathom', { reads: ['OUTPUT'] }),
-    thing('s', 'Plummet', { reads: ['SENSE_VOLTAGE', 'DEVICE_CURRENT', 'GATE_VOLTAGE'] }),
+    thing('s', 'Plummet over the resistor', { reads: ['SENSE_VOLTAGE'] }),
+    thing('c', 'Plummet in a feed', { reads: ['DEVICE_CURRENT'] }),
   ],
 });
 

@@ -23,7 +23,7 @@ public class BiasApiTest extends ServerTest {
     private Map<String, Object> start(Map<String, Object> bias) {
         Map<String, Object> start = start("MHZ_7", "7.1");
         start.put("amplifierId", equipmentId("Ketch 600"));
-        start.put("meterIds", List.of(equipmentId("Plummet")));
+        start.put("meterIds", List.of(equipmentId("Plummet over the resistor"), equipmentId("Plummet at a gate")));
         start.put("school", "BIAS");
         start.put("warmUpSpeed", FASTEST);
         start.put("bias", bias);
@@ -141,7 +141,6 @@ public class BiasApiTest extends ServerTest {
         onTheAir.put("terminationId", equipmentId("Yardarm"));
         assertTrue(post("/api/runs", onTheAir).text().contains("NEEDS_DUMMY_LOAD"));
         Map<String, Object> ammeter = start(bias());
-        ammeter.put("meterIds", List.of(equipmentId("Fathom")));
         ammeter.put("bias", Map.of("devices", "2", "idle", "80", "because", "x", "potTurns", "10", "newBoard", false));
         assertTrue(post("/api/runs", ammeter).text().contains("NO_CHANNEL"));
         Map<String, Object> without = start(bias());
