@@ -93,33 +93,25 @@ final class CaseShack implements Shack {
 
     @Override
     public void turn(Control control, double to) {
-        switch (control) {
-            case DRIVE -> driveW = to;
-            case PLATE -> plate.turn(to);
-            case LOAD -> load.turn(to);
-            case TONE,
-                    LEVEL,
-                    DEVICE,
-                    POT,
-                    POWER_AMPLIFIER,
-                    MATCHER,
-                    ATTENUATOR,
-                    LOOK,
-                    SUPPLY,
-                    MODULES,
-                    MOTOR,
-                    WATTMETERS -> throw new IllegalArgumentException("a climb has no " + control);
+        if (control == Control.DRIVE) {
+            driveW = to;
+        } else {
+            knob(control).turn(to);
         }
         settle();
     }
 
     @Override
     public double shown(Control control) {
+        return control == Control.DRIVE ? driveW : knob(control).shown();
+    }
+
+    private Knob knob(Control control) {
         return switch (control) {
-            case DRIVE -> driveW;
-            case PLATE -> plate.shown();
-            case LOAD -> load.shown();
-            case TONE,
+            case PLATE -> plate;
+            case LOAD -> load;
+            case DRIVE,
+                    TONE,
                     LEVEL,
                     DEVICE,
                     POT,
@@ -130,7 +122,7 @@ final class CaseShack implements Shack {
                     SUPPLY,
                     MODULES,
                     MOTOR,
-                    WATTMETERS -> throw new IllegalArgumentException("a climb has no " + control);
+                    WATTMETERS -> throw new IllegalArgumentException("a climb has no knob for " + control);
         };
     }
 

@@ -1,7 +1,10 @@
 package org.tubrin.core.run;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
@@ -43,6 +46,35 @@ public record TwoWattmeters(List<Pair> pairs, Quantity second, Optional<Quantity
      */
     public record Pair(
             Quantity firstW, Reading first, Reading other, boolean isChangedOver, double lnRatio, double uncertainty) {}
+
+    /** How what one shows stands to what the other does, beyond what is uncertain about it. */
+    public enum Than {
+        SAME,
+        MORE,
+        LESS
+    }
+
+    /** Returns how a share that one shows more stands to none, by its 95 % interval. */
+    public static Than than(Quantity share) {
+        return Math.abs(share.value()) < share.halfWidth95() ? Than.SAME : share.value() > 0 ? Than.MORE : Than.LESS;
+    }
+
+    /** Returns the pairs of that range of the second which has most of them: a correction is one of a range. */
+    public List<Pair> ofOneRange() {
+        Map<String, List<Pair>> byRange = pairs.stream()
+                .collect(Collectors.groupingBy(pair -> pair.other().range()));
+        return byRange.values().stream()
+                .max(Comparator.comparingInt(List::size))
+                .orElseThrow();
+    }
+
+    /** Returns within which share of itself the first knows an output where it knows it best. */
+    public static double firstKnownWithin(List<Pair> some) {
+        return some.stream()
+                .mapToDouble(pair -> pair.firstW().halfWidth95() / pair.firstW().value())
+                .min()
+                .orElseThrow();
+    }
 
     private record Mean(double value, double uncertainty) {}
 

@@ -95,6 +95,11 @@ public class TwoWattmetersTest {
         steps(climber, 35, 600, 1, 0);
         TwoWattmeters both = seen(climber);
         assertEquals(both.second().value(), 0.04, 1e-9);
+        assertEquals(
+                TwoWattmeters.than(both.second()), TwoWattmeters.Than.SAME, "two steps of wide scales tell little");
+        assertEquals(both.ofOneRange().size(), 2);
+        // Fathom is right within 5 % of 1500 W, as a rectangle; at 600 W.
+        assertEquals(TwoWattmeters.firstKnownWithin(both.pairs()), 0.95 * 75 / 600, 0.002);
         assertEquals(both.place().orElseThrow().value(), 0.006, 1e-9);
         // Half of each in the mean of two, and each one's own two scales.
         assertEquals(

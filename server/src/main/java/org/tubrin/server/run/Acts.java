@@ -217,7 +217,7 @@ final class Acts {
                         ProblemCode.UNKNOWN_NAME,
                         "control",
                         control.name(),
-                        new Allowed.OneOf(state.setup().stage().controls().stream()
+                        new Allowed.OneOf(state.setup().controls().stream()
                                 .map(Control::name)
                                 .toList()))));
         double position = NumberEntry.parsePlain(control.name(), typed, dial.least(), dial.most(), Unit.MARK);

@@ -1,12 +1,9 @@
 package org.tubrin.server.run;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.ReadingRole;
@@ -64,13 +61,12 @@ class WattmetersViewer {
     }
 
     private String said(TuneSetup setup, String key, Quantity share, int steps) {
-        boolean isNone = Math.abs(share.value()) < share.halfWidth95();
         return words.say(
                 key,
                 Map.of(
                         "first", name(setup, ReadingRole.OUTPUT),
                         "second", name(setup, ReadingRole.OTHER_OUTPUT),
-                        "than", isNone ? "SAME" : share.value() > 0 ? "MORE" : "LESS",
+                        "than", TwoWattmeters.than(share).name(),
                         "percent", percent(Math.abs(share.value())),
                         "plusMinus", percent(share.halfWidth95()),
                         "steps", steps));
@@ -80,24 +76,12 @@ class WattmetersViewer {
         return Figures.plain(PERCENT * share, PERCENT * share < WHOLE_FROM ? 1 : 0);
     }
 
-    /** The points of the range that has most of them, since a correction is one of a range; the first is as sure as where it is surest. */
     private static WattmetersView.WattComparisonView comparison(Channel channel, TwoWattmeters two) {
-        Map<String, Long> points = two.pairs().stream()
-                .collect(Collectors.groupingBy(pair -> pair.other().range(), Collectors.counting()));
-        String range = points.keySet().stream()
-                .max(Comparator.comparing((Function<String, Long>) points::get))
-                .orElseThrow();
-        List<TwoWattmeters.Pair> pairs = two.pairs().stream()
-                .filter(pair -> pair.other().range().equals(range))
-                .toList();
-        double share = pairs.stream()
-                .mapToDouble(pair -> pair.firstW().halfWidth95() / pair.firstW().value())
-                .min()
-                .orElseThrow();
+        List<TwoWattmeters.Pair> pairs = two.ofOneRange();
         return new WattmetersView.WattComparisonView(
-                range,
+                pairs.get(0).other().range(),
                 channel.indication(),
-                Figures.plain(PERCENT * share, 1),
+                Figures.plain(PERCENT * TwoWattmeters.firstKnownWithin(pairs), 1),
                 pairs.stream()
                         .map(pair -> new WattmetersView.WattPairView(
                                 Figures.plain(pair.firstW().value(), 1),
