@@ -14,6 +14,7 @@ export { FoldedSheet, Sheet } from './Sheet';
 export { SignalLine } from './SignalLine';
 export { setting } from './setting';
 export { Term } from './Term';
+export { useChoices } from './useChoices';
 export { useDraft } from './useDraft';
 export { useKeys } from './useKeys';
 export { useKeyUp } from './useKeyUp';

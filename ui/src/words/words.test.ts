@@ -54,6 +54,16 @@ describe('the words of the page', () => {
     expect(strange).toEqual([]);
   });
 
+  it('stand in the catalogues, none in the code: what it quotes are keys, units and the languages by their own names', () => {
+    const quoted = Object.entries(TEXTS)
+      .filter(([file]) => !/\.test\.|\/testing\.tsx$|\.d\.ts$/.test(file))
+      .flatMap(([file, text]) =>
+        [...text.matchAll(/'([A-Z][a-zñ]+(?: [a-z]+)*)'/g)].map(([, word]) => `${file}: ${word}`),
+      )
+      .filter((one) => !/: (Enter|Escape|Space|Shift|Hz|Ah|English|Deutsch|Español)$/.test(one));
+    expect(quoted).toEqual([]);
+  });
+
   it.each(['de', 'es'] as const)('are all there in %s, with the same arguments', (language) => {
     const there = CATALOGUES[language];
     expect(Object.keys(there).sort()).toEqual(Object.keys(english).sort());

@@ -256,7 +256,7 @@ function Parts({ parts, refused, onChange }: PartsProps) {
             return (
               // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place.
               <tr key={place}>
-                <Cell>{field('name', 'Name', 'w-32')}</Cell>
+                <Cell>{field('name', say('shared.name'), 'w-32')}</Cell>
                 <Cell>
                   <Select
                     aria-label={say('drive.kindOfPart', { place: place + 1 })}
@@ -265,10 +265,10 @@ function Parts({ parts, refused, onChange }: PartsProps) {
                     options={KINDS}
                   />
                 </Cell>
-                <Cell>{field('decibels', 'Decibels', 'w-19')}</Cell>
-                <Cell>{field('open', 'Plus or minus', 'w-16')}</Cell>
-                <Cell>{part.kind === 'STAGE' ? field('compression', 'Compression', 'w-19') : null}</Cell>
-                <Cell>{field('most', 'Most input', 'w-19')}</Cell>
+                <Cell>{field('decibels', say('drive.decibels'), 'w-19')}</Cell>
+                <Cell>{field('open', say('drive.plusOrMinus'), 'w-16')}</Cell>
+                <Cell>{part.kind === 'STAGE' ? field('compression', say('drive.compression'), 'w-19') : null}</Cell>
+                <Cell>{field('most', say('drive.mostInput'), 'w-19')}</Cell>
                 <Cell>
                   {parts.length > 1 && (
                     <Button

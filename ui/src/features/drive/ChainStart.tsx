@@ -1,6 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
-import { ask, type ChainRequest, type Choices, client, type StartRequest } from '../../api';
-import { Sheet } from '../../parts';
+import type { ChainRequest, Choices, StartRequest } from '../../api';
+import { Sheet, useChoices } from '../../parts';
 import { Pick } from '../../parts/ui';
 import { say } from '../../words';
 import { SourcePick } from './SourcePick';
@@ -21,7 +20,7 @@ interface Entry {
 
 /** Begins the way up of the chain above as a run, where the station has what it takes. */
 export function ChainStart({ chain, named: names }: { chain: ChainRequest; named: Record<string, string> }) {
-  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  const choices = useChoices();
   if (!choices.data || reads(choices.data, 'OUTPUT_VPP').length === 0 || loads(choices.data).length === 0) return null;
   if (choices.data.amplifiers.length === 0 || choices.data.exciters.length === 0) return null;
   return <Start choices={choices.data} chain={chain} names={names} />;
@@ -63,18 +62,24 @@ function Start({ choices, chain, names }: { choices: Choices; chain: ChainReques
         }}
       >
         <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-          {pick('Last stage', 'amplifierId', named(choices.amplifiers))}
+          {pick(say('drive.lastStage'), 'amplifierId', named(choices.amplifiers))}
           {pick(
-            'Band',
+            say('shared.band'),
             'band',
             bands.map((one) => [one.band, one.name] as const),
           )}
-          {pick('Keyed by', 'exciterId', named(choices.exciters))}
-          {pick('Dummy load', 'terminationId', named(loads(choices)))}
-          {pick('Peak to peak by', 'scopeId', named(reads(choices, 'OUTPUT_VPP')))}
-          {pick('Gate DC by', 'gateId', [['', say('shared.notRead')], ...named(reads(choices, 'GATE_VOLTAGE'))])}
-          {pick('Supply by', 'supplyId', [['', say('shared.notRead')], ...named(reads(choices, 'SUPPLY_CURRENT'))])}
-          {pick('Watts by', 'wattId', [['', say('shared.notRead')], ...named(reads(choices, 'OUTPUT'))])}
+          {pick(say('drive.keyedBy'), 'exciterId', named(choices.exciters))}
+          {pick(say('shared.dummyLoad'), 'terminationId', named(loads(choices)))}
+          {pick(say('drive.peakToPeakBy'), 'scopeId', named(reads(choices, 'OUTPUT_VPP')))}
+          {pick(say('drive.gateVoltageBy'), 'gateId', [
+            ['', say('shared.notRead')],
+            ...named(reads(choices, 'GATE_VOLTAGE')),
+          ])}
+          {pick(say('drive.supplyReadBy'), 'supplyId', [
+            ['', say('shared.notRead')],
+            ...named(reads(choices, 'SUPPLY_CURRENT')),
+          ])}
+          {pick(say('drive.outputBy'), 'wattId', [['', say('shared.notRead')], ...named(reads(choices, 'OUTPUT'))])}
           <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
         <StartFoot label={say('drive.startTheWayUp')} start={start} missing={undefined} names={names} />

@@ -95,13 +95,13 @@ function Start({ choices }: { choices: Choices }) {
         <p className="head text-22 leading-head">{say('drive.keepInResonance', { antenna: antenna.name })}</p>
         <p className="mt-1 text-soft">{say('drive.readWhileYouSendOne')}</p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
-          {pick('Antenna', 'antennaId', named(antennas(choices)))}
+          {pick(say('drive.antennaToWatch'), 'antennaId', named(antennas(choices)))}
           {pick(
-            'Band',
+            say('shared.band'),
             'band',
             choices.bands.filter((one) => antenna.bands.includes(one.band)).map((one) => [one.band, one.name] as const),
           )}
-          {pick('Watched by', 'meterId', named(meters(choices)))}
+          {pick(say('drive.watchedBy'), 'meterId', named(meters(choices)))}
           {!byPhase && (
             <TextField
               label={say('drive.voltsOverAmperesAt50')}
@@ -112,8 +112,8 @@ function Start({ choices }: { choices: Choices }) {
               onChange={(agreesAt) => change({ agreesAt })}
             />
           )}
-          {pick('Amplifier', 'amplifierId', named(on(choices, entry.band)))}
-          {pick('Exciter', 'exciterId', named(choices.exciters))}
+          {pick(say('shared.amplifier'), 'amplifierId', named(on(choices, entry.band)))}
+          {pick(say('shared.exciter'), 'exciterId', named(choices.exciters))}
           <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
         <StartFoot label={say('drive.startWithThePoints')} start={start} missing={undefined} names={NAMES} />

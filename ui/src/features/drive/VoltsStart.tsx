@@ -104,13 +104,13 @@ function Start({ choices }: { choices: Choices }) {
         <p className="head text-22 leading-head">{say('drive.upByItsSupply', { amplifier: amplifier.name })}</p>
         <p className="mt-1 text-soft">{say('drive.fromTheLowestVoltageEach')}</p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
-          {pick('Amplifier', 'amplifierId', named(switching(choices)))}
+          {pick(say('shared.amplifier'), 'amplifierId', named(switching(choices)))}
           {pick(
-            'Band',
+            say('shared.band'),
             'band',
             bands.map((one) => [one.band, one.name] as const),
           )}
-          {count > 1 && pick('Modules in', 'modules', counts)}
+          {count > 1 && pick(say('drive.modulesIn'), 'modules', counts)}
           <TextField
             label={say('drive.outputWantedW')}
             value={entry.wanted}
@@ -119,11 +119,11 @@ function Start({ choices }: { choices: Choices }) {
             invalid={isRefused(start.error, 'wantedOutput')}
             onChange={(wanted) => change({ wanted })}
           />
-          {pick('Exciter', 'exciterId', named(choices.exciters))}
-          {pick('Pad behind it', 'padId', [['', say('shared.none')], ...named(choices.pads)])}
-          {pick('Into', 'terminationId', named(ends))}
-          {pick('Watts by', 'wattId', named(wattmeters(choices, amplifier.name)))}
-          {pick('Supply read by', 'panelId', named(panels(choices, amplifier.name)))}
+          {pick(say('shared.exciter'), 'exciterId', named(choices.exciters))}
+          {pick(say('drive.padBehindIt'), 'padId', [['', say('shared.none')], ...named(choices.pads)])}
+          {pick(say('shared.into'), 'terminationId', named(ends))}
+          {pick(say('drive.outputBy'), 'wattId', named(wattmeters(choices, amplifier.name)))}
+          {pick(say('drive.supplyReadBy'), 'panelId', named(panels(choices, amplifier.name)))}
           <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
         <StartFoot label={say('drive.startWithThePoints')} start={start} missing={undefined} names={NAMES} />

@@ -105,19 +105,19 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
         <p className="head text-22 leading-head">{say('drive.lookAtTheWaveformOf', { amplifier: amplifier.name })}</p>
         <p className="mt-1 text-soft">{say('drive.fiveShortLooksTheExciter')}</p>
         <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
-          {pick('Amplifier', 'amplifierId', named(choices.amplifiers))}
+          {pick(say('shared.amplifier'), 'amplifierId', named(choices.amplifiers))}
           {pick(
-            'Band',
+            say('shared.band'),
             'band',
             bands.map((one) => [one.band, one.name] as const),
           )}
           {watt(say('drive.driveAtItsPeaksW'), 'drive')}
           {watt(say('drive.outputToExpectW'), 'output')}
-          {pick('Exciter', 'exciterId', named(choices.exciters))}
-          {pick('Pad behind it', 'padId', [['', say('shared.none')], ...named(choices.pads)])}
-          {pick('Dummy load', 'terminationId', named(loads(choices)))}
-          {pick('Scope', 'scopeId', named(reads(choices, 'OUTPUT_VPP')))}
-          {pick('Watts by', 'wattId', [['', say('shared.notRead')], ...named(reads(choices, 'OUTPUT'))])}
+          {pick(say('shared.exciter'), 'exciterId', named(choices.exciters))}
+          {pick(say('drive.padBehindIt'), 'padId', [['', say('shared.none')], ...named(choices.pads)])}
+          {pick(say('shared.dummyLoad'), 'terminationId', named(loads(choices)))}
+          {pick(say('drive.scope'), 'scopeId', named(reads(choices, 'OUTPUT_VPP')))}
+          {pick(say('drive.outputBy'), 'wattId', [['', say('shared.notRead')], ...named(reads(choices, 'OUTPUT'))])}
           <SourcePick choices={choices} value={entry.source} onPick={(source) => change({ source })} />
         </div>
         <StartFoot label={say('drive.startWithThePoints')} start={start} missing={missing(entry)} names={NAMES} />

@@ -1,13 +1,13 @@
-import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { ask, type Choices, client } from '../../api';
-import { Trouble } from '../../parts';
+import type { Choices } from '../../api';
+import { Trouble, useChoices } from '../../parts';
 import { Skeleton } from '../../parts/ui';
 import { say } from '../../words';
 
 /** What a form that begins a run chooses from, once it is there. */
 export function WithChoices({ children }: { children: (choices: Choices) => ReactNode }) {
-  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  const choices = useChoices();
+  if (choices.data) return children(choices.data);
   if (choices.error) return <Trouble error={choices.error} retry={() => void choices.refetch()} />;
-  return choices.data ? children(choices.data) : <Skeleton what={say('shared.theStation')} />;
+  return <Skeleton what={say('shared.theStation')} />;
 }

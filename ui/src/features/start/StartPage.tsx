@@ -1,8 +1,8 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ask, type Choices, client, type RunSummary } from '../../api';
-import { Answer, FirstThing, Sheet, Trouble, useKeys, useNow } from '../../parts';
+import { Answer, FirstThing, Sheet, Trouble, useChoices, useKeys, useNow } from '../../parts';
 import { Button } from '../../parts/ui';
 import { ago } from '../../quantity';
 import { say } from '../../words';
@@ -13,7 +13,7 @@ import { LastRow } from './LastRow';
 import { climbing, fromAddress, remember, useChoice } from './useChoice';
 
 export function StartPage() {
-  const choices = useQuery({ queryKey: ['choices'], queryFn: () => ask(client.GET('/api/choices')) });
+  const choices = useChoices();
   useEffect(() => {
     document.title = say('start.tuneTubrin');
   }, []);

@@ -1,4 +1,5 @@
 import type { Equipment, LiveSupply } from '../../api';
+import { say } from '../../words';
 
 type Meter = Extract<Equipment, { kind: 'meter' }>;
 type Channel = Meter['channels'][number];
@@ -18,12 +19,12 @@ const channel = (
   correctionFactor: 1,
 });
 const digital = (fraction: number): Channel['accuracy'] => ({ kind: 'ofReading', fraction, digit: 0.01 });
-const WATTMETER = 'Bench wattmeter';
-const SUPPLY_METER = 'Bench supply meter';
+const WATTMETER = say('supply.benchWattmeter');
+const SUPPLY_METER = say('supply.benchSupplyMeter');
 
 const instrument = (meter: string, port: number, queries: [Role, string][]): Equipment => ({
   kind: 'instrument',
-  name: `${meter}, live`,
+  name: say('supply.liveReader', { meter }),
   host: 'bench',
   port,
   queries: queries.map(([role, query]) => ({ query, factor: 1, meter, role })),

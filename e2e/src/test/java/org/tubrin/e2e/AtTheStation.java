@@ -3,6 +3,8 @@ package org.tubrin.e2e;
 import static org.testng.Assert.assertEquals;
 
 import java.util.List;
+import org.testng.ITestResult;
+import org.testng.Reporter;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
@@ -37,8 +39,15 @@ public abstract class AtTheStation {
     }
 
     @AfterMethod(alwaysRun = true)
-    public void nothingStumbled() {
-        operator.close();
+    public void nothingStumbled(ITestResult result) {
+        try {
+            if (!result.isSuccess()) {
+                // What was there instead of what was waited for.
+                Reporter.log(operator.shown(), true);
+            }
+        } finally {
+            operator.close();
+        }
         assertEquals(operator.stumbles, List.of());
     }
 }

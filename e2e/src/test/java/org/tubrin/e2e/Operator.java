@@ -167,6 +167,11 @@ final class Operator implements AutoCloseable {
                 .click();
     }
 
+    /** Returns where the page is and what is on it, as it is read out. */
+    String shown() {
+        return page.url() + "\n" + page.locator("body").ariaSnapshot();
+    }
+
     void presses(String... keys) {
         for (String key : keys) {
             page.keyboard().press(key);

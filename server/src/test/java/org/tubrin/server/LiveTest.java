@@ -373,6 +373,8 @@ public class LiveTest extends ServerTest {
         station = new SimulatedStation(7, 100);
         try {
             waitFor(frame -> !frame.get("bench").get("present").asBoolean());
+            // One look in vain may be a busy machine: it stays to be chosen for some seconds.
+            assertTrue(offersTheBench());
             waitFor(frame ->
                     of(frame.get("readings"), "OUTPUT").get("health").asString().equals("AWAY"));
             assertEquals(
@@ -384,12 +386,18 @@ public class LiveTest extends ServerTest {
             does("READ", "role", "OUTPUT", "text", "88");
             assertEquals(
                     of(run.get("draft").get("cells"), "OUTPUT").get("shown").asString(), "88");
+            waitFor(frame -> !offersTheBench());
         } finally {
             bench = again();
         }
         waitFor(frame -> frame.get("bench").get("present").asBoolean());
+        assertTrue(offersTheBench());
         waitFor(frame ->
                 of(frame.get("readings"), "OUTPUT").get("health").asString().equals("OK"));
+    }
+
+    private boolean offersTheBench() {
+        return get("/api/choices").json().get("sources").toString().contains("BENCH");
     }
 
     /** Begins the bench again where it was; its port may still be letting go. */

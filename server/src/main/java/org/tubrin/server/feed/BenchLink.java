@@ -44,10 +44,13 @@ public class BenchLink implements SmartLifecycle {
     private static final int TIMEOUT_MS = 1000;
     private static final long POLL_MS = 50;
     private static final long AWAY_MS = 500;
+    /** One look that came late on a busy machine does not take it off the list. */
+    private static final long MISSED_NS = 5_000_000_000L;
 
     private final Hosts hosts;
     private final Line[] lines = new Line[SCOPE + 1];
     private volatile Optional<Panel> panel = Optional.empty();
+    private volatile Optional<Sight> last = Optional.empty();
     /** When the key was first seen down, by {@link System#nanoTime}; meaningless while it is up. */
     private volatile long keyedSinceNs;
     /** When anything of it was set last, by {@link System#nanoTime}. */
@@ -83,6 +86,8 @@ public class BenchLink implements SmartLifecycle {
             double modules,
             double motor) {}
 
+    private record Sight(Panel panel, long atNs) {}
+
     /** Returns whether a bench was named when the application started. */
     public boolean isNamed() {
         return hosts.bench(EXCITER).isPresent();
@@ -91,6 +96,12 @@ public class BenchLink implements SmartLifecycle {
     /** Returns what its panels show; empty while it is away. */
     public Optional<Panel> panel() {
         return panel;
+    }
+
+    /** Returns what its panels showed last; empty once nothing was seen of it for five seconds. */
+    public Optional<Panel> lastPanel() {
+        return last.filter(sight -> System.nanoTime() - sight.atNs() < MISSED_NS)
+                .map(Sight::panel);
     }
 
     /** Returns for how long its key has been down; empty while it is up or the bench away. */
@@ -110,6 +121,7 @@ public class BenchLink implements SmartLifecycle {
             keyedSinceNs = System.nanoTime();
         }
         panel = seen;
+        seen.ifPresent(shown -> last = Optional.of(new Sight(shown, System.nanoTime())));
     }
 
     /** Keys or unkeys its exciter; refuses where it is away. */
@@ -356,6 +368,7 @@ public class BenchLink implements SmartLifecycle {
     public void start() {
         running = true;
         if (isNamed()) {
+            show(look());
             watcher = new Thread(this::watch, "bench");
             watcher.setDaemon(true);
             watcher.start();

@@ -177,7 +177,7 @@ class LiveActs {
 
     /** Returns how many times faster than real ones the bench's heaters warm, where it answers. */
     Optional<Double> benchWarmUpSpeed() {
-        return bench.panel().map(BenchLink.Panel::warmUpSpeed);
+        return bench.lastPanel().map(BenchLink.Panel::warmUpSpeed);
     }
 
     /** Returns how long the bench's heaters have been on, where the run is on the bench and it answers. */

@@ -185,7 +185,7 @@ public class RunController {
         return Stream.of(ReadingSource.BENCH, ReadingSource.INSTRUMENTS, ReadingSource.TYPED)
                 .filter(source -> switch (source) {
                     case TYPED -> true;
-                    case BENCH -> bench.panel().isPresent();
+                    case BENCH -> bench.lastPanel().isPresent();
                     case INSTRUMENTS ->
                         kept.stream()
                                 .anyMatch(one -> one.equipment() instanceof Instrument instrument
