@@ -255,7 +255,14 @@ function LogRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; o
       <Cell className="head whitespace-nowrap">{run.bandName}</Cell>
       <Cell>{run.amplifier}</Cell>
       <Cell>{run.termination}</Cell>
-      <Cell>{run.schoolName}</Cell>
+      <Cell>
+        {run.schoolName}
+        {run.longCarrierW !== undefined && (
+          <span className="block text-13 text-soft">
+            {say('log.longCarrier', { wantedW: Math.round(run.longCarrierW) })}
+          </span>
+        )}
+      </Cell>
       <Cell figure>{run.steps}</Cell>
       <Cell figure>
         <span className="flex items-center justify-between gap-3">

@@ -54,7 +54,7 @@ const run = (id: string, more: Partial<RunSummary> = {}): RunSummary => ({
 const RUNS = [
   run('a'),
   run('b', { bandName: '14 MHz', startedAt: '2026-10-01T18:00:00Z', lineVoltageV: 229, arcs: 1, trips: 2 }),
-  run('c', { amplifier: 'Barque', schoolName: 'Dip and load', startedAt: '2026-09-01T18:00:00Z' }),
+  run('c', { amplifier: 'Barque', schoolName: 'Dip and load', startedAt: '2026-09-01T18:00:00Z', longCarrierW: 350 }),
 ];
 
 const PAGE: LogPageView = {
@@ -95,6 +95,8 @@ describe('the log', () => {
     const row = await screen.findByRole('row', { name: /14 MHz/ });
     expect(within(row).getByText('1 arc, 2 trips')).toBeVisible();
     expect(within(row).getByText('229')).toBeVisible();
+    const forACarrier = await screen.findAllByText('long carrier, 350 W');
+    expect(forACarrier.map((one) => one.closest('tr'))).toEqual([screen.getByRole('row', { name: /Barque/ })]);
   });
 
   it('asks for a box and a date, says how many are left, and begins again at the newest', async () => {

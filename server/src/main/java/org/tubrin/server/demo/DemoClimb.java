@@ -13,6 +13,7 @@ import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Check;
 import org.tubrin.core.run.Conditions;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.Recorded;
@@ -40,7 +41,11 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
     private static final double PLACE_SHOWS = 1.003;
     private static final long EYE_W = 5;
 
-    /** One step as it was read; texts as typed. */
+    /**
+     * One step as it was read; texts as typed.
+     *
+     * @param wantedW what a carrier that stands long is to have, in watts; empty of a climb for speech and CW
+     */
     record Row(
             Band band,
             double frequencyHz,
@@ -52,7 +57,8 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
             String gridCurrent,
             String plateVoltage,
             Optional<String> reflected,
-            String range) {
+            String range,
+            Optional<Double> wantedW) {
         static Row of(CSVRecord row) {
             return new Row(
                     Band.valueOf(row.get("band")),
@@ -65,7 +71,8 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
                     row.get("gridCurrent"),
                     row.get("plateVoltage"),
                     Optional.empty(),
-                    row.get("range"));
+                    row.get("range"),
+                    Optional.of("wanted").filter(row::isSet).map(row::get).map(Double::valueOf));
         }
     }
 
@@ -111,7 +118,9 @@ record DemoClimb(Station station, Amplifier amplifier, Exciter exciter, List<Met
                 TuneSettings.customaryFor(amplifier.stage()),
                 Optional.empty(),
                 Optional.empty(),
-                Optional.empty());
+                row.wantedW()
+                        .map(wanted ->
+                                Customs.chosen(Optional.empty(), List.of(), Optional.empty(), Optional.of(wanted))));
     }
 
     private void step(Row row, Player player) {

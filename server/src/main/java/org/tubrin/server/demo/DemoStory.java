@@ -74,7 +74,8 @@ final class DemoStory {
                     text(Math.max(0.001, probe.gridCurrentA() * scatter(0.01)), 0.001),
                     text(probe.plateVoltageDcV() * scatter(0.001) / 1000, 0.01),
                     Optional.of(text(probe.outputW() * back * scatter(0.02), 0.05)),
-                    low ? "150 W" : "1.5 kW"));
+                    low ? "150 W" : "1.5 kW",
+                    Optional.empty()));
         }
         probe.forget();
         probe.settle(1e-4, probe.resonantPlate(5), 5);

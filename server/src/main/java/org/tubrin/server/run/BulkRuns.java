@@ -93,6 +93,7 @@ public class BulkRuns {
                 row.ambientC(),
                 row.arcs(),
                 row.trips(),
+                row.longCarrierW(),
                 row.stair());
         for (Event event : events) {
             BulkLoad.line(
@@ -138,7 +139,7 @@ public class BulkRuns {
         private void flush() {
             bulk.copy(
                     "run (id, started_at, last_at, last_sequence, amplifier, termination, band, frequency_hz, ending, steps,"
-                            + " output_w, school, line_voltage_v, ambient_c, arcs, trips, stair)",
+                            + " output_w, school, line_voltage_v, ambient_c, arcs, trips, long_carrier_w, stair)",
                     held.runs);
             bulk.copy("run_event (run_id, sequence, client_id, at, version, body)", held.events);
             bulk.copy(CardRecord.COLUMNS, held.cards);

@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * One row of the table of runs: what the list shows, kept beside the events from which it is derived.
  *
+ * @param longCarrierW output that a carrier that stands long wants, in watts; null where the dials are for speech and CW
  * @param stair output of each step in watts, parted by commas; null of a run that an earlier version kept
  */
 public record RunRow(
@@ -26,4 +27,5 @@ public record RunRow(
         @Nullable Double ambientC,
         int arcs,
         int trips,
+        @Nullable Double longCarrierW,
         @Nullable String stair) {}

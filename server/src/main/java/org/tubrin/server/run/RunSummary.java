@@ -12,6 +12,7 @@ import org.tubrin.server.words.Words;
 /**
  * A run in the list.
  *
+ * @param longCarrierW output that a carrier that stands long wants, in watts; absent where the dials are for speech and CW
  * @param stair output of each step in watts; empty where none was read
  */
 public record RunSummary(
@@ -32,6 +33,7 @@ public record RunSummary(
         @Nullable Double ambientC,
         int arcs,
         int trips,
+        @Nullable Double longCarrierW,
         List<Double> stair) {
 
     static RunSummary of(RunRow row, Words words) {
@@ -53,6 +55,7 @@ public record RunSummary(
                 row.ambientC(),
                 row.arcs(),
                 row.trips(),
+                row.longCarrierW(),
                 stair(row.stair()));
     }
 
