@@ -219,6 +219,11 @@ final class Operator implements AutoCloseable {
     /** The same by a school. */
     void startsClimb(String source, String school) {
         page.navigate("/tune");
+        begins(source, school);
+    }
+
+    /** Begins from the start page as it is chosen there, by a school with readings from a source. */
+    void begins(String source, String school) {
         page.getByText("Start the climb").waitFor();
         for (String wanted : List.of(school, source)) {
             page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^" + wanted)))
@@ -302,6 +307,20 @@ final class Operator implements AutoCloseable {
     /** Presses Enter until what the big sentence says is done. */
     void follows(String said) {
         entersUntilItChanges(said);
+    }
+
+    /** One step: dials to the twin's marks, key, peak PLATE by the meter, take the readings, key up. */
+    void keysPeaksAndTakes() {
+        turns("LOAD", "ArrowDown", "ArrowUp", twinAt("LOAD"));
+        turns("PLATE", "ArrowLeft", "ArrowRight", twinAt("PLATE"));
+        settles("now-OUTPUT");
+        presses("Space");
+        awaits("Peak, read");
+        peaks("ArrowLeft", "ArrowRight");
+        settles("now-OUTPUT");
+        takesReadings("PLATE_VOLTAGE");
+        presses("Space");
+        page.locator("[data-part=clock]").getByText("Resting").waitFor();
     }
 
     /** Turns a dial by its keys until it shows the mark. */

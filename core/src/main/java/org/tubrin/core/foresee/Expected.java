@@ -41,7 +41,7 @@ public final class Expected {
      * Where the twin has the dials.
      *
      * @param plate PLATE at resonance for LOAD as it stands
-     * @param load LOAD where the school ends
+     * @param load LOAD where the school ends, at as much drive as the limits bear and the use wants
      */
     public record Aim(double plate, double load) {}
 
@@ -50,10 +50,11 @@ public final class Expected {
         TuneSetup setup = state.setup();
         double driveW = state.draft().position(Control.DRIVE).orElse(setup.topDriveW());
         double load = state.draft().position(Control.LOAD).orElse(setup.preset().load());
-        double endW = state.draft().kind() == Step.Kind.FINISH ? driveW : setup.topDriveW();
+        boolean ends = state.draft().kind() == Step.Kind.FINISH;
         return RecordTwin.resonantPlate(setup, load)
                 .flatMap(plate -> Foresight.of(setup, state.school(), state.steps())
-                        .flatMap(foresight -> foresight.loadFinish(endW))
+                        .flatMap(foresight ->
+                                foresight.loadFinish(ends ? driveW : foresight.driveWithinW(setup.topDriveW())))
                         .map(to -> new Aim(plate, to)));
     }
 

@@ -12,6 +12,7 @@ import org.tubrin.core.Sample;
 import org.tubrin.core.advice.Climber;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.School;
@@ -220,10 +221,41 @@ public class ForesightTest {
     }
 
     @Test
+    public void forALongCarrierTheTickOfLoadStandsWhereItsOutputIsMadeAtTheLeastHeat() {
+        TuneSetup carrier =
+                SETUP.chosen(Customs.chosen(Optional.empty(), List.of(), Optional.empty(), Optional.of(350.0)));
+        Climber climber =
+                new Climber(carrier).isReady().moves(Control.DRIVE, 4.4).moves(Control.LOAD, 1.5);
+        double load = Expected.aim(climber.state()).orElseThrow().load();
+        double speech = Expected.aim(new Climber(SETUP)
+                        .isReady()
+                        .moves(Control.DRIVE, 4.4)
+                        .moves(Control.LOAD, 1.5)
+                        .state())
+                .orElseThrow()
+                .load();
+        assertTrue(SETUP.tubes().marksHeavier(load, speech) > 1, load + " is lighter than " + speech);
+        double driveW = Foresight.of(carrier, School.PEAK_THEN_HEAVIER, List.of())
+                .orElseThrow()
+                .driveWithinW(carrier.topDriveW());
+        assertEquals(load, RecordTwin.finish(carrier, driveW).orElseThrow().load(), 0.02);
+        assertEquals(
+                RecordTwin.finish(carrier, driveW).orElseThrow().point().outputW(),
+                350,
+                15,
+                "by half a watt, at " + driveW);
+    }
+
+    @Test
     public void theTicksOfTheDialsStandWhereTheSchoolEnds() {
         Climber climber = new Climber(SETUP).isReady().moves(Control.DRIVE, 35).moves(Control.LOAD, 4.5);
         Expected.Aim output = Expected.aim(climber.state()).orElseThrow();
-        assertEquals(output.load(), RecordTwin.finish(SETUP, 70).orElseThrow().load(), 0.02);
+        double mostW = Foresight.of(SETUP, School.PEAK_THEN_HEAVIER, List.of())
+                .orElseThrow()
+                .driveWithinW(70);
+        assertTrue(mostW > 65, "nearly full drive: " + mostW);
+        assertEquals(
+                output.load(), RecordTwin.finish(SETUP, mostW).orElseThrow().load(), 0.02);
         climber.does(new RunEvent.SchoolChosen(School.DIP_AND_LOAD));
         Expected.Aim dip = Expected.aim(climber.state()).orElseThrow();
         climber.does(new RunEvent.SchoolChosen(School.GRID_TARGET));
