@@ -6,7 +6,7 @@ import { fixed } from '../../quantity';
 import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
-import { loads, named, reads, there, transistors, useStart, useTyped } from './useStart';
+import { loads, named, reads, there, transistors, unread, useStart, useTyped } from './useStart';
 import { WithChoices } from './WithChoices';
 
 const KEY = 'tubrin.bias';
@@ -194,12 +194,14 @@ function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest 
   const bands = choices.amplifiers.find((one) => one.id === entry.amplifierId)?.bands ?? [];
   const band = choices.bands.find((one) => bands.includes(one.band)) ?? choices.bands[0];
   const isSensed = entry.by === 'RESISTOR';
+  const meterIds = [...new Set([isSensed ? entry.senseId : entry.feedId, entry.gateId])].filter((id) => id !== '');
   return {
     runId,
     amplifierId: entry.amplifierId,
     exciterId: entry.exciterId,
     carrier: 'CW',
-    meterIds: [...new Set([isSensed ? entry.senseId : entry.feedId, entry.gateId])].filter((id) => id !== ''),
+    meterIds,
+    unread: unread(choices, meterIds, entry.gateId ? [] : ['GATE_VOLTAGE']),
     terminationId: entry.terminationId,
     band: band?.band ?? 'MHZ_7',
     // No RF flows: the frequency is only where the exciter stands.

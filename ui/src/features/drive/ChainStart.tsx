@@ -4,7 +4,7 @@ import { Pick } from '../../parts/ui';
 import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
-import { loads, middle, named, reads, there, transistors, useStart, useTyped } from './useStart';
+import { loads, middle, named, reads, there, transistors, unread, useStart, useTyped } from './useStart';
 
 interface Entry {
   amplifierId: string;
@@ -89,12 +89,18 @@ function Start({ choices, chain, names }: { choices: Choices; chain: ChainReques
 }
 
 function requestOf(choices: Choices, entry: Entry, chain: ChainRequest, runId: string): StartRequest {
+  const meterIds = [...new Set([entry.scopeId, entry.gateId, entry.supplyId, entry.wattId])].filter((id) => id !== '');
   return {
     runId,
     amplifierId: entry.amplifierId,
     exciterId: entry.exciterId,
     carrier: 'CW',
-    meterIds: [...new Set([entry.scopeId, entry.gateId, entry.supplyId, entry.wattId])].filter((id) => id !== ''),
+    meterIds,
+    unread: unread(choices, meterIds, [
+      ...(entry.gateId ? [] : (['GATE_VOLTAGE'] as const)),
+      ...(entry.supplyId ? [] : (['SUPPLY_VOLTAGE', 'SUPPLY_CURRENT'] as const)),
+      ...(entry.wattId ? [] : (['OUTPUT'] as const)),
+    ]),
     terminationId: entry.terminationId,
     band: entry.band,
     frequency: middle(choices, entry.band),

@@ -5,7 +5,7 @@ import { Pick, TextField } from '../../parts/ui';
 import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
-import { loads, middle, named, reads, there, useStart, useTyped } from './useStart';
+import { loads, middle, named, reads, there, unread, useStart, useTyped } from './useStart';
 import { WithChoices } from './WithChoices';
 
 interface Entry {
@@ -127,12 +127,14 @@ function Start({ choices, suggested }: { choices: Choices; suggested: string | u
 }
 
 function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest {
+  const meterIds = [...new Set([entry.scopeId, entry.wattId])].filter((id) => id !== '');
   return {
     runId,
     amplifierId: entry.amplifierId,
     exciterId: entry.exciterId,
     carrier: 'CW',
-    meterIds: [...new Set([entry.scopeId, entry.wattId])].filter((id) => id !== ''),
+    meterIds,
+    unread: unread(choices, meterIds, entry.wattId ? [] : ['OUTPUT']),
     terminationId: entry.terminationId,
     band: entry.band,
     frequency: middle(choices, entry.band),

@@ -55,8 +55,7 @@ const CHOICES = choicesOf({
   exciters: [thing('h', 'Halyard 100')],
   meters: [
     thing('f', 'Fathom', { reads: ['OUTPUT'] }),
-    thing('s', 'Plummet over the resistor', { reads: ['SENSE_VOLTAGE'] }),
-    thing('c', 'Plummet in a feed', { reads: ['DEVICE_CURRENT'] }),
+    thing('s', 'Plummet', { reads: ['SENSE_VOLTAGE', 'DEVICE_CURRENT', 'GATE_VOLTAGE'] }),
   ],
 });
 
@@ -128,6 +127,7 @@ describe('idle currents', () => {
     await user.click(begin);
     await waitFor(() => expect(server.sent).toHaveLength(1));
     expect(server.sent[0]).toMatchObject({
+      unread: ['GATE_VOLTAGE'],
       school: 'BIAS',
       amplifierId: 'k',
       meterIds: ['s'],

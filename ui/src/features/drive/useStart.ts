@@ -39,6 +39,12 @@ export function useStart(request: (runId: string) => StartRequest) {
 /** Returns the meters that read a role. */
 export const reads = (choices: Choices, role: string) => choices.meters.filter((meter) => meter.reads.includes(role));
 
+type Role = NonNullable<StartRequest['unread']>[number];
+
+/** Returns which of these roles are left unread though one of the meters in use could show them. */
+export const unread = (choices: Choices, meterIds: string[], roles: Role[]) =>
+  roles.filter((role) => reads(choices, role).some((meter) => meterIds.includes(meter.id)));
+
 /** Returns the one that was chosen where it is still there, else the first. */
 export const there = (all: { id: string }[], id: string | undefined) =>
   all.find((one) => one.id === id)?.id ?? all[0]?.id ?? '';

@@ -24,7 +24,7 @@ const CHOICES = choicesOf({
   meters: [
     thing('f', 'Fathom', { reads: ['OUTPUT'] }),
     thing('y', 'Spyglass', { reads: ['OUTPUT_VPP', 'GATE_RF'] }),
-    thing('g', 'Plummet at a gate', { reads: ['GATE_VOLTAGE'] }),
+    thing('g', 'Plummet', { reads: ['GATE_VOLTAGE'] }),
   ],
 });
 

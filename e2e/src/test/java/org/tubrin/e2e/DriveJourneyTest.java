@@ -259,7 +259,7 @@ public class DriveJourneyTest extends AtTheStation {
         typesInto("Most input of part 1", "12");
         Operator.chooses(page, "Last stage", "Ketch 600");
         Operator.chooses(page, "Band", "14 MHz");
-        Operator.chooses(page, "Gate DC by", "Plummet at a gate");
+        Operator.chooses(page, "Gate DC by", "Plummet");
         Operator.chooses(page, "Readings", "Simulated bench");
         page.getByText("Start the way up").click();
         operator.awaits("\\?$");

@@ -23,11 +23,41 @@ public class BiasApiTest extends ServerTest {
     private Map<String, Object> start(Map<String, Object> bias) {
         Map<String, Object> start = start("MHZ_7", "7.1");
         start.put("amplifierId", equipmentId("Ketch 600"));
-        start.put("meterIds", List.of(equipmentId("Plummet over the resistor"), equipmentId("Plummet at a gate")));
+        start.put("meterIds", List.of(equipmentId("Plummet")));
         start.put("school", "BIAS");
         start.put("warmUpSpeed", FASTEST);
         start.put("bias", bias);
         return start;
+    }
+
+    private int readsTheGate() {
+        return post(
+                        "/api/runs/" + run.get("id").asString() + "/acts",
+                        act(run.get("sequence").asLong(), "READ", "role", "GATE_VOLTAGE", "text", "2.9"))
+                .status();
+    }
+
+    @Test
+    public void whatAMeterCouldShowIsNotReadWhereItIsLeftUnread() {
+        Map<String, Object> start = start(bias());
+        run = post("/api/runs", start).json();
+        assertEquals(readsTheGate(), 200, "the meter shows it");
+        start = start(bias());
+        start.put("unread", List.of("GATE_VOLTAGE"));
+        run = post("/api/runs", start).json();
+        assertEquals(readsTheGate(), 422, "it is left unread");
+        assertEquals(
+                post("/api/backup/restore?apply=true", get("/api/backup").text())
+                        .status(),
+                200);
+        assertEquals(readsTheGate(), 422, "after a backup too");
+        start = start(bias());
+        start.put("unread", List.of("SENSE_VOLTAGE", "GATE_VOLTAGE"));
+        Reply blind = post("/api/runs", start);
+        assertEquals(blind.status(), 422);
+        assertTrue(blind.text().contains("NO_CHANNEL"), blind.text());
+        start.put("unread", List.of("GATE"));
+        assertEquals(post("/api/runs", start).status(), 422);
     }
 
     private static Map<String, Object> bias() {
@@ -141,6 +171,7 @@ public class BiasApiTest extends ServerTest {
         onTheAir.put("terminationId", equipmentId("Yardarm"));
         assertTrue(post("/api/runs", onTheAir).text().contains("NEEDS_DUMMY_LOAD"));
         Map<String, Object> ammeter = start(bias());
+        ammeter.put("unread", List.of("DEVICE_CURRENT"));
         ammeter.put("bias", Map.of("devices", "2", "idle", "80", "because", "x", "potTurns", "10", "newBoard", false));
         assertTrue(post("/api/runs", ammeter).text().contains("NO_CHANNEL"));
         Map<String, Object> without = start(bias());

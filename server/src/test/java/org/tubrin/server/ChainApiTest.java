@@ -96,7 +96,7 @@ public class ChainApiTest extends ServerTest {
     private Map<String, Object> start(Map<String, Object> chain) {
         Map<String, Object> start = start("MHZ_14", "14.2");
         start.put("amplifierId", equipmentId("Ketch 600"));
-        start.put("meterIds", List.of(equipmentId("Spyglass"), equipmentId("Plummet at a gate")));
+        start.put("meterIds", List.of(equipmentId("Spyglass"), equipmentId("Plummet")));
         start.put("school", "CHAIN");
         start.put("chain", chain);
         return start;

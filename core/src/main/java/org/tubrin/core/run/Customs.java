@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.bias.BiasPlan;
 import org.tubrin.core.chain.ChainPlan;
+import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Because;
 import org.tubrin.core.quantity.Checks;
 import org.tubrin.core.quantity.Unit;
@@ -24,6 +25,7 @@ import org.tubrin.core.station.Stage;
  * @param wantedOutputW output at which a drive table ends, in watts, 0.1 to 10 000; absent where it goes as far as the stage is rated for. Of a
  *     run with dials the output of a long carrier that they are for; absent for speech and CW
  * @param unfiltered true where no filter stood between amplifier and wattmeter, which then counts harmonics; absent where one did
+ * @param unread what is left unread though a meter in use could show it; absent where nothing is
  * @param bias what a bias climb sets; absent but for one
  * @param chain what is driven up; absent but for a chain
  * @param scope what a waveform check expects; absent but for one
@@ -38,6 +40,7 @@ public record Customs(
         Optional<Double> firstCeilingA,
         Optional<Double> wantedOutputW,
         Optional<Boolean> unfiltered,
+        Optional<List<ReadingRole>> unread,
         Optional<SoundPath> sound,
         Optional<BiasPlan> bias,
         Optional<ChainPlan> chain,
@@ -53,6 +56,7 @@ public record Customs(
     public static final Customs CUSTOMARY = new Customs(
             Optional.empty(),
             List.of(),
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
@@ -78,6 +82,7 @@ public record Customs(
                 ownDrivesW,
                 firstCeilingA,
                 wantedOutputW,
+                Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
@@ -129,6 +134,7 @@ public record Customs(
                 firstCeilingA,
                 wantedOutputW,
                 unfiltered,
+                unread,
                 sound,
                 bias,
                 chain,
@@ -153,6 +159,7 @@ public record Customs(
                 firstCeilingA,
                 wantedOutputW,
                 unfiltered,
+                unread,
                 path,
                 idle,
                 way,
@@ -173,6 +180,7 @@ public record Customs(
                 firstCeilingA,
                 wantedOutputW,
                 Optional.of(true),
+                unread,
                 sound,
                 bias,
                 chain,
@@ -185,8 +193,35 @@ public record Customs(
                 dutyFactor);
     }
 
+    /** Returns the same with some of what the meters in use could show left unread. */
+    public Customs leaving(List<ReadingRole> left) {
+        return new Customs(
+                rungs,
+                ownDrivesW,
+                firstCeilingA,
+                wantedOutputW,
+                unfiltered,
+                left.isEmpty() ? Optional.empty() : Optional.of(left),
+                sound,
+                bias,
+                chain,
+                scope,
+                resonance,
+                modules,
+                plateTargetShare,
+                gridLeastShare,
+                gridMostShare,
+                dutyFactor);
+    }
+
+    /** Returns whether a role is read where a meter in use shows it. */
+    public boolean reads(ReadingRole role) {
+        return unread.filter(left -> left.contains(role)).isEmpty();
+    }
+
     public Customs {
         ownDrivesW = List.copyOf(ownDrivesW);
+        unread = unread.map(List::copyOf);
         boolean own = rungs.filter(Rungs.OWN::equals).isPresent();
         Checks checks = new Checks()
                 .size("ownDrivesW", ownDrivesW, own ? 1 : 0, 12)

@@ -158,9 +158,10 @@ public record TuneSetup(
                             .map(one -> one.band().name())
                             .toList())));
         }
+        Customs followed = practice.orElse(Customs.CUSTOMARY);
         for (ReadingRole role : ReadingRole.values()) {
             List<String> readers = meters.stream()
-                    .filter(meter -> meter.channel(role).isPresent())
+                    .filter(meter -> followed.reads(role) && meter.channel(role).isPresent())
                     .map(Meter::name)
                     .toList();
             boolean needed = stage.needed().contains(role) || school.needs(role);
@@ -364,9 +365,11 @@ public record TuneSetup(
         return (Stage.Tubes) amplifier.stage();
     }
 
-    /** Returns the meter that reads a role. */
+    /** Returns the meter that reads a role; empty where there is none, or the role is left unread. */
     public Optional<Meter> meterFor(ReadingRole role) {
-        return meters.stream().filter(meter -> meter.channel(role).isPresent()).findFirst();
+        return meters.stream()
+                .filter(meter -> customs().reads(role) && meter.channel(role).isPresent())
+                .findFirst();
     }
 
     /** Returns a record as its meter is read in this run; as it is where no meter of that name is in it. */

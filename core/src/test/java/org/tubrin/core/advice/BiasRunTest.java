@@ -2,6 +2,7 @@ package org.tubrin.core.advice;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
@@ -9,6 +10,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.bias.BiasDevice;
@@ -205,6 +207,23 @@ public class BiasRunTest {
     private void reads(List<Fet> fets, ReadingRole role, int device) {
         double value = Math.rint(shows(fets, device, role == ReadingRole.SENSE_VOLTAGE) * 1e4) / 1e4;
         does(new RunEvent.ReadingTaken(new Reading(role, Double.toString(value), value, "Plummet", "2"), false));
+    }
+
+    @Test
+    public void oneMeterForAllUsesIsAskedForWhatIsNotLeftUnread() {
+        Meter all = new Meter(
+                "Plummet",
+                Stream.of(SENSE, FEED, meter("Plummet", ReadingRole.GATE_VOLTAGE, ScaleUnit.V, 0.01))
+                        .flatMap(one -> one.channels().stream())
+                        .toList());
+        TuneSetup gateToo =
+                setup(ketch(), List.of(all), Sample.BALLAST, ReadingSource.TYPED, Optional.of(plan(true, false)));
+        assertEquals(gateToo.rolesAsked(), List.of(ReadingRole.SENSE_VOLTAGE, ReadingRole.GATE_VOLTAGE));
+        TuneSetup senseAlone = gateToo.chosen(gateToo.customs().leaving(List.of(ReadingRole.GATE_VOLTAGE)));
+        assertEquals(senseAlone.rolesAsked(), List.of(ReadingRole.SENSE_VOLTAGE));
+        assertEquals(senseAlone.withMeter(all).rolesAsked(), senseAlone.rolesAsked(), "corrected, it is still left");
+        assertThrows(
+                Refused.class, () -> gateToo.chosen(gateToo.customs().leaving(List.of(ReadingRole.SENSE_VOLTAGE))));
     }
 
     @Test

@@ -272,7 +272,7 @@ class DemoLoader implements ApplicationRunner {
                 station,
                 pick(byName, "Ketch 600", Amplifier.class),
                 climb.exciter(),
-                List.of(meter(byName, "Plummet over the resistor"), meter(byName, "Plummet at a gate")),
+                List.of(meter(byName, "Plummet")),
                 climb.termination());
         for (boolean runsAway : List.of(true, false)) {
             Instant start = now.minus(Duration.ofDays(runsAway ? 27 : 26)).minus(Duration.ofMinutes(200));

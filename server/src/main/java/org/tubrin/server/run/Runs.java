@@ -11,6 +11,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import org.tubrin.core.foresee.Ahead;
 import org.tubrin.core.metering.NumberEntry;
+import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
@@ -281,30 +282,42 @@ public class Runs {
                         : request.warmUpSpeed() == null ? settings : settings.withWarmUpSpeed(request.warmUpSpeed()),
                 Optional.of(request.source()),
                 Optional.ofNullable(request.padId()).map(id -> equipment(id, Pad.class, "pad")),
-                switch (request.school()) {
-                    case ALC -> sound(request, exciter);
-                    case WAVEFORM -> Optional.ofNullable(request.scope()).map(entry -> Customs.of(entry.plan()));
-                    case CHAIN -> Optional.ofNullable(request.chain()).map(entry -> Customs.of(entry.plan()));
-                    case RESONANCE -> Optional.ofNullable(request.resonance()).map(entry -> Customs.of(entry.plan()));
-                    case SUPPLY_TABLE ->
-                        practice(request, 0)
-                                .or(() -> Optional.of(Customs.CUSTOMARY))
-                                .map(customs ->
-                                        request.modules() == null ? customs : customs.withModules(request.modules()));
-                    case BIAS -> Optional.ofNullable(request.bias()).map(entry -> Customs.of(entry.plan()));
-                    case PEAK_THEN_HEAVIER,
-                            DIP_AND_LOAD,
-                            GRID_TARGET,
-                            MAKERS_CHART,
-                            TUNE_WHERE_YOU_RUN,
-                            PULSED,
-                            DRIVE_TABLE,
-                            MATCHER -> practice(request, settings.longCarrierW(amplifier, station));
-                });
+                customs(request, exciter, settings.longCarrierW(amplifier, station)));
         setup.withinDrive();
         return known.isPresent()
                 ? setup
                 : RecordTwin.preset(setup).map(setup::withPreset).orElse(setup);
+    }
+
+    /**
+     * Returns how the school is followed in a run; empty where all is customary.
+     *
+     * @param longCarrierW what is customary for a carrier that stands long, in watts
+     */
+    private static Optional<Customs> customs(StartRequest request, Exciter exciter, double longCarrierW) {
+        Optional<Customs> chosen = switch (request.school()) {
+            case ALC -> sound(request, exciter);
+            case WAVEFORM -> Optional.ofNullable(request.scope()).map(entry -> Customs.of(entry.plan()));
+            case CHAIN -> Optional.ofNullable(request.chain()).map(entry -> Customs.of(entry.plan()));
+            case RESONANCE -> Optional.ofNullable(request.resonance()).map(entry -> Customs.of(entry.plan()));
+            case SUPPLY_TABLE ->
+                practice(request, 0)
+                        .or(() -> Optional.of(Customs.CUSTOMARY))
+                        .map(customs -> request.modules() == null ? customs : customs.withModules(request.modules()));
+            case BIAS -> Optional.ofNullable(request.bias()).map(entry -> Customs.of(entry.plan()));
+            case PEAK_THEN_HEAVIER,
+                    DIP_AND_LOAD,
+                    GRID_TARGET,
+                    MAKERS_CHART,
+                    TUNE_WHERE_YOU_RUN,
+                    PULSED,
+                    DRIVE_TABLE,
+                    MATCHER -> practice(request, longCarrierW);
+        };
+        List<ReadingRole> unread = request.unread() == null ? List.of() : request.unread();
+        return unread.isEmpty()
+                ? chosen
+                : Optional.of(chosen.orElse(Customs.CUSTOMARY).leaving(unread));
     }
 
     /** Returns the dials that card or chart have, within the ends of the scales. */

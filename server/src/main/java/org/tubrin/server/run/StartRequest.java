@@ -10,6 +10,7 @@ import org.tubrin.core.alc.SoundPath;
 import org.tubrin.core.bias.BiasPlan;
 import org.tubrin.core.metering.NumberEntry;
 import org.tubrin.core.metering.Position;
+import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Allowed;
 import org.tubrin.core.quantity.Problem;
@@ -57,6 +58,7 @@ import org.tubrin.core.station.Mode;
  * @param chain what is driven up; absent for every other run
  * @param scope what a waveform check expects; absent for every other run
  * @param resonance what an antenna is watched by; absent for every other run
+ * @param unread what is left unread though a meter in use could show it; absent where nothing is
  * @param modules how many modules of an amplifier that switches are in; absent for all
  * @param pace of one's own; absent for what is customary
  * @param firstCeiling plate current not to pass at the first step, in amperes, as typed; absent where none is named
@@ -81,6 +83,7 @@ public record StartRequest(
         @Nullable String wantedOutput,
         @Nullable Use use,
         @Nullable Boolean unfiltered,
+        @Nullable List<ReadingRole> unread,
         @Nullable String switchPosition,
         @Nullable SoundEntry sound,
         @Nullable BiasEntry bias,
