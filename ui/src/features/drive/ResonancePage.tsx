@@ -69,7 +69,9 @@ function Watches({ view, onPick }: { view: ResonancePageView; onPick: (runId: st
           {view.rows.map((row) => (
             <KeptRun key={row.runId} row={row} shownRunId={view.shownRunId} label={row.antenna} onPick={onPick}>
               <Cell>{row.band}</Cell>
-              <Cell figure>{row.drift ? say('drive.anHour', { drift: row.drift }) : '–'}</Cell>
+              <Cell figure className="whitespace-normal">
+                {row.drift ? say('drive.anHour', { drift: row.drift }) : '–'}
+              </Cell>
               <Cell>{row.came}</Cell>
             </KeptRun>
           ))}

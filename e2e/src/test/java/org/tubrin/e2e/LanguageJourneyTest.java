@@ -5,12 +5,35 @@ import static org.testng.Assert.assertEquals;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
 /** The page in another language, chosen by hand in the middle of a climb. */
 public class LanguageJourneyTest extends AtTheStation {
+    private static final List<String> VIEWS = List.of(
+            "/tune",
+            "/drive",
+            "/drive/guard",
+            "/drive/sweep",
+            "/drive/chain",
+            "/drive/matcher",
+            "/drive/alc",
+            "/drive/bias",
+            "/drive/waveform",
+            "/drive/volts",
+            "/drive/resonance",
+            "/supply",
+            "/cards",
+            "/log",
+            "/log/trends",
+            "/log/changes",
+            "/station",
+            "/station/meters",
+            "/practice",
+            "/faults");
+
     public LanguageJourneyTest() {
         super("language");
     }
@@ -67,5 +90,25 @@ public class LanguageJourneyTest extends AtTheStation {
             assertThat(operator.page).hasTitle(Pattern.compile(".* · Tubrin"));
         }
         Axe.check(operator.page, "station in Spanish");
+    }
+
+    /** Of a demo that holds something in every view; words of these languages are longer than the English ones. */
+    @Test
+    public void everyViewFitsTheScreenInGermanAndInSpanish() {
+        operator.page.navigate("/cards");
+        List<String> tooWide = new ArrayList<>();
+        for (String language : List.of("Deutsch", "Español")) {
+            speaks(language);
+            for (String view : VIEWS) {
+                operator.page.navigate(view);
+                operator.page.locator("#main h1, #main h2").first().waitFor();
+                assertThat(operator.page.locator("[data-part=skeleton]")).hasCount(0);
+                Object widest = operator.page.evaluate("document.documentElement.scrollWidth");
+                if (!widest.equals(1280)) {
+                    tooWide.add(language + " " + view + ": " + widest);
+                }
+            }
+        }
+        assertEquals(tooWide, List.of());
     }
 }
