@@ -128,19 +128,24 @@ public record Customs(
 
     /** Returns the same for a number of modules. */
     public Customs withModules(int count) {
+        return with(unfiltered, unread, Optional.of(count));
+    }
+
+    private Customs with(
+            Optional<Boolean> withoutFilter, Optional<List<ReadingRole>> leftUnread, Optional<Integer> modulesIn) {
         return new Customs(
                 rungs,
                 ownDrivesW,
                 firstCeilingA,
                 wantedOutputW,
-                unfiltered,
-                unread,
+                withoutFilter,
+                leftUnread,
                 sound,
                 bias,
                 chain,
                 scope,
                 resonance,
-                Optional.of(count),
+                modulesIn,
                 plateTargetShare,
                 gridLeastShare,
                 gridMostShare,
@@ -174,44 +179,12 @@ public record Customs(
 
     /** Returns the same without a filter between amplifier and wattmeter. */
     public Customs withoutFilter() {
-        return new Customs(
-                rungs,
-                ownDrivesW,
-                firstCeilingA,
-                wantedOutputW,
-                Optional.of(true),
-                unread,
-                sound,
-                bias,
-                chain,
-                scope,
-                resonance,
-                modules,
-                plateTargetShare,
-                gridLeastShare,
-                gridMostShare,
-                dutyFactor);
+        return with(Optional.of(true), unread, modules);
     }
 
     /** Returns the same with some of what the meters in use could show left unread. */
     public Customs leaving(List<ReadingRole> left) {
-        return new Customs(
-                rungs,
-                ownDrivesW,
-                firstCeilingA,
-                wantedOutputW,
-                unfiltered,
-                left.isEmpty() ? Optional.empty() : Optional.of(left),
-                sound,
-                bias,
-                chain,
-                scope,
-                resonance,
-                modules,
-                plateTargetShare,
-                gridLeastShare,
-                gridMostShare,
-                dutyFactor);
+        return with(unfiltered, left.isEmpty() ? Optional.empty() : Optional.of(left), modules);
     }
 
     /** Returns whether a role is read where a meter in use shows it. */
