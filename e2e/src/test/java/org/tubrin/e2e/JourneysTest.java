@@ -55,7 +55,7 @@ public class JourneysTest extends AtTheStation {
         operator.presses("g", "c");
         Locator row = operator.page
                 .getByRole(com.microsoft.playwright.options.AriaRole.ROW)
-                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^7 MHz")));
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^7 MHz.*Speech")));
         assertThat(row).containsText(Pattern.compile("5\\.09\\s*5\\.0\\s*70\\s*875\\s*576\\s*149\\s*61"));
     }
 
