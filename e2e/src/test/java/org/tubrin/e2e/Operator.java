@@ -309,20 +309,6 @@ final class Operator implements AutoCloseable {
         entersUntilItChanges(said);
     }
 
-    /** One step: dials to the twin's marks, key, peak PLATE by the meter, take the readings, key up. */
-    void keysPeaksAndTakes() {
-        turns("LOAD", "ArrowDown", "ArrowUp", twinAt("LOAD"));
-        turns("PLATE", "ArrowLeft", "ArrowRight", twinAt("PLATE"));
-        settles("now-OUTPUT");
-        presses("Space");
-        awaits("Peak, read");
-        peaks("ArrowLeft", "ArrowRight");
-        settles("now-OUTPUT");
-        takesReadings("PLATE_VOLTAGE");
-        presses("Space");
-        page.locator("[data-part=clock]").getByText("Resting").waitFor();
-    }
-
     /** Turns a dial by its keys until it shows the mark. */
     void turns(String dial, String down, String up, double to) {
         for (double left = to - shows(dial); Math.abs(left) > 0.004; left = to - shows(dial)) {
