@@ -437,16 +437,15 @@ public record TuneSetup(
             throw beyond(driveLimitW());
         }
         customs().scope().ifPresent(this::withinScope);
-        if (use() == Use.LONG_CARRIER) {
-            new Checks()
-                    .range(
-                            "wantedOutput",
-                            customs().wantedOutputW().orElseThrow(),
-                            LEAST_LONG_W,
-                            Math.min(licenceW(), amplifier.ratedOutputW()),
-                            Unit.WATT)
-                    .done();
-        }
+        longCarrierW()
+                .ifPresent(wanted -> new Checks()
+                        .range(
+                                "wantedOutput",
+                                wanted,
+                                LEAST_LONG_W,
+                                Math.min(licenceW(), amplifier.ratedOutputW()),
+                                Unit.WATT)
+                        .done());
         if (stage().kind() == RunKind.SUPPLY_TABLE) {
             withinSupply((Stage.Switching) amplifier.stage());
         }
@@ -548,11 +547,14 @@ public record TuneSetup(
         return tableShare() * station.licenceLimitW();
     }
 
+    /** Returns the output that a carrier that stands long wants, in watts; empty where the dials are for speech and CW. */
+    public Optional<Double> longCarrierW() {
+        return use() == Use.LONG_CARRIER ? customs().wantedOutputW() : Optional.empty();
+    }
+
     /** Returns the output that the climb of a stage with dials goes for at most, in watts: the licence, or less where a long carrier wants less. */
     public double climbsToW() {
-        return use() == Use.LONG_CARRIER
-                ? Math.min(licenceW(), customs().wantedOutputW().orElseThrow())
-                : licenceW();
+        return longCarrierW().map(wanted -> Math.min(licenceW(), wanted)).orElse(licenceW());
     }
 
     /** Returns the output that more drive is not to pass, in watts: the licence, and what the stage is rated for where it trips beyond. */

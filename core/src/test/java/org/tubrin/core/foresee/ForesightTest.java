@@ -221,7 +221,7 @@ public class ForesightTest {
     }
 
     @Test
-    public void forALongCarrierTheTickOfLoadStandsWhereItsOutputIsMadeAtTheLeastHeat() {
+    public void forALongCarrierTheTickOfLoadStandsWhereItsOutputIsMade() {
         TuneSetup carrier =
                 SETUP.chosen(Customs.chosen(Optional.empty(), List.of(), Optional.empty(), Optional.of(350.0)));
         Climber climber =

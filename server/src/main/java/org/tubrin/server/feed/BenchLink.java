@@ -98,7 +98,7 @@ public class BenchLink implements SmartLifecycle {
         return panel;
     }
 
-    /** Returns what its panels showed last; empty once nothing was seen of it for five seconds. */
+    /** Returns what its panels showed last; empty once nothing was seen of it for some seconds. */
     public Optional<Panel> lastPanel() {
         return last.filter(sight -> System.nanoTime() - sight.atNs() < MISSED_NS)
                 .map(Sight::panel);

@@ -25,7 +25,6 @@ import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Step;
-import org.tubrin.core.run.Use;
 import org.tubrin.core.trend.RunFigures;
 import org.tubrin.server.card.CardBody;
 import org.tubrin.server.card.CardMapper;
@@ -213,9 +212,7 @@ public class RunStore {
                 state.conditions().ambientC().orElse(null),
                 (int) state.seen().stream().filter(SeenSign.ARC::equals).count(),
                 (int) state.seen().stream().filter(SeenSign::isTrip).count(),
-                state.setup().use() == Use.LONG_CARRIER
-                        ? state.setup().customs().wantedOutputW().orElseThrow()
-                        : null,
+                state.setup().longCarrierW().orElse(null),
                 stair(state));
     }
 
