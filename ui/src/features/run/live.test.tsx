@@ -10,6 +10,7 @@ import stored from './testRun.json';
 const run = { ...(stored as unknown as RunView), source: 'BENCH', twin: true } as RunView;
 
 const FRAME: LiveFrame = {
+  pastPeak: false,
   readings: [
     {
       role: 'OUTPUT',
@@ -199,7 +200,12 @@ describe('a run on the bench', () => {
   });
 
   it('says that the bench is away, and shows nothing old as live', () => {
-    send({ readings: [], expected: [], bench: { ...(FRAME.bench as object), present: false } as LiveFrame['bench'] });
+    send({
+      readings: [],
+      expected: [],
+      pastPeak: false,
+      bench: { ...(FRAME.bench as object), present: false } as LiveFrame['bench'],
+    });
     expect(part('signal-line')?.textContent).toContain('simulated bench away');
     expect(part('now-OUTPUT')).toBeNull();
     send(FRAME);

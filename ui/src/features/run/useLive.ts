@@ -5,7 +5,7 @@ import type { ExpectedCell, LiveFrame, LiveReading, RunView } from '../../api';
 /** A source that is not well, and how. */
 export type Trouble = Pick<LiveReading, 'role' | 'says'>;
 
-const NOTHING: LiveFrame = { readings: [], expected: [] };
+const NOTHING: LiveFrame = { readings: [], expected: [], pastPeak: false };
 
 /** How long a frame counts as live. */
 const STALE_MS = 1500;

@@ -1,9 +1,6 @@
 import type { LiveFrame, RunView } from '../../../api';
 import type { Sound } from './tones';
 
-/** An output so far below the best of this key-down says that the hand went past the peak. */
-export const FALLEN_SHARE = 0.97;
-
 /**
  * Returns what the clock of a key-down sounds between two times, in seconds since key-down: a tick each second, another note
  * at the aim and each second after it, from the stop on the urgent one twice a second.
@@ -54,25 +51,4 @@ export function limitSound(before: LiveFrame, now: LiveFrame, saidAgoMs: number 
   if (over) return saidAgoMs === undefined || saidAgoMs >= OVER_EVERY_MS ? 'OVER' : undefined;
   const near = (frame: LiveFrame) => frame.readings.filter((one) => one.near).length;
   return near(now) > near(before) ? 'NEAR' : undefined;
-}
-
-/** A fall counts once it is seen in so many frames: a key that goes up lets the output fall as well, and faster. */
-const FRAMES = 3;
-/** Below this share of its best an output was not turned down but let go. */
-const LET_GO_SHARE = 0.5;
-
-/** Follows the output of one key-down: what it began with, its best, and whether it has fallen from it. */
-export class Peaking {
-  first: number | undefined;
-  private best = 0;
-  private fallenFor = 0;
-
-  /** Takes an output in; returns true once where it has fallen from its best. */
-  take(output: number): boolean {
-    this.first ??= output;
-    this.best = Math.max(this.best, output);
-    const falls = output < FALLEN_SHARE * this.best && output > LET_GO_SHARE * this.best;
-    this.fallenFor = falls ? this.fallenFor + 1 : 0;
-    return this.fallenFor === FRAMES;
-  }
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { LiveFrame } from '../../../api';
-import { changeSound, clockSound, limitSound, Peaking } from './heard';
+import { changeSound, clockSound, limitSound } from './heard';
 import { spoken } from './spoken';
 
 describe('the clock that is heard', () => {
@@ -49,6 +49,7 @@ describe('what is heard of a run', () => {
       { role: 'OUTPUT', health: 'OK', says: '', value: 1, ofLimit: 0.95, near: true },
     ],
     expected: [],
+    pastPeak: false,
   });
 
   it('is a limit each time a meter comes near, and again each second while one is beyond', () => {
@@ -58,23 +59,6 @@ describe('what is heard of a run', () => {
     expect(limitSound(meters(0.93), meters(1.1, 'Key up'), undefined)).toBe('OVER');
     expect(limitSound(meters(1.1, 'Key up'), meters(1.1, 'Key up'), 400)).toBeUndefined();
     expect(limitSound(meters(1.1, 'Key up'), meters(1.1, 'Key up'), 1000)).toBe('OVER');
-  });
-
-  const falls = (...outputs: number[]) => {
-    const peaking = new Peaking();
-    return outputs.map((output) => peaking.take(output)).flatMap((fell, i) => (fell ? [i] : []));
-  };
-
-  it('says once that the hand went past the peak, and again after it came back', () => {
-    expect(falls(300, 380, 372, 368, 366, 360, 350)).toEqual([5]);
-    expect(falls(300, 380, 368, 366, 360, 375, 390, 378, 377, 376)).toEqual([4, 9]);
-    // Within what a meter wavers by, and one look that was off.
-    expect(falls(380, 372, 375, 371, 380, 350, 379)).toEqual([]);
-  });
-
-  it('does not take a key that goes up for a hand that turned too far', () => {
-    expect(falls(380, 380, 300, 210, 140, 60, 0)).toEqual([]);
-    expect(falls(380, 0, 0, 0, 0)).toEqual([]);
   });
 });
 

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { LiveFrame, RunView } from '../../../api';
 import { say } from '../../../words';
 import type { Live } from '../useLive';
-import { changeSound, clockSound, heardOf, limitSound, Peaking } from './heard';
+import { changeSound, clockSound, heardOf, limitSound } from './heard';
 import { type Ears, useEars } from './settings';
 import { hush, speakAloud } from './spoken';
 import { gridHz, PeakTone, peakHz, play, type Sound } from './tones';
@@ -127,7 +127,7 @@ function useMeters(view: RunView, live: Live, ears: Ears, speaker: Speaker) {
   useEffect(() => {
     if (!ears.limits && !peaks) return;
     const tone = peaks ? speaker.tone() : undefined;
-    const peaking = new Peaking();
+    let first: number | undefined;
     let before: LiveFrame = live.snapshot();
     let saidAt: number | undefined;
     const listen = () => {
@@ -139,13 +139,15 @@ function useMeters(view: RunView, live: Live, ears: Ears, speaker: Speaker) {
         if (sound === 'OVER') saidAt = Date.now();
         else if (!now.readings.some((one) => one.over)) saidAt = undefined;
       }
+      const wentPast = now.pastPeak && !before.pastPeak;
       before = now;
       if (!peaks) return;
       const output = value('OUTPUT')?.value ?? 0;
       const grid = value('GRID_CURRENT')?.ofLimit;
-      if (output > 0 && peaking.take(output) && forOutput) speaker.sound('WRONG_WAY');
+      if (output > 0) first ??= output;
+      if (wentPast && forOutput) speaker.sound('WRONG_WAY');
       tone?.set(
-        output > 0 && peaking.first !== undefined ? peakHz(output, peaking.first) : undefined,
+        output > 0 && first !== undefined ? peakHz(output, first) : undefined,
         output > 0 && grid !== undefined ? gridHz(grid) : undefined,
       );
     };

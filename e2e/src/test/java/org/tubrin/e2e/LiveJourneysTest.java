@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import com.google.gson.JsonArray;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
@@ -135,6 +136,32 @@ public class LiveJourneysTest extends AtTheStation {
 
     private static TubePoint settled(Outcome<TubePoint> outcome) {
         return ((Outcome.Settled<TubePoint>) outcome).point();
+    }
+
+    @Test
+    public void aHandThatTurnsPastThePeakHearsItAndReadsItOnce() {
+        operator.page.evaluate("() => localStorage.setItem('tubrin.sound', JSON.stringify({ peak: true }))");
+        operator.startsClimb("Simulated bench");
+        operator.getsReadyOnTheBench();
+        for (String said = operator.sentence(); !said.startsWith("Key at"); said = operator.sentence()) {
+            operator.follows(said);
+        }
+        operator.turns("LOAD", "ArrowDown", "ArrowUp", operator.twinAt("LOAD"));
+        operator.turns("PLATE", "ArrowLeft", "ArrowRight", operator.twinAt("PLATE"));
+        operator.presses("Space");
+        operator.awaits("Peak, read");
+        operator.peaks("ArrowLeft", "ArrowRight");
+        Locator heard = operator.page.getByText("output falls: turn back");
+        assertThat(heard).isHidden();
+        int turned = 0;
+        while (!heard.isVisible() && turned++ < 40) {
+            operator.presses("Shift+ArrowRight");
+            operator.page.waitForTimeout(100);
+        }
+        assertThat(heard).isVisible();
+        operator.presses("Space");
+        operator.page.locator("[data-part=clock]").getByText("Resting").waitFor();
+        operator.page.evaluate("() => localStorage.removeItem('tubrin.sound')");
     }
 
     @Test

@@ -31,6 +31,14 @@ public record ErrorSource(String instrument, String channel, String range, Law l
         BOUNDED
     }
 
+    /** By the texts alone, whose own is kept: every sum of two quantities asks for it. */
+    @Override
+    public int hashCode() {
+        return 31 * (31 * instrument.hashCode() + channel.hashCode())
+                + range.hashCode()
+                + part.name().hashCode();
+    }
+
     /** A source whose errors are normal. */
     public ErrorSource(String instrument, String channel, String range) {
         this(instrument, channel, range, Law.NORMAL, Part.ITSELF);

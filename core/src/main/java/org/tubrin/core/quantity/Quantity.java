@@ -147,23 +147,18 @@ public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSour
 
     /** Returns this times an exact factor. */
     public Quantity scaled(double factor) {
-        return combine(value * factor, unit, exact(0, unit, Standing.MEASURED), factor, 0);
+        return turned(value * factor, unit, factor);
     }
 
     /** Returns {@code 10·log10} of this ratio, in decibels; the ratio must be positive. */
     public Quantity inDecibels() {
-        return combine(
-                10 * Math.log10(value),
-                Unit.DECIBEL,
-                exact(0, unit, Standing.MEASURED),
-                10 / (Math.log(10) * value),
-                0);
+        return turned(10 * Math.log10(value), Unit.DECIBEL, 10 / (Math.log(10) * value));
     }
 
     /** Returns this raised to a power; the value must be positive. */
     public Quantity toPower(double exponent) {
         double powered = Math.pow(value, exponent);
-        return combine(powered, unit, exact(0, unit, Standing.MEASURED), exponent * powered / value, 0);
+        return turned(powered, unit, exponent * powered / value);
     }
 
     /**
@@ -206,6 +201,12 @@ public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSour
         Map<ErrorSource, Double> more = new LinkedHashMap<>(contributions);
         more.put(source, standardUncertainty);
         return new Quantity(value, unit, standing, more);
+    }
+
+    private Quantity turned(double result, Unit resultUnit, double by) {
+        Map<ErrorSource, Double> shares = new LinkedHashMap<>(contributions);
+        shares.replaceAll((source, share) -> by * share);
+        return new Quantity(result, resultUnit, standing.combinedWith(standing), shares);
     }
 
     private Quantity combine(double result, Unit resultUnit, Quantity other, double byThis, double byOther) {

@@ -76,6 +76,37 @@ public final class Replay implements RunEvent.Cases<Step> {
         setRanges();
     }
 
+    private Replay(Replay other) {
+        setup = other.setup;
+        school = other.school;
+        startedAt = other.startedAt;
+        checks.addAll(other.checks);
+        steps.addAll(other.steps);
+        ranges.putAll(other.ranges);
+        keyDowns.addAll(other.keyDowns);
+        notes.addAll(other.notes);
+        correctedMeters.addAll(other.correctedMeters);
+        unmeasured.addAll(other.unmeasured);
+        heatersOnSince = other.heatersOnSince;
+        openSign = other.openSign;
+        movedSinceSign.addAll(other.movedSinceSign);
+        products.putAll(other.products);
+        waveform = other.waveform;
+        conditions = other.conditions;
+        weather.addAll(other.weather);
+        seen.addAll(other.seen);
+        trips.addAll(other.trips);
+        stopped = other.stopped;
+        struck = other.struck;
+        ending = other.ending;
+        draft = other.draft;
+        keyDownsBeforeStep = other.keyDownsBeforeStep;
+        stepSince = other.stepSince;
+        powersAreOld = other.powersAreOld;
+        sequence = other.sequence;
+        lastAt = other.lastAt;
+    }
+
     /** Sets the range of each channel that stands on none of its own. */
     private void setRanges() {
         double firstOutputW = setup.customs()
@@ -102,6 +133,11 @@ public final class Replay implements RunEvent.Cases<Step> {
         Replay replay = new Replay(events.get(0));
         events.subList(1, events.size()).forEach(replay::apply);
         return replay;
+    }
+
+    /** Returns one that stands where this stands and goes on alone. */
+    public Replay copy() {
+        return new Replay(this);
     }
 
     /** Takes the next event; returns the state after it. */

@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.tubrin.core.budget.Budget;
@@ -75,6 +76,12 @@ public record Step(
         confirmed = roles(confirmed);
     }
 
+    /** By what differs between the steps of a run: what was found of a step is looked up by it. */
+    @Override
+    public int hashCode() {
+        return Objects.hash(kind, positions, readings.keySet(), keyDown, readAt);
+    }
+
     private static Set<ReadingRole> roles(Set<ReadingRole> some) {
         return Collections.unmodifiableSet(some.isEmpty() ? EnumSet.noneOf(ReadingRole.class) : EnumSet.copyOf(some));
     }
@@ -106,6 +113,10 @@ public record Step(
     }
 
     private Step with(TuneSetup of, School by, Kind what, Set<ReadingRole> leftOut, Sight seen) {
+        if (setup.equals(of) && by == school && what == kind && unread.equals(leftOut) && sight.equals(seen)) {
+            // What was worked out of it stays.
+            return this;
+        }
         return new Step(
                 of,
                 by,

@@ -3,6 +3,7 @@ package org.tubrin.core.run;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -181,6 +182,12 @@ public record TuneSetup(
         if (!problems.isEmpty()) {
             throw new Refused(problems);
         }
+    }
+
+    /** By what tells most setups apart: what was found of one is looked up by it many times in each look at a run. */
+    @Override
+    public int hashCode() {
+        return Objects.hash(amplifier.name(), termination.name(), band, frequencyHz, school, preset);
     }
 
     /** Returns the schools by which the run can be gone about. */

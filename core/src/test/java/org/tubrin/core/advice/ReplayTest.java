@@ -4,12 +4,14 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertSame;
 import static org.testng.Assert.expectThrows;
 
+import java.util.List;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 
 /** A replay that goes on from where it stands comes to the same as one from the start. */
@@ -31,6 +33,18 @@ public class ReplayTest {
         Replay replay = Replay.after(climber.events.subList(0, 1));
         for (int i = 1; i < climber.events.size(); i++) {
             assertEquals(replay.then(climber.events.get(i)), Replay.of(climber.events.subList(0, i + 1)), "after " + i);
+        }
+    }
+
+    @Test
+    public void aCopyGoesOnAlone() {
+        List<Recorded> events = climber().events;
+        for (int i = 1; i < events.size(); i++) {
+            List<Recorded> before = events.subList(0, i);
+            Replay kept = Replay.after(before);
+            RunState onward = kept.copy().then(events.get(i));
+            assertEquals(onward, Replay.of(events.subList(0, i + 1)), "the copy after " + i);
+            assertEquals(kept.state(), Replay.of(before), "what was copied after " + i);
         }
     }
 

@@ -14,7 +14,6 @@ import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.ErrorSource;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Unit;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.StepFigure;
@@ -40,7 +39,7 @@ public class Calculations {
 
     /** Returns how a figure of a step was calculated, by its place from 0; fails with {@link NotThere} where it is not known. */
     CalculationView view(UUID runId, int place, StepFigure figure) {
-        RunState state = Replay.of(store.events(runId));
+        RunState state = store.state(runId);
         Step step = step(state, place);
         Optional<Step> before = state.stepBefore(place);
         Quantity found = figure.of(step, before).orElseThrow(() -> new NotThere(figure.name()));
@@ -51,7 +50,7 @@ public class Calculations {
 
     /** Returns what a reading of a step is worth; fails with {@link NotThere} where there is none. */
     CalculationView view(UUID runId, int place, ReadingRole role) {
-        RunState state = Replay.of(store.events(runId));
+        RunState state = store.state(runId);
         Step step = step(state, place);
         Quantity found = step.measured(role).orElseThrow(() -> new NotThere(role.name()));
         List<CalculationView.Used> used = new ArrayList<>();

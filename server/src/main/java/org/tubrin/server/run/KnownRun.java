@@ -8,17 +8,54 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import org.tubrin.core.run.Recorded;
+import org.tubrin.core.run.Replay;
+import org.tubrin.core.run.RunState;
 
-/**
- * A run as far as it was read.
- *
- * @param events in their order
- * @param acts ids of the acts that they came of
- * @param last the last of them as it is stored
- */
-record KnownRun(List<Recorded> events, Set<UUID> acts, EventRow last) {
+/** A run as far as it was read; what follows makes another. May be shared by threads. */
+final class KnownRun {
+    private final Set<UUID> acts;
+    private final EventRow last;
+    /** Stands after the last event; only copies of it go on. */
+    private final Replay replay;
+
+    private final RunState state;
+
+    private KnownRun(Set<UUID> acts, EventRow last, Replay replay) {
+        this.acts = Collections.unmodifiableSet(acts);
+        this.last = last;
+        this.replay = replay;
+        this.state = replay.state();
+    }
+
+    /** Returns a run by its rows, of which there is one or more. */
     static KnownRun of(List<EventRow> rows, Function<EventRow, Recorded> form) {
-        return new KnownRun(List.of(), Set.of(), rows.get(0)).and(rows, form);
+        List<Recorded> events = new ArrayList<>();
+        Set<UUID> acts = new HashSet<>();
+        for (EventRow row : rows) {
+            events.add(form.apply(row));
+            acts.add(row.clientId());
+        }
+        return new KnownRun(acts, rows.get(rows.size() - 1), Replay.after(events));
+    }
+
+    /** Whether an act of this id is in it. */
+    boolean holds(UUID act) {
+        return acts.contains(act);
+    }
+
+    /** The last event as it is stored. */
+    EventRow last() {
+        return last;
+    }
+
+    /** How it stands. */
+    RunState state() {
+        return state;
+    }
+
+    /** Returns a replay that goes on from there, for one thread. */
+    Replay replay() {
+        return replay.copy();
     }
 
     /** Returns whether a stored event is the last one that is known. */
@@ -33,15 +70,12 @@ record KnownRun(List<Recorded> events, Set<UUID> acts, EventRow last) {
         if (following.isEmpty()) {
             return this;
         }
-        List<Recorded> all = new ArrayList<>(events);
         Set<UUID> from = new HashSet<>(acts);
+        Replay onward = replay.copy();
         for (EventRow row : following) {
-            all.add(form.apply(row));
             from.add(row.clientId());
+            onward.then(form.apply(row));
         }
-        return new KnownRun(
-                Collections.unmodifiableList(all),
-                Collections.unmodifiableSet(from),
-                following.get(following.size() - 1));
+        return new KnownRun(from, following.get(following.size() - 1), onward);
     }
 }

@@ -5,7 +5,6 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.run.OwnPace;
 import org.tubrin.core.run.ReadingSource;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 
@@ -27,7 +26,7 @@ class OwnPaces {
     Optional<OwnPace> of(ReadingSource source) {
         List<RunState> runs = mapper.runs(RunFilter.ALL, false, 0, LOOKED_AT).stream()
                 .filter(row -> School.valueOf(row.school()).hasDials())
-                .map(row -> Replay.of(store.events(row.id())))
+                .map(row -> store.state(row.id()))
                 .filter(run -> run.setup().readings() == source
                         && run.ending().filter(RunState.Ending.FINISHED::equals).isPresent())
                 .limit(COUNTED)

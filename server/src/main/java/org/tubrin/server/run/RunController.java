@@ -131,7 +131,7 @@ public class RunController {
 
     @GetMapping(value = "/runs/{id}/steps.csv", produces = Csv.TYPE)
     ResponseEntity<String> csv(@PathVariable UUID id) {
-        return RunCsv.of(runs.view(id), store.events(id));
+        return RunCsv.of(runs.view(id), store.state(id));
     }
 
     @GetMapping("/choices")

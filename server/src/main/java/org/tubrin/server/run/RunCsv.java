@@ -13,8 +13,6 @@ import org.tubrin.core.metering.Reading;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.Control;
-import org.tubrin.core.run.Recorded;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 import org.tubrin.server.web.Csv;
@@ -41,8 +39,7 @@ final class RunCsv {
 
     private RunCsv() {}
 
-    static ResponseEntity<String> of(RunView view, List<Recorded> events) {
-        RunState state = Replay.of(events);
+    static ResponseEntity<String> of(RunView view, RunState state) {
         List<String> header = new ArrayList<>(List.of("step", "kind"));
         List<Control> controls = List.of(Control.values());
         controls.forEach(control -> header.add(CONTROLS.getOrDefault(control, control.name())));

@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
@@ -26,6 +28,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import org.tubrin.core.budget.Room;
 import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.MeterRange;
+import org.tubrin.core.metering.PeakWatch;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
@@ -66,6 +69,10 @@ public class RunLive implements SmartLifecycle {
     private final List<Watcher> watchers = new CopyOnWriteArrayList<>();
     /** The newest state of each run that is looked at. */
     private final Map<UUID, RunState> states = new ConcurrentHashMap<>();
+    /** The key-down that each of them is followed in; of the thread that sends. */
+    private final Map<UUID, Followed> followed = new HashMap<>();
+    /** Those whose output has fallen from its peak. */
+    private final Set<UUID> past = ConcurrentHashMap.newKeySet();
 
     private @Nullable ScheduledExecutorService clock;
     private volatile boolean running;
@@ -78,9 +85,16 @@ public class RunLive implements SmartLifecycle {
         this.json = json;
     }
 
-    /** All that is live of a run at a moment. */
+    /**
+     * All that is live of a run at a moment.
+     *
+     * @param pastPeak whether output has fallen from its best of this key-down, as where PLATE was turned past resonance
+     */
     public record LiveFrame(
-            List<LiveReading> readings, @Nullable BenchView bench, List<ExpectedCell> expected) {}
+            List<LiveReading> readings, @Nullable BenchView bench, List<ExpectedCell> expected, boolean pastPeak) {}
+
+    /** The output of one key-down, the so-manieth of its run. */
+    private record Followed(int keyDown, PeakWatch output) {}
 
     /**
      * What a meter shows now, in the unit of its scale; {@code says} is empty while its source is well, {@code over} says
@@ -189,19 +203,49 @@ public class RunLive implements SmartLifecycle {
     private void send() {
         Map<Audience, List<Watcher>> audiences =
                 watchers.stream().collect(Collectors.groupingBy(watcher -> watcher.audience));
+        followed.keySet().retainAll(states.keySet());
         states.keySet()
                 .retainAll(audiences.keySet().stream().map(Audience::runId).collect(Collectors.toSet()));
+        past.retainAll(states.keySet());
+        states.forEach((id, state) -> {
+            if (isPastPeak(id, state)) {
+                past.add(id);
+            } else {
+                past.remove(id);
+            }
+        });
         audiences.forEach((audience, looking) -> {
             RunState state = states.get(audience.runId());
             if (state != null) {
-                audience.language().speaks(() -> offer(state, looking));
+                audience.language().speaks(() -> offer(audience.runId(), state, looking));
             }
         });
     }
 
-    private void offer(RunState state, List<Watcher> looking) {
+    /** Follows the output of the key-down that goes on, one look a frame. */
+    private boolean isPastPeak(UUID id, RunState state) {
+        Optional<Double> output = state.isKeyed() && state.setup().stage().isTuned()
+                ? state.setup()
+                        .meterFor(ReadingRole.OUTPUT)
+                        .flatMap(meter -> feed.now(meter.name(), ReadingRole.OUTPUT))
+                        .flatMap(Feed.Now::value)
+                : Optional.empty();
+        if (output.isEmpty()) {
+            followed.remove(id);
+            return false;
+        }
+        int keyDown = state.keyDowns().size();
+        Followed now = followed.compute(
+                id,
+                (run, before) -> before != null && before.keyDown() == keyDown
+                        ? before
+                        : new Followed(keyDown, new PeakWatch()));
+        return now.output().isPast(output.get());
+    }
+
+    private void offer(UUID id, RunState state, List<Watcher> looking) {
         try {
-            String frame = json.writeValueAsString(frame(state));
+            String frame = json.writeValueAsString(frame(id, state));
             looking.forEach(watcher -> watcher.offer(frame));
         } catch (RuntimeException e) {
             LOG.warn(
@@ -212,10 +256,10 @@ public class RunLive implements SmartLifecycle {
     }
 
     /** Returns what is live of a run now. */
-    LiveFrame frame(RunState state) {
+    LiveFrame frame(UUID id, RunState state) {
         TuneSetup setup = state.setup();
         if (setup.readings() == ReadingSource.TYPED) {
-            return new LiveFrame(List.of(), null, List.of());
+            return new LiveFrame(List.of(), null, List.of(), false);
         }
         List<LiveReading> readings = new ArrayList<>();
         for (ReadingRole role : ReadingRole.values()) {
@@ -234,7 +278,7 @@ public class RunLive implements SmartLifecycle {
                         panel.get().plate(),
                         panel.get().load())
                 : expectedOfDraft(state);
-        return new LiveFrame(readings, onBench ? view(setup, panel) : null, cells);
+        return new LiveFrame(readings, onBench ? view(setup, panel) : null, cells, past.contains(id));
     }
 
     /** Off resonance by more than an alarm is due for, it is said of the meter that tells of it. */

@@ -62,9 +62,9 @@ public class RunStore {
         this.json = json;
     }
 
-    /** Returns all events of a run in their order. */
-    public List<Recorded> events(UUID runId) {
-        return known(runId).events();
+    /** Returns the state of a run. */
+    public RunState state(UUID runId) {
+        return known(runId).state();
     }
 
     /** Returns a run as it stands in the database. */
@@ -168,7 +168,7 @@ public class RunStore {
         List<UUID> ids = runs.withoutFigures(RunFigures.VERSION, after, most);
         for (UUID id : ids) {
             try {
-                RunState state = Replay.of(read(id).events());
+                RunState state = read(id).state();
                 keepFigures(id, state);
                 runs.drawStair(id, stair(state));
             } catch (JacksonException | IllegalArgumentException | IndexOutOfBoundsException | Refused e) {

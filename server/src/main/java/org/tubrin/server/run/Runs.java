@@ -85,22 +85,22 @@ public class Runs {
 
     /** Returns a run as it stands now. */
     public RunView view(UUID runId) {
-        return viewer.view(runId, Replay.of(store.events(runId)), clock.instant());
+        return viewer.view(runId, store.state(runId), clock.instant());
     }
 
     /** Returns what is live of a run now. */
     public RunLive.LiveFrame frame(UUID runId) {
-        return watchers.frame(Replay.of(store.events(runId)));
+        return watchers.frame(runId, store.state(runId));
     }
 
     /** Moves something on the simulated bench that a run is on. */
     void moveOnBench(UUID runId, BenchRequest request) {
-        live.move(Replay.of(store.events(runId)), request);
+        live.move(store.state(runId), request);
     }
 
     /** Begins to send what is live of a run to a page. */
     public SseEmitter watch(UUID runId) {
-        return watchers.watch(runId, Replay.of(store.events(runId)));
+        return watchers.watch(runId, store.state(runId));
     }
 
     /** Begins a run; where one of that id was begun before, returns it. */
@@ -177,9 +177,9 @@ public class Runs {
     private RunView take(
             UUID runId, UUID clientId, long expectedSequence, BiFunction<RunState, Instant, List<RunEvent>> done) {
         KnownRun known = store.known(runId);
-        Replay replay = Replay.after(known.events());
-        RunState state = replay.state();
-        if (known.acts().contains(clientId)) {
+        Replay replay = known.replay();
+        RunState state = known.state();
+        if (known.holds(clientId)) {
             return viewer.view(runId, state, clock.instant());
         }
         if (state.sequence() != expectedSequence) {
@@ -201,7 +201,7 @@ public class Runs {
                 store.append(runId, clientId, added, state);
             } catch (Stale overtaken) {
                 // The same act may have come twice at a time: then the other one has taken it.
-                if (store.known(runId).acts().contains(clientId)) {
+                if (store.known(runId).holds(clientId)) {
                     return view(runId);
                 }
                 throw overtaken;
@@ -223,7 +223,7 @@ public class Runs {
         }
         store.going().ifPresent(runId -> {
             for (int attempt = 0; attempt < KEY_UP_ATTEMPTS; attempt++) {
-                RunState state = Replay.of(store.events(runId));
+                RunState state = store.state(runId);
                 if (!state.isKeyed() || state.setup().readings() != ReadingSource.BENCH) {
                     return;
                 }

@@ -10,7 +10,6 @@ import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.tubrin.core.quantity.Refused;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import tools.jackson.core.JacksonException;
@@ -74,7 +73,7 @@ public final class ToldRuns<T> {
 
     private Optional<T> read(RunRow row) {
         try {
-            return tells.apply(Replay.of(store.events(row.id())));
+            return tells.apply(store.state(row.id()));
         } catch (JacksonException | IllegalArgumentException | IndexOutOfBoundsException | Refused e) {
             LOG.warn("the run {} cannot be read: {}", row.id(), e.getMessage());
             return Optional.empty();

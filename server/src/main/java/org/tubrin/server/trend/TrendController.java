@@ -16,7 +16,6 @@ import org.springframework.web.bind.annotation.RestController;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Rounding;
 import org.tubrin.core.quantity.Unit;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.station.Alteration;
 import org.tubrin.core.station.Band;
@@ -175,8 +174,8 @@ public class TrendController {
 
     @GetMapping("/runs/compare")
     TrendViews.CompareRunsView compare(@RequestParam UUID first, @RequestParam UUID second) {
-        RunState one = Replay.of(store.events(first));
-        RunState other = Replay.of(store.events(second));
+        RunState one = store.state(first);
+        RunState other = store.state(second);
         return new TrendViews.CompareRunsView(
                 head(first, one),
                 head(second, other),

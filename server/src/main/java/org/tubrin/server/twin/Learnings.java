@@ -14,7 +14,6 @@ import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.server.run.RunStore;
@@ -39,7 +38,7 @@ class Learnings {
 
     /** Returns what a run teaches; nothing where it cannot. */
     Optional<TwinViews.LearningView> learning(UUID runId) {
-        RunState state = Replay.of(store.events(runId));
+        RunState state = store.state(runId);
         Optional<TwinViews.LearningView> view = TwinLearning.of(state).map(one -> view(one, state));
         return view.isEmpty() && TwinLearning.isPossible(state)
                 ? Optional.of(new TwinViews.LearningView(
@@ -50,7 +49,7 @@ class Learnings {
     /** Puts what a run teaches into the amplifier's record as it stands now. */
     @Transactional
     TwinViews.Accepted accept(UUID runId) {
-        RunState state = Replay.of(store.events(runId));
+        RunState state = store.state(runId);
         TwinLearning learning = TwinLearning.of(state)
                 .orElseThrow(() -> new Refused(new Problem(
                         TwinLearning.isPossible(state) ? ProblemCode.TWIN_UNSETTLED : ProblemCode.NO_TWIN,

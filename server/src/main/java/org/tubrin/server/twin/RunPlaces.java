@@ -13,7 +13,6 @@ import org.tubrin.core.quantity.Unit;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.RecordTwin;
-import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Step;
 import org.tubrin.core.run.TuneSetup;
@@ -39,7 +38,7 @@ class RunPlaces {
 
     /** Returns a run as it stands. */
     RunState state(UUID runId) {
-        return Replay.of(store.events(runId));
+        return store.state(runId);
     }
 
     /** Returns where a run stands, at another drive where one is given; refuses where it has no twin. */
