@@ -140,6 +140,7 @@ public class LiveJourneysTest extends AtTheStation {
 
     @Test
     public void aHandThatTurnsPastThePeakHearsItAndReadsItOnce() {
+        operator.page.navigate("/tune");
         operator.page.evaluate("() => localStorage.setItem('tubrin.sound', JSON.stringify({ peak: true }))");
         operator.startsClimb("Simulated bench");
         operator.getsReadyOnTheBench();
