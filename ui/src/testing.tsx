@@ -33,6 +33,8 @@ export const thing = (id: string, name: string, more: object = {}) => ({
   tuned: true,
   reads: [],
   switchPositions: [],
+  positions: [],
+  usualPositions: [],
   ...more,
 });
 

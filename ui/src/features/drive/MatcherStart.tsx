@@ -6,7 +6,7 @@ import { fixed, parseNumber } from '../../quantity';
 import { say } from '../../words';
 import { SourcePick } from './SourcePick';
 import { StartFoot } from './StartFoot';
-import { named, reads, there, useStart, useTyped } from './useStart';
+import { named, places, reads, there, useStart, useTyped } from './useStart';
 import { WithChoices } from './WithChoices';
 
 const KEY = 'tubrin.matcher';
@@ -83,7 +83,7 @@ function Start({ choices, suggested, amplifier: first }: Suggestions & { choices
     ...typed,
   });
   const change = (more: Partial<Entry>) => keep({ ...entry, ...more });
-  const start = useStart((runId) => requestOf(entry, runId));
+  const start = useStart((runId) => requestOf(choices, entry, runId));
   const amplifier = choices.amplifiers.find((one) => one.id === entry.amplifierId);
   const matcher = amplifier?.matcher;
   if (!amplifier || !matcher || !entry.exciterId || !entry.terminationId || !entry.inputId || !entry.outputId) {
@@ -177,13 +177,14 @@ function Start({ choices, suggested, amplifier: first }: Suggestions & { choices
   );
 }
 
-function requestOf(entry: Entry, runId: string): StartRequest {
+function requestOf(choices: Choices, entry: Entry, runId: string): StartRequest {
   return {
     runId,
     amplifierId: entry.amplifierId,
     exciterId: entry.exciterId,
     carrier: 'CW',
     meterIds: [...new Set([entry.inputId, entry.outputId])],
+    positions: places(choices, entry.inputId, entry.outputId),
     terminationId: entry.terminationId,
     band: entry.band,
     frequency: entry.frequency,

@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Choices, MatcherPageView } from '../../api';
 import { answers, choicesOf, Shell, thing } from '../../testing';
 import { DrivePage } from './DrivePage';
+import { places } from './useStart';
 
 const VIEW: MatcherPageView = {
   rows: [
@@ -131,6 +132,32 @@ describe('matchers', () => {
     });
     expect(await screen.findByText(/is beyond 7 to 7.2/)).toBeInTheDocument();
     expect(frequency).toHaveAttribute('aria-invalid', 'true');
+  });
+
+  it('says of one wattmeter that is moved between input and output where it stands', async () => {
+    const at = (role: 'INPUT_POWER' | 'OUTPUT' | 'REFLECTED') => ({ role, indication: 'AVERAGE' }) as const;
+    const all = [at('INPUT_POWER'), at('OUTPUT'), at('REFLECTED')];
+    const moved = thing('m', 'Mover', {
+      reads: ['INPUT_POWER', 'INPUT_SWR', 'OUTPUT', 'REFLECTED'],
+      positions: all.map((position) => ({ position, name: position.role })),
+      usualPositions: [at('OUTPUT')],
+    });
+    const output = thing('b', 'Shoal 80', { reads: ['OUTPUT'] });
+    choices = choicesOf({ ...CHOICES, meters: [output, moved] });
+    expect(places(choices, 'm', 'b')).toEqual([{ meterId: 'm', position: at('INPUT_POWER') }]);
+    expect(places(choices, '', 'm')).toEqual([{ meterId: 'm', position: at('OUTPUT') }]);
+    // A box with a head at either place shows both at once.
+    expect(places(choicesOf({ ...CHOICES, meters: [{ ...moved, usualPositions: all }] }), 'm', 'm')).toEqual(
+      all.map((position) => ({ meterId: 'm', position })),
+    );
+    const user = userEvent.setup();
+    show();
+    await user.click(await screen.findByRole('button', { name: 'Start with the points' }));
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]).toMatchObject({
+      meterIds: ['m', 'b'],
+      positions: [{ meterId: 'm', position: at('INPUT_POWER') }],
+    });
   });
 
   it('says what a station lacks, and what it is about where none was tuned', async () => {

@@ -45,6 +45,25 @@ type Role = NonNullable<StartRequest['unread']>[number];
 export const unread = (choices: Choices, meterIds: string[], roles: Role[]) =>
   roles.filter((role) => reads(choices, role).some((meter) => meterIds.includes(meter.id)));
 
+/**
+ * Returns how the meters in use stand that can be at the input or at the output: where they were chosen for. What comes back is
+ * read beside the output.
+ *
+ * @param atInput the meter chosen for the input
+ * @param atOutput the meter chosen for the output
+ */
+export function places(choices: Choices, atInput: string, atOutput: string): NonNullable<StartRequest['positions']> {
+  return choices.meters.flatMap((meter) => {
+    const all = meter.positions.map((one) => one.position);
+    if (!all.some((one) => one.role === 'INPUT_POWER')) return [];
+    const isThere = (role: Role) => meter.id === (role === 'INPUT_POWER' ? atInput : atOutput);
+    const first = (role: Role) => [...meter.usualPositions, ...all].find((one) => one.role === role);
+    const back = meter.usualPositions.filter((one) => one.role === 'REFLECTED' && isThere('OUTPUT'));
+    const chosen = (['INPUT_POWER', 'OUTPUT'] as const).filter(isThere).map(first);
+    return [...chosen, ...back].flatMap((position) => (position ? [{ meterId: meter.id, position }] : []));
+  });
+}
+
 /** Returns the one that was chosen where it is still there, else the first. */
 export const there = (all: { id: string }[], id: string | undefined) =>
   all.find((one) => one.id === id)?.id ?? all[0]?.id ?? '';

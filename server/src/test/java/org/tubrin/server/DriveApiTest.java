@@ -6,8 +6,10 @@ import static org.testng.Assert.assertTrue;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.tubrin.core.station.Band;
@@ -83,6 +85,66 @@ public class DriveApiTest extends ServerTest {
             }
         }
         throw new AssertionError(band);
+    }
+
+    @Test
+    public void oneWattmeterIsAtTheInputInOneRunAndAtTheOutputInTheNext() {
+        Map<String, Object> mover = new LinkedHashMap<>();
+        mover.put("kind", "meter");
+        mover.put("name", "Mover");
+        mover.put("face", "ONE_AT_A_TIME");
+        mover.put(
+                "channels",
+                List.of(channel("INPUT_POWER", "W", 20), channel("INPUT_SWR", "ONE", 5), channel("OUTPUT", "W", 1000)));
+        Reply kept = post("/api/equipment", mover);
+        assertEquals(kept.status(), 201, kept.text());
+
+        Map<String, Object> start = start("MHZ_7", "7.1");
+        start.put("amplifierId", equipmentId("Ketch 600"));
+        start.put("school", "DRIVE_TABLE");
+        start.put("meterIds", List.of(equipmentId("Mover"), equipmentId("Ketch 600 panel")));
+        Reply atOutput = post("/api/runs", start);
+        assertEquals(readers(atOutput), List.of("OUTPUT"), atOutput.text());
+        run = atOutput.json();
+        does("ABANDON", "text", "x");
+
+        start.put("runId", UUID.randomUUID().toString());
+        start.put("meterIds", List.of(equipmentId("Fathom"), equipmentId("Mover"), equipmentId("Ketch 600 panel")));
+        start.put(
+                "positions",
+                List.of(Map.of(
+                        "meterId",
+                        equipmentId("Mover"),
+                        "position",
+                        Map.of("role", "INPUT_POWER", "indication", "AVERAGE"))));
+        Reply atInput = post("/api/runs", start);
+        assertEquals(readers(atInput), List.of("INPUT_POWER", "OUTPUT", "INPUT_SWR"), atInput.text());
+    }
+
+    private static Map<String, Object> channel(String role, String unit, double fullScale) {
+        return Map.of(
+                "role",
+                role,
+                "scaleUnit",
+                unit,
+                "ranges",
+                List.of(Map.of("name", "one range", "fullScale", fullScale)),
+                "accuracy",
+                Map.of("kind", "ofReading", "fraction", 0.03, "digit", 0.01),
+                "indication",
+                "AVERAGE",
+                "correctionFactor",
+                1);
+    }
+
+    /** Returns the rows of a run that have to do with power, in their order. */
+    private static List<String> readers(Reply reply) {
+        return reply.json()
+                .path("rows")
+                .valueStream()
+                .map(row -> row.get("role").asString())
+                .filter(List.of("INPUT_POWER", "INPUT_SWR", "OUTPUT")::contains)
+                .toList();
     }
 
     @Test

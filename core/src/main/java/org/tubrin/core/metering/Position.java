@@ -7,8 +7,8 @@ package org.tubrin.core.metering;
  * @param indication how it shows it
  */
 public record Position(ReadingRole role, Indication indication) {
-    /** Returns whether it reads power at the output, on its way out or back. */
-    public boolean readsPowerAtOutput() {
-        return role == ReadingRole.OUTPUT || role == ReadingRole.REFLECTED;
+    /** Returns whether it reads power in a line: at the input, or at the output on its way out or back. */
+    public boolean readsPower() {
+        return role == ReadingRole.INPUT_POWER || role == ReadingRole.OUTPUT || role == ReadingRole.REFLECTED;
     }
 }

@@ -81,27 +81,27 @@ public record Meter(String name, List<Channel> channels, Optional<MeterFace> fac
     }
 
     /**
-     * Returns the positions between which a run has to choose: those for power at its output, where there is more than one. What
-     * else it reads is there whatever the choice.
+     * Returns the positions between which a run has to choose: those for power, where there is more than one; a wattmeter that is moved
+     * between input and output has one for either place. What else it reads is there whatever the choice.
      */
     public List<Position> powerPositions() {
         List<Position> positions = channels.stream()
                 .map(Channel::position)
-                .filter(Position::readsPowerAtOutput)
+                .filter(Position::readsPower)
                 .toList();
         return positions.size() > 1 ? positions : List.of();
     }
 
     /**
      * Returns those of them that are customary: the first for each role, output where pulses are read in one that holds peaks, and
-     * what comes back only where it is seen beside the output.
+     * what comes back or goes in only where it is seen beside the output.
      */
     public List<Position> usualPositions(boolean pulsed) {
         List<Position> positions = powerPositions().stream()
                 .sorted(Comparator.comparing(position -> pulsed && position.indication() != Indication.PEAK_HOLD))
                 .toList();
         boolean readsOutput = channel(ReadingRole.OUTPUT).isPresent();
-        return Stream.of(ReadingRole.OUTPUT, ReadingRole.REFLECTED)
+        return Stream.of(ReadingRole.INPUT_POWER, ReadingRole.OUTPUT, ReadingRole.REFLECTED)
                 .filter(role -> role == ReadingRole.OUTPUT || !readsOutput || !isSwitched())
                 .flatMap(role -> positions.stream()
                         .filter(position -> position.role() == role)
@@ -109,7 +109,7 @@ public record Meter(String name, List<Channel> channels, Optional<MeterFace> fac
                 .toList();
     }
 
-    /** Returns the meter as it is with these positions in use, each role once. */
+    /** Returns the meter as it is with these positions in use, each role once; SWR at the input is read where power at the input is. */
     public Meter in(List<Position> positions) {
         List<Position> own = powerPositions();
         new Checks()
@@ -129,8 +129,13 @@ public record Meter(String name, List<Channel> channels, Optional<MeterFace> fac
         }
         List<Channel> used = channels.stream()
                 .filter(channel -> !own.contains(channel.position()) || positions.contains(channel.position()))
+                .filter(channel -> channel.role() != ReadingRole.INPUT_SWR || areAtInput(own) == areAtInput(positions))
                 .toList();
         return used.size() == channels.size() ? this : new Meter(name, used, face);
+    }
+
+    private static boolean areAtInput(List<Position> positions) {
+        return positions.stream().anyMatch(position -> position.role() == ReadingRole.INPUT_POWER);
     }
 
     /** Returns this record in the positions that an older state of it had in use; in the customary ones where it has none of those. */

@@ -24,6 +24,15 @@ public class MeterTest {
     private static final Position PEAK = new Position(ReadingRole.OUTPUT, Indication.PEAK_HOLD);
     private static final Position BACK = new Position(ReadingRole.REFLECTED, Indication.AVERAGE);
 
+    private static final Channel SWR_AT_INPUT = new Channel(
+            ReadingRole.INPUT_SWR,
+            ScaleUnit.ONE,
+            List.of(Sample.range("5", 5)),
+            new Accuracy.OfReading(0.05, 0.01),
+            Indication.AVERAGE,
+            1,
+            Optional.empty());
+
     private static Channel watts(Position position, double fullScale) {
         return new Channel(
                 position.role(),
@@ -59,6 +68,31 @@ public class MeterTest {
         assertEquals(switched.usualPositions(true), List.of(PEAK), "pulses are read by what holds peaks");
         Meter backAlone = new Meter("Back", List.of(watts(BACK, 15)), Optional.of(MeterFace.ONE_AT_A_TIME));
         assertEquals(positions(backAlone.in(backAlone.usualPositions(false))), List.of(BACK));
+    }
+
+    @Test
+    public void aWattmeterThatIsMovedHasAPositionForEitherPlace() {
+        Position in = new Position(ReadingRole.INPUT_POWER, Indication.AVERAGE);
+        List<Channel> channels = List.of(watts(in, 150), watts(AVERAGE, 1500), watts(BACK, 150));
+        Meter moved = new Meter("Mover", channels, Optional.of(MeterFace.ONE_AT_A_TIME));
+        assertEquals(moved.powerPositions(), List.of(in, AVERAGE, BACK));
+        assertEquals(moved.usualPositions(false), List.of(AVERAGE), "it stands at the output");
+        assertEquals(positions(moved.in(List.of(in))), List.of(in));
+        assertEquals(
+                positions(moved.inPositionsOf(moved.in(List.of(in)))), List.of(in), "after its record was corrected");
+        Position swr = new Position(ReadingRole.INPUT_SWR, Indication.AVERAGE);
+        Meter withSwr = new Meter(
+                "Mover",
+                List.of(watts(in, 150), watts(AVERAGE, 1500), SWR_AT_INPUT),
+                Optional.of(MeterFace.ONE_AT_A_TIME));
+        assertEquals(positions(withSwr.in(List.of(in))), List.of(in, swr));
+        assertEquals(
+                positions(withSwr.in(List.of(AVERAGE))),
+                List.of(AVERAGE),
+                "SWR at the input is not seen from the output");
+        Meter twoHeads = new Meter("Two heads", channels, Optional.empty());
+        assertEquals(twoHeads.usualPositions(false), List.of(in, AVERAGE, BACK));
+        assertEquals(new Meter("In", List.of(watts(in, 150))).powerPositions(), List.of());
     }
 
     @Test

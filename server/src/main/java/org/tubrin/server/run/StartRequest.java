@@ -38,7 +38,7 @@ import org.tubrin.core.station.Mode;
  * @param exciterId the exciter
  * @param carrier mode of the carrier
  * @param meterIds the meters in use
- * @param positions of the meters that can show power at the output in several ways, each with the ways in use; absent for what is customary
+ * @param positions of the meters that can show power in several ways, each with the ways in use; absent for what is customary
  * @param terminationId load or antenna
  * @param band the band
  * @param frequency in MHz, as typed
