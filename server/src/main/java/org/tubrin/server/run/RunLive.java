@@ -93,7 +93,7 @@ public class RunLive implements SmartLifecycle {
     public record LiveFrame(
             List<LiveReading> readings, @Nullable BenchView bench, List<ExpectedCell> expected, boolean pastPeak) {}
 
-    /** The output of one key-down, the so-manieth of its run. */
+    /** The output of one key-down, with its number in the run. */
     private record Followed(int keyDown, PeakWatch output) {}
 
     /**
