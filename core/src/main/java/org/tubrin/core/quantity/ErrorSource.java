@@ -31,7 +31,7 @@ public record ErrorSource(String instrument, String channel, String range, Law l
         BOUNDED
     }
 
-    /** By the texts alone, whose own is kept: every sum of two quantities asks for it. */
+    /** From the texts, which remember theirs: each sum of two quantities asks for it. */
     @Override
     public int hashCode() {
         return 31 * (31 * instrument.hashCode() + channel.hashCode())

@@ -147,18 +147,18 @@ public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSour
 
     /** Returns this times an exact factor. */
     public Quantity scaled(double factor) {
-        return turned(value * factor, unit, factor);
+        return transformed(value * factor, unit, factor);
     }
 
     /** Returns {@code 10·log10} of this ratio, in decibels; the ratio must be positive. */
     public Quantity inDecibels() {
-        return turned(10 * Math.log10(value), Unit.DECIBEL, 10 / (Math.log(10) * value));
+        return transformed(10 * Math.log10(value), Unit.DECIBEL, 10 / (Math.log(10) * value));
     }
 
     /** Returns this raised to a power; the value must be positive. */
     public Quantity toPower(double exponent) {
         double powered = Math.pow(value, exponent);
-        return turned(powered, unit, exponent * powered / value);
+        return transformed(powered, unit, exponent * powered / value);
     }
 
     /**
@@ -203,7 +203,7 @@ public record Quantity(double value, Unit unit, Standing standing, Map<ErrorSour
         return new Quantity(value, unit, standing, more);
     }
 
-    private Quantity turned(double result, Unit resultUnit, double by) {
+    private Quantity transformed(double result, Unit resultUnit, double by) {
         Map<ErrorSource, Double> shares = new LinkedHashMap<>(contributions);
         shares.replaceAll((source, share) -> by * share);
         return new Quantity(result, resultUnit, standing.combinedWith(standing), shares);

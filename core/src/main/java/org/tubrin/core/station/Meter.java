@@ -82,7 +82,7 @@ public record Meter(String name, List<Channel> channels, Optional<MeterFace> fac
 
     /**
      * Returns the positions between which a run has to choose: those for power, where there is more than one; a wattmeter that is moved
-     * between input and output has one for either place. What else it reads is there whatever the choice.
+     * between input and output has one for either place. What else it reads is there whatever the choice, but for SWR at the input.
      */
     public List<Position> powerPositions() {
         List<Position> positions = channels.stream()

@@ -5,13 +5,17 @@ import static org.testng.Assert.assertSame;
 import static org.testng.Assert.expectThrows;
 
 import java.util.List;
+import java.util.Optional;
 import org.testng.annotations.Test;
 import org.tubrin.core.Sample;
+import org.tubrin.core.run.Conditions;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.School;
+import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Step;
 
 /** A replay that goes on from where it stands comes to the same as one from the start. */
@@ -38,13 +42,23 @@ public class ReplayTest {
 
     @Test
     public void aCopyGoesOnAlone() {
-        List<Recorded> events = climber().events;
+        List<Recorded> events = climber()
+                .does(new RunEvent.SignSeen(SeenSign.ARC))
+                .does(new RunEvent.ConditionsNoted(
+                        new Conditions(Optional.of(231.0), Optional.of(24.0), Optional.empty())))
+                .does(new RunEvent.SchoolChosen(School.GRID_TARGET))
+                .does(new RunEvent.Note("warm day"))
+                .moves(Control.LOAD, 0.7)
+                .does(new RunEvent.Abandoned("enough"))
+                .events;
+        RunState end = Replay.of(events);
         for (int i = 1; i < events.size(); i++) {
-            List<Recorded> before = events.subList(0, i);
-            Replay kept = Replay.after(before);
-            RunState onward = kept.copy().then(events.get(i));
-            assertEquals(onward, Replay.of(events.subList(0, i + 1)), "the copy after " + i);
-            assertEquals(kept.state(), Replay.of(before), "what was copied after " + i);
+            Replay kept = Replay.after(events.subList(0, i));
+            RunState stands = kept.state();
+            Replay copy = kept.copy();
+            events.subList(i, events.size()).forEach(copy::then);
+            assertEquals(copy.state(), end, "the copy that went on after " + i);
+            assertEquals(kept.state(), stands, "what was copied after " + i);
         }
     }
 

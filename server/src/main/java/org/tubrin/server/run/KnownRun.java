@@ -1,6 +1,5 @@
 package org.tubrin.server.run;
 
-import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
@@ -29,13 +28,9 @@ final class KnownRun {
 
     /** Returns a run by its rows, of which there is one or more. */
     static KnownRun of(List<EventRow> rows, Function<EventRow, Recorded> form) {
-        List<Recorded> events = new ArrayList<>();
-        Set<UUID> acts = new HashSet<>();
-        for (EventRow row : rows) {
-            events.add(form.apply(row));
-            acts.add(row.clientId());
-        }
-        return new KnownRun(acts, rows.get(rows.size() - 1), Replay.after(events));
+        EventRow first = rows.get(0);
+        Replay start = Replay.after(List.of(form.apply(first)));
+        return new KnownRun(Set.of(first.clientId()), first, start).and(rows.subList(1, rows.size()), form);
     }
 
     /** Whether an act of this id is in it. */

@@ -4,11 +4,9 @@ import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
@@ -69,10 +67,8 @@ public class RunLive implements SmartLifecycle {
     private final List<Watcher> watchers = new CopyOnWriteArrayList<>();
     /** The newest state of each run that is looked at. */
     private final Map<UUID, RunState> states = new ConcurrentHashMap<>();
-    /** The key-down that each of them is followed in; of the thread that sends. */
-    private final Map<UUID, Followed> followed = new HashMap<>();
-    /** Those whose output has fallen from its peak. */
-    private final Set<UUID> past = ConcurrentHashMap.newKeySet();
+    /** The key-down that goes on in each of them. */
+    private final Map<UUID, Followed> followed = new ConcurrentHashMap<>();
 
     private @Nullable ScheduledExecutorService clock;
     private volatile boolean running;
@@ -93,8 +89,8 @@ public class RunLive implements SmartLifecycle {
     public record LiveFrame(
             List<LiveReading> readings, @Nullable BenchView bench, List<ExpectedCell> expected, boolean pastPeak) {}
 
-    /** The output of one key-down, with its number in the run. */
-    private record Followed(int keyDown, PeakWatch output) {}
+    /** The output of one key-down, with its number in the run, and whether it has fallen from its best. */
+    private record Followed(int keyDown, PeakWatch output, boolean pastPeak) {}
 
     /**
      * What a meter shows now, in the unit of its scale; {@code says} is empty while its source is well, {@code over} says
@@ -203,17 +199,10 @@ public class RunLive implements SmartLifecycle {
     private void send() {
         Map<Audience, List<Watcher>> audiences =
                 watchers.stream().collect(Collectors.groupingBy(watcher -> watcher.audience));
-        followed.keySet().retainAll(states.keySet());
         states.keySet()
                 .retainAll(audiences.keySet().stream().map(Audience::runId).collect(Collectors.toSet()));
-        past.retainAll(states.keySet());
-        states.forEach((id, state) -> {
-            if (isPastPeak(id, state)) {
-                past.add(id);
-            } else {
-                past.remove(id);
-            }
-        });
+        followed.keySet().retainAll(states.keySet());
+        states.forEach(this::follow);
         audiences.forEach((audience, looking) -> {
             RunState state = states.get(audience.runId());
             if (state != null) {
@@ -222,25 +211,23 @@ public class RunLive implements SmartLifecycle {
         });
     }
 
-    /** Follows the output of the key-down that goes on, one look a frame. */
-    private boolean isPastPeak(UUID id, RunState state) {
+    /** Follows the output of the key-down that goes on, one look a frame; of the thread that sends alone. */
+    private void follow(UUID id, RunState state) {
         Optional<Double> output = state.isKeyed() && state.setup().stage().isTuned()
                 ? state.setup()
                         .meterFor(ReadingRole.OUTPUT)
                         .flatMap(meter -> feed.now(meter.name(), ReadingRole.OUTPUT))
                         .flatMap(Feed.Now::value)
                 : Optional.empty();
-        if (output.isEmpty()) {
-            followed.remove(id);
-            return false;
-        }
-        int keyDown = state.keyDowns().size();
-        Followed now = followed.compute(
+        followed.compute(
                 id,
-                (run, before) -> before != null && before.keyDown() == keyDown
-                        ? before
-                        : new Followed(keyDown, new PeakWatch()));
-        return now.output().isPast(output.get());
+                (run, before) -> output.map(now -> {
+                            int keyDown = state.keyDowns().size();
+                            boolean goesOn = before != null && before.keyDown() == keyDown;
+                            PeakWatch watch = goesOn ? before.output() : new PeakWatch();
+                            return new Followed(keyDown, watch, watch.isPast(now));
+                        })
+                        .orElse(null));
     }
 
     private void offer(UUID id, RunState state, List<Watcher> looking) {
@@ -278,7 +265,12 @@ public class RunLive implements SmartLifecycle {
                         panel.get().plate(),
                         panel.get().load())
                 : expectedOfDraft(state);
-        return new LiveFrame(readings, onBench ? view(setup, panel) : null, cells, past.contains(id));
+        return new LiveFrame(readings, onBench ? view(setup, panel) : null, cells, isPastPeak(id));
+    }
+
+    private boolean isPastPeak(UUID id) {
+        Followed now = followed.get(id);
+        return now != null && now.pastPeak();
     }
 
     /** Off resonance by more than an alarm is due for, it is said of the meter that tells of it. */
