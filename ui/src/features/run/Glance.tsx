@@ -18,12 +18,14 @@ interface Props {
   skewMs: number;
   dials: DialKeys;
   keyed: boolean;
+  /** Whether an answer to what was done may come at any moment. */
+  unanswered: boolean;
   caption: string;
   leave: () => void;
 }
 
 /** Next move, dials, clock and the limit that is nearest, as large as the screen allows: to be read from the amplifier. */
-export function Glance({ view, skewMs, dials, keyed, caption, leave }: Props) {
+export function Glance({ view, skewMs, dials, keyed, unanswered, caption, leave }: Props) {
   const head = useOpening<HTMLHeadingElement>();
   const live = useOver();
   const over = keyed ? live : undefined;
@@ -53,6 +55,7 @@ export function Glance({ view, skewMs, dials, keyed, caption, leave }: Props) {
           ref={head}
           tabIndex={-1}
           data-part="sentence"
+          data-busy={unanswered || undefined}
           className={`head leading-head ${sentence.length > SHORT ? 'text-glance-long' : 'text-glance'} ${
             over || view.advice.move === 'UNKEY' ? 'border-l-8 border-limit pl-4 text-limit' : ''
           }`}

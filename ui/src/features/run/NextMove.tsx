@@ -11,6 +11,7 @@ interface Props {
   view: RunView;
   run: Run;
   follow: () => void;
+  keyDown: () => void;
   unkey: () => void;
   read: () => void;
   /** Goes to the first empty entry. */
@@ -20,7 +21,7 @@ interface Props {
 }
 
 /** The one big sentence: what to do next, why, and the button that says it is done. */
-export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) {
+export function NextMove({ view, run, follow, keyDown, unkey, read, type, keep }: Props) {
   const isLive = view.source !== 'TYPED';
   const advice = view.advice;
   const keyed = run.keyed;
@@ -55,6 +56,7 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
         <p
           className={`head leading-head ${over || advice.move === 'UNKEY' ? 'text-limit' : ''} ${over ? 'border-l-4 border-limit pl-2' : ''} text-27`}
           data-part="sentence"
+          data-busy={run.unanswered || undefined}
         >
           {over ?? advice.sentence}
         </p>
@@ -99,7 +101,7 @@ export function NextMove({ view, run, follow, unkey, read, type, keep }: Props) 
           <Button
             kind={(keyed || !advice.button) && !toWatch ? 'main' : 'plain'}
             hotkey="Space"
-            onClick={() => (keyed ? unkey() : run.act({ act: 'KEY' }))}
+            onClick={() => (keyed ? unkey() : keyDown())}
           >
             {keyed ? say('shared.keyUp') : say('shared.keyDown')}
           </Button>

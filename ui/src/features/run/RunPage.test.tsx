@@ -55,6 +55,10 @@ describe('the run', () => {
   afterEach(() => vi.unstubAllGlobals());
 
   const kinds = () => server.acts.map((one) => one.act);
+  const shows = (view: Partial<RunView>) => {
+    server.view = { ...run, sequence: run.sequence + 1, ...view };
+    return act(() => queries.invalidateQueries());
+  };
 
   it('shows each step that was done, with its figures', () => {
     const rows = within(screen.getByRole('table')).getAllByRole('row');
@@ -141,6 +145,44 @@ describe('the run', () => {
     await act(async () => reply(json(200, { ...run, sequence: run.sequence + 1 })));
     expect(kinds()).toEqual(['FOLLOW']);
     expect(server.acts[0]?.expectedSequence).toBe(run.sequence);
+  });
+
+  const next = { ...run.advice, sentence: 'Rest 10 s' };
+  const sentence = () => document.querySelector('[data-part=sentence]');
+
+  it('shows what comes next at once, and takes it back where nothing answers', async () => {
+    await shows({ onceDone: next });
+    let reply: (response: Response) => void = () => undefined;
+    server.answer = () => new Promise((resolve) => (reply = resolve));
+    await userEvent.keyboard('{Enter}');
+    expect(sentence()).toHaveTextContent('Rest 10 s');
+    expect(await screen.findByText(/Not saved yet/)).toBeInTheDocument();
+    expect(sentence()).toHaveTextContent(run.advice.sentence);
+    await act(async () => reply(json(200, { ...server.view, sequence: run.sequence + 2, advice: next })));
+    expect(sentence()).toHaveTextContent('Rest 10 s');
+    expect(screen.queryByText(/Not saved yet/)).not.toBeInTheDocument();
+  });
+
+  it('goes back to the move before where what was done is refused', async () => {
+    await shows({ onceDone: next });
+    server.answer = () => json(422, { title: 'Not taken', detail: 'Why.', problems: [] });
+    await userEvent.keyboard('{Enter}');
+    expect(await screen.findByText('Not taken')).toBeInTheDocument();
+    expect(sentence()).toHaveTextContent(run.advice.sentence);
+  });
+
+  it('does not key again where the hand comes just after the key went up by itself', async () => {
+    const at = performance.now();
+    await shows({ clock: { ...run.clock, phase: 'KEY_DOWN' } });
+    await screen.findByRole('button', { name: /Key up/ });
+    await shows({ sequence: run.sequence + 2, clock: { ...run.clock, phase: 'RESTING' } });
+    expect(screen.queryByRole('button', { name: /Key up/ })).not.toBeInTheDocument();
+    await userEvent.keyboard(' ');
+    expect(kinds()).toEqual([]);
+    vi.spyOn(performance, 'now').mockReturnValue(at + 60_000);
+    await userEvent.keyboard(' ');
+    vi.restoreAllMocks();
+    await waitFor(() => expect(kinds()).toEqual(['KEY']));
   });
 
   it('keys with Space and undoes with Z', async () => {
@@ -241,11 +283,6 @@ describe('the run', () => {
     expect(await screen.findByText(/Not saved yet: output/)).toBeInTheDocument();
     expect(screen.getByLabelText('Output, W')).toHaveValue('870');
   });
-
-  const shows = (view: Partial<RunView>) => {
-    server.view = { ...run, sequence: run.sequence + 1, ...view };
-    return act(() => queries.invalidateQueries());
-  };
 
   it('takes the corrected record of a meter when it is asked to', async () => {
     await shows({ corrections: [{ meterId: 'f', meter: 'Fathom' }] });

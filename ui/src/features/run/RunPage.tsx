@@ -37,10 +37,10 @@ import { useSounds } from './sound/useSounds';
 import { tabOf } from './Tabs';
 import { TripReset } from './TripReset';
 import { useDials } from './useDials';
+import { useKeying } from './useKeying';
 import { LiveContext, useLiveStream } from './useLive';
 import { usePot } from './usePot';
 import { type Run, useRun } from './useRun';
-import { useUnkey } from './useUnkey';
 import { VoltsSheet } from './VoltsSheet';
 
 const MapSheet = lazy(() => import('./map/MapSheet'));
@@ -68,7 +68,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
   const beforePower = view.phase === 'PREFLIGHT' || view.phase === 'WARMING';
   const dials = useDials(view, run.act);
   const pot = usePot(view);
-  const unkey = useUnkey(view, run);
+  const { keyDown, unkey } = useKeying(view, run);
   const sounds = useSounds(view, run.skewMs, useContext(LiveContext));
   const [glances, setGlances] = useState(false);
   const navigate = useNavigate();
@@ -151,7 +151,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
       ? {}
       : {
           Enter: follow,
-          Space: () => run.act({ act: 'KEY' }),
+          Space: keyDown,
           r: read,
           e: type,
           y: () => keep?.(),
@@ -189,6 +189,7 @@ function Running({ run, view }: { run: Run; view: RunView }) {
           skewMs={run.skewMs}
           dials={dials}
           keyed={run.keyed}
+          unanswered={run.unanswered}
           caption={sounds.caption}
           leave={() => setGlances(false)}
         />
@@ -232,7 +233,16 @@ function Running({ run, view }: { run: Run; view: RunView }) {
         </div>
         <div className="grid grid-cols-one gap-3.5 max-wide:order-first">
           {!ended && (
-            <NextMove view={view} run={run} follow={follow} unkey={unkey} read={read} type={type} keep={keep} />
+            <NextMove
+              view={view}
+              run={run}
+              follow={follow}
+              keyDown={keyDown}
+              unkey={unkey}
+              read={read}
+              type={type}
+              keep={keep}
+            />
           )}
           {!ended && <SoundLine sounds={sounds} glance={() => setGlances(true)} />}
           {!ended && <TripReset view={view} />}

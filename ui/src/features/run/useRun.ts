@@ -97,20 +97,30 @@ export function useRun(runId: string) {
     return () => outbox.close();
   }, [loaded, outbox]);
 
+  /** Where the run stood when Enter was pressed last. */
+  const [followedAt, setFollowedAt] = useState<number>();
   const act = useCallback(
     (done: Act) => {
       setNotice(undefined);
+      if (done.act === 'FOLLOW') setFollowedAt(queries.getQueryData<RunView>(key)?.sequence);
       outbox.add(done);
     },
-    [outbox],
+    [outbox, queries, key],
   );
+
+  // What comes next stands there in the next frame. Where it is not taken, or nothing answers, the move before is back.
+  const known = query.data;
+  const follows =
+    known?.sequence === followedAt && !sending.waiting && sending.pending.some((one) => one.act === 'FOLLOW');
+  const next = follows ? known?.onceDone : undefined;
+  const view = useMemo(() => (known && next ? { ...known, advice: next } : known), [known, next]);
 
   /** Server's clock less the browser's, in ms. */
   const skewMs = query.data ? Date.parse(query.data.now) - query.dataUpdatedAt : 0;
   const keying = sending.pending.findLast((one) => one.act === 'KEY' || one.act === 'UNKEY');
   const keyedInView = query.data?.clock.phase === 'KEY_DOWN';
   return {
-    view: query.data,
+    view,
     error: query.error,
     retry: () => void query.refetch(),
     act,
@@ -126,6 +136,8 @@ export function useRun(runId: string) {
     waiting: sending.waiting ? sending.pending.map(described) : undefined,
     /** Whether something is on its way: what the next move says may be about to change. */
     busy: sending.pending.length > 0,
+    /** Whether an answer to it may come at any moment. */
+    unanswered: sending.pending.length > 0 && !sending.waiting,
   };
 }
 

@@ -38,6 +38,8 @@ final class Operator implements AutoCloseable {
                             "--disable-component-update",
                             "--disable-sync")));
 
+    private static final String SENTENCE = "[data-part=sentence]:not([data-busy])";
+
     private static final int MOST_TRIES = 15;
 
     /** A busy machine is slow to show what it was asked for; what does not come at all costs this much longer. */
@@ -182,14 +184,14 @@ final class Operator implements AutoCloseable {
         page.keyboard().type(text);
     }
 
-    /** Returns the big sentence of the next move. */
+    /** Returns the big sentence of the next move, once what was done before it is saved. */
     String sentence() {
-        return page.locator("[data-part=sentence]").innerText();
+        return page.locator(SENTENCE).innerText();
     }
 
-    /** Waits until the big sentence matches. */
+    /** Waits until the big sentence matches, and what was done before it is saved. */
     void awaits(String sentence) {
-        page.locator("[data-part=sentence]")
+        page.locator(SENTENCE)
                 .filter(new Locator.FilterOptions().setHasText(Pattern.compile(sentence)))
                 .waitFor();
     }

@@ -160,8 +160,20 @@ public abstract class ServerTest extends AbstractTestNGSpringContextTests {
                 "/api/runs/" + run.get("id").asString() + "/acts",
                 act(run.get("sequence").asLong(), act, more));
         assertEquals(reply.status(), 200, act + ": " + reply.text());
+        JsonNode foretold = run.get("onceDone");
         run = reply.json();
+        if (act.equals("FOLLOW") && foretold != null) {
+            assertTold(foretold, run.get("advice"));
+        }
         return run;
+    }
+
+    /** What a view says of the move after this one is what is said once this one is done; a wait has become shorter. */
+    private static void assertTold(JsonNode foretold, JsonNode advice) {
+        assertEquals(foretold.get("move"), advice.get("move"));
+        if (!advice.has("leftS")) {
+            assertEquals(foretold, advice);
+        }
     }
 
     /** Returns an act at a sequence, with a new id. */

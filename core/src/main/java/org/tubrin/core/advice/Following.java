@@ -3,8 +3,13 @@ package org.tubrin.core.advice;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Recorded;
+import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.RunState;
 
 /** Turns "I have done what the advice says" into events. */
 public final class Following implements Move.Cases<List<RunEvent>> {
@@ -31,6 +36,27 @@ public final class Following implements Move.Cases<List<RunEvent>> {
         }
         events.addAll(advice.move().in(new Following(now)));
         return List.copyOf(events);
+    }
+
+    /**
+     * Returns how a run would stand had its advice been followed; empty where the move is done by other means, is refused or ends
+     * the run, and while the key is down.
+     *
+     * @param onward stands where the run stands, and is used up
+     */
+    public static Optional<RunState> after(Replay onward, Advice advice, Instant now) {
+        RunState state = onward.state();
+        List<RunEvent> events = state.isKeyed() ? OTHERWISE : events(advice, now);
+        if (events.isEmpty()) {
+            return Optional.empty();
+        }
+        for (RunEvent event : events) {
+            if (!Admission.refusals(state, event, now).isEmpty()) {
+                return Optional.empty();
+            }
+            state = onward.then(new Recorded(state.sequence() + 1, now, event));
+        }
+        return state.ending().isPresent() ? Optional.empty() : Optional.of(state);
     }
 
     @Override

@@ -70,9 +70,14 @@ public record RunView(
             @Nullable ResonanceView resonance,
             @Nullable WattmetersView wattmeters) {}
 
-    /** What is to be done, and the time for it. */
+    /**
+     * What is to be done, and the time for it.
+     *
+     * @param onceDone what is to be done after that, as far as it is known before; null where the move is done by other means
+     */
     public record Doing(
             AdviceView advice,
+            @Nullable AdviceView onceDone,
             ClockView clock,
             WarmView warm,
             List<CheckView> preflight,

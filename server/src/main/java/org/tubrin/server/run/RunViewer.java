@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.tubrin.core.advice.Advice;
+import org.tubrin.core.advice.Following;
 import org.tubrin.core.advice.KeyClock;
 import org.tubrin.core.advice.ModeGuard;
 import org.tubrin.core.advice.Move;
@@ -28,6 +29,7 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preflight;
 import org.tubrin.core.run.RecordTwin;
+import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
@@ -102,8 +104,12 @@ class RunViewer {
         this.onAir = onAir;
     }
 
-    /** Returns the view of a run. */
-    RunView view(UUID id, RunState state, Instant now) {
+    /**
+     * Returns the view of a run.
+     *
+     * @param onward stands where the run stands, and is used up
+     */
+    RunView view(UUID id, RunState state, Replay onward, Instant now) {
         TuneSetup setup = state.setup();
         Advice advice = NextMove.of(state, now);
         KeyClock clock = KeyClock.of(state, now);
@@ -134,6 +140,9 @@ class RunViewer {
                         wattmeters.view(state).orElse(null)),
                 new RunView.Doing(
                         adviceWords.view(advice, state, clock),
+                        Following.after(onward, advice, now)
+                                .map(after -> adviceWords.view(NextMove.of(after, now), after, KeyClock.of(after, now)))
+                                .orElse(null),
                         clock(state, clock),
                         new RunView.WarmView(
                                 state.heatersOnSince().orElse(null),

@@ -85,7 +85,8 @@ public class Runs {
 
     /** Returns a run as it stands now. */
     public RunView view(UUID runId) {
-        return viewer.view(runId, store.state(runId), clock.instant());
+        KnownRun known = store.known(runId);
+        return viewer.view(runId, known.state(), known.replay(), clock.instant());
     }
 
     /** Returns what is live of a run now. */
@@ -180,7 +181,7 @@ public class Runs {
         Replay replay = known.replay();
         RunState state = known.state();
         if (known.holds(clientId)) {
-            return viewer.view(runId, state, clock.instant());
+            return viewer.view(runId, state, replay, clock.instant());
         }
         if (state.sequence() != expectedSequence) {
             throw new Stale(runId.toString());
@@ -209,7 +210,7 @@ public class Runs {
             live.follow(state, added);
             watchers.changed(runId, state);
         }
-        return viewer.view(runId, state, now);
+        return viewer.view(runId, state, replay, now);
     }
 
     /**
