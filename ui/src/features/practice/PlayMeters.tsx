@@ -31,7 +31,7 @@ function Meter({ shown }: { shown: PanelMeterView }) {
         {...(shown.limit === undefined ? {} : { stop: shown.limit })}
       />
       {shown.atStop && (
-        <p className="-mt-1 flex items-center gap-1.5 text-12 text-limit">
+        <p className="flex items-center gap-1.5 text-12 text-limit">
           <LimitBar />
           {say('practice.atTheStop')}
         </p>

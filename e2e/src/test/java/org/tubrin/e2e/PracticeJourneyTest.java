@@ -56,16 +56,44 @@ public class PracticeJourneyTest extends AtTheStation {
                 10_000, () -> Math.abs(panel().get("exciter").getAsDouble() - to) < 0.01));
     }
 
-    @Test
-    public void aWholeClimbIsPractisedAndTold() {
+    private void beginsAlone(String exercise) {
         Page page = operator.page;
         page.navigate("/practice");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Alone"))
                 .press("Space");
         Locator code = page.getByLabel("Code of an exercise");
-        code.fill("1-000007");
+        code.fill(exercise);
         code.press("Enter");
         page.locator("[data-part=meters]").waitFor();
+    }
+
+    private void ends() {
+        operator.page.getByText("I am done: to the debrief").press("Enter");
+        operator.page
+                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("End it"))
+                .press("Enter");
+        operator.page.locator("[data-part=replay]").waitFor();
+    }
+
+    @Test
+    public void aGaugeThatStandsAtItsStopUnkeyedIsNamedAndIsRightFromThen() {
+        Page page = operator.page;
+        beginsAlone("10-000001");
+        Locator gauge = page.locator("[data-part=meter-ALC_GAUGE]");
+        assertThat(gauge).containsText("at the end of its scale");
+        Operator.chooses(page, "Say what is wrong", "Firmware turned the ALC gauge round");
+        page.getByText("It is this: put it right").press("Enter");
+        assertThat(gauge.locator("output")).hasText(Pattern.compile("^0\\.\\d$"));
+        assertThat(gauge).not().containsText("at the end of its scale");
+        ends();
+        assertThat(page.getByText("1 of 1", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+    }
+
+    @Test
+    public void aWholeClimbIsPractisedAndTold() {
+        Page page = operator.page;
+        beginsAlone("1-000007");
         assertThat(page).hasURL(Pattern.compile("/practice/[0-9a-f-]{36}$"));
         long runs = asked("/api/runs").get("all").getAsLong();
         assertTrue(operator.comesTrue(20_000, () -> panel().get("warmUpLeftS").getAsDouble() <= 0));
@@ -103,10 +131,7 @@ public class PracticeJourneyTest extends AtTheStation {
             page.waitForTimeout(1500);
         }
 
-        page.getByText("I am done: to the debrief").press("Enter");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("End it"))
-                .press("Enter");
-        page.locator("[data-part=replay]").waitFor();
+        ends();
         assertThat(page).hasURL(Pattern.compile("/debrief$"));
         JsonObject debrief = asked("/api/practices/" + id() + "/debrief");
         int points = debrief.get("points").getAsInt();

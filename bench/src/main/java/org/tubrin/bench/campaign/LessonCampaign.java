@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
@@ -88,7 +89,8 @@ public final class LessonCampaign {
                 true,
                 helped,
                 TrainingAmplifier.record("Brigantine"),
-                NAMES);
+                NAMES,
+                Optional.of(Lesson.faults()));
         LessonShack shack = new LessonShack(exercise);
         Random random = new Random(seed);
         if (helped) {
@@ -141,7 +143,8 @@ public final class LessonCampaign {
               usually told (see the campaign of tune-ups), who before the first key-down looks at each switch with a chance of 70 %, and
               at all of them where the meters stand still. Both are the same in hand and eye.
             - **points**: of 100, as the debrief gives them. Neither person names what is broken behind the panel, so of lessons with
-              faults the points of the diagnosis are lost to both.
+              faults the points of the diagnosis are lost to both. A plate current that runs away no knob stops: the person alone goes on
+              heavier and with less drive as told, where a wiser one would have stopped.
             - **output**: what dials and drive that were left bring within all limits, as a share of the best; **beyond**: seconds with a
               current or the output beyond its limit; **trips, arcs**: of all exercises together.
             """;

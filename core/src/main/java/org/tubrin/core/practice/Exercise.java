@@ -51,6 +51,7 @@ import org.tubrin.core.twin.TubeTwin;
  * @param helped whether the next move is shown
  * @param amplifier with tubes and a twin, as it was recorded when it began
  * @param names what the rest of the equipment is called
+ * @param faults how many kinds of fault there were to hide when it began; empty: as many as at first
  */
 public record Exercise(
         Lesson lesson,
@@ -60,11 +61,13 @@ public record Exercise(
         boolean shortWarmUp,
         boolean helped,
         Amplifier amplifier,
-        Names names) {
+        Names names,
+        Optional<Integer> faults) {
     private static final long SPREAD = 0x9E3779B97F4A7C15L;
     /** Seeds go from 0 to this. */
     public static final int MOST_SEED = 999_999;
 
+    private static final int MOST_FAULTS = 100;
     private static final double LICENCE_W = 1000;
     private static final double EXCITER_SHARE = 1.4;
     private static final double PERCENT = 100;
@@ -91,7 +94,9 @@ public record Exercise(
             String antenna) {}
 
     public Exercise {
-        new Checks().range("seed", seed, 0, MOST_SEED, Unit.ONE).done();
+        Checks checks = new Checks().range("seed", seed, 0, MOST_SEED, Unit.ONE);
+        faults.ifPresent(many -> checks.range("faults", many, 1, MOST_FAULTS, Unit.ONE));
+        checks.done();
         if (TubeTwin.of(amplifier).isEmpty()) {
             throw new Refused(
                     new Problem(ProblemCode.NEEDS_TWIN, "amplifier", amplifier.name(), new Allowed.Nothing()));
@@ -111,7 +116,7 @@ public record Exercise(
 
     /** Returns what is hidden. */
     public Set<Hidden> hidden() {
-        return lesson.hides(random(0), panel);
+        return lesson.hides(random(0), panel, faults);
     }
 
     /** Returns luck that belongs to the exercise, for one of its ends. */
@@ -249,6 +254,15 @@ public record Exercise(
                             ReadingRole.OUTPUT_VPP,
                             ScaleUnit.V,
                             List.of(Round.range(widestV, ScaleUnit.V)),
+                            DIGITAL_CLASS))));
+        }
+        if (lesson.showsExciter()) {
+            all.add(new Meter(
+                    names.exciter(),
+                    List.of(Channel.ofFullScale(
+                            ReadingRole.ALC_GAUGE,
+                            ScaleUnit.MARKS,
+                            List.of(Round.range(LevelGauge.MOST, ScaleUnit.MARKS)),
                             DIGITAL_CLASS))));
             all.add(new Meter(
                     names.supply(),

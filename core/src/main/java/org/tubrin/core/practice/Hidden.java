@@ -23,7 +23,9 @@ public enum Hidden {
     BAD_RELAY(Kind.FAULT),
     BURR(Kind.FAULT),
     COOKED_JUMPER(Kind.FAULT),
-    SUPPLY_RISES(Kind.FAULT);
+    SUPPLY_RISES(Kind.FAULT),
+    GAUGE_REVERSED(Kind.FAULT),
+    BIAS_RUNS_AWAY(Kind.FAULT);
 
     /** What kind of thing is wrong. */
     public enum Kind {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.tubrin.core.run.School;
@@ -21,16 +22,20 @@ public enum Lesson {
     /** The dials stand so far off that PLATE shows no peak. */
     LOST_PEAK(74, 96),
     /** Loaded for grid current, with a protection that acts soon. */
-    GRID_TARGET(87, 97),
+    GRID_TARGET(87, 96),
     /** Into an antenna that is to be matched first. */
     ANTENNA(54, 97),
     /** A knob is not what it shows. */
-    KNOBS(50, 65),
+    KNOBS(51, 64),
     /** Two meters of output that disagree. */
-    WHICH_METER(71, 83),
-    ONE_FAULT(58, 71),
+    WHICH_METER(71, 82),
+    /** What the exciter shows of itself is not as it was. */
+    EXCITER(71, 87),
+    /** Readings move by themselves while the key is down. */
+    WANDERING(34, 44),
+    ONE_FAULT(56, 65),
     /** Two faults and a slip. */
-    TWO_FAULTS(50, 65);
+    TWO_FAULTS(48, 59);
 
     private static final List<Hidden> LEFT_BEFORE = List.of(
             Hidden.BAND_FORGOTTEN, Hidden.NO_CARRIER, Hidden.STANDBY_LEFT, Hidden.RANGE_LEFT, Hidden.DETECTOR_LEFT);
@@ -44,7 +49,12 @@ public enum Lesson {
             Hidden.COOKED_JUMPER,
             Hidden.SUPPLY_RISES,
             Hidden.SLACK_KNOB,
-            Hidden.SLIPPING_KNOB);
+            Hidden.SLIPPING_KNOB,
+            Hidden.GAUGE_REVERSED,
+            Hidden.BIAS_RUNS_AWAY);
+    /** So many of them there were at first; exercises of that time hide what they hid. */
+    private static final int BEHIND_AT_FIRST = 10;
+
     /** Of the current's limit, where the protection acts in the lesson of the grid. */
     private static final double TRIPS_SOON_AT = 1.15;
 
@@ -97,14 +107,29 @@ public enum Lesson {
         return this == WHICH_METER || this == ONE_FAULT || this == TWO_FAULTS;
     }
 
+    /** Returns whether the exciter's own meters are in sight. */
+    public boolean showsExciter() {
+        return this == EXCITER || hasSecondMeter();
+    }
+
+    /** Returns how many faults there are to hide. */
+    public static int faults() {
+        return BEHIND.size();
+    }
+
     /** Returns the share of its limit at which grid current trips the protection. */
     double tripShare() {
         return this == GRID_TARGET ? TRIPS_SOON_AT : TrueStage.TRIP_SHARE;
     }
 
-    /** Returns what a seed hides in it. */
-    Set<Hidden> hides(Random random, Panel.Kind panel) {
+    /**
+     * Returns what a seed hides in it.
+     *
+     * @param faults how many there were to hide when it began
+     */
+    Set<Hidden> hides(Random random, Panel.Kind panel, Optional<Integer> faults) {
         boolean one = panel(panel) == Panel.Kind.ONE_WITH_SWITCH;
+        List<Hidden> behind = BEHIND.subList(0, Math.min(BEHIND.size(), faults.orElse(BEHIND_AT_FIRST)));
         return switch (this) {
             case FIRST_CLIMB, ONE_METER -> Set.of();
             case BEFORE_POWER -> some(2, random, LEFT_BEFORE, one ? List.of(Hidden.METER_LEFT) : List.of());
@@ -125,9 +150,12 @@ public enum Lesson {
                         List.of(Hidden.SLACK_KNOB, Hidden.SLIPPING_KNOB),
                         one ? List.of(Hidden.DIRTY_SWITCH) : List.of());
             case WHICH_METER -> some(1, random, List.of(Hidden.LYING_WATTMETER, Hidden.LYING_SECOND_METER), List.of());
-            case ONE_FAULT -> some(1, random, BEHIND, one ? List.of(Hidden.DIRTY_SWITCH) : List.of());
+            case EXCITER -> some(1, random, List.of(Hidden.GAUGE_REVERSED, Hidden.SUPPLY_RISES), List.of());
+            case WANDERING ->
+                some(1, random, List.of(Hidden.BIAS_RUNS_AWAY, Hidden.COOKED_JUMPER, Hidden.BAD_RELAY), List.of());
+            case ONE_FAULT -> some(1, random, behind, one ? List.of(Hidden.DIRTY_SWITCH) : List.of());
             case TWO_FAULTS -> {
-                EnumSet<Hidden> all = EnumSet.copyOf(some(2, random, BEHIND, List.of()));
+                EnumSet<Hidden> all = EnumSet.copyOf(some(2, random, behind, List.of()));
                 all.addAll(some(1, random, LEFT_BEFORE, List.of()));
                 yield all;
             }

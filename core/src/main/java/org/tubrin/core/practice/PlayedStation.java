@@ -31,6 +31,16 @@ final class PlayedStation {
     /** Output that warms a cooked jumper to its worst. */
     private static final double JUMPER_W = 700;
 
+    /**
+     * A bias that runs away: of the limit of plate current, where what it draws too much begins and ends; how fast it grows e-fold
+     * under power, and falls at rest. Source: our own, so that it shows within a key-down and is dear after three.
+     */
+    private static final double ASTRAY_FROM = 0.03;
+
+    private static final double ASTRAY_MOST = 0.8;
+    private static final double ASTRAY_GROWS_S = 4;
+    private static final double ASTRAY_FALLS_S = 15;
+
     private static final double SNAP_HEARD_S = 2;
     private static final double ARC_S = 0.2;
     private static final double ARC_AGAIN_S = 1;
@@ -94,6 +104,9 @@ final class PlayedStation {
     private boolean isDown;
 
     private double jumperWarmth;
+    /** Plate current that its bias lets through beside what the drive wants, in amperes. */
+    private double astrayA;
+
     private double plateHeat;
     private double sampledS;
 
@@ -231,8 +244,9 @@ final class PlayedStation {
             alive(s);
         }
         nowS = slices * SLICE_S;
+        runAway(s);
         plateHeat = PlateHeat.WARMING.riseK(
-                plateHeat, powered() ? heatPerTubeW / setup.tubes().plateDissipationPerTubeW() : 0, s);
+                plateHeat, heatPerTubeNowW() / setup.tubes().plateDissipationPerTubeW(), s);
         hottestShare = Math.max(hottestShare, plateHeat);
         jumperWarmth = truth.hides(Hidden.COOKED_JUMPER)
                 ? JUMPER.riseK(jumperWarmth, keyed ? Math.min(1, outputW / JUMPER_W) : 0, s)
@@ -251,6 +265,32 @@ final class PlayedStation {
 
     private boolean powered() {
         return keyed && settled;
+    }
+
+    private void runAway(double s) {
+        double limitA = setup.tubes().plateCurrentLimitA();
+        if (!truth.hides(Hidden.BIAS_RUNS_AWAY)) {
+            astrayA = 0;
+        } else if (conducts()) {
+            double fromA = Math.max(astrayA, ASTRAY_FROM * limitA);
+            astrayA = Math.min(ASTRAY_MOST * limitA, fromA * Math.exp(s / ASTRAY_GROWS_S));
+        } else {
+            astrayA *= Math.exp(-s / ASTRAY_FALLS_S);
+        }
+    }
+
+    /** Returns whether the tubes are switched on, driven or not. */
+    private boolean conducts() {
+        return keyed && amplifies() && isWarm();
+    }
+
+    private double plateNowA() {
+        return plateA + (conducts() ? astrayA : 0);
+    }
+
+    private double heatPerTubeNowW() {
+        return (powered() ? heatPerTubeW : 0)
+                + (conducts() ? astrayA * plateV / setup.tubes().tubeCount() : 0);
     }
 
     /** What goes on by itself while the key is down. */
@@ -326,7 +366,7 @@ final class PlayedStation {
         plateV = truth.twin().constants().supplyOpenV();
         double driveW = keyed ? drivenW() : 0;
         if (driveW <= 0) {
-            plateA = keyed && amplifies() && isWarm() ? setup.tubes().restingPlateCurrentA() : 0;
+            plateA = conducts() ? setup.tubes().restingPlateCurrentA() : 0;
             return;
         }
         if (!amplifies()) {
@@ -379,7 +419,7 @@ final class PlayedStation {
         return switch (role) {
             case OUTPUT -> outputW / (1 - back);
             case REFLECTED -> outputW * back / (1 - back);
-            case PLATE_CURRENT -> plateA;
+            case PLATE_CURRENT -> plateNowA();
             case GRID_CURRENT -> gridA;
             case SCREEN_CURRENT -> screenA;
             case PLATE_VOLTAGE -> plateV;
@@ -391,12 +431,17 @@ final class PlayedStation {
                                 ? 0
                                 : Math.sqrt(exciterW / setup.exciter().powerMaxW())
                                         * (truth.hides(Hidden.SUPPLY_RISES) ? SUPPLY_RISES_V : -SUPPLY_SAGS_V));
+            case ALC_GAUGE ->
+                LevelGauge.marks(
+                        keyed && mode.givesCarrier() ? exciterW : 0,
+                        setup.topDriveW(),
+                        setup.exciter().powerMaxW(),
+                        truth.hides(Hidden.GAUGE_REVERSED));
             case INPUT_POWER,
                     OTHER_OUTPUT,
                     INPUT_SWR,
                     SUPPLY_CURRENT,
                     HEAT_SINK,
-                    ALC_GAUGE,
                     SENSE_VOLTAGE,
                     DEVICE_CURRENT,
                     GATE_VOLTAGE,
@@ -415,7 +460,7 @@ final class PlayedStation {
         }
         Stage.Tubes tubes = setup.tubes();
         beyond(Cost.GRID_BEYOND, gridA / tubes.gridCurrentLimitA(), s);
-        beyond(Cost.PLATE_BEYOND, plateA / tubes.plateCurrentLimitA(), s);
+        beyond(Cost.PLATE_BEYOND, plateNowA() / tubes.plateCurrentLimitA(), s);
         beyond(
                 Cost.SCREEN_BEYOND,
                 Math.abs(screenA) / tubes.screenCurrentLimitA().orElse(Double.MAX_VALUE),
@@ -442,7 +487,7 @@ final class PlayedStation {
     void sample() {
         sampledS = nowS;
         samples.add(new Course.Sample(
-                nowS, keyed, exciterW, plate.shown(), load.shown(), outputW, plateA, gridA, plateV, plateHeat));
+                nowS, keyed, exciterW, plate.shown(), load.shown(), outputW, plateNowA(), gridA, plateV, plateHeat));
     }
 
     /** Puts the key down; does nothing where it is. */
@@ -580,7 +625,9 @@ final class PlayedStation {
                     BAD_RELAY,
                     BURR,
                     COOKED_JUMPER,
-                    SUPPLY_RISES -> !truth.hides(one);
+                    SUPPLY_RISES,
+                    GAUGE_REVERSED,
+                    BIAS_RUNS_AWAY -> !truth.hides(one);
         };
     }
 

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -54,7 +55,8 @@ final class DemoPractice {
                         true,
                         false,
                         practices.trainingAmplifier(),
-                        practices.names()))
+                        practices.names(),
+                        Optional.of(Lesson.faults())))
                 .filter(exercise -> exercise.hidden().equals(Set.of(Hidden.COOKED_JUMPER))
                         && exercise.setup().band() == Band.MHZ_14)
                 .findFirst()

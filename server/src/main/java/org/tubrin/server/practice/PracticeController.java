@@ -3,6 +3,7 @@ package org.tubrin.server.practice;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -176,7 +177,8 @@ public class PracticeController {
                 request.shortWarmUp(),
                 request.helped(),
                 amplifier(request.amplifierId()),
-                practices.names());
+                practices.names(),
+                Optional.of(Lesson.faults()));
         practices.begin(request.id(), exercise);
         return one(request.id());
     }
