@@ -170,7 +170,8 @@ public final class Replay implements RunEvent.Cases<Step> {
                         / setup.amplifier().driveLimitW());
     }
 
-    private void apply(Recorded recorded) {
+    /** Takes the next event; {@link #then} does it with the state after it. */
+    public void apply(Recorded recorded) {
         if (recorded.sequence() != sequence + 1) {
             throw new IllegalArgumentException("event " + recorded.sequence() + " follows " + sequence);
         }

@@ -69,7 +69,7 @@ final class KnownRun {
         Replay onward = replay.copy();
         for (EventRow row : following) {
             from.add(row.clientId());
-            onward.then(form.apply(row));
+            onward.apply(form.apply(row));
         }
         return new KnownRun(from, following.get(following.size() - 1), onward);
     }
