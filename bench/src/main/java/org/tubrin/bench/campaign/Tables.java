@@ -29,12 +29,17 @@ public final class Tables {
         byProcedure.forEach((procedure, metrics) -> metrics.forEach((metric, sorted) -> csv.append(String.format(
                 Locale.ROOT,
                 "%s,%s,%.2f,%.2f,%.2f\n",
-                procedure,
+                cell(procedure),
                 metric,
                 at(sorted, 0.5),
                 at(sorted, 0.95),
                 at(sorted, 1)))));
         return csv.toString();
+    }
+
+    /** Returns a text as one cell, whatever commas are in it. */
+    private static String cell(String text) {
+        return text.contains(",") ? '"' + text + '"' : text;
     }
 
     /** Returns the figure at a share of the sorted ones, between its neighbours; 0 where there are none. */
