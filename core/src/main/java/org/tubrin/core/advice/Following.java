@@ -4,12 +4,12 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.tubrin.core.run.Admission;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.Control;
-import org.tubrin.core.run.Recorded;
 import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
+import org.tubrin.core.run.Taken;
 
 /** Turns "I have done what the advice says" into events. */
 public final class Following implements Move.Cases<List<RunEvent>> {
@@ -44,19 +44,17 @@ public final class Following implements Move.Cases<List<RunEvent>> {
      *
      * @param onward stands where the run stands, and is used up
      */
-    public static Optional<RunState> after(Replay onward, Advice advice, Instant now) {
-        RunState state = onward.state();
+    public static Optional<RunState> after(RunState state, Replay onward, Advice advice, Instant now) {
         List<RunEvent> events = state.isKeyed() ? OTHERWISE : events(advice, now);
         if (events.isEmpty()) {
             return Optional.empty();
         }
-        for (RunEvent event : events) {
-            if (!Admission.refusals(state, event, now).isEmpty()) {
-                return Optional.empty();
-            }
-            state = onward.then(new Recorded(state.sequence() + 1, now, event));
+        try {
+            RunState after = Taken.by(state, onward, events, now).state();
+            return after.ending().isPresent() ? Optional.empty() : Optional.of(after);
+        } catch (Refused notTaken) {
+            return Optional.empty();
         }
-        return state.ending().isPresent() ? Optional.empty() : Optional.of(state);
     }
 
     @Override

@@ -140,7 +140,7 @@ class RunViewer {
                         wattmeters.view(state).orElse(null)),
                 new RunView.Doing(
                         adviceWords.view(advice, state, clock),
-                        Following.after(onward, advice, now)
+                        Following.after(state, onward, advice, now)
                                 .map(after -> adviceWords.view(NextMove.of(after, now), after, KeyClock.of(after, now)))
                                 .orElse(null),
                         clock(state, clock),

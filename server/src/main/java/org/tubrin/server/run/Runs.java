@@ -17,7 +17,6 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.quantity.Unit;
-import org.tubrin.core.run.Admission;
 import org.tubrin.core.run.Customs;
 import org.tubrin.core.run.OwnPace;
 import org.tubrin.core.run.Preset;
@@ -29,6 +28,7 @@ import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
+import org.tubrin.core.run.Taken;
 import org.tubrin.core.run.TuneSettings;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.run.Use;
@@ -187,19 +187,11 @@ public class Runs {
             throw new Stale(runId.toString());
         }
         Instant now = clock.instant().isAfter(state.lastAt()) ? clock.instant() : state.lastAt();
-        List<Recorded> added = new ArrayList<>();
-        for (RunEvent event : done.apply(state, now)) {
-            List<Problem> refusals = Admission.refusals(state, event, now);
-            if (!refusals.isEmpty()) {
-                throw new Refused(refusals);
-            }
-            Recorded recorded = new Recorded(state.sequence() + 1, now, event);
-            added.add(recorded);
-            state = replay.then(recorded);
-        }
+        Taken taken = Taken.by(state, replay, done.apply(state, now), now);
+        List<Recorded> added = taken.events();
         if (!added.isEmpty()) {
             try {
-                store.append(runId, clientId, added, state);
+                store.append(runId, clientId, added, taken.state());
             } catch (Stale overtaken) {
                 // The same act may have come twice at a time: then the other one has taken it.
                 if (store.known(runId).holds(clientId)) {
@@ -207,10 +199,10 @@ public class Runs {
                 }
                 throw overtaken;
             }
-            live.follow(state, added);
-            watchers.changed(runId, state);
+            live.follow(taken.state(), added);
+            watchers.changed(runId, taken.state());
         }
-        return viewer.view(runId, state, replay, now);
+        return viewer.view(runId, taken.state(), replay, now);
     }
 
     /**
