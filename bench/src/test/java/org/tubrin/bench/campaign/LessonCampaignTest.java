@@ -14,7 +14,10 @@ import org.tubrin.core.practice.Lesson;
 
 /** A small campaign of another seed than the report's, held to what the report claims. */
 public class LessonCampaignTest {
-    private static final int CASES = 8;
+    /** With fewer, which fault is hidden decides more than help does. */
+    private static final int CASES = 16;
+
+    private static final int FEW = 2;
 
     private List<LessonCampaign.Result> results;
 
@@ -72,7 +75,7 @@ public class LessonCampaignTest {
             for (boolean helped : new boolean[] {true, false}) {
                 String procedure = of(lesson, helped).get(0).procedure();
                 double measured = report.stream()
-                        .filter(line -> line.startsWith(procedure + ",mean_points,"))
+                        .filter(line -> line.startsWith('"' + procedure + "\",mean_points,"))
                         .mapToDouble(line -> Double.parseDouble(line.substring(line.lastIndexOf(',') + 1)))
                         .findFirst()
                         .orElseThrow();
@@ -85,6 +88,7 @@ public class LessonCampaignTest {
 
     @Test
     public void theSameSeedPlaysTheSame() {
-        assertEquals(LessonCampaign.csv(LessonCampaign.run(CASES, 4711)), LessonCampaign.csv(results));
+        assertEquals(
+                LessonCampaign.csv(LessonCampaign.run(FEW, 4711)), LessonCampaign.csv(LessonCampaign.run(FEW, 4711)));
     }
 }
