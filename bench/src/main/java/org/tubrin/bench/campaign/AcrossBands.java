@@ -134,17 +134,13 @@ public final class AcrossBands {
         return stage.settle(driveW, plate, load) ? stage.outputW() : 0;
     }
 
-    private static double[] sorted(List<Other> others, ToDoubleFunction<Other> figure) {
-        return others.stream().mapToDouble(figure).sorted().toArray();
-    }
-
     /** The worst of twenty stands where the 95th percentile does: at the low end. */
     private static Map<String, Map<String, double[]>> figures(List<Other> others) {
         Map<String, Map<String, double[]>> figures = new LinkedHashMap<>();
         Tables.byProcedure(others, Other::truth).forEach((truth, of) -> {
             Map<String, double[]> metrics = new LinkedHashMap<>();
-            metrics.put("short_as_set_percent", sorted(of, one -> 100 - one.asSetPercent()));
-            metrics.put("short_peaked_percent", sorted(of, one -> 100 - one.peakedPercent()));
+            metrics.put("short_as_set_percent", Tables.sorted(of, one -> 100 - one.asSetPercent()));
+            metrics.put("short_peaked_percent", Tables.sorted(of, one -> 100 - one.peakedPercent()));
             metrics.put("beyond_percent", new double[] {beyondPercent(of)});
             figures.put(truth, metrics);
         });
@@ -158,7 +154,9 @@ public final class AcrossBands {
     /** Returns what all but a share of the key-downs reach, in per cent of the best. */
     static double reached(List<Other> others, String truth, ToDoubleFunction<Other> figure, double allBut) {
         return Tables.at(
-                sorted(others.stream().filter(one -> one.truth().equals(truth)).toList(), figure), allBut);
+                Tables.sorted(
+                        others.stream().filter(one -> one.truth().equals(truth)).toList(), figure),
+                allBut);
     }
 
     private static String markdown(List<Other> others, int cases, long seed) {

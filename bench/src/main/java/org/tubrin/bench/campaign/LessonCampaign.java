@@ -110,10 +110,6 @@ public final class LessonCampaign {
     private static final List<Check> ANTENNA_FIRST =
             List.of(Check.BAND_SWITCH, Check.BYPASS_LOW_POWER, Check.MATCHED_IN_BYPASS, Check.DRIVE_DOWN_FIRST);
 
-    private static double[] sorted(List<Result> results, ToDoubleFunction<Result> figure) {
-        return results.stream().mapToDouble(figure).sorted().toArray();
-    }
-
     static double mean(List<Result> results, ToDoubleFunction<Result> figure) {
         return results.stream().mapToDouble(figure).average().orElse(0);
     }
@@ -122,14 +118,14 @@ public final class LessonCampaign {
         Map<String, Map<String, double[]>> figures = new LinkedHashMap<>();
         Tables.byProcedure(results, Result::procedure).forEach((procedure, of) -> {
             Map<String, double[]> metrics = new LinkedHashMap<>();
-            metrics.put("points", sorted(of, result -> result.debrief().points()));
+            metrics.put("points", Tables.sorted(of, result -> result.debrief().points()));
             metrics.put(
                     "mean_points",
                     new double[] {mean(of, result -> result.debrief().points())});
-            metrics.put("output_percent", sorted(of, result -> 100 * result.value(Debrief.Subject.OUTPUT)));
-            metrics.put("beyond_s", sorted(of, result -> result.value(Debrief.Subject.LIMITS)));
-            metrics.put("carrier_s", sorted(of, result -> result.value(Debrief.Subject.CARRIER)));
-            metrics.put("hottest_percent", sorted(of, result -> 100 * result.value(Debrief.Subject.HEAT)));
+            metrics.put("output_percent", Tables.sorted(of, result -> 100 * result.value(Debrief.Subject.OUTPUT)));
+            metrics.put("beyond_s", Tables.sorted(of, result -> result.value(Debrief.Subject.LIMITS)));
+            metrics.put("carrier_s", Tables.sorted(of, result -> result.value(Debrief.Subject.CARRIER)));
+            metrics.put("hottest_percent", Tables.sorted(of, result -> 100 * result.value(Debrief.Subject.HEAT)));
             figures.put(procedure, metrics);
         });
         return Tables.csv(figures);
@@ -161,7 +157,7 @@ public final class LessonCampaign {
                 cases,
                 seed));
         Tables.byProcedure(results, Result::procedure).forEach((procedure, of) -> {
-            double[] output = sorted(of, result -> 100 * result.value(Debrief.Subject.OUTPUT));
+            double[] output = Tables.sorted(of, result -> 100 * result.value(Debrief.Subject.OUTPUT));
             String[] named = procedure.split(", ", 2);
             words.append(String.format(
                     Locale.ROOT,
@@ -171,8 +167,8 @@ public final class LessonCampaign {
                     mean(of, result -> result.debrief().points()),
                     Tables.at(output, 0.5),
                     Tables.at(output, 0.05),
-                    Tables.three(sorted(of, result -> result.value(Debrief.Subject.LIMITS)), 1),
-                    Tables.at(sorted(of, result -> result.value(Debrief.Subject.CARRIER)), 0.5),
+                    Tables.three(Tables.sorted(of, result -> result.value(Debrief.Subject.LIMITS)), 1),
+                    Tables.at(Tables.sorted(of, result -> result.value(Debrief.Subject.CARRIER)), 0.5),
                     of.stream().mapToLong(result -> result.count(Cost.TRIPPED)).sum(),
                     of.stream().mapToLong(result -> result.count(Cost.ARC)).sum()));
         });

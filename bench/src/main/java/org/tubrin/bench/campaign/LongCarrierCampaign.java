@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.function.DoubleSupplier;
 import java.util.function.Predicate;
-import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.tubrin.core.card.CardRow;
@@ -166,10 +165,6 @@ public final class LongCarrierCampaign {
                 shack.carrierS);
     }
 
-    private static double[] sorted(List<Result> results, ToDoubleFunction<Result> figure) {
-        return results.stream().mapToDouble(figure).sorted().toArray();
-    }
-
     private static double percent(List<Result> results, Predicate<Result> what) {
         return 100.0 * results.stream().filter(what).count() / results.size();
     }
@@ -178,16 +173,16 @@ public final class LongCarrierCampaign {
         Map<String, Map<String, double[]>> figures = new LinkedHashMap<>();
         Tables.byProcedure(results, Result::procedure).forEach((procedure, of) -> {
             Map<String, double[]> metrics = new LinkedHashMap<>();
-            metrics.put("output_percent", sorted(of, result -> 100 * result.outputShare()));
+            metrics.put("output_percent", Tables.sorted(of, result -> 100 * result.outputShare()));
             metrics.put("near_percent", new double[] {percent(of, Result::isNear)});
-            metrics.put("heat_percent", sorted(of, result -> 100 * result.heatShare()));
+            metrics.put("heat_percent", Tables.sorted(of, result -> 100 * result.heatShare()));
             if (procedure.startsWith(OWN)) {
-                metrics.put("heat_of_speech_percent", sorted(of, result -> 100 * result.ofSpeech()));
+                metrics.put("heat_of_speech_percent", Tables.sorted(of, result -> 100 * result.ofSpeech()));
                 metrics.put("held_percent", new double[] {percent(of, Result::isHeld)});
             }
-            metrics.put("beyond_s", sorted(of, Result::beyondS));
-            metrics.put("key_downs", sorted(of, Result::keyDowns));
-            metrics.put("carrier_s", sorted(of, Result::carrierS));
+            metrics.put("beyond_s", Tables.sorted(of, Result::beyondS));
+            metrics.put("key_downs", Tables.sorted(of, Result::keyDowns));
+            metrics.put("carrier_s", Tables.sorted(of, Result::carrierS));
             figures.put(procedure, metrics);
         });
         return Tables.csv(figures);
@@ -225,14 +220,14 @@ public final class LongCarrierCampaign {
                     Locale.ROOT,
                     "| %s | %s | %.1f %% | %s | %s | %s | %s | %s | %s |%n",
                     procedure,
-                    Tables.three(sorted(of, result -> 100 * result.outputShare()), 0),
+                    Tables.three(Tables.sorted(of, result -> 100 * result.outputShare()), 0),
                     percent(of, Result::isNear),
-                    Tables.three(sorted(of, result -> 100 * result.heatShare()), 0),
-                    own ? Tables.three(sorted(of, result -> 100 * result.ofSpeech()), 0) : "–",
+                    Tables.three(Tables.sorted(of, result -> 100 * result.heatShare()), 0),
+                    own ? Tables.three(Tables.sorted(of, result -> 100 * result.ofSpeech()), 0) : "–",
                     own ? String.format(Locale.ROOT, "%.1f %%", percent(of, Result::isHeld)) : "–",
-                    Tables.three(sorted(of, Result::beyondS), 1),
-                    Tables.three(sorted(of, Result::keyDowns), 0),
-                    Tables.three(sorted(of, Result::carrierS), 0)));
+                    Tables.three(Tables.sorted(of, Result::beyondS), 1),
+                    Tables.three(Tables.sorted(of, Result::keyDowns), 0),
+                    Tables.three(Tables.sorted(of, Result::carrierS), 0)));
         });
         return words + MEANING;
     }

@@ -12,7 +12,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
+import org.apache.commons.csv.CSVFormat;
 
 /** How the figures of a campaign are sorted, tabled and written, whatever it plays. */
 public final class Tables {
@@ -26,20 +28,24 @@ public final class Tables {
     /** Returns the table {@code procedure,metric,median,p95,max} of sorted figures; what is one figure is so in all three. */
     public static String csv(Map<String, Map<String, double[]>> byProcedure) {
         StringBuilder csv = new StringBuilder("procedure,metric,median,p95,max\n");
-        byProcedure.forEach((procedure, metrics) -> metrics.forEach((metric, sorted) -> csv.append(String.format(
-                Locale.ROOT,
-                "%s,%s,%.2f,%.2f,%.2f\n",
-                cell(procedure),
-                metric,
-                at(sorted, 0.5),
-                at(sorted, 0.95),
-                at(sorted, 1)))));
+        byProcedure.forEach((procedure, metrics) ->
+                metrics.forEach((metric, sorted) -> csv.append(CSVFormat.RFC4180.format(
+                                procedure,
+                                metric,
+                                plain(at(sorted, 0.5)),
+                                plain(at(sorted, 0.95)),
+                                plain(at(sorted, 1))))
+                        .append('\n')));
         return csv.toString();
     }
 
-    /** Returns a text as one cell, whatever commas are in it. */
-    private static String cell(String text) {
-        return text.contains(",") ? '"' + text + '"' : text;
+    private static String plain(double figure) {
+        return String.format(Locale.ROOT, "%.2f", figure);
+    }
+
+    /** Returns a figure of each score, the least first. */
+    public static <S> double[] sorted(List<S> scores, ToDoubleFunction<S> figure) {
+        return scores.stream().mapToDouble(figure).sorted().toArray();
     }
 
     /** Returns the figure at a share of the sorted ones, between its neighbours; 0 where there are none. */

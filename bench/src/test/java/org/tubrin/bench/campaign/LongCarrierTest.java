@@ -53,6 +53,7 @@ public class LongCarrierTest {
         Case given = given(1);
         CaseShack shack = new CaseShack(given.forLongCarrier(300), new Random(given.seed()));
         RunState state = new Novice(shack, new Random(given.seed() + 1)).run();
+        assertTrue(CardRow.of(state).isPresent(), "it came to no end");
         assertEquals(RunFigures.of(state), Optional.empty());
     }
 

@@ -22,7 +22,7 @@ final class LevelGauge {
      * @param reversed whether its firmware counts from the other end
      */
     static double marks(double watt, double topW, double mostW, boolean reversed) {
-        double beyond = Math.max(0, watt - topW) / Math.max(1e-9, mostW - topW);
+        double beyond = Math.max(0, watt - topW) / (mostW - topW);
         double marks = RIGHT * Math.min(1, watt / topW) + (HARD - RIGHT) * Math.min(1, beyond);
         return reversed ? MOST - marks : marks;
     }

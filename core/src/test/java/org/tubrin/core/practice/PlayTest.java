@@ -562,7 +562,6 @@ public class PlayTest {
         play.pass(play.nowS() + 6);
         assertEquals(shown(play, ReadingRole.PLATE_CURRENT), mended, 0.01 * limitA);
         assertEquals(play.hottestShare(), hot, 1e-12, "the second was cooler");
-        keyFor(play, 1);
     }
 
     @Test
@@ -582,23 +581,28 @@ public class PlayTest {
         assertFalse(costs(sound).contains(Cost.PLATE_BEYOND), "" + costs(sound));
     }
 
+    /** Returns an exercise as it was stored before it said how many faults there were. */
+    private static Exercise asAtFirst(Exercise now) {
+        return new Exercise(
+                now.lesson(),
+                now.seed(),
+                now.panel(),
+                now.step(),
+                now.shortWarmUp(),
+                now.helped(),
+                now.amplifier(),
+                now.names(),
+                Optional.empty());
+    }
+
     @Test
     public void anExerciseOfBeforeThereWereMoreFaultsHidesWhatItHid() {
+        assertEquals(asAtFirst(exercise(Lesson.ONE_FAULT, 174)).hidden(), Set.of(Hidden.COOKED_JUMPER));
         Set<Hidden> found = new HashSet<>();
         for (int seed = 0; seed < 300; seed++) {
             Exercise now = exercise(Lesson.TWO_FAULTS, seed);
             found.addAll(now.hidden());
-            Exercise then = new Exercise(
-                    now.lesson(),
-                    seed,
-                    now.panel(),
-                    now.step(),
-                    now.shortWarmUp(),
-                    now.helped(),
-                    now.amplifier(),
-                    now.names(),
-                    Optional.empty());
-            assertEquals(then.hidden(), Lesson.TWO_FAULTS.hides(then.random(0), then.panel(), Optional.of(10)));
+            Exercise then = asAtFirst(now);
             assertTrue(
                     Collections.disjoint(then.hidden(), Set.of(Hidden.GAUGE_REVERSED, Hidden.BIAS_RUNS_AWAY)),
                     "" + then.hidden());

@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.function.Function;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.tubrin.bench.campaign.Tables;
@@ -60,10 +59,6 @@ public final class BiasCampaign {
         return scores.stream().mapToInt(BiasScore::lost).sum();
     }
 
-    private static double[] sorted(List<BiasScore> scores, Function<BiasScore, Double> figure) {
-        return scores.stream().mapToDouble(figure::apply).sorted().toArray();
-    }
-
     private static Map<String, double[]> metrics(List<BiasScore> scores) {
         Map<String, double[]> metrics = new LinkedHashMap<>();
         metrics.put(
@@ -72,9 +67,9 @@ public final class BiasCampaign {
                         .flatMapToDouble(score -> score.offPercent().stream())
                         .sorted()
                         .toArray());
-        metrics.put("readings_per_device", sorted(scores, score -> (double) score.readings() / score.devices()));
-        metrics.put("minutes", sorted(scores, BiasScore::minutes));
-        metrics.put("devices_lost", sorted(scores, score -> (double) score.lost()));
+        metrics.put("readings_per_device", Tables.sorted(scores, score -> (double) score.readings() / score.devices()));
+        metrics.put("minutes", Tables.sorted(scores, BiasScore::minutes));
+        metrics.put("devices_lost", Tables.sorted(scores, score -> (double) score.lost()));
         if (scores.stream().anyMatch(score -> score.stated() > 0)) {
             metrics.put("current_coverage_percent", new double[] {heldPercent(scores)});
         }

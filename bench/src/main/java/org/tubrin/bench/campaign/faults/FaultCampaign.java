@@ -49,19 +49,15 @@ public final class FaultCampaign {
         return scores.stream().mapToDouble(what).average().orElse(0);
     }
 
-    private static double[] sorted(List<FaultScore> scores, ToDoubleFunction<FaultScore> figure) {
-        return scores.stream().mapToDouble(figure).sorted().toArray();
-    }
-
     static String csv(List<FaultScore> scores) {
         Map<String, Map<String, double[]>> figures = new LinkedHashMap<>();
         Tables.byProcedure(scores, FaultScore::procedure).forEach((procedure, of) -> {
             Map<String, double[]> metrics = new LinkedHashMap<>();
-            metrics.put("checks", sorted(of, FaultScore::checks));
+            metrics.put("checks", Tables.sorted(of, FaultScore::checks));
             metrics.put("mean_checks", new double[] {mean(of, FaultScore::checks)});
-            metrics.put("minutes", sorted(of, FaultScore::minutes));
-            metrics.put("inside", sorted(of, FaultScore::inside));
-            metrics.put("fixed_in_vain", sorted(of, FaultScore::vain));
+            metrics.put("minutes", Tables.sorted(of, FaultScore::minutes));
+            metrics.put("inside", Tables.sorted(of, FaultScore::inside));
+            metrics.put("fixed_in_vain", Tables.sorted(of, FaultScore::vain));
             metrics.put("named_by_two_percent", new double[] {percent(of, FaultScore::namedByTwo)});
             metrics.put("asked_by_two_percent", new double[] {percent(of, FaultScore::askedByTwo)});
             metrics.put("found_percent", new double[] {percent(of, FaultScore::found)});
@@ -164,9 +160,9 @@ public final class FaultCampaign {
                 of.size(),
                 percent(of, FaultScore::namedByTwo),
                 percent(of, FaultScore::askedByTwo),
-                Tables.three(sorted(of, FaultScore::checks), 0),
+                Tables.three(Tables.sorted(of, FaultScore::checks), 0),
                 mean(of, FaultScore::checks),
-                Tables.three(sorted(of, FaultScore::minutes), 0),
+                Tables.three(Tables.sorted(of, FaultScore::minutes), 0),
                 mean(of, FaultScore::inside),
                 mean(of, FaultScore::vain),
                 percent(of, FaultScore::found));
