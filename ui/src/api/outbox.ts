@@ -1,3 +1,4 @@
+import { say } from '../words';
 import { ask, client, type FieldProblem, type Refusal } from './client';
 import type { ActRequest, RunView } from './schema';
 
@@ -224,8 +225,8 @@ function notTaken(act: Act, field: string): FieldProblem {
     code: 'STALE',
     field,
     found: act.text ?? '',
-    message: 'Not entered: the run moved on in another window.',
+    message: say('api.notEntered'),
     allowed: '',
-    remedy: 'Look at the run as it stands now; enter it again if it still holds.',
+    remedy: say('api.enterAgain'),
   };
 }

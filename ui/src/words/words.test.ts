@@ -58,7 +58,7 @@ describe('the words of the page', () => {
     const quoted = Object.entries(TEXTS)
       .filter(([file]) => !/\.test\.|\/testing\.tsx$|\.d\.ts$/.test(file))
       .flatMap(([file, text]) =>
-        [...text.matchAll(/'([A-Z][a-zñ]+(?: [a-z]+)*)'/g)].map(([, word]) => `${file}: ${word}`),
+        [...text.matchAll(/'([A-Z][a-zñ]+(?:[ ,;:.]+[A-Za-z]+)*[.!?]?)'/g)].map(([, word]) => `${file}: ${word}`),
       )
       .filter((one) => !/: (Enter|Escape|Space|Shift|Hz|Ah|English|Deutsch|Español)$/.test(one));
     expect(quoted).toEqual([]);

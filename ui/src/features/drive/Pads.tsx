@@ -83,9 +83,9 @@ export function Pads() {
   return (
     <Sheet title={say('drive.padBetweenExciterAndAmplifier')} part="pads">
       <div className="flex flex-wrap items-end gap-3">
-        {field('exciter', 'Exciter, W')}
-        {field('wanted', 'Wanted, W')}
-        {field('inputMost', 'Input stands, W')}
+        {field('exciter', say('drive.exciterInW'))}
+        {field('wanted', say('drive.wantedInW'))}
+        {field('inputMost', say('drive.inputStandsInW'))}
       </div>
       <Refused error={pads.error} named={NAMES} />
       {view && (

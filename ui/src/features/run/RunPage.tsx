@@ -38,7 +38,7 @@ import { tabOf } from './Tabs';
 import { TripReset } from './TripReset';
 import { useDials } from './useDials';
 import { useKeying } from './useKeying';
-import { LiveContext, useLiveStream } from './useLive';
+import { Live, LiveContext, useLiveStream } from './useLive';
 import { usePot } from './usePot';
 import { type Run, useRun } from './useRun';
 import { VoltsSheet } from './VoltsSheet';
@@ -49,8 +49,9 @@ const SignalSheet = lazy(() => import('./SignalSheet'));
 
 export function RunPage() {
   const { runId = '' } = useParams();
-  const run = useRun(runId);
-  const live = useLiveStream(run.view);
+  const [live] = useState(() => new Live());
+  const run = useRun(runId, live.ifRead);
+  useLiveStream(live, run.view);
   return (
     <Answer query={{ data: run.view, error: run.error, refetch: run.retry }} what={say('run.theRun')}>
       {(view) => (

@@ -199,6 +199,55 @@ describe('a run on the bench', () => {
     expect(document.activeElement?.getAttribute('data-entry')).toBeTruthy();
   });
 
+  describe('R', () => {
+    /** What the meters would come to if they were read now: more room used than was. */
+    const ifRead: NonNullable<LiveFrame['ifRead']> = {
+      sequence: run.sequence,
+      draft: { ...run.draft, cells: [{ role: 'OUTPUT', shown: '917', range: '1.5 kW', confirmed: false }] },
+      room: { ...run.room, rooms: run.room.rooms.map((one) => ({ ...one, shown: '917 of 1000 W' })) },
+      signs: [],
+    };
+    const isJudged = () => part('room')?.textContent?.includes('917 of 1000 W');
+    let answer: (status: number, body: unknown) => void;
+    beforeEach(() => {
+      const read = globalThis.fetch;
+      vi.stubGlobal('fetch', (request: Request) =>
+        request.method === 'POST'
+          ? new Promise((done) => {
+              answer = (status, body) =>
+                done(new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } }));
+            })
+          : read(request),
+      );
+      send({ ...FRAME, ifRead });
+    });
+
+    it('shows at once what the readings come to, and takes it back where nothing answers', async () => {
+      fireEvent.keyDown(document.body, { key: 'r' });
+      expect(isJudged()).toBe(true);
+      expect(page.container.querySelector<HTMLInputElement>('[data-entry=OUTPUT]')?.value).toBe('917');
+      expect(await screen.findByText(/Not saved yet/)).toBeInTheDocument();
+      expect(isJudged()).toBe(false);
+      await act(async () => answer(200, { ...run, ...ifRead, sequence: run.sequence + 3 }));
+      await waitFor(() => expect(isJudged()).toBe(true));
+      expect(screen.queryByText(/Not saved yet/)).not.toBeInTheDocument();
+    });
+
+    it('goes back to what was where the readings are refused', async () => {
+      fireEvent.keyDown(document.body, { key: 'r' });
+      expect(isJudged()).toBe(true);
+      await act(async () => answer(422, { title: 'Not taken', detail: 'Why.', problems: [] }));
+      expect(await screen.findByText('Not taken')).toBeInTheDocument();
+      expect(isJudged()).toBe(false);
+    });
+
+    it('says nothing ahead of where the run stood before', () => {
+      send({ ...FRAME, ifRead: { ...ifRead, sequence: run.sequence - 1 } });
+      fireEvent.keyDown(document.body, { key: 'r' });
+      expect(isJudged()).toBe(false);
+    });
+  });
+
   it('says that the bench is away, and shows nothing old as live', () => {
     send({
       readings: [],

@@ -34,6 +34,9 @@ export class Live {
 
   troubled = () => this.troubles;
 
+  /** Returns what reading the meters now would come to. */
+  ifRead = () => this.frame.ifRead;
+
   open(runId: string) {
     this.runId = runId;
     this.channel = new BroadcastChannel(`tubrin.live.${runId}`);
@@ -103,8 +106,7 @@ export class Live {
 export const LiveContext = createContext(new Live());
 
 /** Opens the live stream of a run while it goes on and does not live by typing alone. */
-export function useLiveStream(view: RunView | undefined): Live {
-  const live = useMemo(() => new Live(), []);
+export function useLiveStream(live: Live, view: RunView | undefined) {
   const runId = view?.id;
   const wanted =
     view !== undefined && view.source !== 'TYPED' && view.phase !== 'FINISHED' && view.phase !== 'ABANDONED';
@@ -113,7 +115,6 @@ export function useLiveStream(view: RunView | undefined): Live {
     live.open(runId);
     return () => live.close();
   }, [live, runId, wanted]);
-  return live;
 }
 
 function useFrame<T>(pick: (frame: LiveFrame) => T): T {

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { type Act, ask, client, fieldOf, Outbox, type RunView } from '../../api';
+import { type Act, ask, client, fieldOf, type LiveFrame, Outbox, type RunView } from '../../api';
 import { ROLE_NAMES } from '../../parts';
 import { say } from '../../words';
 
@@ -47,8 +47,31 @@ function described(act: Act): string {
   return act.text ? `${words} “${act.text}”` : words;
 }
 
-/** Keeps one run: its view, what is on its way to the server, and what was refused of it. */
-export function useRun(runId: string) {
+/** What a view is about to become by an act, and where the run stood when it was pressed. */
+interface Told {
+  act: Act['act'];
+  sequence: number;
+  change: Partial<RunView>;
+}
+
+/** Returns what a view becomes by an act as far as the server has said it before; undefined where it has not. */
+function toldOf(act: Act, view: RunView | undefined, ifRead: LiveFrame['ifRead']): Told | undefined {
+  if (!view) return undefined;
+  const told = (change: Partial<RunView>) => ({ act: act.act, sequence: view.sequence, change });
+  if (act.act === 'FOLLOW' && view.onceDone) return told({ advice: view.onceDone });
+  if (act.act === 'TAKE' && ifRead?.sequence === view.sequence) {
+    const { room, signs } = ifRead;
+    return told({ draft: { ...ifRead.draft, expected: view.draft.expected }, room, signs });
+  }
+  return undefined;
+}
+
+/**
+ * Keeps one run: its view, what is on its way to the server, and what was refused of it.
+ *
+ * @param ifRead what reading the meters now would come to
+ */
+export function useRun(runId: string, ifRead: () => LiveFrame['ifRead']) {
   const queries = useQueryClient();
   const key = useMemo(() => ['run', runId], [runId]);
   const query = useQuery({
@@ -97,23 +120,23 @@ export function useRun(runId: string) {
     return () => outbox.close();
   }, [loaded, outbox]);
 
-  /** Where the run stood when Enter was pressed last. */
-  const [followedAt, setFollowedAt] = useState<number>();
+  const [told, setTold] = useState<Told>();
   const act = useCallback(
     (done: Act) => {
       setNotice(undefined);
-      if (done.act === 'FOLLOW') setFollowedAt(queries.getQueryData<RunView>(key)?.sequence);
+      const next = toldOf(done, queries.getQueryData<RunView>(key), ifRead());
+      if (next) setTold(next);
       outbox.add(done);
     },
-    [outbox, queries, key],
+    [outbox, queries, key, ifRead],
   );
 
-  // What comes next stands there in the next frame. Where it is not taken, or nothing answers, the move before is back.
+  // What it comes to stands there in the next frame. Where it is not taken, or nothing answers, what was before is back.
   const known = query.data;
-  const follows =
-    known?.sequence === followedAt && !sending.waiting && sending.pending.some((one) => one.act === 'FOLLOW');
-  const next = follows ? known?.onceDone : undefined;
-  const view = useMemo(() => (known && next ? { ...known, advice: next } : known), [known, next]);
+  const isTold =
+    known?.sequence === told?.sequence && !sending.waiting && sending.pending.some((one) => one.act === told?.act);
+  const change = isTold ? told?.change : undefined;
+  const view = useMemo(() => (known && change ? { ...known, ...change } : known), [known, change]);
 
   /** Server's clock less the browser's, in ms. */
   const skewMs = query.data ? Date.parse(query.data.now) - query.dataUpdatedAt : 0;

@@ -132,7 +132,7 @@ export function OwnDuty({ index }: { index: number }) {
   const measured = useMutation({
     mutationFn: () => {
       const read = schemaOf(SET_FIELDS).safeParse(box);
-      if (!read.success) throw new Error('Fill in what the set draws first.');
+      if (!read.success) throw new Error(say('supply.fillInTheDrawFirst'));
       const peakEnvelopeW = parseNumber(String(getValues(`${at}.peakEnvelopeW`))) ?? 0;
       return ask(
         client.POST('/api/supply/duty', { body: { profile: read.data.profile, peakEnvelopeW, averageA: average } }),

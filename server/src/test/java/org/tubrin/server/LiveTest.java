@@ -173,6 +173,40 @@ public class LiveTest extends ServerTest {
     }
 
     @Test
+    public void whatTheReadingsWouldComeToIsToldBeforeTheyAreTaken() {
+        isReady();
+        assertFalse(frame().has("ifRead"), "the key is up");
+        does("SET", "control", "DRIVE", "text", "35");
+        does("RANGE", "role", "OUTPUT", "text", "1.5 kW");
+        turns("PLATE", 5.11);
+        turns("LOAD", 3.5);
+        does("KEY");
+        metersSettle();
+        JsonNode told = waitFor(frame -> frame.has("ifRead")).get("ifRead");
+        assertEquals(told.get("sequence"), run.get("sequence"));
+        assertTrue(run.get("draft").get("cells").isEmpty(), "told, not taken");
+        does("TAKE");
+        turns("LOAD", 3.6);
+        assertFalse(frame().has("ifRead"), "the meters follow a hand that turns");
+        does("UNKEY");
+        JsonNode taken = run.get("draft");
+        assertEquals(told.get("draft").get("cells").size(), taken.get("cells").size());
+        assertEquals(told.get("draft").get("plate"), taken.get("plate"));
+        for (String figure : List.of("output", "efficiency", "heatPerTube", "gain")) {
+            double value = taken.get(figure).get("value").asDouble();
+            assertEquals(told.get("draft").get(figure).get("value").asDouble(), value, 0.02 * value, figure);
+        }
+        JsonNode rooms = run.get("room").get("rooms");
+        assertEquals(told.get("room").get("rooms").size(), rooms.size());
+        assertTrue(rooms.size() > 2, rooms.toString());
+        for (int i = 0; i < rooms.size(); i++) {
+            JsonNode room = told.get("room").get("rooms").get(i);
+            assertEquals(room.get("kind"), rooms.get(i).get("kind"));
+            assertEquals(room.get("share").asDouble(), rooms.get(i).get("share").asDouble(), 0.02);
+        }
+    }
+
+    @Test
     public void aSecondWattmeterIsReadByItsInstrumentAsAnyOther() {
         isReady("Marker");
         does("SET", "control", "DRIVE", "text", "35");

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -65,30 +66,52 @@ class LiveActs {
      * was a moment ago, it waits for them.
      */
     List<RunEvent> readings(RunState state, Instant now) {
-        double windowS = windowS(state, now);
-        List<RunEvent> events = new ArrayList<>();
-        if (onBench(state)) {
-            bench.panel().ifPresent(panel -> {
-                for (Control control : state.setup().stage().controls()) {
-                    stands(state.setup(), panel, control)
-                            .flatMap(shown -> moved(state, control, shown))
-                            .ifPresent(events::add);
-                }
-            });
+        double sameForS = sameForS(state, now);
+        if (sameForS < LEAST_WINDOW_S) {
+            LockSupport.parkNanos(Math.round((LEAST_WINDOW_S - sameForS) * 1e9));
         }
+        List<RunEvent> events = new ArrayList<>(positions(state));
         int controls = events.size();
         if (onBench(state) && state.setup().stage().kind() == RunKind.WAVEFORM) {
             bench.sweep().map(RunEvent.TraceTaken::new).ifPresent(events::add);
         }
-        if (state.setup().readings() != ReadingSource.TYPED) {
-            for (ReadingRole role : ReadingRole.values()) {
-                reading(state, role, windowS).ifPresent(events::add);
-            }
-        }
+        events.addAll(shown(state, Math.max(LEAST_WINDOW_S, sameForS)));
         if (events.size() == controls) {
             throw new Refused(new Problem(ProblemCode.NO_LIVE_READING, "event", "", new Allowed.Nothing()));
         }
         return events;
+    }
+
+    /**
+     * Returns what would be read off the meters now, as {@link #readings} does, without a wait and without asking anything;
+     * empty where they have not settled or show nothing.
+     */
+    List<RunEvent> settled(RunState state, Instant now) {
+        double sameForS = sameForS(state, now);
+        List<RunEvent> shown = sameForS < LEAST_WINDOW_S ? List.of() : shown(state, sameForS);
+        return shown.isEmpty()
+                ? shown
+                : Stream.concat(positions(state).stream(), shown.stream()).toList();
+    }
+
+    private List<RunEvent> positions(RunState state) {
+        Optional<BenchLink.Panel> panel = onBench(state) ? bench.panel() : Optional.empty();
+        return panel.stream()
+                .flatMap(seen -> state.setup().stage().controls().stream()
+                        .flatMap(control ->
+                                stands(state.setup(), seen, control)
+                                        .flatMap(shown -> moved(state, control, shown))
+                                        .stream()))
+                .toList();
+    }
+
+    private List<RunEvent> shown(RunState state, double sameForS) {
+        double windowS = Math.min(WINDOW_S, sameForS);
+        return state.setup().readings() == ReadingSource.TYPED
+                ? List.of()
+                : Stream.of(ReadingRole.values())
+                        .flatMap(role -> reading(state, role, windowS).stream())
+                        .toList();
     }
 
     /** Returns where a control of the bench stands; empty where the run says it, and readings prove it, not a panel. */
@@ -114,7 +137,8 @@ class LiveActs {
         return same ? Optional.empty() : Optional.of(new RunEvent.DialMoved(control, "", shown));
     }
 
-    private double windowS(RunState state, Instant now) {
+    /** Returns for how long nothing was turned or keyed. */
+    private double sameForS(RunState state, Instant now) {
         double keyedForS = state.isKeyed()
                 ? Duration.between(
                                         state.keyDowns()
@@ -124,11 +148,7 @@ class LiveActs {
                                 .toMillis()
                         / 1000.0
                 : WINDOW_S;
-        double sameForS = Math.max(0, onBench(state) ? Math.min(bench.unchangedForS(), keyedForS) : keyedForS);
-        if (sameForS < LEAST_WINDOW_S) {
-            LockSupport.parkNanos(Math.round((LEAST_WINDOW_S - sameForS) * 1e9));
-        }
-        return Math.min(WINDOW_S, Math.max(LEAST_WINDOW_S, sameForS));
+        return Math.max(0, onBench(state) ? Math.min(bench.unchangedForS(), keyedForS) : keyedForS);
     }
 
     private Optional<RunEvent> reading(RunState state, ReadingRole role, double windowS) {

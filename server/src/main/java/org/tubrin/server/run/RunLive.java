@@ -1,7 +1,9 @@
 package org.tubrin.server.run;
 
 import java.io.IOException;
+import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -30,13 +32,17 @@ import org.tubrin.core.metering.PeakWatch;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.BiasSteps;
 import org.tubrin.core.run.ReadingSource;
+import org.tubrin.core.run.Replay;
 import org.tubrin.core.run.ResonanceSteps;
+import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.RunKind;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.SeenSign;
 import org.tubrin.core.run.Stop;
+import org.tubrin.core.run.Taken;
 import org.tubrin.core.run.TuneSetup;
 import org.tubrin.core.station.Band;
 import org.tubrin.server.feed.BenchLink;
@@ -62,21 +68,35 @@ public class RunLive implements SmartLifecycle {
     private final Feed feed;
     private final BenchLink bench;
     private final ExpectedWords expected;
+    private final LiveActs acts;
+    private final RunViewer viewer;
     private final Words words;
     private final JsonMapper json;
+    private final Clock clock;
     private final List<Watcher> watchers = new CopyOnWriteArrayList<>();
-    /** The newest state of each run that is looked at. */
-    private final Map<UUID, RunState> states = new ConcurrentHashMap<>();
+    /** How each run that is looked at stands. */
+    private final Map<UUID, Standing> standing = new ConcurrentHashMap<>();
     /** The key-down that goes on in each of them. */
     private final Map<UUID, Followed> followed = new ConcurrentHashMap<>();
 
-    private @Nullable ScheduledExecutorService clock;
+    private @Nullable ScheduledExecutorService pulse;
     private volatile boolean running;
 
-    RunLive(Feed feed, BenchLink bench, ExpectedWords expected, Words words, JsonMapper json) {
+    RunLive(
+            Feed feed,
+            BenchLink bench,
+            ExpectedWords expected,
+            LiveActs acts,
+            RunViewer viewer,
+            Words words,
+            JsonMapper json,
+            Clock clock) {
         this.feed = feed;
         this.bench = bench;
         this.expected = expected;
+        this.acts = acts;
+        this.viewer = viewer;
+        this.clock = clock;
         this.words = words;
         this.json = json;
     }
@@ -85,9 +105,17 @@ public class RunLive implements SmartLifecycle {
      * All that is live of a run at a moment.
      *
      * @param pastPeak whether output has fallen from its best of this key-down, as where PLATE was turned past resonance
+     * @param ifRead what reading them now would come to; null while the key is up or they have not settled
      */
     public record LiveFrame(
-            List<LiveReading> readings, @Nullable BenchView bench, List<ExpectedCell> expected, boolean pastPeak) {}
+            List<LiveReading> readings,
+            @Nullable BenchView bench,
+            List<ExpectedCell> expected,
+            boolean pastPeak,
+            RunView.@Nullable IfRead ifRead) {}
+
+    /** A run's newest state, with a replay that stands there too, of which copies go on. */
+    private record Standing(RunState state, Replay replay) {}
 
     /** The output of one key-down, with its number in the run, and whether it has fallen from its best. */
     private record Followed(int keyDown, PeakWatch output, boolean pastPeak) {}
@@ -176,13 +204,13 @@ public class RunLive implements SmartLifecycle {
     }
 
     /** Begins to send to a page; the page that has been looking on longest gives way where there are too many. */
-    SseEmitter watch(UUID runId, RunState state) {
+    SseEmitter watch(UUID runId, KnownRun known) {
         SseEmitter emitter = new SseEmitter(LONGEST_MS);
         Watcher watcher = new Watcher(new Audience(runId, Language.now()), emitter);
         emitter.onCompletion(watcher::end);
         emitter.onTimeout(watcher::end);
         emitter.onError(gone -> watcher.end());
-        states.put(runId, state);
+        standing.put(runId, new Standing(known.state(), known.replay()));
         watchers.add(watcher);
         watcher.writer.start();
         while (watchers.size() > MOST_WATCHERS) {
@@ -191,22 +219,28 @@ public class RunLive implements SmartLifecycle {
         return emitter;
     }
 
-    /** Says that a run moved on. */
-    void changed(UUID runId, RunState state) {
-        states.computeIfPresent(runId, (id, known) -> known.sequence() > state.sequence() ? known : state);
+    /**
+     * Says that a run moved on.
+     *
+     * @param replay stands there too, and is left there
+     */
+    void changed(UUID runId, RunState state, Replay replay) {
+        standing.computeIfPresent(
+                runId,
+                (id, known) -> known.state().sequence() > state.sequence() ? known : new Standing(state, replay));
     }
 
     private void send() {
         Map<Audience, List<Watcher>> audiences =
                 watchers.stream().collect(Collectors.groupingBy(watcher -> watcher.audience));
-        states.keySet()
+        standing.keySet()
                 .retainAll(audiences.keySet().stream().map(Audience::runId).collect(Collectors.toSet()));
-        followed.keySet().retainAll(states.keySet());
-        states.forEach(this::follow);
+        followed.keySet().retainAll(standing.keySet());
+        standing.forEach((id, run) -> follow(id, run.state()));
         audiences.forEach((audience, looking) -> {
-            RunState state = states.get(audience.runId());
-            if (state != null) {
-                audience.language().speaks(() -> offer(audience.runId(), state, looking));
+            Standing run = standing.get(audience.runId());
+            if (run != null) {
+                audience.language().speaks(() -> offer(audience.runId(), run, looking));
             }
         });
     }
@@ -230,23 +264,28 @@ public class RunLive implements SmartLifecycle {
                         .orElse(null));
     }
 
-    private void offer(UUID id, RunState state, List<Watcher> looking) {
+    private void offer(UUID id, Standing run, List<Watcher> looking) {
         try {
-            String frame = json.writeValueAsString(frame(id, state));
+            String frame = json.writeValueAsString(frame(id, run));
             looking.forEach(watcher -> watcher.offer(frame));
         } catch (RuntimeException e) {
             LOG.warn(
                     "a live frame of a run into {} could not be made",
-                    state.setup().termination().name(),
+                    run.state().setup().termination().name(),
                     e);
         }
     }
 
     /** Returns what is live of a run now. */
-    LiveFrame frame(UUID id, RunState state) {
+    LiveFrame frame(UUID id, KnownRun known) {
+        return frame(id, new Standing(known.state(), known.replay()));
+    }
+
+    private LiveFrame frame(UUID id, Standing run) {
+        RunState state = run.state();
         TuneSetup setup = state.setup();
         if (setup.readings() == ReadingSource.TYPED) {
-            return new LiveFrame(List.of(), null, List.of(), false);
+            return new LiveFrame(List.of(), null, List.of(), false, null);
         }
         List<LiveReading> readings = new ArrayList<>();
         for (ReadingRole role : ReadingRole.values()) {
@@ -265,7 +304,23 @@ public class RunLive implements SmartLifecycle {
                         panel.get().plate(),
                         panel.get().load())
                 : expectedOfDraft(state);
-        return new LiveFrame(readings, onBench ? view(setup, panel) : null, cells, isPastPeak(id));
+        return new LiveFrame(readings, onBench ? view(setup, panel) : null, cells, isPastPeak(id), ifRead(run));
+    }
+
+    /** Says what the meters' readings would come to, so that a page can show it in the frame after it asked for them. */
+    private RunView.@Nullable IfRead ifRead(Standing run) {
+        RunState state = run.state();
+        Instant now = clock.instant().isAfter(state.lastAt()) ? clock.instant() : state.lastAt();
+        List<RunEvent> readings = state.isKeyed() ? acts.settled(state, now) : List.of();
+        if (readings.isEmpty()) {
+            return null;
+        }
+        try {
+            return viewer.ifRead(
+                    Taken.by(state, run.replay().copy(), readings, now).state(), state.sequence());
+        } catch (Refused notTaken) {
+            return null;
+        }
     }
 
     private boolean isPastPeak(UUID id) {
@@ -384,13 +439,13 @@ public class RunLive implements SmartLifecycle {
     @SuppressWarnings("FutureReturnValueIgnored") // what it throws is caught in it
     public void start() {
         running = true;
-        // Started again after a stop, it needs another clock.
+        // Started again after a stop, it needs another pulse.
         ScheduledExecutorService fresh = Executors.newSingleThreadScheduledExecutor(work -> {
             Thread thread = new Thread(work, "live");
             thread.setDaemon(true);
             return thread;
         });
-        clock = fresh;
+        pulse = fresh;
         fresh.scheduleWithFixedDelay(this::sendAll, FRAME_MS, FRAME_MS, TimeUnit.MILLISECONDS);
     }
 
@@ -406,8 +461,8 @@ public class RunLive implements SmartLifecycle {
     @Override
     public void stop() {
         running = false;
-        if (clock != null) {
-            clock.shutdownNow();
+        if (pulse != null) {
+            pulse.shutdownNow();
         }
         watchers.forEach(Watcher::end);
     }

@@ -284,6 +284,14 @@ public record RunView(
     /** A point to answer for. */
     public record CheckView(String code, String text, Check.Moment moment, boolean answered, boolean due) {}
 
+    /**
+     * What reading all meters at this moment would come to.
+     *
+     * @param sequence where the run stands before it
+     * @param draft the step in hand, without what is expected of it
+     */
+    public record IfRead(long sequence, StepView draft, RoomsView room, List<SignView> signs) {}
+
     /** A meter in use whose record was corrected since. */
     public record CorrectionView(UUID meterId, String meter) {}
 }

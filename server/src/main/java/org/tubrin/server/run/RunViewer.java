@@ -165,6 +165,15 @@ class RunViewer {
                         ended ? schoolEnds(state) : List.of()));
     }
 
+    /** Returns what is told at once of a run whose meters are about to be read: the same as its view says then. */
+    RunView.IfRead ifRead(RunState read, long before) {
+        return new RunView.IfRead(
+                before,
+                stepViewer.view(read, read.draft(), read.steps().size(), Optional.empty()),
+                stepViewer.rooms(read.step(read.placeInFocus()), read.placeInFocus()),
+                signs(read));
+    }
+
     private RunView.About about(RunState state) {
         TuneSetup setup = state.setup();
         boolean ended = state.ending().isPresent();

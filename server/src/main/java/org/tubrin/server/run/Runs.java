@@ -91,7 +91,7 @@ public class Runs {
 
     /** Returns what is live of a run now. */
     public RunLive.LiveFrame frame(UUID runId) {
-        return watchers.frame(runId, store.state(runId));
+        return watchers.frame(runId, store.known(runId));
     }
 
     /** Moves something on the simulated bench that a run is on. */
@@ -101,7 +101,7 @@ public class Runs {
 
     /** Begins to send what is live of a run to a page. */
     public SseEmitter watch(UUID runId) {
-        return watchers.watch(runId, store.state(runId));
+        return watchers.watch(runId, store.known(runId));
     }
 
     /** Begins a run; where one of that id was begun before, returns it. */
@@ -200,7 +200,7 @@ public class Runs {
                 throw overtaken;
             }
             live.follow(taken.state(), added);
-            watchers.changed(runId, taken.state());
+            watchers.changed(runId, taken.state(), replay.copy());
         }
         return viewer.view(runId, taken.state(), replay, now);
     }
