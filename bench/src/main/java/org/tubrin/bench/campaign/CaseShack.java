@@ -106,6 +106,11 @@ final class CaseShack implements Shack {
         return control == Control.DRIVE ? driveW : knob(control).shown();
     }
 
+    /** Returns the mark at which what a knob turns stands: where it has play, not the one that it shows. */
+    double behind(Control control) {
+        return knob(control).behind();
+    }
+
     private Knob knob(Control control) {
         return switch (control) {
             case PLATE -> plate;

@@ -78,6 +78,6 @@ record Score(
     }
 
     private static double clamp(CaseShack shack, Control control, double offset) {
-        return shack.dial(control).clamp(shack.shown(control) + offset);
+        return shack.dial(control).clamp(shack.behind(control) + offset);
     }
 }

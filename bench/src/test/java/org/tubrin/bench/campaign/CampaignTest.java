@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.IntStream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.tubrin.core.metering.ReadingRole;
@@ -189,6 +190,23 @@ public class CampaignTest {
             assertTrue(school == School.DIP_AND_LOAD || middle < 5, school + " falls short: " + middle);
             assertTrue(beyondS(Campaign.BY_CHART + name) < 0.5 * beyondS(name), school + " plain is beyond less");
         }
+    }
+
+    /** A twin and a wattmeter: LOAD is not peaked by a hand that sees no grid current. */
+    @Test
+    public void whoHasATwinAndAWattmeterAloneStaysWithinTheLimitsNobodyShows() {
+        List<Score> scores = IntStream.range(0, 16)
+                .filter(number -> number % 5 != 4) // a tetrode
+                .mapToObj(
+                        number -> Campaign.tubrin(Case.of(number, 300 + number).withWattmeterAlone()))
+                .toList();
+        for (Score score : scores) {
+            assertEquals(score.beyondS(), 0, 0.5, score.story());
+            assertTrue(score.keyDowns() <= 6, score.story());
+        }
+        double[] shortfalls =
+                scores.stream().mapToDouble(Score::shortfallPercent).sorted().toArray();
+        assertTrue(shortfalls[shortfalls.length / 2] < 3, "half of them come close: " + shortfalls[6]);
     }
 
     private static double median(String procedure, ToDoubleFunction<Score> of) {

@@ -34,6 +34,22 @@ public class CaseShackTest {
         return rows;
     }
 
+    /** What counts is where the knob has left what it turns, not what it shows. */
+    @Test
+    public void playInAKnobIsNoLossOfOutput() {
+        Case given = Case.of(2, 42).foreign();
+        assertTrue(given.isForeign() && given.plateSlackMarks() > 0.02, "it has play");
+        CaseShack shack = new CaseShack(given, new Random(1));
+        shack.turn(Control.DRIVE, given.setup().topDriveW());
+        shack.turn(Control.PLATE, shack.shown(Control.PLATE) + 1);
+        Score there = Score.of(shack, "any", List.of(), "");
+        double play = given.plateSlackMarks() * shack.dial(Control.PLATE).markStep();
+        shack.turn(Control.PLATE, shack.shown(Control.PLATE) - 0.9 * play);
+        assertEquals(Score.of(shack, "any", List.of(), "").shortfallPercent(), there.shortfallPercent(), 1e-9);
+        shack.turn(Control.PLATE, shack.shown(Control.PLATE) - 1);
+        assertTrue(Score.of(shack, "any", List.of(), "").shortfallPercent() != there.shortfallPercent());
+    }
+
     private static Peak best(Case given) {
         Setting setting = new Setting(
                 given.setup().band(),

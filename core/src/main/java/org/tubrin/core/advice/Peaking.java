@@ -26,7 +26,7 @@ final class Peaking {
         this.state = state;
         this.setup = state.setup();
         this.draft = state.draft();
-        foresees = RecordTwin.tellsOfLoad(setup);
+        foresees = RecordTwin.foresees(setup);
     }
 
     /** Returns the move that peaks both dials afresh at the drive in hand. */

@@ -64,6 +64,10 @@ public enum Reason {
     FINISH_HEAVIER(Rule.FINISH),
     FINISH_TOO_HEAVY(Rule.FINISH),
     CORRECT_HEAVIER(Rule.FINISH),
+    /** The same as at once, where no meter tells of LOAD. */
+    FINISH_BLIND(Rule.FINISH),
+    BLIND_HEAVIER(Rule.FINISH),
+    BLIND_BACK(Rule.FINISH),
     CORRECT_LIGHTER(Rule.FINISH),
     HEAT_LIGHTER(Rule.FINISH),
     POOR_LIGHTER(Rule.FINISH),

@@ -37,10 +37,19 @@ final class SignAdvice {
     /** Every stage that amplifies has more power gain than this, as a ratio. */
     private static final double LEAST_GAIN = 2;
 
-    /** Low down a stage that is loaded well gives more than in proportion to its claim. */
-    private static final double CLAIMED_SHARE = 0.6;
+    /** Low down a stage that is loaded well gives more than in proportion to its claim; where it gives this share, LOAD is about right. */
+    private static final double CLAIMED_SHARE = 1.2;
+
+    /** Below this share LOAD is far from right, whatever the last turn of it brought. */
+    private static final double LITTLE_OF_CLAIM = 0.6;
+
+    /** A turn that brings this much more output went the right way. */
+    private static final double HELPED = 1.05;
 
     private static final int MOST_SEEKINGS = 12;
+
+    /** With the second step it shows whether the output of the first was a tuned stage's: it grows. */
+    private static final int SEEKING_STEPS = 2;
 
     /** So far to either side a key-down finds a peak. */
     private static final double SEEK_MARKS = 2;
@@ -110,11 +119,11 @@ final class SignAdvice {
                 .isPresent();
     }
 
-    /** Returns whether nobody knows where the dials belong, and the first step is still to show it. */
+    /** Returns whether nobody knows where the dials belong, and the first steps are still to show it. */
     private boolean looksForDials() {
         return setup.stage().isTuned()
                 && setup.preset().source() == Preset.Source.NONE
-                && state.steps().isEmpty();
+                && state.steps().size() < SEEKING_STEPS;
     }
 
     /** A key-down that came to a stop before all was read says enough. */
@@ -131,7 +140,7 @@ final class SignAdvice {
         double lowerW =
                 draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(stop.at() / found, isOutput ? 1 : 2) * MARGIN);
         // Between its stop and its limit, or where a twin chose the drive, a grid needs heavier coupling alone.
-        boolean isWithin = RecordTwin.tellsOfLoad(setup)
+        boolean isWithin = RecordTwin.foresees(setup)
                 || setup.limitOf(stop.role()).filter(limit -> found < limit).isPresent();
         return Optional.of(setup.settings().finishMarks())
                 .filter(marks -> isWithin && stop.heavierHelps() && state.keyDownsInStep() < MOST_PEAKINGS)
@@ -205,7 +214,10 @@ final class SignAdvice {
         double step = setup.settings().finishMarks();
         return switch (sign.code()) {
             case PLATE_CURRENT_WITHOUT_OUTPUT ->
-                RangeAdvice.finer(state).or(this::seekPlate).or(() -> Optional.of(offResonance()));
+                RangeAdvice.finer(state)
+                        .or(this::seekPlate)
+                        .or(this::stillTooHeavy)
+                        .or(() -> Optional.of(offResonance()));
             case METERS_STILL ->
                 RangeAdvice.finer(state)
                         .or(this::seekPlate)
@@ -226,10 +238,11 @@ final class SignAdvice {
             case COUPLED_TOO_HEAVILY -> once(rePeak(Reason.TOO_HEAVY_OR_OFF));
             case PLATE_OFF_PEAK -> backToTwin().or(() -> once(rePeak(Reason.TOO_HEAVY_OR_OFF)));
             case GROWTH_TOO_HIGH -> once(workThrough(Move.Drill.GROWTH_TOO_HIGH, Reason.GREW_TOO_MUCH), READ_AGAIN);
-            case GROWTH_POOR -> once(workThrough(Move.Drill.GROWTH_POOR, Reason.GREW_TOO_LITTLE));
+            case GROWTH_POOR -> seekPlate().or(() -> once(workThrough(Move.Drill.GROWTH_POOR, Reason.GREW_TOO_LITTLE)));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
             case EFFICIENCY_LOW ->
-                poorLighter().or(() -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR)));
+                poorLighter(setup.settings().finishMarks())
+                        .or(() -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR)));
             // What the operator saw is answered by seen(); these are said, and the step goes on.
             case ARC_SEEN,
                     TRIPPED,
@@ -281,17 +294,36 @@ final class SignAdvice {
         return Math.max(step, Math.min(MOST_STEPS_HEAVIER * step, marks));
     }
 
-    /** Where nobody knows where LOAD belongs either, it comes from its heavy end by big marks, until the output is about in proportion. */
+    /**
+     * Where nobody knows where LOAD belongs either, it comes from its heavy end by big marks, until the output is more than in
+     * proportion, or a turn brought no more of it.
+     */
     private Optional<Advice> seekLoad() {
+        if (!looksForDials() || !state.steps().isEmpty() || state.keyDownsInStep() >= MOST_SEEKINGS) {
+            return Optional.empty();
+        }
         double claimedW = setup.amplifier().ratedOutputW()
                 * draft.driveW().value()
                 / setup.amplifier().driveLimitW();
-        return looksForDials() && givesLessThan(CLAIMED_SHARE * claimedW) && state.keyDownsInStep() < MOST_SEEKINGS
-                ? heavier(-SEEK_MARKS, Reason.SEEK_LOAD)
-                : Optional.empty();
+        boolean seeks = givesLessThan(LITTLE_OF_CLAIM * claimedW)
+                || (givesLessThan(CLAIMED_SHARE * claimedW) && !lighterHelpedNot());
+        return seeks ? heavier(-SEEK_MARKS, Reason.SEEK_LOAD) : Optional.empty();
     }
 
-    /** Where nobody knows where PLATE belongs, it is looked for over the whole dial, from its middle out, at the first drive. */
+    /** Returns whether LOAD was turned lighter for this try, PLATE stayed about where it was, and it brought hardly more output. */
+    private boolean lighterHelpedNot() {
+        double near = SEEK_MARKS / 2 * setup.tubes().plate().markStep();
+        double plate = draft.position(Control.PLATE).orElseThrow();
+        return state.struck()
+                .filter(before -> before.position(Control.PLATE)
+                        .filter(was -> Math.abs(was - plate) < near)
+                        .isPresent())
+                .flatMap(before -> before.measured(ReadingRole.OUTPUT))
+                .filter(before -> givesLessThan(HELPED * before.value()))
+                .isPresent();
+    }
+
+    /** Where nobody knows where PLATE belongs, it is looked for over the whole dial, from its middle out, at the first drives. */
     private Optional<Advice> seekPlate() {
         List<Double> places = seekPlaces();
         int tried = state.keyDownsInStep();
@@ -381,9 +413,13 @@ final class SignAdvice {
     }
 
     private Advice heatOver(Sign sign) {
+        Optional<Advice> heavy = stillTooHeavy();
+        if (heavy.isPresent()) {
+            return heavy.get();
+        }
         boolean poor = TargetAdvice.isPoor(draft);
         // Who loads to a dip and gets little output for it has loaded too heavily.
-        boolean loadedTooMuch = poor && state.school().aim() == School.Aim.DIP && !RecordTwin.tellsOfLoad(setup);
+        boolean loadedTooMuch = poor && state.school().aim() == School.Aim.DIP && !RecordTwin.foresees(setup);
         boolean helps = loadedTooMuch || (draft.kind() == Step.Kind.FINISH && !poor);
         Optional<Advice> lighter = helps && state.keyDownsInStep() < MOST_PEAKINGS
                 ? heavier(-setup.settings().finishMarks() * (loadedTooMuch ? 2 : 1), Reason.HEAT_LIGHTER)
@@ -392,7 +428,7 @@ final class SignAdvice {
             return lighter.get();
         }
         boolean loadIsUntuned =
-                !RecordTwin.tellsOfLoad(setup) && !new Peaking(state).order().contains(Control.LOAD);
+                !RecordTwin.foresees(setup) && !new Peaking(state).order().contains(Control.LOAD);
         // A LOAD that nobody tuned at this drive is tuned once.
         return (poor && state.keyDownsInStep() < MOST_PEAKINGS) || (loadIsUntuned && state.keyDownsInStep() < 2)
                 ? rePeak(Reason.HEAT_OVER)
@@ -400,15 +436,29 @@ final class SignAdvice {
     }
 
     /** Little output where the grids draw far less than they may: LOAD stands too heavy. With a twin it says itself where LOAD goes. */
-    private Optional<Advice> poorLighter() {
+    private Optional<Advice> poorLighter(double marks) {
         boolean gridsAreFarBelow = Stream.of(ReadingRole.GRID_CURRENT, ReadingRole.SCREEN_CURRENT)
                 .flatMap(role -> draft.measured(role).stream()
                         .flatMap(current -> setup.limitOf(role).stream()
                                 .map(limit -> Math.abs(current.value()) < FAR_BELOW * limit)))
                 .reduce((first, second) -> first && second)
                 .orElse(false);
-        return gridsAreFarBelow && !RecordTwin.tellsOfLoad(setup) && state.keyDownsInStep() < MOST_PEAKINGS
-                ? heavier(-setup.settings().finishMarks(), Reason.POOR_LIGHTER)
+        return gridsAreFarBelow && !RecordTwin.foresees(setup) && state.keyDownsInStep() < MOST_PEAKINGS
+                ? heavier(-marks, Reason.POOR_LIGHTER)
+                : Optional.empty();
+    }
+
+    /** Where nobody knew where LOAD belongs and the step before was as poor, it still stands too near the heavy end it began at. */
+    private Optional<Advice> stillTooHeavy() {
+        return setup.preset().source() == Preset.Source.NONE
+                        && state.lastStep().filter(TargetAdvice::isPoor).isPresent()
+                        && TargetAdvice.isPoor(draft)
+                        && draft.position(Control.LOAD)
+                                .filter(at -> setup.tubes()
+                                                .marksHeavier(at, setup.tubes().heavier(at, 2 * SEEK_MARKS))
+                                        < 2 * SEEK_MARKS)
+                                .isPresent()
+                ? poorLighter(SEEK_MARKS)
                 : Optional.empty();
     }
 

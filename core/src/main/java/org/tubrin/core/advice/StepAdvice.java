@@ -51,6 +51,14 @@ final class StepAdvice {
 
     private static final int MOST_CORRECTIONS = 3;
 
+    /** An output below this share of what was foreseen says that LOAD may stand wrong. */
+    private static final double BLIND_SHORT = 0.93;
+
+    /** Heavier without a meter that tells of LOAD may cost so much of the output, and goes on where it brings so much. */
+    private static final double BLIND_KEPT = 0.985;
+
+    private static final double BLIND_GAIN = 1.01;
+
     /** An output of a long carrier off what is wanted by more than this ratio is worth another key-down. */
     private static final double OFF_WANTED = 1.08;
 
@@ -73,7 +81,7 @@ final class StepAdvice {
         this.draft = state.draft();
         this.now = now;
         peaking = new Peaking(state);
-        foresees = RecordTwin.tellsOfLoad(setup);
+        foresees = RecordTwin.foresees(setup);
     }
 
     static Advice of(RunState state, Instant now) {
@@ -108,7 +116,7 @@ final class StepAdvice {
     }
 
     private Advice completed() {
-        return (foresees ? corrected() : TargetAdvice.of(state))
+        return (!foresees ? TargetAdvice.of(state) : RecordTwin.tellsOfLoad(setup) ? corrected() : heavierBlind())
                 .or(this::toWanted)
                 .orElseGet(() -> Entries.record(state, this::goodReason).warning(blind()));
     }
@@ -162,6 +170,36 @@ final class StepAdvice {
                 .map(to -> Advice.striking(
                         turn(loadAt, to),
                         setup.tubes().marksHeavier(loadAt, to) > 0 ? Reason.CORRECT_HEAVIER : Reason.CORRECT_LIGHTER));
+    }
+
+    /**
+     * Where the twin chose LOAD, no meter tells of it and the output is less than foreseen, heavier is the safe way: LOAD goes there as
+     * long as that brings output, and back where it cost some.
+     */
+    private Optional<Advice> heavierBlind() {
+        if (draft.kind() != Step.Kind.FINISH || state.keyDownsInStep() >= MOST_CORRECTIONS) {
+            return Optional.empty();
+        }
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(0.0);
+        Optional<Step> before =
+                state.struck().filter(step -> step.measured(ReadingRole.OUTPUT).isPresent());
+        double wasAt = before.flatMap(step -> step.position(Control.LOAD)).orElse(loadAt);
+        double ratio = before.flatMap(step -> step.measured(ReadingRole.OUTPUT))
+                .map(was -> outputW / was.value())
+                .orElse(BLIND_GAIN);
+        double turned = setup.tubes().marksHeavier(wasAt, loadAt);
+        if (turned > 0 && ratio < BLIND_KEPT) {
+            return Optional.of(Advice.striking(turn(loadAt, wasAt), Reason.BLIND_BACK));
+        }
+        double to = setup.tubes().heavier(loadAt, setup.settings().finishMarks());
+        boolean isShort = foresight(state.steps())
+                .outputW(draft.driveW().value(), loadAt)
+                .filter(foreseen -> outputW < BLIND_SHORT * foreseen)
+                .isPresent();
+        return isShort && turned >= 0 && ratio >= BLIND_GAIN && to != loadAt
+                ? Optional.of(Advice.striking(turn(loadAt, to), Reason.BLIND_HEAVIER))
+                : Optional.empty();
     }
 
     /** Dials for a long carrier end with the output that is wanted: returns the drive for it, where the output is off by much. */
@@ -354,8 +392,8 @@ final class StepAdvice {
         boolean turns = load.filter(to -> Math.abs(setup.tubes().marksHeavier(loadAt, to)) >= LEAST_TURN_MARKS)
                 .isPresent();
         if (turns && !draft.moved().contains(Control.LOAD)) {
-            Advice turn =
-                    Advice.of(turn(loadAt, load.get()), Reason.FINISH_AT_ONCE).meantFor(driveW);
+            Reason reason = RecordTwin.tellsOfLoad(setup) ? Reason.FINISH_AT_ONCE : Reason.FINISH_BLIND;
+            Advice turn = Advice.of(turn(loadAt, load.get()), reason).meantFor(driveW);
             return stays ? turn.beginningFinish() : turn;
         }
         if (!draft.moved().contains(Control.DRIVE) && !stays) {

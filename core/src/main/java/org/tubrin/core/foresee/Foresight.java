@@ -38,6 +38,8 @@ public final class Foresight {
     private static final double PLANNED_SHARE = 0.97;
 
     private static final double MOST_FINISH_MARKS = 2.5;
+    /** An output alone says little of LOAD: so far at most it takes LOAD from where the record's twin has it. */
+    private static final double MOST_BLIND_MARKS = 1;
     /** So many standard uncertainties output and currents are planned to stay below their limits. */
     private static final double PLANNED_SIGMAS = 2.5;
 
@@ -66,9 +68,7 @@ public final class Foresight {
 
     /** Returns the foresight of a school after some whole steps; empty where it does not apply. */
     public static Optional<Foresight> of(TuneSetup setup, School school, List<Step> steps) {
-        return RecordTwin.tellsOfLoad(setup)
-                ? FOUND.of(new Asked(setup, school, List.copyOf(steps)))
-                : Optional.empty();
+        return RecordTwin.foresees(setup) ? FOUND.of(new Asked(setup, school, List.copyOf(steps))) : Optional.empty();
     }
 
     /** All that a foresight depends on. */
@@ -136,9 +136,19 @@ public final class Foresight {
         return end.point().powers().plateHeatPerTubeW() / tubes.plateDissipationPerTubeW();
     }
 
-    /** Returns where LOAD is to end at a drive in watts. */
+    /** Returns where LOAD is to end at a drive in watts; where no meter tells of LOAD, not far from where the record's twin has it. */
     public synchronized Optional<Double> loadFinish(double driveW) {
-        return finish(driveW).map(peak -> placed(peak.load()));
+        Optional<Double> found = finish(driveW).map(peak -> placed(peak.load()));
+        return RecordTwin.tellsOfLoad(setup)
+                ? found
+                : found.map(load -> RecordTwin.finish(setup, driveW)
+                        .map(record -> near(record.load(), load))
+                        .orElse(load));
+    }
+
+    private double near(double known, double load) {
+        double reach = MOST_BLIND_MARKS * tubes.load().markStep();
+        return tubes.load().clamp(Math.max(known - reach, Math.min(known + reach, load)));
     }
 
     private double placed(double load) {

@@ -86,7 +86,7 @@ public enum ClimbEnd {
     /** A drive was stopped at no more than this times another: there is nothing to find between the two. */
     private static final double NEAR_STOPPED = 1.6;
     /** Share of the full drive below which no stage saturates that is tuned and wired as it should. */
-    private static final double LEAST_SATURATING_SHARE = 0.12;
+    private static final double LEAST_SATURATING_SHARE = 0.25;
 
     /** Returns why no further level is tried, where that is so. */
     static Optional<ClimbEnd> ofLevels(TuneSetup setup, List<Step> steps) {
@@ -229,7 +229,7 @@ public enum ClimbEnd {
         if (isWanted(setup, last)) {
             return Optional.of(WANTED);
         }
-        return Optional.of(RecordTwin.tellsOfLoad(setup) ? LIMIT_AHEAD : FINISHED);
+        return Optional.of(RecordTwin.foresees(setup) ? LIMIT_AHEAD : FINISHED);
     }
 
     /** Returns what it is that the output has come to. */
@@ -265,7 +265,7 @@ public enum ClimbEnd {
         double lastW = last.driveW().value();
         double belowStopW = stopped.map(one -> Math.max(lastW, belowStopW(setup, last, one)))
                 .orElse(withinW);
-        double aheadW = RecordTwin.tellsOfLoad(setup)
+        double aheadW = RecordTwin.foresees(setup)
                 ? withinW
                 : DriveAhead.withinW(setup, climb).map(setup::settableBelowW).orElse(withinW);
         return Math.min(withinW, Math.min(belowStopW, aheadW));

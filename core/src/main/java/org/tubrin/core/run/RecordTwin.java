@@ -93,17 +93,25 @@ public final class RecordTwin {
                 .map(probe -> probe.resonantPlate(load));
     }
 
-    /** Returns whether it can say where LOAD is to end: it knows the band, and a meter tells of LOAD. */
-    public static boolean tellsOfLoad(TuneSetup setup) {
-        return tellsOfLoad(
+    /**
+     * Returns whether it says where LOAD is to end: it knows the band, and the output is read. Where no meter tells of LOAD, it says
+     * so blind; better than a hand that peaks LOAD through light loading, where nothing shows what the grid draws.
+     */
+    public static boolean foresees(TuneSetup setup) {
+        return foresees(
                 setup.amplifier(), setup.band(), role -> setup.channelFor(role).isPresent());
     }
 
     /** Returns the same of an amplifier on a band, with meters that read some roles. */
-    public static boolean tellsOfLoad(Amplifier amplifier, Band band, Predicate<ReadingRole> isRead) {
+    public static boolean foresees(Amplifier amplifier, Band band, Predicate<ReadingRole> isRead) {
         return amplifier.stage() instanceof Stage.Tubes tubes
-                && isRead.test(tellingRole(tubes))
+                && (isRead.test(ReadingRole.OUTPUT) || isRead.test(tellingRole(tubes)))
                 && of(amplifier, band).isPresent();
+    }
+
+    /** Returns whether a meter tells of LOAD what it says of it. */
+    public static boolean tellsOfLoad(TuneSetup setup) {
+        return foresees(setup) && setup.channelFor(tellingRole(setup.tubes())).isPresent();
     }
 
     private static ReadingRole tellingRole(Stage.Tubes tubes) {

@@ -17,11 +17,14 @@ import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.Preset;
+import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunEvent;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Stop;
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Meter;
+import org.tubrin.core.twin.Twins;
 
 /** A climb with less than a full panel: one meter with a switch, or none but for output. */
 public class MeterSwitchTest {
@@ -29,7 +32,11 @@ public class MeterSwitchTest {
             new Meter("Panel", Sample.PANEL.channels(), Optional.of(MeterFace.ONE_AT_A_TIME));
 
     private static TuneSetup setup(School school, Meter... meters) {
-        TuneSetup known = Sample.setup();
+        return setup(Sample.BRIGANTINE, school, meters);
+    }
+
+    private static TuneSetup setup(Amplifier amplifier, School school, Meter... meters) {
+        TuneSetup known = Sample.setup(amplifier, Sample.STATION, Sample.BALLAST);
         return new TuneSetup(
                 known.station(),
                 known.amplifier(),
@@ -156,6 +163,88 @@ public class MeterSwitchTest {
         }
     }
 
+    /** With a twin, and no meter that tells of LOAD: the twin sets it, and the hand does not go through light loading. */
+    private static Climber blind() {
+        Climber climber = new Climber(
+                        setup(Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE), School.MAKERS_CHART, Sample.FATHOM))
+                .isReady()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "150 W"))
+                .moves(Control.DRIVE, 4.4)
+                .moves(Control.PLATE, 5.1)
+                .moves(Control.LOAD, 4.5)
+                .waits(10)
+                .keysFor(3)
+                .reads(ReadingRole.OUTPUT, 92);
+        follows(climber);
+        climber.waits(10);
+        if (climber.advice().move() instanceof Move.SwitchRange) {
+            follows(climber);
+        }
+        Advice turn = climber.advice();
+        assertEquals(turn.reason(), Reason.FINISH_BLIND);
+        double record =
+                RecordTwin.finish(climber.state().setup(), 70).orElseThrow().load();
+        assertEquals(((Move.Turn) turn.move()).to(), record, 1.01, "an output alone says little of LOAD");
+        follows(climber);
+        assertEquals(((Move.Turn) climber.advice().move()).control(), Control.DRIVE);
+        follows(climber);
+        assertEquals(((Move.KeyAndPeak) climber.advice().move()).order(), List.of(Control.PLATE));
+        return climber.keysFor(3);
+    }
+
+    private static void follows(Climber climber) {
+        Following.events(climber.advice(), climber.now).forEach(climber::does);
+    }
+
+    private static double load(Climber climber) {
+        return climber.state().draft().position(Control.LOAD).orElseThrow();
+    }
+
+    @Test
+    public void whereNoMeterTellsOfLoadTheTwinSetsItAndItStaysWhereTheOutputIsAsForeseen() {
+        Climber climber = blind();
+        double foreseen = RecordTwin.peakedOutputW(climber.state().setup(), 70, load(climber))
+                .orElseThrow();
+        climber.reads(ReadingRole.OUTPUT, foreseen);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+        assertTrue(climber.advice().cautions().contains(Caution.GRID_UNREAD), "and that is said");
+    }
+
+    @Test
+    public void whereItBringsLessThanForeseenLoadGoesHeavierAsLongAsThatHelpsAndBackWhereItCosts() {
+        Climber climber = blind();
+        double from = load(climber);
+        climber.reads(ReadingRole.OUTPUT, 520);
+        assertEquals(climber.advice().reason(), Reason.BLIND_HEAVIER);
+        follows(climber);
+        double heavier = load(climber);
+        assertTrue(heavier > from, heavier + " is not heavier than " + from);
+        climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 560);
+        assertEquals(climber.advice().reason(), Reason.BLIND_HEAVIER, "it helped");
+        follows(climber);
+        climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 500);
+        boolean goesOn = climber.advice().reason() == Reason.BLIND_HEAVIER;
+        assertFalse(goesOn, "it cost output, and three key-downs are enough");
+    }
+
+    @Test
+    public void aTurnThatCostOutputIsTakenBackOnce() {
+        Climber climber = blind();
+        double from = load(climber);
+        climber.reads(ReadingRole.OUTPUT, 520);
+        follows(climber);
+        climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 480);
+        assertEquals(climber.advice().reason(), Reason.BLIND_BACK);
+        follows(climber);
+        assertEquals(load(climber), from, 1e-9);
+        climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 520);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+    }
+
     /** Without chart, card or twin: PLATE is looked for over the dial before any more drive. */
     @Test
     public void whereNobodyKnowsTheDialsPlateIsLookedFor() {
@@ -185,6 +274,44 @@ public class MeterSwitchTest {
         assertEquals(((Move.Turn) lighter.move()).to(), 8, 1e-9);
         Following.events(lighter, climber.now).forEach(climber::does);
         climber.waits(10).keysFor(3).reads(80, 0.19, 0.004, 2700);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+    }
+
+    /** What is claimed in proportion at 4.4 W is 55 W; low down a stage that is loaded well gives more. */
+    @Test
+    public void itComesOnUntilATurnBringsNoMoreOutput() {
+        TuneSetup known = Sample.setup();
+        Climber climber = new Climber(known.withPreset(Preset.unknown(known.tubes()))).isReady();
+        follows(climber);
+        climber.moves(Control.DRIVE, 4.4).waits(10).keysFor(3).reads(42, 0.2, 0, 2700);
+        assertEquals(climber.advice().reason(), Reason.SEEK_LOAD, "42 W may be half of what there is");
+        follows(climber);
+        climber.waits(10).keysFor(3).reads(48, 0.2, 0, 2700);
+        assertEquals(climber.advice().reason(), Reason.SEEK_LOAD, "it helped");
+        follows(climber);
+        climber.waits(10).keysFor(3).reads(49, 0.2, 0, 2700);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+    }
+
+    @Test
+    public void anOutputThatDoesNotGrowWithTheSecondStepWasNoPeak() {
+        TuneSetup known = Sample.setup();
+        Climber climber = new Climber(known.withPreset(Preset.unknown(known.tubes()))).isReady();
+        climber.steps(4.4, 5.4, 8, 68, 0.2, 0.003, 2700);
+        climber.moves(Control.LOAD, 9)
+                .moves(Control.DRIVE, 8.8)
+                .waits(10)
+                .keysFor(3)
+                .reads(69, 0.25, 0.006, 2700);
+        Advice seek = climber.advice();
+        assertEquals(seek.reason(), Reason.SEEK_PLATE);
+        assertEquals(((Move.SetDials) seek.move()).plate(), 3, 1e-9);
+        follows(climber);
+        climber.waits(10).keysFor(3).reads(135, 0.24, 0.01, 2700);
         assertTrue(
                 climber.advice().move() instanceof Move.RecordStep,
                 climber.advice().toString());

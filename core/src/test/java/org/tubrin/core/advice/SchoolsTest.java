@@ -375,23 +375,18 @@ public class SchoolsTest {
     }
 
     @Test
-    public void dialsAreSetAheadWhereATwinKnowsTheBandAndAMeterTellsOfLoad() {
+    public void dialsAreSetAheadWhereATwinKnowsTheBandAndTheOutputIsRead() {
         Amplifier known = Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE);
-        Set<ReadingRole> read = Set.of(ReadingRole.OUTPUT, ReadingRole.PLATE_CURRENT, ReadingRole.GRID_CURRENT);
-        assertEquals(SuggestedSchool.of(known, Band.MHZ_7, read), School.MAKERS_CHART);
-        assertEquals(SuggestedSchool.of(Sample.BRIGANTINE, Band.MHZ_7, read), School.PEAK_THEN_HEAVIER, "no twin");
+        Set<ReadingRole> output = Set.of(ReadingRole.OUTPUT);
+        assertEquals(SuggestedSchool.of(known, Band.MHZ_7, output), School.MAKERS_CHART);
+        assertEquals(SuggestedSchool.of(Sample.BRIGANTINE, Band.MHZ_7, output), School.PEAK_THEN_HEAVIER, "no twin");
         assertEquals(
-                SuggestedSchool.of(known, Band.MHZ_7, Set.of(ReadingRole.OUTPUT, ReadingRole.PLATE_CURRENT)),
+                SuggestedSchool.of(known, Band.MHZ_7, Set.of(ReadingRole.PLATE_CURRENT)),
                 School.PEAK_THEN_HEAVIER,
-                "nothing tells of LOAD");
+                "nothing tells of output or LOAD");
         Amplifier barque = Twins.BARQUES_RECORD.withTwin(Twins.BARQUE);
-        assertEquals(
-                SuggestedSchool.of(barque, Band.MHZ_7, read),
-                School.PEAK_THEN_HEAVIER,
-                "of a tetrode's LOAD its screen current tells");
-        Set<ReadingRole> screen = Set.of(ReadingRole.OUTPUT, ReadingRole.SCREEN_CURRENT);
-        assertEquals(SuggestedSchool.of(barque, Band.MHZ_7, screen), School.MAKERS_CHART);
-        assertEquals(SuggestedSchool.of(barque, Band.MHZ_28, screen), School.PEAK_THEN_HEAVIER, "no tank");
+        assertEquals(SuggestedSchool.of(barque, Band.MHZ_7, output), School.MAKERS_CHART);
+        assertEquals(SuggestedSchool.of(barque, Band.MHZ_28, output), School.PEAK_THEN_HEAVIER, "no tank");
     }
 
     @Test
