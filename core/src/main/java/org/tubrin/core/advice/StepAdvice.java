@@ -173,7 +173,7 @@ final class StepAdvice {
     }
 
     /**
-     * Where the twin chose LOAD, no meter tells of it and the output is less than foreseen, heavier is the safe way: LOAD goes there as
+     * Where the twin chose LOAD, no meter tells of it and the output is less than foreseen, heavier spares the grid: LOAD goes there as
      * long as that brings output, and back where it cost some.
      */
     private Optional<Advice> heavierBlind() {

@@ -32,10 +32,10 @@ public enum Lesson {
     /** What the exciter shows of itself is not as it was. */
     EXCITER(71, 87),
     /** Readings move by themselves while the key is down. */
-    WANDERING(34, 44),
-    ONE_FAULT(56, 65),
+    WANDERING(34, 46),
+    ONE_FAULT(56, 66),
     /** Two faults and a slip. */
-    TWO_FAULTS(48, 59);
+    TWO_FAULTS(48, 60);
 
     private static final List<Hidden> LEFT_BEFORE = List.of(
             Hidden.BAND_FORGOTTEN, Hidden.NO_CARRIER, Hidden.STANDBY_LEFT, Hidden.RANGE_LEFT, Hidden.DETECTOR_LEFT);
