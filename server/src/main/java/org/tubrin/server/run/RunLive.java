@@ -32,7 +32,6 @@ import org.tubrin.core.metering.PeakWatch;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.metering.ScaleUnit;
 import org.tubrin.core.quantity.Quantity;
-import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.BiasSteps;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Replay;
@@ -318,7 +317,9 @@ public class RunLive implements SmartLifecycle {
         try {
             return viewer.ifRead(
                     Taken.by(state, run.replay().copy(), readings, now).state(), state.sequence());
-        } catch (Refused notTaken) {
+        } catch (RuntimeException notTold) {
+            // Refused, or worse: what the meters show goes out all the same, and reading them says what is wrong.
+            LOG.debug("what a reading would come to could not be told", notTold);
             return null;
         }
     }
