@@ -202,6 +202,7 @@ describe('a run on the bench', () => {
   describe('R', () => {
     /** What the meters would come to if they were read now: more room used than was. */
     const ifRead: NonNullable<LiveFrame['ifRead']> = {
+      id: '22222222-2222-4222-8222-222222222222',
       sequence: run.sequence,
       draft: { ...run.draft, cells: [{ role: 'OUTPUT', shown: '917', range: '1.5 kW', confirmed: false }] },
       room: { ...run.room, rooms: run.room.rooms.map((one) => ({ ...one, shown: '917 of 1000 W' })) },
@@ -209,11 +210,14 @@ describe('a run on the bench', () => {
     };
     const isJudged = () => part('room')?.textContent?.includes('917 of 1000 W');
     let answer: (status: number, body: unknown) => void;
+    let posted: unknown[];
     beforeEach(() => {
       const read = globalThis.fetch;
+      posted = [];
       vi.stubGlobal('fetch', (request: Request) =>
         request.method === 'POST'
           ? new Promise((done) => {
+              void request.json().then((body) => posted.push(body));
               answer = (status, body) =>
                 done(new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } }));
             })
@@ -225,6 +229,7 @@ describe('a run on the bench', () => {
     it('shows at once what the readings come to, and takes it back where nothing answers', async () => {
       fireEvent.keyDown(document.body, { key: 'r' });
       expect(isJudged()).toBe(true);
+      await waitFor(() => expect(posted.at(-1)).toMatchObject({ act: 'TAKE', told: ifRead.id }));
       expect(page.container.querySelector<HTMLInputElement>('[data-entry=OUTPUT]')?.value).toBe('917');
       expect(await screen.findByText(/Not saved yet/)).toBeInTheDocument();
       expect(isJudged()).toBe(false);

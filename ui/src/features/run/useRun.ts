@@ -52,6 +52,8 @@ interface Told {
   act: Act['act'];
   sequence: number;
   change: Partial<RunView>;
+  /** The readings that it shows. */
+  readings?: string;
 }
 
 /** Returns what a view becomes by an act as far as the server has said it before; undefined where it has not. */
@@ -60,8 +62,8 @@ function toldOf(act: Act, view: RunView | undefined, ifRead: LiveFrame['ifRead']
   const told = (change: Partial<RunView>) => ({ act: act.act, sequence: view.sequence, change });
   if (act.act === 'FOLLOW' && view.onceDone) return told({ advice: view.onceDone });
   if (act.act === 'TAKE' && ifRead?.sequence === view.sequence) {
-    const { room, signs } = ifRead;
-    return told({ draft: { ...ifRead.draft, expected: view.draft.expected }, room, signs });
+    const { id, room, signs } = ifRead;
+    return { ...told({ draft: { ...ifRead.draft, expected: view.draft.expected }, room, signs }), readings: id };
   }
   return undefined;
 }
@@ -126,7 +128,8 @@ export function useRun(runId: string, ifRead: () => LiveFrame['ifRead']) {
       setNotice(undefined);
       const next = toldOf(done, queries.getQueryData<RunView>(key), ifRead());
       if (next) setTold(next);
-      outbox.add(done);
+      // What was seen is what is saved, also where the key comes up before the server has it.
+      outbox.add(next?.readings ? { ...done, told: next.readings } : done);
     },
     [outbox, queries, key, ifRead],
   );

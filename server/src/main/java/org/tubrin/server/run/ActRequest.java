@@ -32,6 +32,7 @@ import org.tubrin.core.scope.Waveform;
  * @param school for SCHOOL
  * @param conditions for CONDITIONS
  * @param meterId for CORRECT
+ * @param told for TAKE: the readings that were shown when it was pressed; absent for those of now
  */
 public record ActRequest(
         UUID clientId,
@@ -49,7 +50,8 @@ public record ActRequest(
         @Nullable Weather weather,
         @Nullable School school,
         @Nullable ConditionsEntry conditions,
-        @Nullable UUID meterId) {
+        @Nullable UUID meterId,
+        @Nullable UUID told) {
 
     /**
      * What the run is made under, as typed; each may be left away.

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import java.util.UUID;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedDeque;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
@@ -63,6 +65,10 @@ public class RunLive implements SmartLifecycle {
     private static final long FRAME_MS = 50;
     private static final long LONGEST_MS = Duration.ofHours(12).toMillis();
     private static final int MOST_WATCHERS = 24;
+    /** So many frames say the same of a reading that was not taken. */
+    private static final int FRAMES_TOLD = 4;
+    /** Of the last ten seconds of two pages. */
+    private static final int MOST_TOLD = 100;
 
     private final Feed feed;
     private final BenchLink bench;
@@ -75,6 +81,10 @@ public class RunLive implements SmartLifecycle {
     private final List<Watcher> watchers = new CopyOnWriteArrayList<>();
     /** How each run that is looked at stands. */
     private final Map<UUID, Standing> standing = new ConcurrentHashMap<>();
+
+    private final Map<Audience, Lately> lately = new ConcurrentHashMap<>();
+    /** What was told of any run, the newest last. */
+    private final Deque<Told> allTold = new ConcurrentLinkedDeque<>();
     /** The key-down that goes on in each of them. */
     private final Map<UUID, Followed> followed = new ConcurrentHashMap<>();
 
@@ -115,6 +125,12 @@ public class RunLive implements SmartLifecycle {
 
     /** A run's newest state, with a replay that stands there too, of which copies go on. */
     private record Standing(RunState state, Replay replay) {}
+
+    /** Readings that a page was told of, with where the run stood. */
+    private record Told(UUID id, UUID runId, long sequence, List<RunEvent> readings) {}
+
+    /** What was told last, and how many frames carried it. */
+    private record Lately(RunView.IfRead told, int frames) {}
 
     /** The output of one key-down, with its number in the run, and whether it has fallen from its best. */
     private record Followed(int keyDown, PeakWatch output, boolean pastPeak) {}
@@ -235,11 +251,12 @@ public class RunLive implements SmartLifecycle {
         standing.keySet()
                 .retainAll(audiences.keySet().stream().map(Audience::runId).collect(Collectors.toSet()));
         followed.keySet().retainAll(standing.keySet());
+        lately.keySet().retainAll(audiences.keySet());
         standing.forEach((id, run) -> follow(id, run.state()));
         audiences.forEach((audience, looking) -> {
             Standing run = standing.get(audience.runId());
             if (run != null) {
-                audience.language().speaks(() -> offer(audience.runId(), run, looking));
+                audience.language().speaks(() -> offer(audience, run, looking));
             }
         });
     }
@@ -263,9 +280,9 @@ public class RunLive implements SmartLifecycle {
                         .orElse(null));
     }
 
-    private void offer(UUID id, Standing run, List<Watcher> looking) {
+    private void offer(Audience audience, Standing run, List<Watcher> looking) {
         try {
-            String frame = json.writeValueAsString(frame(id, run));
+            String frame = json.writeValueAsString(frame(audience, run));
             looking.forEach(watcher -> watcher.offer(frame));
         } catch (RuntimeException e) {
             LOG.warn(
@@ -277,10 +294,10 @@ public class RunLive implements SmartLifecycle {
 
     /** Returns what is live of a run now. */
     LiveFrame frame(UUID id, KnownRun known) {
-        return frame(id, new Standing(known.state(), known.replay()));
+        return frame(new Audience(id, Language.now()), new Standing(known.state(), known.replay()));
     }
 
-    private LiveFrame frame(UUID id, Standing run) {
+    private LiveFrame frame(Audience audience, Standing run) {
         RunState state = run.state();
         TuneSetup setup = state.setup();
         if (setup.readings() == ReadingSource.TYPED) {
@@ -303,25 +320,60 @@ public class RunLive implements SmartLifecycle {
                         panel.get().plate(),
                         panel.get().load())
                 : expectedOfDraft(state);
-        return new LiveFrame(readings, onBench ? view(setup, panel) : null, cells, isPastPeak(id), ifRead(run));
+        return new LiveFrame(
+                readings,
+                onBench ? view(setup, panel) : null,
+                cells,
+                isPastPeak(audience.runId()),
+                ifRead(audience, run));
     }
 
     /** Says what the meters' readings would come to, so that a page can show it in the frame after it asked for them. */
-    private RunView.@Nullable IfRead ifRead(Standing run) {
+    private RunView.@Nullable IfRead ifRead(Audience audience, Standing run) {
         RunState state = run.state();
         Instant now = clock.instant().isAfter(state.lastAt()) ? clock.instant() : state.lastAt();
         List<RunEvent> readings = state.isKeyed() ? acts.settled(state, now) : List.of();
         if (readings.isEmpty()) {
+            lately.remove(audience);
             return null;
         }
+        Lately last = lately.get(audience);
+        if (last == null || last.told().sequence() != state.sequence() || last.frames() >= FRAMES_TOLD) {
+            last = tell(audience.runId(), run, readings, now);
+        }
+        if (last == null) {
+            return null;
+        }
+        lately.put(audience, new Lately(last.told(), last.frames() + 1));
+        return last.told();
+    }
+
+    private @Nullable Lately tell(UUID runId, Standing run, List<RunEvent> readings, Instant now) {
         try {
-            return viewer.ifRead(
-                    Taken.by(state, run.replay().copy(), readings, now).state(), state.sequence());
+            RunState state = run.state();
+            RunState read = Taken.by(state, run.replay().copy(), readings, now).state();
+            Told told = new Told(UUID.randomUUID(), runId, state.sequence(), readings);
+            allTold.add(told);
+            while (allTold.size() > MOST_TOLD) {
+                allTold.poll();
+            }
+            return new Lately(viewer.ifRead(told.id(), state.sequence(), read), 0);
         } catch (RuntimeException notTold) {
             // Refused, or worse: what the meters show goes out all the same, and reading them says what is wrong.
             LOG.debug("what a reading would come to could not be told", notTold);
             return null;
         }
+    }
+
+    /**
+     * Returns the readings that were told to a page, so that what was seen is what is saved, also where the key has come up since; empty
+     * where they are not known any more, or the run has moved on.
+     */
+    Optional<List<RunEvent>> told(UUID runId, long sequence, UUID id) {
+        return allTold.stream()
+                .filter(told -> told.id().equals(id) && told.runId().equals(runId) && told.sequence() == sequence)
+                .map(Told::readings)
+                .findFirst();
     }
 
     private boolean isPastPeak(UUID id) {

@@ -287,10 +287,11 @@ public record RunView(
     /**
      * What reading all meters at this moment would come to.
      *
+     * @param id says which readings they are
      * @param sequence where the run stands before it
      * @param draft the step in hand, without what is expected of it
      */
-    public record IfRead(long sequence, StepView draft, RoomsView room, List<SignView> signs) {}
+    public record IfRead(UUID id, long sequence, StepView draft, RoomsView room, List<SignView> signs) {}
 
     /** A meter in use whose record was corrected since. */
     public record CorrectionView(UUID meterId, String meter) {}

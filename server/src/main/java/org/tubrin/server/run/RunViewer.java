@@ -166,9 +166,10 @@ class RunViewer {
     }
 
     /** Returns what is told at once of a run whose meters are about to be read: the same as its view says then. */
-    RunView.IfRead ifRead(RunState read, long before) {
+    RunView.IfRead ifRead(UUID id, long sequence, RunState read) {
         return new RunView.IfRead(
-                before,
+                id,
+                sequence,
                 stepViewer.view(read, read.draft(), read.steps().size(), Optional.empty()),
                 stepViewer.rooms(read.step(read.placeInFocus()), read.placeInFocus()),
                 signs(read));
