@@ -84,11 +84,12 @@ class LiveActs {
 
     /**
      * Returns what would be read off the meters now, as {@link #readings} does, without a wait and without asking anything;
-     * empty where they have not settled or show nothing.
+     * empty where they have not settled or show nothing, and where a scope is asked as well.
      */
     List<RunEvent> settled(RunState state, Instant now) {
         double sameForS = sameForS(state, now);
-        List<RunEvent> shown = sameForS < LEAST_WINDOW_S ? List.of() : shown(state, sameForS);
+        boolean asksScope = state.setup().stage().kind() == RunKind.WAVEFORM;
+        List<RunEvent> shown = asksScope || sameForS < LEAST_WINDOW_S ? List.of() : shown(state, sameForS);
         return shown.isEmpty()
                 ? shown
                 : Stream.concat(positions(state).stream(), shown.stream()).toList();
