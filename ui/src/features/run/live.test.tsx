@@ -246,6 +246,14 @@ describe('a run on the bench', () => {
       expect(isJudged()).toBe(false);
     });
 
+    it('says nothing ahead just after a turn', async () => {
+      fireEvent.keyDown(document.body, { key: 'ArrowRight' });
+      fireEvent.keyDown(document.body, { key: 'r' });
+      expect(isJudged()).toBe(false);
+      await waitFor(() => expect(posted.at(-1)).toMatchObject({ act: 'TAKE' }));
+      expect(posted.at(-1)).not.toHaveProperty('told');
+    });
+
     it('says nothing ahead of where the run stood before', () => {
       send({ ...FRAME, ifRead: { ...ifRead, sequence: run.sequence - 1 } });
       fireEvent.keyDown(document.body, { key: 'r' });

@@ -1,5 +1,6 @@
-import { useCallback, useRef } from 'react';
+import { useCallback, useContext, useRef } from 'react';
 import { ask, client } from '../../api';
+import { LiveContext } from './useLive';
 
 type Turned = 'PLATE' | 'LOAD' | 'POT';
 
@@ -7,8 +8,10 @@ type Turned = 'PLATE' | 'LOAD' | 'POT';
 export function useBenchTurns(runId: string) {
   const waiting = useRef<Partial<Record<Turned, number>>>({});
   const sending = useRef(false);
+  const { turned } = useContext(LiveContext);
   return useCallback(
     (name: Turned, to: number) => {
+      turned();
       waiting.current[name] = to;
       if (sending.current) return;
       sending.current = true;
@@ -31,6 +34,6 @@ export function useBenchTurns(runId: string) {
       };
       void next();
     },
-    [runId],
+    [runId, turned],
   );
 }

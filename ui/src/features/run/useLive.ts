@@ -7,6 +7,9 @@ export type Trouble = Pick<LiveReading, 'role' | 'says'>;
 
 const NOTHING: LiveFrame = { readings: [], expected: [], pastPeak: false };
 
+/** How long a turn takes to the bench, to its meters and back. */
+const AFTER_TURN_MS = 700;
+
 /** How long a frame counts as live. */
 const STALE_MS = 1500;
 
@@ -23,6 +26,8 @@ export class Live {
   private turn: AbortController | undefined;
   private stale: ReturnType<typeof setTimeout> | undefined;
   private runId = '';
+  /** From when on frames are of what was turned last. */
+  private toldFrom = 0;
   private readonly listeners = new Set<() => void>();
 
   subscribe = (listener: () => void) => {
@@ -34,8 +39,13 @@ export class Live {
 
   troubled = () => this.troubles;
 
-  /** Returns what reading the meters now would come to. */
-  ifRead = () => this.frame.ifRead;
+  /** Returns what reading the meters now would come to; what was told before a turn says nothing of what follows it. */
+  ifRead = () => (performance.now() < this.toldFrom ? undefined : this.frame.ifRead);
+
+  /** Says that something was turned here. */
+  turned = () => {
+    this.toldFrom = performance.now() + AFTER_TURN_MS;
+  };
 
   open(runId: string) {
     this.runId = runId;

@@ -140,13 +140,17 @@ public class LiveTest extends ServerTest {
         assertEquals(reply.status(), 204, reply.text());
     }
 
-    @Test
-    public void takesReadingsThatHoldTheTruthWithinTheMetersClass() {
-        isReady();
+    private void setsFor605W() {
         does("SET", "control", "DRIVE", "text", "35");
         does("RANGE", "role", "OUTPUT", "text", "1.5 kW");
         turns("PLATE", 5.11);
         turns("LOAD", 3.5);
+    }
+
+    @Test
+    public void takesReadingsThatHoldTheTruthWithinTheMetersClass() {
+        isReady();
+        setsFor605W();
         JsonNode before = waitFor(frame -> frame.get("bench").get("load").asDouble() == 3.5);
         JsonNode expected = of(before.get("expected"), "OUTPUT");
         assertEquals(expected.get("value").asDouble(), 605, 15, "expected before the key is down");
@@ -176,10 +180,7 @@ public class LiveTest extends ServerTest {
     public void whatTheReadingsWouldComeToIsToldBeforeTheyAreTaken() {
         isReady();
         assertFalse(frame().has("ifRead"), "the key is up");
-        does("SET", "control", "DRIVE", "text", "35");
-        does("RANGE", "role", "OUTPUT", "text", "1.5 kW");
-        turns("PLATE", 5.11);
-        turns("LOAD", 3.5);
+        setsFor605W();
         does("KEY");
         metersSettle();
         JsonNode told = waitFor(frame -> frame.has("ifRead")).get("ifRead");
@@ -211,12 +212,24 @@ public class LiveTest extends ServerTest {
     }
 
     @Test
+    public void whatWasToldBeforeATurnIsNotTakenAfterIt() {
+        isReady();
+        setsFor605W();
+        does("KEY");
+        metersSettle();
+        JsonNode told = waitFor(frame -> frame.has("ifRead")).get("ifRead");
+        turns("LOAD", 4.5);
+        assertFalse(frame().has("ifRead"), "the meters follow a hand that turns");
+        does("TAKE", "told", told.get("id").asString());
+        assertEquals(run.get("draft").get("load").asString(), "4.5");
+        does("UNKEY");
+        assertEquals(told.get("draft").get("load").asString(), "3.5");
+    }
+
+    @Test
     public void aSecondWattmeterIsReadByItsInstrumentAsAnyOther() {
         isReady("Marker");
-        does("SET", "control", "DRIVE", "text", "35");
-        does("RANGE", "role", "OUTPUT", "text", "1.5 kW");
-        turns("PLATE", 5.11);
-        turns("LOAD", 3.5);
+        setsFor605W();
         does("KEY");
         metersSettle();
         does("TAKE");

@@ -228,7 +228,9 @@ final class SignAdvice {
             case COUPLED_TOO_LIGHTLY -> tooLight(sign, step);
             case FIRST_CEILING, PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
             case HEAT_LIMIT ->
-                heatIsCertain() || state.keyDownsInStep() < 2 ? Optional.of(heatOver(sign)) : Optional.empty();
+                heatIsCertain() || state.keyDownsInStep() < 2
+                        ? stillTooHeavy().or(() -> Optional.of(heatOver(sign)))
+                        : Optional.empty();
             case OUTPUT_LIMIT ->
                 Optional.of(lowerDrive(
                         driveForOutputW(setup.station().licenceLimitW()), Reason.OUTPUT_OVER, Caution.LICENCE));
@@ -306,12 +308,12 @@ final class SignAdvice {
                 * draft.driveW().value()
                 / setup.amplifier().driveLimitW();
         boolean seeks = givesLessThan(LITTLE_OF_CLAIM * claimedW)
-                || (givesLessThan(CLAIMED_SHARE * claimedW) && !lighterHelpedNot());
+                || (givesLessThan(CLAIMED_SHARE * claimedW) && !lighterBroughtNothing());
         return seeks ? heavier(-SEEK_MARKS, Reason.SEEK_LOAD) : Optional.empty();
     }
 
     /** Returns whether LOAD was turned lighter for this try, PLATE stayed about where it was, and it brought hardly more output. */
-    private boolean lighterHelpedNot() {
+    private boolean lighterBroughtNothing() {
         double near = SEEK_MARKS / 2 * setup.tubes().plate().markStep();
         double plate = draft.position(Control.PLATE).orElseThrow();
         return state.struck()
@@ -413,10 +415,6 @@ final class SignAdvice {
     }
 
     private Advice heatOver(Sign sign) {
-        Optional<Advice> heavy = stillTooHeavy();
-        if (heavy.isPresent()) {
-            return heavy.get();
-        }
         boolean poor = TargetAdvice.isPoor(draft);
         // Who loads to a dip and gets little output for it has loaded too heavily.
         boolean loadedTooMuch = poor && state.school().aim() == School.Aim.DIP && !RecordTwin.foresees(setup);

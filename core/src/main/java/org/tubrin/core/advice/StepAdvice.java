@@ -177,7 +177,7 @@ final class StepAdvice {
      * long as that brings output, and back where it cost some.
      */
     private Optional<Advice> heavierBlind() {
-        if (draft.kind() != Step.Kind.FINISH || state.keyDownsInStep() >= MOST_CORRECTIONS) {
+        if (draft.kind() != Step.Kind.FINISH) {
             return Optional.empty();
         }
         double loadAt = draft.position(Control.LOAD).orElseThrow();
@@ -187,7 +187,7 @@ final class StepAdvice {
         double wasAt = before.flatMap(step -> step.position(Control.LOAD)).orElse(loadAt);
         double ratio = before.flatMap(step -> step.measured(ReadingRole.OUTPUT))
                 .map(was -> outputW / was.value())
-                .orElse(BLIND_GAIN);
+                .orElse(Double.POSITIVE_INFINITY);
         double turned = setup.tubes().marksHeavier(wasAt, loadAt);
         if (turned > 0 && ratio < BLIND_KEPT) {
             return Optional.of(Advice.striking(turn(loadAt, wasAt), Reason.BLIND_BACK));
@@ -197,7 +197,8 @@ final class StepAdvice {
                 .outputW(draft.driveW().value(), loadAt)
                 .filter(foreseen -> outputW < BLIND_SHORT * foreseen)
                 .isPresent();
-        return isShort && turned >= 0 && ratio >= BLIND_GAIN && to != loadAt
+        boolean mayTry = state.keyDownsInStep() < MOST_CORRECTIONS && turned >= 0 && ratio >= BLIND_GAIN;
+        return isShort && mayTry && to != loadAt
                 ? Optional.of(Advice.striking(turn(loadAt, to), Reason.BLIND_HEAVIER))
                 : Optional.empty();
     }

@@ -192,6 +192,11 @@ public class MeterSwitchTest {
         return climber.keysFor(3);
     }
 
+    private static Climber knowsNothing() {
+        TuneSetup known = Sample.setup();
+        return new Climber(known.withPreset(Preset.unknown(known.tubes()))).isReady();
+    }
+
     private static void follows(Climber climber) {
         Following.events(climber.advice(), climber.now).forEach(climber::does);
     }
@@ -225,8 +230,13 @@ public class MeterSwitchTest {
         assertEquals(climber.advice().reason(), Reason.BLIND_HEAVIER, "it helped");
         follows(climber);
         climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 500);
-        boolean goesOn = climber.advice().reason() == Reason.BLIND_HEAVIER;
-        assertFalse(goesOn, "it cost output, and three key-downs are enough");
+        assertEquals(climber.advice().reason(), Reason.BLIND_BACK, "it cost output");
+        follows(climber);
+        assertEquals(load(climber), heavier, 1e-9);
+        climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 560);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
     }
 
     @Test
@@ -248,11 +258,10 @@ public class MeterSwitchTest {
     /** Without chart, card or twin: PLATE is looked for over the dial before any more drive. */
     @Test
     public void whereNobodyKnowsTheDialsPlateIsLookedFor() {
-        TuneSetup known = Sample.setup();
-        Climber climber = new Climber(known.withPreset(Preset.unknown(known.tubes()))).isReady();
+        Climber climber = knowsNothing();
         List<Double> places = new ArrayList<>();
         for (int i = 0; i < 5; i++) {
-            Following.events(climber.advice(), climber.now).forEach(climber::does);
+            follows(climber);
             if (i == 0) {
                 climber.moves(Control.DRIVE, 4.4);
             }
@@ -265,14 +274,13 @@ public class MeterSwitchTest {
 
     @Test
     public void whereNobodyKnowsTheDialsLoadComesFromItsHeavyEnd() {
-        TuneSetup known = Sample.setup();
-        Climber climber = new Climber(known.withPreset(Preset.unknown(known.tubes()))).isReady();
-        Following.events(climber.advice(), climber.now).forEach(climber::does);
+        Climber climber = knowsNothing();
+        follows(climber);
         climber.moves(Control.DRIVE, 4.4).waits(10).keysFor(3).reads(18, 0.2, 0, 2700);
         Advice lighter = climber.advice();
         assertEquals(lighter.reason(), Reason.SEEK_LOAD);
         assertEquals(((Move.Turn) lighter.move()).to(), 8, 1e-9);
-        Following.events(lighter, climber.now).forEach(climber::does);
+        follows(climber);
         climber.waits(10).keysFor(3).reads(80, 0.19, 0.004, 2700);
         assertTrue(
                 climber.advice().move() instanceof Move.RecordStep,
@@ -282,8 +290,7 @@ public class MeterSwitchTest {
     /** What is claimed in proportion at 4.4 W is 55 W; low down a stage that is loaded well gives more. */
     @Test
     public void itComesOnUntilATurnBringsNoMoreOutput() {
-        TuneSetup known = Sample.setup();
-        Climber climber = new Climber(known.withPreset(Preset.unknown(known.tubes()))).isReady();
+        Climber climber = knowsNothing();
         follows(climber);
         climber.moves(Control.DRIVE, 4.4).waits(10).keysFor(3).reads(42, 0.2, 0, 2700);
         assertEquals(climber.advice().reason(), Reason.SEEK_LOAD, "42 W may be half of what there is");
@@ -299,8 +306,7 @@ public class MeterSwitchTest {
 
     @Test
     public void anOutputThatDoesNotGrowWithTheSecondStepWasNoPeak() {
-        TuneSetup known = Sample.setup();
-        Climber climber = new Climber(known.withPreset(Preset.unknown(known.tubes()))).isReady();
+        Climber climber = knowsNothing();
         climber.steps(4.4, 5.4, 8, 68, 0.2, 0.003, 2700);
         climber.moves(Control.LOAD, 9)
                 .moves(Control.DRIVE, 8.8)

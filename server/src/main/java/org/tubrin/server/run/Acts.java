@@ -58,7 +58,8 @@ final class Acts {
                 List.of(new RunEvent.MeterCorrected(
                         state.setup().inPositionsInUse(meters.apply(Required.given("meterId", request.meterId())))));
             case WARM -> List.of(warm(state, now, warmFor(request.text()), live));
-            case TAKE -> live.readings(state, now);
+            case TAKE ->
+                live.told(state, Optional.ofNullable(request.told())).orElseGet(() -> live.readings(state, now));
             case KEY -> List.of(new RunEvent.Keyed());
             case UNKEY -> List.of(new RunEvent.Unkeyed());
             case READ -> List.of(reading(state, request));

@@ -3,9 +3,12 @@ package org.tubrin.server.run;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentLinkedDeque;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
@@ -52,13 +55,21 @@ class LiveActs {
 
     private static final double SAME = 1e-6;
 
+    /** Of the last ten seconds of two pages. */
+    private static final int MOST_TOLD = 100;
+
     private final Feed feed;
     private final BenchLink bench;
+    /** What pages were told of, the newest last. */
+    private final Deque<Told> told = new ConcurrentLinkedDeque<>();
 
     LiveActs(Feed feed, BenchLink bench) {
         this.feed = feed;
         this.bench = bench;
     }
+
+    /** Readings that a page was told of, with where the run stood. */
+    private record Told(UUID id, long sequence, List<RunEvent> readings) {}
 
     /**
      * Returns readings of all meters that have a source, and before them where drive and dials of the bench stand; refuses
@@ -93,6 +104,27 @@ class LiveActs {
         return shown.isEmpty()
                 ? shown
                 : Stream.concat(positions(state).stream(), shown.stream()).toList();
+    }
+
+    /** Notes readings that a page is told of; returns what it names them by. */
+    UUID tells(RunState state, List<RunEvent> readings) {
+        Told one = new Told(UUID.randomUUID(), state.sequence(), readings);
+        told.add(one);
+        while (told.size() > MOST_TOLD) {
+            told.poll();
+        }
+        return one.id();
+    }
+
+    /**
+     * Returns the readings that a page was told of, so that what was seen is what is saved, also where the key has come up since; empty
+     * where none are named, or they say nothing of how the run and the bench stand now.
+     */
+    Optional<List<RunEvent>> told(RunState state, Optional<UUID> id) {
+        return told.stream()
+                .filter(one -> id.filter(one.id()::equals).isPresent() && one.sequence() == state.sequence())
+                .map(Told::readings)
+                .findFirst();
     }
 
     private List<RunEvent> positions(RunState state) {
@@ -233,6 +265,7 @@ class LiveActs {
     }
 
     private void turn(TuneSetup setup, Control control, double to) {
+        told.clear();
         bench.turn(control, control == Control.DRIVE ? setup.exciterOfW(to) : to);
     }
 

@@ -5,7 +5,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -14,7 +13,6 @@ import java.util.UUID;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ConcurrentLinkedDeque;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
@@ -67,8 +65,6 @@ public class RunLive implements SmartLifecycle {
     private static final int MOST_WATCHERS = 24;
     /** So many frames say the same of a reading that was not taken. */
     private static final int FRAMES_TOLD = 4;
-    /** Of the last ten seconds of two pages. */
-    private static final int MOST_TOLD = 100;
 
     private final Feed feed;
     private final BenchLink bench;
@@ -83,8 +79,6 @@ public class RunLive implements SmartLifecycle {
     private final Map<UUID, Standing> standing = new ConcurrentHashMap<>();
 
     private final Map<Audience, Lately> lately = new ConcurrentHashMap<>();
-    /** What was told of any run, the newest last. */
-    private final Deque<Told> allTold = new ConcurrentLinkedDeque<>();
     /** The key-down that goes on in each of them. */
     private final Map<UUID, Followed> followed = new ConcurrentHashMap<>();
 
@@ -125,9 +119,6 @@ public class RunLive implements SmartLifecycle {
 
     /** A run's newest state, with a replay that stands there too, of which copies go on. */
     private record Standing(RunState state, Replay replay) {}
-
-    /** Readings that a page was told of, with where the run stood. */
-    private record Told(UUID id, UUID runId, long sequence, List<RunEvent> readings) {}
 
     /** What was told last, and how many frames carried it. */
     private record Lately(RunView.IfRead told, int frames) {}
@@ -339,7 +330,7 @@ public class RunLive implements SmartLifecycle {
         }
         Lately last = lately.get(audience);
         if (last == null || last.told().sequence() != state.sequence() || last.frames() >= FRAMES_TOLD) {
-            last = tell(audience.runId(), run, readings, now);
+            last = tell(run, readings, now);
         }
         if (last == null) {
             return null;
@@ -348,32 +339,16 @@ public class RunLive implements SmartLifecycle {
         return last.told();
     }
 
-    private @Nullable Lately tell(UUID runId, Standing run, List<RunEvent> readings, Instant now) {
+    private @Nullable Lately tell(Standing run, List<RunEvent> readings, Instant now) {
         try {
             RunState state = run.state();
             RunState read = Taken.by(state, run.replay().copy(), readings, now).state();
-            Told told = new Told(UUID.randomUUID(), runId, state.sequence(), readings);
-            allTold.add(told);
-            while (allTold.size() > MOST_TOLD) {
-                allTold.poll();
-            }
-            return new Lately(viewer.ifRead(told.id(), state.sequence(), read), 0);
+            return new Lately(viewer.ifRead(acts.tells(state, readings), state.sequence(), read), 0);
         } catch (RuntimeException notTold) {
             // Refused, or worse: what the meters show goes out all the same, and reading them says what is wrong.
             LOG.debug("what a reading would come to could not be told", notTold);
             return null;
         }
-    }
-
-    /**
-     * Returns the readings that were told to a page, so that what was seen is what is saved, also where the key has come up since; empty
-     * where they are not known any more, or the run has moved on.
-     */
-    Optional<List<RunEvent>> told(UUID runId, long sequence, UUID id) {
-        return allTold.stream()
-                .filter(told -> told.id().equals(id) && told.runId().equals(runId) && told.sequence() == sequence)
-                .map(Told::readings)
-                .findFirst();
     }
 
     private boolean isPastPeak(UUID id) {

@@ -163,10 +163,7 @@ public class Runs {
                 runId,
                 request.clientId(),
                 request.expectedSequence(),
-                (state, now) -> Optional.ofNullable(request.told())
-                        .flatMap(told -> watchers.told(runId, state.sequence(), told))
-                        .orElseGet(() ->
-                                Acts.events(state, request, now, live, id -> equipment(id, Meter.class, "meterId"))));
+                (state, now) -> Acts.events(state, request, now, live, id -> equipment(id, Meter.class, "meterId")));
     }
 
     /** Takes a trace as a scope saved it; one of the same id that was taken before changes nothing. */
