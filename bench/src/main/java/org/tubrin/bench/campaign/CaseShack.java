@@ -106,6 +106,11 @@ final class CaseShack implements Shack {
         return control == Control.DRIVE ? driveW : knob(control).shown();
     }
 
+    @Override
+    public double knownPlay(Control control) {
+        return knob(control).play();
+    }
+
     /** Returns the mark at which what a knob turns stands: where it has play, not the one that it shows. */
     double behind(Control control) {
         return knob(control).behind();

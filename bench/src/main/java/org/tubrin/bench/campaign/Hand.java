@@ -156,49 +156,64 @@ final class Hand {
         return shack.shows(role, range(role));
     }
 
-    /** Turns one way while a meter rises (falls, for a way of −1), back when it does not, and rests in the middle of what looks best. */
+    /**
+     * Turns one way while a meter rises (falls, for an up of −1), the other way where it does not, and comes back to the middle of what
+     * looked best, from the side it was found from: so it stands there whatever play the gear has.
+     */
     private void climb(Control control, double step, ReadingRole role, int up, double untilS) {
         DoubleSupplier figure = () -> up * glance(role);
-        double seen = SEEN_SHARE * range(role).fullScale();
+        double seen = SEEN_SHARE * range(role).fullScale() / 4;
         double start = shack.shown(control);
+        double play = shack.knownPlay(control);
         double first = figure.getAsDouble();
-        double best = first;
-        double low = start;
-        double high = start;
-        boolean gained = false;
-        for (int way : new int[] {1, -1}) {
-            double at = start;
-            int worse = 0;
-            int patience = random.nextDouble() < OVERSHOOT ? 4 : 1;
-            for (int i = 0; i < MOST_TURNS && worse < patience && inTime(untilS); i++) {
-                double last = shack.shown(control);
-                at += way * step;
-                shack.turn(control, at);
-                if (shack.shown(control) == last) {
-                    break;
-                }
-                double now = figure.getAsDouble();
-                if (i % 2 == 1 && comesToStop()) {
-                    shack.turn(control, gained ? (low + high) / 2 : start);
-                    return;
-                }
-                if (now > best + seen / 4) {
-                    best = now;
-                    low = shack.shown(control);
-                    high = low;
-                    gained = true;
-                } else if (now >= best - seen / 4) {
-                    low = Math.min(low, shack.shown(control));
-                    high = Math.max(high, shack.shown(control));
-                } else {
-                    worse++;
-                }
+        Sweep there = sweep(control, new Sweep(false, false, first, start, start), step, figure, seen, untilS);
+        if (there.rose() || there.cut()) {
+            comesBack(control, there, play);
+            return;
+        }
+        shack.turn(control, start - play);
+        Sweep back = new Sweep(false, false, there.best(), there.low() - play, there.high() - play);
+        comesBack(control, sweep(control, back, -step, figure, seen, untilS), -play);
+    }
+
+    /** What was seen while a knob was turned: whether the meter rose, whether a stop or the time cut it short, and where it was best. */
+    private record Sweep(boolean rose, boolean cut, double best, double low, double high) {}
+
+    /** Turns one way until the meter falls, the knob is at its end, a stop is met or the time is over. */
+    private Sweep sweep(Control control, Sweep from, double step, DoubleSupplier figure, double seen, double untilS) {
+        Sweep sweep = from;
+        int worse = 0;
+        int patience = random.nextDouble() < OVERSHOOT ? 4 : 1;
+        for (int i = 0; i < MOST_TURNS && worse < patience && inTime(untilS); i++) {
+            double before = shack.shown(control);
+            shack.turn(control, before + step);
+            double at = shack.shown(control);
+            if (at == before) {
+                return sweep;
             }
-            if (gained && way > 0) {
-                break;
+            double now = figure.getAsDouble();
+            if (i % 2 == 1 && comesToStop()) {
+                return new Sweep(sweep.rose(), true, sweep.best(), sweep.low(), sweep.high());
+            }
+            if (now > sweep.best() + seen) {
+                sweep = new Sweep(true, false, now, at, at);
+            } else if (now >= sweep.best() - seen) {
+                sweep = new Sweep(
+                        sweep.rose(), false, sweep.best(), Math.min(sweep.low(), at), Math.max(sweep.high(), at));
+            } else {
+                worse++;
             }
         }
-        shack.turn(control, (low + high) / 2);
+        return new Sweep(sweep.rose(), !inTime(untilS), sweep.best(), sweep.low(), sweep.high());
+    }
+
+    /** Turns to the middle of what was best, from so many marks behind it. */
+    private void comesBack(Control control, Sweep found, double play) {
+        double to = (found.low() + found.high()) / 2;
+        if (play != 0 && shack.shown(control) != to) {
+            shack.turn(control, to - play);
+        }
+        shack.turn(control, to);
     }
 
     private boolean inTime(double untilS) {

@@ -64,6 +64,7 @@ final class Report {
             - looks at all meters before a knob is turned: with a current beyond its limit LOAD goes heavier at once, for 2 s at most, and
               where that does not help the key comes up,
             - turns no knob on while a meter stands at its limit, as the meter shows it,
+            - comes to each peak from the side it was found from, from as far behind it as the knob has play,
             - after a limit passed couples half a mark heavier, then takes 15 % of the drive off, in turn, six times at most, and goes no
               higher; with the licence passed it is less drive alone,
             - peaks once more where the output with the hands off is a tenth below the best seen,

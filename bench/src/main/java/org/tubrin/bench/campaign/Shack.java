@@ -34,6 +34,11 @@ interface Shack {
 
     double shown(Control control);
 
+    /** Returns how far a knob turns before the part behind it follows, in marks, as its owner knows it; 0 where nobody told of it. */
+    default double knownPlay(Control control) {
+        return 0;
+    }
+
     /** Looks whether a point is so, and sets it right where it is not; returns whether it had to. */
     boolean look(Check check);
 

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
@@ -44,6 +45,7 @@ final class Peaking {
     List<Control> order() {
         boolean tunesLoad = !foresees
                 && !wasTurnedHeavier()
+                && !wasTurnedLighter()
                 && (state.school().tunesLoadEachStep() || draft.isAtTheTop() || isBelowAStop());
         return tunesLoad ? BOTH : List.of(Control.PLATE);
     }
@@ -56,6 +58,21 @@ final class Peaking {
                         .flatMap(was -> draft.position(Control.LOAD)
                                 .map(now -> setup.tubes().marksHeavier(was, now)))
                         .filter(heavier -> heavier > LEAST_MARKS)
+                        .isPresent();
+    }
+
+    /** After a try whose heat asked for lighter coupling LOAD stays too: a hand that peaks it may go back to where it is too hot. */
+    private boolean wasTurnedLighter() {
+        return aim() == School.Aim.OUTPUT
+                && (setup.preset().source() != Preset.Source.NONE
+                        || state.steps().size() > 1)
+                && state.struck()
+                        .filter(before ->
+                                before.driveW().value() == draft.driveW().value())
+                        .flatMap(before -> before.position(Control.LOAD))
+                        .flatMap(was -> draft.position(Control.LOAD)
+                                .map(now -> setup.tubes().marksHeavier(was, now)))
+                        .filter(heavier -> heavier < -LEAST_MARKS)
                         .isPresent();
     }
 

@@ -70,7 +70,11 @@ public enum Reason {
     BLIND_BACK(Rule.FINISH),
     CORRECT_LIGHTER(Rule.FINISH),
     HEAT_LIGHTER(Rule.FINISH),
+    /** Lighter for the plates' heat while the grid may draw more. */
+    HEAT_GRID_HAS_ROOM(Rule.FINISH),
     POOR_LIGHTER(Rule.FINISH),
+    /** Lighter did not do what it was for. */
+    LIGHTER_COSTS_OUTPUT(Rule.FINISH),
     RE_PEAK_AFTER_HEAVIER(Rule.FINISH),
     RE_PEAK_LOAD_STAYS(Rule.FINISH),
     FINISH_IS_GOOD(Rule.FINISH),

@@ -3,7 +3,6 @@ package org.tubrin.core.advice;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
@@ -59,9 +58,6 @@ final class SignAdvice {
 
     private static final double MOST_STEPS_HEAVIER = 4;
 
-    /** A grid whose current is below this share of its limit is not what holds the output down. */
-    private static final double FAR_BELOW = 0.7;
-
     /** With the second key-down a reading stands, or it does not. */
     private static final int READ_AGAIN = 2;
 
@@ -89,12 +85,16 @@ final class SignAdvice {
         if (!draft.missing().isEmpty()) {
             return stopped();
         }
-        List<Sign> signs = Signs.of(draft, state.lastStep());
-        return signs.stream()
-                .flatMap(sign -> mend(sign).map(advice -> advice.about(sign.code())).stream())
-                .findFirst()
+        return (looksForDials() ? Optional.<Advice>empty() : LighterAdvice.back(state))
+                .or(this::mended)
                 .or(this::withoutOutput)
                 .or(this::seekLoad);
+    }
+
+    private Optional<Advice> mended() {
+        return Signs.of(draft, state.lastStep()).stream()
+                .flatMap(sign -> mend(sign).map(advice -> advice.about(sign.code())).stream())
+                .findFirst();
     }
 
     /** A first step that brings less than twice its drive is no step: nothing is amplified there, and more drive is no remedy. */
@@ -216,7 +216,7 @@ final class SignAdvice {
             case PLATE_CURRENT_WITHOUT_OUTPUT ->
                 RangeAdvice.finer(state)
                         .or(this::seekPlate)
-                        .or(this::stillTooHeavy)
+                        .or(() -> LighterAdvice.fromTheHeavyEnd(state, SEEK_MARKS))
                         .or(() -> Optional.of(offResonance()));
             case METERS_STILL ->
                 RangeAdvice.finer(state)
@@ -229,8 +229,8 @@ final class SignAdvice {
             case FIRST_CEILING, PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
             case HEAT_LIMIT ->
                 heatIsCertain() || state.keyDownsInStep() < 2
-                        ? stillTooHeavy().or(() -> Optional.of(heatOver(sign)))
-                        : Optional.empty();
+                        ? LighterAdvice.fromTheHeavyEnd(state, SEEK_MARKS).or(() -> Optional.of(heatOver(sign)))
+                        : LighterAdvice.forHeat(state);
             case OUTPUT_LIMIT ->
                 Optional.of(lowerDrive(
                         driveForOutputW(setup.station().licenceLimitW()), Reason.OUTPUT_OVER, Caution.LICENCE));
@@ -243,7 +243,7 @@ final class SignAdvice {
             case GROWTH_POOR -> seekPlate().or(() -> once(workThrough(Move.Drill.GROWTH_POOR, Reason.GREW_TOO_LITTLE)));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
             case EFFICIENCY_LOW ->
-                poorLighter(setup.settings().finishMarks())
+                LighterAdvice.forOutput(state, setup.settings().finishMarks())
                         .or(() -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR)));
             // What the operator saw is answered by seen(); these are said, and the step goes on.
             case ARC_SEEN,
@@ -425,39 +425,17 @@ final class SignAdvice {
         if (lighter.isPresent()) {
             return lighter.get();
         }
+        // Little output may come from a PLATE that is off its peak: that is looked at first.
+        Optional<Advice> bears = poor && state.keyDownsInStep() < 2 ? Optional.empty() : LighterAdvice.forHeat(state);
+        if (bears.isPresent()) {
+            return bears.get();
+        }
         boolean loadIsUntuned =
                 !RecordTwin.foresees(setup) && !new Peaking(state).order().contains(Control.LOAD);
         // A LOAD that nobody tuned at this drive is tuned once.
         return (poor && state.keyDownsInStep() < MOST_PEAKINGS) || (loadIsUntuned && state.keyDownsInStep() < 2)
                 ? rePeak(Reason.HEAT_OVER)
                 : driveForCurrent(sign, Reason.HEAT_OVER);
-    }
-
-    /** Little output where the grids draw far less than they may: LOAD stands too heavy. With a twin it says itself where LOAD goes. */
-    private Optional<Advice> poorLighter(double marks) {
-        boolean gridsAreFarBelow = Stream.of(ReadingRole.GRID_CURRENT, ReadingRole.SCREEN_CURRENT)
-                .flatMap(role -> draft.measured(role).stream()
-                        .flatMap(current -> setup.limitOf(role).stream()
-                                .map(limit -> Math.abs(current.value()) < FAR_BELOW * limit)))
-                .reduce((first, second) -> first && second)
-                .orElse(false);
-        return gridsAreFarBelow && !RecordTwin.foresees(setup) && state.keyDownsInStep() < MOST_PEAKINGS
-                ? heavier(-marks, Reason.POOR_LIGHTER)
-                : Optional.empty();
-    }
-
-    /** Where nobody knew where LOAD belongs and the step before was as poor, it still stands too near the heavy end it began at. */
-    private Optional<Advice> stillTooHeavy() {
-        return setup.preset().source() == Preset.Source.NONE
-                        && state.lastStep().filter(TargetAdvice::isPoor).isPresent()
-                        && TargetAdvice.isPoor(draft)
-                        && draft.position(Control.LOAD)
-                                .filter(at -> setup.tubes()
-                                                .marksHeavier(at, setup.tubes().heavier(at, 2 * SEEK_MARKS))
-                                        < 2 * SEEK_MARKS)
-                                .isPresent()
-                ? poorLighter(SEEK_MARKS)
-                : Optional.empty();
     }
 
     private Advice rePeak(Reason reason) {

@@ -315,7 +315,8 @@ final class StepAdvice {
         }
         double loadAt = draft.position(Control.LOAD).orElseThrow();
         double heavier = anticipated(loadAt, driveW);
-        boolean loadedTooMuch = state.school().aim() == School.Aim.DIP && TargetAdvice.isPoor(last.get());
+        boolean loadedTooMuch = TargetAdvice.isHot(last.get())
+                || (state.school().aim() == School.Aim.DIP && TargetAdvice.isPoor(last.get()));
         if (state.school().tunesLoadEachStep()
                 && !loadedTooMuch
                 && !draft.moved().contains(Control.LOAD)
@@ -464,7 +465,7 @@ final class StepAdvice {
                                 new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
         if (!draft.moved().contains(Control.LOAD)
                 && heavier != peakLoad
-                && (foresees || !TargetAdvice.isPoor(peak))
+                && (foresees || !(TargetAdvice.isPoor(peak) || TargetAdvice.isHot(peak)))
                 && Math.abs(setup.tubes().marksHeavier(loadAt, heavier)) >= LEAST_TURN_MARKS) {
             return Advice.of(turn(loadAt, heavier), Reason.FINISH_HEAVIER).expecting(expect);
         }

@@ -1,6 +1,7 @@
 package org.tubrin.core.advice;
 
 import java.util.Optional;
+import org.tubrin.core.budget.LimitKind;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.Control;
@@ -12,6 +13,9 @@ import org.tubrin.core.run.TuneSetup;
 
 /** For schools that load to a current: where it should stand, and which way LOAD goes when it does not. */
 final class TargetAdvice {
+    /** Heavier by half a mark adds about this much heat. */
+    private static final double NEARLY = 0.9;
+
     /** A current this near to its target, as a share of it, is there. */
     private static final double NEAR = 0.07;
 
@@ -100,6 +104,14 @@ final class TargetAdvice {
                 .map(Quantity::value)
                 .filter(efficiency -> efficiency < step.setup().settings().efficiencyLow())
                 .isPresent();
+    }
+
+    /** Returns whether a step tuned for output turns so much into heat, or nearly, that heavier coupling would be too much for the plates. */
+    static boolean isHot(Step step) {
+        return step.school().aim() == School.Aim.OUTPUT
+                && step.room().stream()
+                        .anyMatch(room -> room.kind() == LimitKind.HEAT_PER_TUBE
+                                && room.value().value() > NEARLY * room.limit());
     }
 
     /** Returns half a mark heavier, or lighter, where LOAD has that far to go. */

@@ -27,6 +27,11 @@ public final class Knob {
         }
     }
 
+    /** Returns how far it turns before the part behind it follows, in marks. */
+    public double play() {
+        return play;
+    }
+
     /** Returns the mark under the pointer. */
     public double shown() {
         return shown;
