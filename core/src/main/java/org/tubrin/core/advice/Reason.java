@@ -71,10 +71,10 @@ public enum Reason {
     CORRECT_LIGHTER(Rule.FINISH),
     HEAT_LIGHTER(Rule.FINISH),
     /** Lighter for the plates' heat while the grid may draw more. */
-    HEAT_GRID_HAS_ROOM(Rule.FINISH),
-    POOR_LIGHTER(Rule.FINISH),
+    HEAT_GRID_HAS_ROOM(Rule.SIGNS),
+    POOR_LIGHTER(Rule.SIGNS),
     /** Lighter did not do what it was for. */
-    LIGHTER_COSTS_OUTPUT(Rule.FINISH),
+    LIGHTER_COSTS_OUTPUT(Rule.SIGNS),
     RE_PEAK_AFTER_HEAVIER(Rule.FINISH),
     RE_PEAK_LOAD_STAYS(Rule.FINISH),
     FINISH_IS_GOOD(Rule.FINISH),
