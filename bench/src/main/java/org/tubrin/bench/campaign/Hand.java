@@ -26,7 +26,7 @@ final class Hand {
 
     private static final int MOST_TURNS = 40;
     /** A change on the scale that is seen, as a share of it. */
-    private static final double SEEN_SHARE = 0.004;
+    private static final double SEEN_SHARE = 0.001;
 
     private final Shack shack;
     private final Random random;
@@ -162,7 +162,7 @@ final class Hand {
      */
     private void climb(Control control, double step, ReadingRole role, int up, double untilS) {
         DoubleSupplier figure = () -> up * glance(role);
-        double seen = SEEN_SHARE * range(role).fullScale() / 4;
+        double seen = SEEN_SHARE * range(role).fullScale();
         double start = shack.shown(control);
         double play = shack.knownPlay(control);
         double first = figure.getAsDouble();
@@ -177,7 +177,11 @@ final class Hand {
     }
 
     /** What was seen while a knob was turned: whether the meter rose, whether a stop or the time cut it short, and where it was best. */
-    private record Sweep(boolean rose, boolean cut, double best, double low, double high) {}
+    private record Sweep(boolean rose, boolean cut, double best, double low, double high) {
+        Sweep ended(boolean isCut) {
+            return new Sweep(rose, isCut, best, low, high);
+        }
+    }
 
     /** Turns one way until the meter falls, the knob is at its end, a stop is met or the time is over. */
     private Sweep sweep(Control control, Sweep from, double step, DoubleSupplier figure, double seen, double untilS) {
@@ -193,7 +197,7 @@ final class Hand {
             }
             double now = figure.getAsDouble();
             if (i % 2 == 1 && comesToStop()) {
-                return new Sweep(sweep.rose(), true, sweep.best(), sweep.low(), sweep.high());
+                return sweep.ended(true);
             }
             if (now > sweep.best() + seen) {
                 sweep = new Sweep(true, false, now, at, at);
@@ -204,7 +208,7 @@ final class Hand {
                 worse++;
             }
         }
-        return new Sweep(sweep.rose(), !inTime(untilS), sweep.best(), sweep.low(), sweep.high());
+        return sweep.ended(!inTime(untilS));
     }
 
     /** Turns to the middle of what was best, from so many marks behind it. */

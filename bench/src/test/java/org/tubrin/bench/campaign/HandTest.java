@@ -17,7 +17,7 @@ import org.tubrin.core.tank.Dial;
 public class HandTest {
     private static final double STEP_MARKS = 0.01;
 
-    /** Half a turn of the hand off the peak is within 5 % of it; the play of these gears alone is up to 0.15 marks of PLATE. */
+    /** The play of these gears alone is up to 0.15 marks of PLATE, and would cost far more than 5 % of the output on the high bands. */
     @Test
     public void itStandsAtThePeakWhateverPlayTheGearHas() {
         List<Double> shares = new ArrayList<>();

@@ -20,20 +20,17 @@ final class LighterAdvice {
     /** A grid whose current is below this share of its limit is not what holds the output down. */
     private static final double FAR_BELOW = 0.7;
 
-    /** Below this share of its limit a grid's current is to stay. */
-    private static final double MARGIN = 0.97;
+    /** Below this share of its limit a current is to stay. */
+    static final double MARGIN = 0.97;
 
-    /** By so much of itself a grid's current rises for each mark lighter. */
-    private static final double CURRENT_PER_MARK = 0.25;
+    /** By so much of itself a grid's current rises for each mark lighter, and falls for each mark heavier. */
+    static final double CURRENT_PER_MARK = 0.25;
 
     /** In so many key-downs turns lighter take the heat away, or something else does. */
     private static final int MOST_FOR_HEAT = 5;
 
     /** When little output was answered so often, something else must help. */
     private static final int MOST_FOR_OUTPUT = 3;
-
-    /** A turn as small as this was none. */
-    private static final double LEAST_MARKS = 0.2;
 
     /** Share of the output that lighter coupling may not cost. */
     private static final double KEPT = 0.97;
@@ -107,10 +104,9 @@ final class LighterAdvice {
 
     private Optional<Advice> goesBack() {
         double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(Double.MAX_VALUE);
-        return state.struck()
+        return Peaking.struckAtThisDrive(state)
                 .filter(before -> followsOutput()
-                        && before.driveW().value() == draft.driveW().value()
-                        && marksHeavierThan(before) < -LEAST_MARKS
+                        && Peaking.marksHeavierThan(state, before) < -Peaking.LEAST_MARKS
                         && before.measured(ReadingRole.OUTPUT)
                                 .filter(was -> outputW < KEPT * was.value())
                                 .isPresent())
@@ -125,17 +121,10 @@ final class LighterAdvice {
                 && state.school().aim() == School.Aim.OUTPUT;
     }
 
-    private double marksHeavierThan(Step before) {
-        return before.position(Control.LOAD)
-                .flatMap(was ->
-                        draft.position(Control.LOAD).map(at -> setup.tubes().marksHeavier(was, at)))
-                .orElse(0.0);
-    }
-
     /** Who just came back from there is not sent lighter again. */
     private Optional<Advice> lighter(double marks, Reason reason) {
         boolean cameBack = state.struck()
-                .filter(before -> marksHeavierThan(before) > LEAST_MARKS)
+                .filter(before -> Peaking.marksHeavierThan(state, before) > Peaking.LEAST_MARKS)
                 .isPresent();
         return draft.position(Control.LOAD)
                 .filter(at -> !cameBack && !RecordTwin.foresees(setup))

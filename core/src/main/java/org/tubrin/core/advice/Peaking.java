@@ -16,7 +16,10 @@ final class Peaking {
     private static final List<Control> BOTH = List.of(Control.PLATE, Control.LOAD, Control.PLATE);
 
     /** A turn as small as this was none. */
-    private static final double LEAST_MARKS = 0.2;
+    static final double LEAST_MARKS = 0.2;
+
+    /** Drives closer than this ratio are the same. */
+    static final double SAME_DRIVE = 1.02;
 
     private final RunState state;
     private final TuneSetup setup;
@@ -54,10 +57,7 @@ final class Peaking {
     private boolean wasTurnedHeavier() {
         return aim() == School.Aim.OUTPUT
                 && state.struck()
-                        .flatMap(before -> before.position(Control.LOAD))
-                        .flatMap(was -> draft.position(Control.LOAD)
-                                .map(now -> setup.tubes().marksHeavier(was, now)))
-                        .filter(heavier -> heavier > LEAST_MARKS)
+                        .filter(before -> marksHeavierThan(state, before) > LEAST_MARKS)
                         .isPresent();
     }
 
@@ -66,14 +66,25 @@ final class Peaking {
         return aim() == School.Aim.OUTPUT
                 && (setup.preset().source() != Preset.Source.NONE
                         || state.steps().size() > 1)
-                && state.struck()
-                        .filter(before ->
-                                before.driveW().value() == draft.driveW().value())
-                        .flatMap(before -> before.position(Control.LOAD))
-                        .flatMap(was -> draft.position(Control.LOAD)
-                                .map(now -> setup.tubes().marksHeavier(was, now)))
-                        .filter(heavier -> heavier < -LEAST_MARKS)
+                && struckAtThisDrive(state)
+                        .filter(before -> marksHeavierThan(state, before) < -LEAST_MARKS)
                         .isPresent();
+    }
+
+    /** Returns the try before, where it had the drive in hand; a drive that is read moves a little. */
+    static Optional<Step> struckAtThisDrive(RunState state) {
+        double driveW = state.draft().driveW().value();
+        return state.struck()
+                .filter(before -> Math.abs(Math.log(before.driveW().value() / driveW)) < Math.log(SAME_DRIVE));
+    }
+
+    /** Returns how many marks heavier LOAD stands than it did at a try before; 0 where either is not known. */
+    static double marksHeavierThan(RunState state, Step before) {
+        return before.position(Control.LOAD)
+                .flatMap(was -> state.draft()
+                        .position(Control.LOAD)
+                        .map(at -> state.setup().tubes().marksHeavier(was, at)))
+                .orElse(0.0);
     }
 
     /** Below a drive at which the plates drew too much LOAD is tuned as at the top: heavier than need be costs plate current too. */

@@ -24,8 +24,6 @@ import org.tubrin.core.tank.Dial;
 
 /** What to do about a sign of the step in hand; nothing where the signs let the step be recorded. */
 final class SignAdvice {
-    /** How much below the cause of excess the drive goes. */
-    private static final double MARGIN = 0.97;
     /** Less than this is too little to lower a drive by. */
     private static final double LEAST_LOWER = 0.95;
 
@@ -52,9 +50,6 @@ final class SignAdvice {
 
     /** So far to either side a key-down finds a peak. */
     private static final double SEEK_MARKS = 2;
-
-    /** By so much of itself a grid's current falls for each mark heavier. */
-    private static final double CURRENT_PER_MARK = 0.25;
 
     private static final double MOST_STEPS_HEAVIER = 4;
 
@@ -137,8 +132,8 @@ final class SignAdvice {
     private Advice after(Stop stop) {
         double found = Math.abs(draft.measured(stop.role()).orElseThrow().value());
         boolean isOutput = stop.role() == ReadingRole.OUTPUT;
-        double lowerW =
-                draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(stop.at() / found, isOutput ? 1 : 2) * MARGIN);
+        double lowerW = draft.driveW().value()
+                * Math.min(LEAST_LOWER, Math.pow(stop.at() / found, isOutput ? 1 : 2) * LighterAdvice.MARGIN);
         // Between its stop and its limit, or where a twin chose the drive, a grid needs heavier coupling alone.
         boolean isWithin = RecordTwin.foresees(setup)
                 || setup.limitOf(stop.role()).filter(limit -> found < limit).isPresent();
@@ -292,7 +287,8 @@ final class SignAdvice {
     private double marksFor(Sign sign) {
         Evidence beyond = sign.evidence().get(0);
         double step = setup.settings().finishMarks();
-        double marks = Math.log(beyond.found().value() / (MARGIN * beyond.bound())) / CURRENT_PER_MARK;
+        double marks = Math.log(beyond.found().value() / (LighterAdvice.MARGIN * beyond.bound()))
+                / LighterAdvice.CURRENT_PER_MARK;
         return Math.max(step, Math.min(MOST_STEPS_HEAVIER * step, marks));
     }
 
@@ -455,7 +451,7 @@ final class SignAdvice {
         double ratio = beyond.bound() / beyond.found().value();
         // Heat rests on the resting current too, and follows the drive less than a current does.
         double power = sign.code() == Sign.Code.HEAT_LIMIT ? 4 : 2;
-        double lowerW = draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(ratio, power) * MARGIN);
+        double lowerW = draft.driveW().value() * Math.min(LEAST_LOWER, Math.pow(ratio, power) * LighterAdvice.MARGIN);
         return lowerDrive(setup.settableWithinW(lowerW), reason);
     }
 
@@ -483,7 +479,7 @@ final class SignAdvice {
 
     private double driveForOutputW(double limitW) {
         double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(limitW);
-        return setup.settableWithinW(draft.driveW().value() * limitW / outputW * MARGIN);
+        return setup.settableWithinW(draft.driveW().value() * limitW / outputW * LighterAdvice.MARGIN);
     }
 
     private static Advice workThrough(Move.Drill drill, Reason reason) {

@@ -23,9 +23,6 @@ import org.tubrin.core.twin.Peak;
 
 /** The next move within a step of the climb, or within the finish. */
 final class StepAdvice {
-    /** Drives closer than this ratio are the same. */
-    private static final double SAME_DRIVE = 1.02;
-
     /** Share of its limit from which on a grid's current asks for heavier coupling before more drive. */
     private static final double MUCH_GRID = 0.6;
 
@@ -303,7 +300,7 @@ final class StepAdvice {
         }
         double fromW = last.get().driveW().value();
         double rungW = ClimbEnd.nextDriveW(setup, state.steps(), state.stopped());
-        boolean capped = rungW < Ladder.nextAboveW(setup, state.school(), fromW) / SAME_DRIVE;
+        boolean capped = rungW < Ladder.nextAboveW(setup, state.school(), fromW) / Peaking.SAME_DRIVE;
         if (foresees) {
             return foresee(foresight(state.steps()), fromW, capped ? outputCaps() : Reason.LIMITS_CAP_DRIVE);
         }
@@ -383,8 +380,8 @@ final class StepAdvice {
         double targetW = stays ? fromW : borneW;
         double driveW = draft.moved().contains(Control.DRIVE) ? draft.driveW().value() : targetW;
         double loadAt = draft.position(Control.LOAD).orElseThrow();
-        boolean limited = borneW < rungW / SAME_DRIVE;
-        boolean ends = stays || limited || targetW >= setup.topDriveW() / SAME_DRIVE;
+        boolean limited = borneW < rungW / Peaking.SAME_DRIVE;
+        boolean ends = stays || limited || targetW >= setup.topDriveW() / Peaking.SAME_DRIVE;
         Optional<Double> load = ends || !twin.currentsHold(driveW, loadAt) ? twin.loadFinish(driveW) : Optional.empty();
         Optional<Advice.Expectation> expect = foreseen(twin, driveW, load.orElse(loadAt));
         Optional<Advice> range = RangeAdvice.of(state, expect);

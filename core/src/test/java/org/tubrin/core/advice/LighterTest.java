@@ -72,12 +72,27 @@ public class LighterTest {
         assertEquals(turn(climber).control(), Control.DRIVE);
     }
 
+    /** A drive that is read is never twice the same number. */
+    @Test
+    public void aTryAtAboutTheSameDriveIsTheSameTry() {
+        Climber climber = follows(tooHot(0.12))
+                .moves(Control.DRIVE, 69.5)
+                .waits(30)
+                .keysFor(4)
+                .reads(720, 0.62, 0.14, 2400);
+        assertEquals(climber.advice().reason(), Reason.LIGHTER_COSTS_OUTPUT);
+        Climber lower = follows(tooHot(0.12))
+                .moves(Control.DRIVE, 60)
+                .waits(30)
+                .keysFor(4)
+                .reads(720, 0.62, 0.14, 2400);
+        assertFalse(lower.advice().reason() == Reason.LIGHTER_COSTS_OUTPUT, "less drive explains less output");
+    }
+
     /** With its heat near what the plates are rated for a finish is not made heavier, and no step begins heavier. */
     @Test
     public void nearTheRatedHeatLoadGoesNoHeavier() {
-        Climber climber = climber()
-                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
-                .steps(70, 5.09, CHART_LOAD, 820, 0.62, 0.185, 2400);
+        Climber climber = climber().steps(70, 5.09, CHART_LOAD, 820, 0.62, 0.185, 2400);
         Step last = climber.state().lastStep().orElseThrow();
         assertTrue(TargetAdvice.isHot(last), "(2400 V × 0.62 A − 820 W) / 2 = 334 W of 350 W");
         assertEquals(climber.waits(30).advice().reason(), Reason.RE_PEAK_LOAD_STAYS);

@@ -232,8 +232,12 @@ public class MeterSwitchTest {
         climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 500);
         assertEquals(climber.advice().reason(), Reason.BLIND_BACK, "it cost output");
         follows(climber);
-        assertEquals(load(climber), heavier, 1e-9);
-        climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 560);
+        staysAt(climber, heavier, 560);
+    }
+
+    private static void staysAt(Climber climber, double load, double outputW) {
+        assertEquals(load(climber), load, 1e-9);
+        climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, outputW);
         assertTrue(
                 climber.advice().move() instanceof Move.RecordStep,
                 climber.advice().toString());
@@ -248,11 +252,7 @@ public class MeterSwitchTest {
         climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 480);
         assertEquals(climber.advice().reason(), Reason.BLIND_BACK);
         follows(climber);
-        assertEquals(load(climber), from, 1e-9);
-        climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 520);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        staysAt(climber, from, 520);
     }
 
     /** Without chart, card or twin: PLATE is looked for over the dial before any more drive. */
