@@ -135,6 +135,8 @@ final class App implements AutoCloseable {
         builder.environment().put("TUBRIN_PORT", Integer.toString(port));
         builder.environment().put("TUBRIN_BENCH_PORT", Integer.toString(benchPort));
         builder.environment().put("TUBRIN_BENCH_WARM_UP_SPEED", "60");
+        // None lives long enough to earn what the second compiler costs: a third of all that a journey computes.
+        builder.environment().put("TUBRIN_JAVA", "-XX:TieredStopAtLevel=1");
         if (besideBench) {
             builder.environment().put("TUBRIN_BENCH", "127.0.0.1:" + benchPort);
         }
