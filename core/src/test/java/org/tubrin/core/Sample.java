@@ -114,7 +114,15 @@ public final class Sample {
         return setup(BRIGANTINE, STATION, BALLAST);
     }
 
+    public static TuneSetup setup(School school) {
+        return setup(BRIGANTINE, STATION, BALLAST, school);
+    }
+
     public static TuneSetup setup(Amplifier amplifier, Station station, Termination termination) {
+        return setup(amplifier, station, termination, School.PEAK_THEN_HEAVIER);
+    }
+
+    private static TuneSetup setup(Amplifier amplifier, Station station, Termination termination, School school) {
         return new TuneSetup(
                 station,
                 amplifier,
@@ -124,7 +132,7 @@ public final class Sample {
                 termination,
                 Band.MHZ_7,
                 7.1e6,
-                School.PEAK_THEN_HEAVIER,
+                school,
                 new Preset(5.1, 4.5, Preset.Source.CHART),
                 TuneSettings.customaryFor(amplifier.stage()),
                 Optional.empty(),

@@ -35,6 +35,9 @@ final class LighterAdvice {
     /** Share of the output that lighter coupling may not cost. */
     private static final double KEPT = 0.97;
 
+    /** Output goes with drive to this power at least: 1.2 for each doubling. */
+    private static final double LEAST_POWER = 0.25;
+
     /** So near to the heavy end LOAD may still stand where nobody knew where it belongs. */
     private static final double NEAR_THE_END_MARKS = 4;
 
@@ -103,15 +106,29 @@ final class LighterAdvice {
     }
 
     private Optional<Advice> goesBack() {
-        double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(Double.MAX_VALUE);
         return Peaking.struckAtThisDrive(state)
-                .filter(before -> followsOutput()
-                        && Peaking.marksHeavierThan(state, before) < -Peaking.LEAST_MARKS
-                        && before.measured(ReadingRole.OUTPUT)
-                                .filter(was -> outputW < KEPT * was.value())
-                                .isPresent())
+                .filter(before -> costOutput(before, KEPT))
+                .or(() -> state.lastStep()
+                        .filter(before -> !state.school().tunesLoadEachStep()
+                                && state.struck().isEmpty()
+                                && costOutput(before, leastGrowth(before))))
                 .flatMap(before -> before.position(Control.LOAD))
                 .map(was -> turn(draft.position(Control.LOAD).orElseThrow(), was, Reason.LIGHTER_COSTS_OUTPUT));
+    }
+
+    /** Returns whether LOAD stands lighter than it did, and less came out than this share of what did. */
+    private boolean costOutput(Step before, double share) {
+        double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(Double.MAX_VALUE);
+        return followsOutput()
+                && Peaking.marksHeavierThan(state, before) < -Peaking.LEAST_MARKS
+                && before.measured(ReadingRole.OUTPUT)
+                        .filter(was -> outputW < share * was.value())
+                        .isPresent();
+    }
+
+    /** More drive brings this much at least, be the stage near its end. */
+    private double leastGrowth(Step before) {
+        return Math.pow(draft.driveW().value() / before.driveW().value(), LEAST_POWER);
     }
 
     /** Returns whether LOAD is turned for the most output, and no twin says where it belongs. */

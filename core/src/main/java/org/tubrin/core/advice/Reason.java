@@ -58,6 +58,8 @@ public enum Reason {
     LIMITS_CAP_DRIVE(Rule.FINISH),
     /** A current would come to its limit at the next rung, by how it grew. */
     CURRENTS_CAP_DRIVE(Rule.FINISH),
+    /** A grid's current would end the climb; heavier takes it down. */
+    GRID_HOLDS_DRIVE(Rule.FINISH),
     /** A key-down was stopped before all was read. */
     STOPPED_HEAVIER(Rule.FINISH),
     STOPPED_LESS_DRIVE(Rule.FINISH),

@@ -26,6 +26,9 @@ final class StepAdvice {
     /** Share of its limit from which on a grid's current asks for heavier coupling before more drive. */
     private static final double MUCH_GRID = 0.6;
 
+    /** A grid that holds the drive below this share of the full one is worth heavier coupling. */
+    private static final double WORTH_HEAVIER = 0.93;
+
     /** Growth per doubling to expect when LOAD and PLATE are peaked afresh, from least to most. */
     private static final double LEAST_GROWTH = 1.4;
 
@@ -114,6 +117,7 @@ final class StepAdvice {
 
     private Advice completed() {
         return (!foresees ? TargetAdvice.of(state) : RecordTwin.tellsOfLoad(setup) ? corrected() : heavierBlind())
+                .or(this::endsAtGrid)
                 .or(this::toWanted)
                 .orElseGet(() -> Entries.record(state, this::goodReason).warning(blind()));
     }
@@ -197,6 +201,43 @@ final class StepAdvice {
         boolean mayTry = state.keyDownsInStep() < MOST_CORRECTIONS && turned >= 0 && ratio >= BLIND_GAIN;
         return isShort && mayTry && to != loadAt
                 ? Optional.of(Advice.striking(turn(loadAt, to), Reason.BLIND_HEAVIER))
+                : Optional.empty();
+    }
+
+    /** Where the grid would end the climb far below full drive, heavier lets it go on. */
+    private Optional<Advice> endsAtGrid() {
+        double driveW = draft.driveW().value();
+        if (draft.kind() != Step.Kind.CLIMB
+                || state.school().tunesLoadEachStep()
+                || state.keyDownsInStep() >= MOST_CORRECTIONS
+                || driveW > WORTH_HEAVIER * setup.topDriveW()
+                || !drawsMuchGrid(draft)) {
+            return Optional.empty();
+        }
+        double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(0.0);
+        boolean costs = Peaking.struckAtThisDrive(state)
+                .flatMap(before -> before.measured(ReadingRole.OUTPUT))
+                .filter(was -> outputW < FINISH_LEAST * was.value())
+                .isPresent();
+        List<Step> told = new ArrayList<>(state.steps());
+        told.add(draft);
+        return !costs
+                        && ClimbEnd.isHeldByCurrent(setup, told, state.stopped())
+                        && ClimbEnd.nextDriveW(setup, told, state.stopped()) < driveW * ClimbEnd.WORTH_A_STEP
+                ? heavierForGrid(draft).map(turn -> Advice.striking(turn, Reason.GRID_HOLDS_DRIVE))
+                : Optional.empty();
+    }
+
+    /** Returns half a mark heavier, where no twin set LOAD and the school leaves it alone on the way up. */
+    private Optional<Move.Turn> heavierForGrid(Step step) {
+        double loadAt = draft.position(Control.LOAD).orElse(0.0);
+        double heavier = setup.tubes().heavier(loadAt, setup.settings().finishMarks());
+        return !foresees
+                        && !state.school().tunesLoadEachStep()
+                        && state.school().aim() == School.Aim.OUTPUT
+                        && !TargetAdvice.isHot(step)
+                        && heavier != loadAt
+                ? Optional.of(turn(loadAt, heavier))
                 : Optional.empty();
     }
 

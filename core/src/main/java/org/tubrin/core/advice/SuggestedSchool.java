@@ -12,11 +12,17 @@ public final class SuggestedSchool {
     private SuggestedSchool() {}
 
     /**
-     * Returns the school to suggest for an amplifier with dials on a band, with meters that read some roles: where a twin knows
-     * the band and the output is read, dials set before the first carrier need the fewest key-downs; else the readings of each
-     * step decide. Source: our own, {@code docs/decisions/8-the-suggested-school.md}.
+     * Returns the school to suggest for an amplifier with dials on a band, with meters that read some roles: where the output is
+     * read and a twin knows the band, or the maker's chart has it and a meter tells of LOAD, dials set before the first carrier need
+     * the fewest key-downs; else the readings of each step decide. Source: our own,
+     * {@code docs/decisions/8-the-suggested-school.md}.
      */
     public static School of(Amplifier amplifier, Band band, Set<ReadingRole> read) {
-        return RecordTwin.foresees(amplifier, band, read::contains) ? School.MAKERS_CHART : School.PEAK_THEN_HEAVIER;
+        boolean byChart = amplifier.chartRow(band).isPresent()
+                && read.contains(ReadingRole.OUTPUT)
+                && RecordTwin.isTold(amplifier, read::contains);
+        return byChart || RecordTwin.foresees(amplifier, band, read::contains)
+                ? School.MAKERS_CHART
+                : School.PEAK_THEN_HEAVIER;
     }
 }

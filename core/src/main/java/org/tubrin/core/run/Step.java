@@ -59,6 +59,9 @@ public record Step(
     /** The same of a drive that a meter reads, which knows it less well than a scale its own mark. */
     private static final double READ_TOP_SHARE = 0.97;
 
+    /** Share of the output that a climb goes for from which on no step may follow. */
+    private static final double NEAR_THE_MOST = 0.85;
+
     /** Below this share of full drive grid current hardly shows. */
     private static final double SEEN_GRID_SHARE = 0.4;
 
@@ -226,6 +229,14 @@ public record Step(
                 || driveW().value() >= READ_TOP_SHARE * setup.topDriveW();
     }
 
+    /** Returns whether the output is nearly all that is gone for: then no step may follow, where the school has no finish of its own. */
+    private boolean isNearTheMost() {
+        return !school.finishesHeavier()
+                && measured(ReadingRole.OUTPUT)
+                        .filter(output -> output.value() > NEAR_THE_MOST * setup.climbsToW())
+                        .isPresent();
+    }
+
     /** Returns the roles asked for that have no reading yet, in the order of reading. */
     public List<ReadingRole> missing() {
         List<ReadingRole> positions = switchPositions();
@@ -239,7 +250,8 @@ public record Step(
     }
 
     private List<ReadingRole> switchPositions() {
-        return MeterSwitch.positions(setup, school, gridShows(), kind == Kind.FINISH || isAtTheTop());
+        return MeterSwitch.positions(
+                setup, school, gridShows(), kind == Kind.FINISH || isAtTheTop() || isNearTheMost());
     }
 
     /** Returns what a panel meter's switch is to stand on in the next key-down; empty where none has one, or all of it is read. */

@@ -9,6 +9,7 @@ import org.tubrin.core.Sample;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.School;
 
 /** What is advised where nothing but the chart and the meters tell where the dials belong. */
 public class ChartAloneTest {
@@ -55,6 +56,65 @@ public class ChartAloneTest {
         Move.Turn turn = (Move.Turn) climber.advice().move();
         assertEquals(turn.control(), Control.LOAD);
         assertEquals(turn.marks(), 0.5, 0.01);
+    }
+
+    private static Climber byTheChart() {
+        return new Climber(Sample.setup(School.MAKERS_CHART))
+                .isReady()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
+                .steps(4.4, 5.14, CHART_LOAD, 100, 0.17, 0.004, 2700);
+    }
+
+    /** 0.18 A of 0.2 A at 50 W: there is no room for the 70 W that the exciter has, where LOAD stays. */
+    private static Climber heldByTheGrid() {
+        return byTheChart()
+                .moves(Control.LOAD, CHART_LOAD)
+                .moves(Control.DRIVE, 50)
+                .keysFor(4)
+                .reads(760, 0.46, 0.18, 2520);
+    }
+
+    @Test
+    public void aGridThatWouldEndTheClimbIsTakenDownSoThatTheDriveCanRise() {
+        Climber climber = heldByTheGrid();
+        assertEquals(climber.advice().reason(), Reason.GRID_HOLDS_DRIVE);
+        Move.Turn turn = (Move.Turn) climber.advice().move();
+        assertEquals(turn.control(), Control.LOAD);
+        assertEquals(turn.marks(), 0.5, 0.01);
+        follows(climber).waits(30).keysFor(4).reads(765, 0.48, 0.12, 2510);
+        assertTrue(climber.advice().move() instanceof Move.RecordStep, "room enough: " + climber.advice());
+    }
+
+    @Test
+    public void heavierThatCostMuchOutputIsNoWayUp() {
+        Climber climber = follows(heldByTheGrid()).waits(30).keysFor(4).reads(690, 0.46, 0.175, 2520);
+        assertTrue(climber.advice().move() instanceof Move.RecordStep, "690 W of 760 W: " + climber.advice());
+    }
+
+    @Test
+    public void aGridNearItsLimitAtFullDriveStaysThere() {
+        Climber climber = byTheChart()
+                .moves(Control.LOAD, CHART_LOAD)
+                .moves(Control.DRIVE, 68)
+                .keysFor(4)
+                .reads(900, 0.54, 0.18, 2500);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+    }
+
+    /** 40 % more drive bring 8 % more output at least; a hand that came out lighter with none has lost its way. */
+    @Test
+    public void lighterThatBringsNothingForMoreDriveGoesBackToTheStepBefore() {
+        Climber climber = byTheChart().steps(50, 5.1, CHART_LOAD, 760, 0.46, 0.1, 2520);
+        climber.moves(Control.LOAD, CHART_LOAD - 1)
+                .moves(Control.DRIVE, 70)
+                .keysFor(4)
+                .reads(765, 0.52, 0.12, 2500);
+        assertEquals(climber.advice().reason(), Reason.LIGHTER_COSTS_OUTPUT);
+        assertEquals(((Move.Turn) climber.advice().move()).to(), CHART_LOAD, 1e-9);
+        climber.reads(ReadingRole.OUTPUT, 860);
+        assertTrue(climber.advice().move() instanceof Move.RecordStep, "13 % more: " + climber.advice());
     }
 
     /** A needle at its end says only "more than that": it is never taken for a reading. */

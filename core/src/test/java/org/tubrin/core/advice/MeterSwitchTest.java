@@ -72,6 +72,26 @@ public class MeterSwitchTest {
                 .waits(6);
     }
 
+    /** Where no finish follows, what the heat is calculated from is read before the output is all that is gone for. */
+    @Test
+    public void plateVoltageIsReadWhereNoStepMayFollow() {
+        Climber climber = new Climber(setup(School.MAKERS_CHART, Sample.FATHOM, ONE_METER))
+                .isReady()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
+                .moves(Control.DRIVE, 50)
+                .moves(Control.PLATE, 5.1)
+                .moves(Control.LOAD, 4.5)
+                .keysFor(3)
+                .reads(ReadingRole.OUTPUT, 700)
+                .reads(ReadingRole.GRID_CURRENT, 0.1)
+                .reads(ReadingRole.PLATE_CURRENT, 0.45);
+        assertTrue(
+                climber.state().draft().isComplete(),
+                "700 W of " + climber.state().setup().climbsToW());
+        climber.reads(ReadingRole.OUTPUT, 900);
+        assertEquals(climber.state().draft().missing(), List.of(ReadingRole.PLATE_VOLTAGE));
+    }
+
     @Test
     public void lowDownPlateCurrentIsAllThatIsAsked() {
         Climber climber =

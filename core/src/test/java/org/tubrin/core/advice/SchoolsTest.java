@@ -389,6 +389,27 @@ public class SchoolsTest {
         assertEquals(SuggestedSchool.of(barque, Band.MHZ_28, output), School.PEAK_THEN_HEAVIER, "no tank");
     }
 
+    /** Without a twin the chart's dials are as good as a meter of a grid's current makes them: it tells where LOAD is off. */
+    @Test
+    public void theChartsDialsAreSuggestedWhereAMeterTellsOfLoad() {
+        Set<ReadingRole> told = Set.of(ReadingRole.OUTPUT, ReadingRole.GRID_CURRENT);
+        assertEquals(SuggestedSchool.of(Sample.BRIGANTINE, Band.MHZ_7, told), School.MAKERS_CHART);
+        assertEquals(
+                SuggestedSchool.of(Sample.BRIGANTINE, Band.MHZ_7, Set.of(ReadingRole.GRID_CURRENT)),
+                School.PEAK_THEN_HEAVIER,
+                "no output");
+        assertEquals(
+                SuggestedSchool.of(Twins.BARQUES_RECORD, Band.MHZ_7, told),
+                School.PEAK_THEN_HEAVIER,
+                "of a tetrode the screen tells");
+        Set<ReadingRole> screen = Set.of(ReadingRole.OUTPUT, ReadingRole.SCREEN_CURRENT);
+        assertEquals(SuggestedSchool.of(Twins.BARQUES_RECORD, Band.MHZ_7, screen), School.MAKERS_CHART);
+        assertEquals(
+                SuggestedSchool.of(Twins.BARQUES_RECORD, Band.MHZ_14, screen),
+                School.PEAK_THEN_HEAVIER,
+                "no chart row");
+    }
+
     @Test
     public void whileKeyedItSaysWhatWasAskedBefore() {
         Climber plain = new Climber(by(School.PEAK_THEN_HEAVIER)).isReady().moves(Control.PLATE, 5.1);
