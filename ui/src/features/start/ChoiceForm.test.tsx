@@ -38,7 +38,9 @@ const choices: Choices = {
     { code: 'SPEECH_AND_CW', name: 'Speech and CW', detail: 'Full drive.' },
     { code: 'LONG_CARRIER', name: 'Long carrier', detail: 'Less, and cooler.' },
   ],
-  suggestions: [{ amplifierId: 'Brigantine', band: 'MHZ_7', school: 'GRID_TARGET', why: 'the twin knows this band.' }],
+  suggestions: [
+    { amplifierId: 'Brigantine', band: 'MHZ_7', asks: [], school: 'GRID_TARGET', why: 'the twin knows this band.' },
+  ],
   rungs: [
     { code: 'DOUBLING', name: 'Doubling', detail: '' },
     { code: 'OWN', name: 'Own list', detail: '' },

@@ -256,7 +256,7 @@ function Schools({ choices, choice, change }: Props) {
   const schools = schoolsFor(choices, choice.use);
   const chosen = schools.find((one) => one.code === choice.school);
   const nameOf = (code: string) => choices.schools.find((one) => one.code === code)?.name;
-  const suits = suggestion(choices, choice.amplifierId, choice.band);
+  const suits = suggestion(choices, choice);
   const suggested = schools.some(({ code }) => code === suits?.school) ? suits : undefined;
   return (
     <Line

@@ -2,7 +2,7 @@ import { act, renderHook } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { Choices } from '../../api';
 import { box } from './testBox';
-import { complete, fromAddress, remember, useChoice } from './useChoice';
+import { complete, fromAddress, remember, suggestion, useChoice } from './useChoice';
 
 const school = (code: Choices['schools'][number]['code'], forLongCarriers: boolean) => ({
   code,
@@ -38,8 +38,15 @@ const choices: Choices = {
   ],
   uses: [],
   suggestions: [
-    { amplifierId: 'Brigantine', band: 'MHZ_7', school: 'MAKERS_CHART', why: 'the twin knows this band.' },
-    { amplifierId: 'Brigantine', band: 'MHZ_14', school: 'PEAK_THEN_HEAVIER', why: 'no twin knows this band yet.' },
+    {
+      amplifierId: 'Brigantine',
+      band: 'MHZ_7',
+      asks: ['OUTPUT'],
+      school: 'MAKERS_CHART',
+      why: 'the twin knows this band.',
+    },
+    { amplifierId: 'Brigantine', band: 'MHZ_7', asks: [], school: 'PEAK_THEN_HEAVIER', why: 'too little is known.' },
+    { amplifierId: 'Brigantine', band: 'MHZ_14', asks: [], school: 'PEAK_THEN_HEAVIER', why: 'too little is known.' },
   ],
   rungs: [],
   sources: [{ code: 'TYPED', name: 'Typed', detail: '' }],
@@ -70,6 +77,12 @@ describe('what is chosen first', () => {
     const back = complete({ ...choices, meters }, { ...choice, amplifierId: 'Brigantine', meterIds: undefined });
     expect(back.school).toBe('MAKERS_CHART');
     expect(back.meterIds).toEqual(['Brigantine panel', 'Fathom']);
+  });
+  it('is the school for which all is read that it asks for', () => {
+    expect(complete(choices, { amplifierId: 'Brigantine' }).school).toBe('MAKERS_CHART');
+    const unread = complete(choices, { amplifierId: 'Brigantine', meterIds: ['Brigantine panel'] });
+    expect(unread.school).toBe('PEAK_THEN_HEAVIER');
+    expect(suggestion(choices, unread)?.why).toBe('too little is known.');
   });
   it('keeps what was chosen while it is there', () => {
     expect(complete(choices, { amplifierId: 'Barque' }).amplifierId).toBe('Barque');

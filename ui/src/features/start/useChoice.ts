@@ -82,11 +82,11 @@ export function complete(choices: Choices, wanted: Partial<Choice>): Choice {
   const inBand = limits !== undefined && frequency >= limits.lowestHz && frequency <= limits.highestHz;
   const typed = wanted.frequency !== undefined && wanted.band === band;
   const use = tuned ? (wanted.use ?? 'SPEECH_AND_CW') : 'SPEECH_AND_CW';
-  const school = tuned ? schoolFor(choices, wanted.school, amplifierId, band, use) : 'DRIVE_TABLE';
   const meterIds =
     wanted.amplifierId === amplifierId && wanted.meterIds
       ? wanted.meterIds.filter((id) => choices.meters.some((one) => one.id === id))
       : fittingMeters(choices, amplifier?.name ?? '', tuned);
+  const school = tuned ? schoolFor(choices, wanted.school, { amplifierId, band, meterIds }, use) : 'DRIVE_TABLE';
   return {
     amplifierId,
     band,
@@ -127,15 +127,9 @@ const OTHER_RUNS: readonly Choice['school'][] = [
 
 export const isOfOtherRuns = (school: Choice['school']) => OTHER_RUNS.includes(school);
 
-function schoolFor(
-  choices: Choices,
-  wanted: Choice['school'] | undefined,
-  amplifierId: string,
-  band: Choice['band'],
-  use: Choice['use'],
-) {
+function schoolFor(choices: Choices, wanted: Choice['school'] | undefined, of: Read, use: Choice['use']) {
   const kept = wanted && isOfOtherRuns(wanted) ? undefined : wanted;
-  const fitting = [kept, suggestion(choices, amplifierId, band)?.school].filter((one) => one !== undefined);
+  const fitting = [kept, suggestion(choices, of)?.school].filter((one) => one !== undefined);
   return fitting.find((one) => findsDialsFor(choices, use, one)) ?? 'PEAK_THEN_HEAVIER';
 }
 
@@ -171,9 +165,15 @@ export const suits = (meter: Choices['meters'][number], tuned: boolean) =>
 export const isOfAnother = (choices: Choices, amplifier: string, meter: string) =>
   choices.amplifiers.some((one) => one.name !== amplifier && meter.startsWith(one.name));
 
-/** Returns which school suits an amplifier on a band, and why. */
-export function suggestion(choices: Choices, amplifierId: string, band: Choice['band']) {
-  return choices.suggestions.find((one) => one.amplifierId === amplifierId && one.band === band);
+/** An amplifier on a band, with the meters in use. */
+type Read = Pick<Choice, 'amplifierId' | 'band' | 'meterIds'>;
+
+/** Returns which school suits an amplifier on a band with the meters in use, and why. */
+export function suggestion(choices: Choices, { amplifierId, band, meterIds }: Read) {
+  const read = choices.meters.filter((one) => meterIds.includes(one.id)).flatMap((one) => one.reads);
+  return choices.suggestions.find(
+    (one) => one.amplifierId === amplifierId && one.band === band && one.asks.every((role) => read.includes(role)),
+  );
 }
 
 /** Returns meters that between them read each thing once: the amplifier's own before those of no or another amplifier. */
@@ -235,9 +235,7 @@ export function useChoice(choices: Choices, asked: Partial<Choice> = {}): [Choic
         ...(change.school && (change.school === 'PULSED') !== (choice.school === 'PULSED')
           ? { positions: undefined }
           : {}),
-        ...(choice.school === suggestion(choices, choice.amplifierId, choice.band)?.school && !change.school
-          ? { school: undefined }
-          : {}),
+        ...(choice.school === suggestion(choices, choice)?.school && !change.school ? { school: undefined } : {}),
       }),
   ];
 }

@@ -114,12 +114,8 @@ public final class RecordTwin {
         return foresees(setup) && setup.channelFor(tellingRole(setup.tubes())).isPresent();
     }
 
-    /** Returns whether meters that read some roles tell of LOAD by the current of a grid. */
-    public static boolean isTold(Amplifier amplifier, Predicate<ReadingRole> isRead) {
-        return amplifier.stage() instanceof Stage.Tubes tubes && isRead.test(tellingRole(tubes));
-    }
-
-    private static ReadingRole tellingRole(Stage.Tubes tubes) {
+    /** Returns the current that tells of LOAD: of the screen grid where there is one. */
+    public static ReadingRole tellingRole(Stage.Tubes tubes) {
         return tubes.screenCurrentLimitA().isPresent() ? ReadingRole.SCREEN_CURRENT : ReadingRole.GRID_CURRENT;
     }
 

@@ -4,9 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -20,7 +18,6 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import org.tubrin.core.advice.SuggestedSchool;
-import org.tubrin.core.metering.Channel;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.ReadingSource;
 import org.tubrin.core.run.Rungs;
@@ -197,22 +194,26 @@ public class RunController {
     }
 
     private List<SchoolSuggestion> suggestions(List<Stations.Stored> kept) {
-        Set<ReadingRole> read = kept.stream()
-                .filter(one -> one.equipment() instanceof Meter)
-                .flatMap(one -> ((Meter) one.equipment()).channels().stream())
-                .map(Channel::role)
-                .collect(Collectors.toSet());
         List<SchoolSuggestion> suggestions = new ArrayList<>();
         for (Stations.Stored one : kept) {
-            if (one.equipment() instanceof Amplifier amplifier && amplifier.stage() instanceof Stage.Tubes) {
+            if (one.equipment() instanceof Amplifier amplifier) {
                 for (Band band : amplifier.bands()) {
-                    School school = SuggestedSchool.of(amplifier, band, read);
-                    suggestions.add(new SchoolSuggestion(
-                            one.id(), band, school, words.say("school." + school.name() + ".suggested")));
+                    for (SuggestedSchool suggested : SuggestedSchool.of(amplifier, band)) {
+                        suggestions.add(suggestion(one.id(), band, suggested));
+                    }
                 }
             }
         }
         return suggestions;
+    }
+
+    private SchoolSuggestion suggestion(UUID amplifierId, Band band, SuggestedSchool suggested) {
+        return new SchoolSuggestion(
+                amplifierId,
+                band,
+                suggested.asks().stream().map(ReadingRole::name).sorted().toList(),
+                suggested.school(),
+                words.say("school." + suggested.school().name() + ".suggested"));
     }
 
     private List<Choice> choices(List<Stations.Stored> kept, Class<? extends Equipment> type) {
