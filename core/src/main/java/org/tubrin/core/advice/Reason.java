@@ -59,7 +59,7 @@ public enum Reason {
     /** A current would come to its limit at the next rung, by how it grew. */
     CURRENTS_CAP_DRIVE(Rule.FINISH),
     /** A grid's current would end the climb; heavier takes it down. */
-    GRID_HOLDS_DRIVE(Rule.FINISH),
+    GRID_HOLDS_DRIVE(Rule.ANTICIPATION),
     /** A key-down was stopped before all was read. */
     STOPPED_HEAVIER(Rule.FINISH),
     STOPPED_LESS_DRIVE(Rule.FINISH),
