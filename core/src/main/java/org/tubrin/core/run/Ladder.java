@@ -12,15 +12,33 @@ public final class Ladder {
 
     private static final double PROOF_SHARE = 1.0 / 16;
 
+    /**
+     * Shares of the operating drive where LOAD is tuned at each step and nothing shows what a grid draws: where LOAD stands from the
+     * step before it is too light for this one, so the steps become smaller as the limit comes nearer. Source: our own, tried in the
+     * campaign, {@code docs/decisions/8-the-suggested-school.md}.
+     */
+    private static final List<Double> BLIND_SHARES = List.of(PROOF_SHARE, 0.3, 0.55, 0.78);
+
     private Ladder() {}
 
     /**
      * Returns the drives of a climb by a school in rising order, in watts: spaced as chosen or as is the school's custom, from
-     * the top down to the first fraction, none below what exciter and pad can set, rounded to what a scale shows.
+     * the top down to the first fraction, none below what exciter and pad can set, rounded to what a scale shows. Where nothing is
+     * chosen and nothing tells of LOAD, a school that tunes it for output comes to the top in smaller steps.
      */
     public static List<Double> drivesW(TuneSetup setup, School school) {
         Rungs rungs = setup.customs().rungs().orElse(school.rungs());
         double topW = Math.max(setup.leastDriveW(), setup.topDriveW());
+        boolean tunesBlind =
+                school.tunesLoadEachStep() && school.aim() == School.Aim.OUTPUT && RecordTwin.isGridUnseen(setup);
+        if (tunesBlind && setup.customs().rungs().isEmpty()) {
+            return listed(
+                    setup,
+                    topW,
+                    BLIND_SHARES.stream()
+                            .map(share -> Math.max(setup.leastDriveW(), share * topW))
+                            .toList());
+        }
         return switch (rungs) {
             case DOUBLING -> spaced(setup, topW, setup.settings().driveRatio());
             case TRIPLING -> spaced(setup, topW, 3);

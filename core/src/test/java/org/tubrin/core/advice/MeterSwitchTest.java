@@ -16,9 +16,12 @@ import org.tubrin.core.quantity.Problem;
 import org.tubrin.core.quantity.ProblemCode;
 import org.tubrin.core.quantity.Refused;
 import org.tubrin.core.run.Control;
+import org.tubrin.core.run.Customs;
+import org.tubrin.core.run.Ladder;
 import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunEvent;
+import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Stop;
 import org.tubrin.core.run.TuneSetup;
@@ -90,6 +93,24 @@ public class MeterSwitchTest {
                 "700 W of " + climber.state().setup().climbsToW());
         climber.reads(ReadingRole.OUTPUT, 900);
         assertEquals(climber.state().draft().missing(), List.of(ReadingRole.PLATE_VOLTAGE));
+    }
+
+    /** Each step begins with LOAD where the one before wanted it: near the top, where a grid comes to its limit unseen, steps are small. */
+    @Test
+    public void withNothingThatTellsOfLoadTheStepsBecomeSmallerTowardsTheTop() {
+        TuneSetup blind = setup(School.PEAK_THEN_HEAVIER, Sample.FATHOM);
+        List<Double> drivesW = Ladder.drivesW(blind, School.PEAK_THEN_HEAVIER);
+        assertEquals(drivesW, List.of(4.4, 21.0, 38.5, 55.0, 70.0));
+        assertEquals(Ladder.drivesW(blind, School.PULSED), drivesW);
+        assertEquals(Ladder.drivesW(blind, School.MAKERS_CHART), List.of(4.4, 70.0), "LOAD stays on the way up");
+        List<Double> doubling = List.of(4.4, 8.8, 17.5, 35.0, 70.0);
+        TuneSetup told = setup(School.PEAK_THEN_HEAVIER, Sample.FATHOM, ONE_METER);
+        assertEquals(Ladder.drivesW(told, School.PEAK_THEN_HEAVIER), doubling);
+        TuneSetup known = setup(Sample.BRIGANTINE.withTwin(Twins.BRIGANTINE), School.PEAK_THEN_HEAVIER, Sample.FATHOM);
+        assertEquals(Ladder.drivesW(known, School.PEAK_THEN_HEAVIER), doubling, "a twin tells where LOAD belongs");
+        TuneSetup chosen = blind.chosen(
+                Customs.chosen(Optional.of(Rungs.DOUBLING), List.of(), Optional.empty(), Optional.empty()));
+        assertEquals(Ladder.drivesW(chosen, School.PEAK_THEN_HEAVIER), doubling);
     }
 
     @Test
