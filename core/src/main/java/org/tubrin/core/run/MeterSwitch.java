@@ -6,7 +6,7 @@ import org.tubrin.core.metering.ReadingRole;
 
 /**
  * Where the switch of a panel meter stands in each key-down of a step: while dials are turned on the current that is lost soonest, then,
- * keyed once more, on the next. Low down, where hardly any flows, grid current is left out; plate voltage is read at the last step alone.
+ * keyed once more, on the next. Low down, where hardly any flows, grid current is left out; plate voltage is read where no step may follow.
  */
 final class MeterSwitch {
     private MeterSwitch() {}
@@ -15,7 +15,7 @@ final class MeterSwitch {
      * Returns the positions of a step, in their order; empty where no meter in use has a switch.
      *
      * @param gridShows whether there is drive enough for a grid's current to show
-     * @param isLast whether the step is the last one
+     * @param isLast whether the step is the last one, or may be
      */
     static List<ReadingRole> positions(TuneSetup setup, School school, boolean gridShows, boolean isLast) {
         boolean dips = school.aim() == School.Aim.DIP;
