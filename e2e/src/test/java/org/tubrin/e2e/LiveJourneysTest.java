@@ -28,6 +28,9 @@ public class LiveJourneysTest extends AtTheStation {
     /** What ./start hides behind the bench's meters. */
     private static final long SEED = 7;
 
+    /** So often in a climb the machine may be too slow for a hand. */
+    private static final int MOST_LATE = 10;
+
     private Process benchAgain;
 
     public LiveJourneysTest() {
@@ -46,8 +49,11 @@ public class LiveJourneysTest extends AtTheStation {
         operator.abandonsWhatIsGoing();
     }
 
-    /** One step: dials to the twin's marks, key, peak PLATE by the meter, take the readings, key up. */
-    private void keysPeaksAndTakes() {
+    /**
+     * One step: dials to the twin's marks, key, peak PLATE by the meter, take the readings, key up. Returns whether there was time for
+     * it: on a machine that is busy elsewhere the key may come up by itself before, and then nothing is read.
+     */
+    private boolean keysPeaksAndTakes() {
         operator.turns("LOAD", "ArrowDown", "ArrowUp", operator.twinAt("LOAD"));
         operator.turns("PLATE", "ArrowLeft", "ArrowRight", operator.twinAt("PLATE"));
         operator.settles("now-OUTPUT");
@@ -55,9 +61,21 @@ public class LiveJourneysTest extends AtTheStation {
         operator.awaits("Peak, read");
         operator.peaks("ArrowLeft", "ArrowRight");
         operator.settles("now-OUTPUT");
+        if (keyIsUp()) {
+            operator.page.locator("[data-part=clock]").getByText("Rested").waitFor();
+            return false;
+        }
         operator.takesReadings("PLATE_VOLTAGE");
         operator.presses("Space");
         operator.page.locator("[data-part=clock]").getByText("Resting").waitFor();
+        return true;
+    }
+
+    private boolean keyIsUp() {
+        return operator.page
+                .locator("[data-part=clock]")
+                .getByText(Pattern.compile("^Rest(ing|ed)$"))
+                .isVisible();
     }
 
     @Test
@@ -82,12 +100,18 @@ public class LiveJourneysTest extends AtTheStation {
     private void climbsToTheCard(int most) {
         operator.getsReadyOnTheBench();
         int keyed = 0;
+        int late = 0;
         for (String said = operator.sentence(); !said.startsWith("Write it on the card"); said = operator.sentence()) {
             if (said.startsWith("Rest")) {
                 operator.awaits("^(?!Rest)");
-            } else if (said.startsWith("Key at")) {
-                assertTrue(keyed++ < most, "it asks for one key-down after another: " + said);
-                keysPeaksAndTakes();
+            } else if (said.startsWith("Key at") || said.startsWith("Enter output")) {
+                if (keysPeaksAndTakes()) {
+                    keyed++;
+                } else {
+                    late++;
+                }
+                assertTrue(keyed <= most, "it asks for one key-down after another: " + said);
+                assertTrue(late <= MOST_LATE, "the key comes up by itself again and again: " + said);
             } else {
                 operator.follows(said);
             }
