@@ -204,14 +204,19 @@ final class StepAdvice {
                 : Optional.empty();
     }
 
-    /** Where the grid would end the climb far below full drive, heavier lets it go on. */
+    /** Where LOAD is left alone on the way up and the grid would end the climb far below full drive, half a mark heavier lets it go on. */
     private Optional<Advice> endsAtGrid() {
+        School school = state.school();
         double driveW = draft.driveW().value();
-        if (draft.kind() != Step.Kind.CLIMB
-                || state.school().tunesLoadEachStep()
-                || state.keyDownsInStep() >= MOST_CORRECTIONS
+        boolean mayTurn = draft.kind() == Step.Kind.CLIMB
+                && !foresees
+                && !school.tunesLoadEachStep()
+                && school.aim() == School.Aim.OUTPUT
+                && state.keyDownsInStep() < MOST_CORRECTIONS;
+        if (!mayTurn
                 || driveW > WORTH_HEAVIER * setup.topDriveW()
-                || !drawsMuchGrid(draft)) {
+                || !drawsMuchGrid(draft)
+                || TargetAdvice.isHot(draft)) {
             return Optional.empty();
         }
         double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(0.0);
@@ -221,23 +226,12 @@ final class StepAdvice {
                 .isPresent();
         List<Step> told = new ArrayList<>(state.steps());
         told.add(draft);
-        return !costs
-                        && ClimbEnd.isHeldByCurrent(setup, told, state.stopped())
-                        && ClimbEnd.nextDriveW(setup, told, state.stopped()) < driveW * ClimbEnd.WORTH_A_STEP
-                ? heavierForGrid(draft).map(turn -> Advice.striking(turn, Reason.GRID_HOLDS_DRIVE))
-                : Optional.empty();
-    }
-
-    /** Returns half a mark heavier, where no twin set LOAD and the school leaves it alone on the way up. */
-    private Optional<Move.Turn> heavierForGrid(Step step) {
+        boolean ends = ClimbEnd.isHeldByCurrent(setup, told, state.stopped())
+                && ClimbEnd.nextDriveW(setup, told, state.stopped()) < driveW * ClimbEnd.WORTH_A_STEP;
         double loadAt = draft.position(Control.LOAD).orElse(0.0);
         double heavier = setup.tubes().heavier(loadAt, setup.settings().finishMarks());
-        return !foresees
-                        && !state.school().tunesLoadEachStep()
-                        && state.school().aim() == School.Aim.OUTPUT
-                        && !TargetAdvice.isHot(step)
-                        && heavier != loadAt
-                ? Optional.of(turn(loadAt, heavier))
+        return ends && !costs && heavier != loadAt
+                ? Optional.of(Advice.striking(turn(loadAt, heavier), Reason.GRID_HOLDS_DRIVE))
                 : Optional.empty();
     }
 

@@ -103,7 +103,7 @@ public final class RecordTwin {
     }
 
     /** Returns the same of an amplifier on a band, with meters that read some roles. */
-    public static boolean foresees(Amplifier amplifier, Band band, Predicate<ReadingRole> isRead) {
+    private static boolean foresees(Amplifier amplifier, Band band, Predicate<ReadingRole> isRead) {
         return amplifier.stage() instanceof Stage.Tubes tubes
                 && (isRead.test(ReadingRole.OUTPUT) || isRead.test(tellingRole(tubes)))
                 && of(amplifier, band).isPresent();
