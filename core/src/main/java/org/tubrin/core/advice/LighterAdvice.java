@@ -5,7 +5,6 @@ import java.util.stream.Stream;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
 import org.tubrin.core.run.Control;
-import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
@@ -38,9 +37,6 @@ final class LighterAdvice {
     /** Output goes with drive to this power at least: 1.2 for each doubling. */
     private static final double LEAST_POWER = 0.25;
 
-    /** So near to the heavy end LOAD may still stand where nobody knew where it belongs. */
-    private static final double NEAR_THE_END_MARKS = 4;
-
     private final RunState state;
     private final TuneSetup setup;
     private final Step draft;
@@ -56,14 +52,9 @@ final class LighterAdvice {
         return new LighterAdvice(state).withinGrid();
     }
 
-    /** Little output where the grids draw far less than they may: LOAD stands too heavy, and goes so many marks lighter. */
-    static Optional<Advice> forOutput(RunState state, double marks) {
-        return new LighterAdvice(state).poor(marks);
-    }
-
-    /** Where nobody knew where LOAD belongs and the step before was as poor, it still stands too near the heavy end it began at. */
-    static Optional<Advice> fromTheHeavyEnd(RunState state, double marks) {
-        return new LighterAdvice(state).stillHeavy() ? forOutput(state, marks) : Optional.empty();
+    /** Little output where the grids draw far less than they may: LOAD stands too heavy, and goes half a mark lighter. */
+    static Optional<Advice> forOutput(RunState state) {
+        return new LighterAdvice(state).poor();
     }
 
     /** Lighter takes heat away on the heavy side of the peak alone; where it cost output instead, LOAD goes back. */
@@ -82,7 +73,7 @@ final class LighterAdvice {
                 : Optional.empty();
     }
 
-    private Optional<Advice> poor(double marks) {
+    private Optional<Advice> poor() {
         boolean gridsAreFarBelow = Stream.of(ReadingRole.GRID_CURRENT, ReadingRole.SCREEN_CURRENT)
                 .flatMap(role -> draft.measured(role).stream()
                         .flatMap(current -> setup.limitOf(role).stream()
@@ -90,19 +81,8 @@ final class LighterAdvice {
                 .reduce((first, second) -> first && second)
                 .orElse(false);
         return gridsAreFarBelow && state.keyDownsInStep() < MOST_FOR_OUTPUT
-                ? lighter(marks, Reason.POOR_LIGHTER)
+                ? lighter(setup.settings().finishMarks(), Reason.POOR_LIGHTER)
                 : Optional.empty();
-    }
-
-    private boolean stillHeavy() {
-        return setup.preset().source() == Preset.Source.NONE
-                && state.lastStep().filter(TargetAdvice::isPoor).isPresent()
-                && TargetAdvice.isPoor(draft)
-                && draft.position(Control.LOAD)
-                        .filter(at ->
-                                setup.tubes().marksHeavier(at, setup.tubes().heavier(at, NEAR_THE_END_MARKS))
-                                        < NEAR_THE_END_MARKS)
-                        .isPresent();
     }
 
     private Optional<Advice> goesBack() {

@@ -116,7 +116,7 @@ final class MatcherAdvice {
     /** Until it is proven, and once it is on, the amplifier may bring what it is rated for at the drive, and more where gain is high. */
     private Advice.Expectation expected(NextMatch next) {
         Amplifier amplifier = state.setup().amplifier();
-        double amplifiedW = OVER_RATED * amplifier.ratedOutputW() * next.driveW() / amplifier.driveLimitW();
+        double amplifiedW = OVER_RATED * state.setup().claimedW(next.driveW());
         double bypassedW = next.node() == Node.PROVE ? asBeforeW(next).orElse(amplifiedW) : amplifiedW;
         return new Advice.Expectation(
                 0, next.node() == Node.TUNE ? next.driveW() : Math.min(amplifier.ratedOutputW(), bypassedW));

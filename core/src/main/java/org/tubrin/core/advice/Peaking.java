@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
-import org.tubrin.core.run.Preset;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
@@ -61,11 +60,9 @@ final class Peaking {
                         .isPresent();
     }
 
-    /** After a try whose heat asked for lighter coupling LOAD stays too: a hand that peaks it may go back to where it is too hot. */
+    /** After a try that asked for lighter coupling LOAD stays too: a hand that peaks it may go back to where it was too heavy. */
     private boolean wasTurnedLighter() {
         return aim() == School.Aim.OUTPUT
-                && (setup.preset().source() != Preset.Source.NONE
-                        || state.steps().size() > 1)
                 && struckAtThisDrive(state)
                         .filter(before -> marksHeavierThan(state, before) < -LEAST_MARKS)
                         .isPresent();

@@ -34,14 +34,19 @@ final class SignAdvice {
     /** Every stage that amplifies has more power gain than this, as a ratio. */
     private static final double LEAST_GAIN = 2;
 
+    /** With LOAD at its heavy end a PLATE that brings this much gain is near resonance: LOAD is what holds the output down. */
+    private static final double FOUND_GAIN = 1;
+
     /** Low down a stage that is loaded well gives more than in proportion to its claim; where it gives this share, LOAD is about right. */
     private static final double CLAIMED_SHARE = 1.2;
 
-    /** Below this share LOAD is far from right, whatever the last turn of it brought. */
+    /** Below this share LOAD is far from right. */
     private static final double LITTLE_OF_CLAIM = 0.6;
 
-    /** A turn that brings this much more output went the right way. */
-    private static final double HELPED = 1.05;
+    /** A turn that leaves less of the output went past the best; where there was little of it, PLATE may not have been found again at once. */
+    private static final double KEPT = 0.9;
+
+    private static final double LITTLE_KEPT = 0.75;
 
     private static final int MOST_SEEKINGS = 12;
 
@@ -95,13 +100,15 @@ final class SignAdvice {
     /** A first step that brings less than twice its drive is no step: nothing is amplified there, and more drive is no remedy. */
     private Optional<Advice> withoutOutput() {
         boolean isFirst = setup.stage().isTuned() && state.steps().isEmpty();
-        if (!isFirst || !givesLessThan(LEAST_GAIN * draft.driveW().value())) {
+        double least = looksForDials() ? FOUND_GAIN : LEAST_GAIN;
+        if (!isFirst || !givesLessThan(least * draft.driveW().value())) {
             return Optional.empty();
         }
         boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT)
-                || state.keyDownsInStep() >= MOST_PEAKINGS + seekPlaces().size();
+                || state.keyDownsInStep() >= (looksForDials() ? MOST_SEEKINGS : MOST_PEAKINGS);
         return RangeAdvice.finer(state)
                 .or(this::seekPlate)
+                .or(this::seekLoad)
                 .or(this::backToStart)
                 .or(() -> lookedInto
                         ? Optional.empty()
@@ -209,10 +216,7 @@ final class SignAdvice {
         double step = setup.settings().finishMarks();
         return switch (sign.code()) {
             case PLATE_CURRENT_WITHOUT_OUTPUT ->
-                RangeAdvice.finer(state)
-                        .or(this::seekPlate)
-                        .or(() -> LighterAdvice.fromTheHeavyEnd(state, SEEK_MARKS))
-                        .or(() -> Optional.of(offResonance()));
+                RangeAdvice.finer(state).or(this::seekPlate).or(this::seekLoad).or(() -> Optional.of(offResonance()));
             case METERS_STILL ->
                 RangeAdvice.finer(state)
                         .or(this::seekPlate)
@@ -224,7 +228,7 @@ final class SignAdvice {
             case FIRST_CEILING, PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
             case HEAT_LIMIT ->
                 heatIsCertain() || state.keyDownsInStep() < 2
-                        ? LighterAdvice.fromTheHeavyEnd(state, SEEK_MARKS).or(() -> Optional.of(heatOver(sign)))
+                        ? Optional.of(heatOver(sign))
                         : LighterAdvice.forHeat(state);
             case OUTPUT_LIMIT ->
                 Optional.of(lowerDrive(
@@ -238,7 +242,7 @@ final class SignAdvice {
             case GROWTH_POOR -> seekPlate().or(() -> once(workThrough(Move.Drill.GROWTH_POOR, Reason.GREW_TOO_LITTLE)));
             case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
             case EFFICIENCY_LOW ->
-                LighterAdvice.forOutput(state, setup.settings().finishMarks())
+                LighterAdvice.forOutput(state)
                         .or(() -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR)));
             // What the operator saw is answered by seen(); these are said, and the step goes on.
             case ARC_SEEN,
@@ -293,32 +297,41 @@ final class SignAdvice {
     }
 
     /**
-     * Where nobody knows where LOAD belongs either, it comes from its heavy end by big marks, until the output is more than in
-     * proportion, or a turn brought no more of it.
+     * Where nobody knows where LOAD belongs either, it comes from its heavy end by big marks, with PLATE alone peaked at each, until the
+     * output is more than in proportion, or a turn cost too much of it.
      */
     private Optional<Advice> seekLoad() {
         if (!looksForDials() || !state.steps().isEmpty() || state.keyDownsInStep() >= MOST_SEEKINGS) {
             return Optional.empty();
         }
-        double claimedW = setup.amplifier().ratedOutputW()
-                * draft.driveW().value()
-                / setup.amplifier().driveLimitW();
-        boolean seeks = givesLessThan(LITTLE_OF_CLAIM * claimedW)
-                || (givesLessThan(CLAIMED_SHARE * claimedW) && !lighterBroughtNothing());
+        double claimedW = setup.claimedW(draft.driveW().value());
+        boolean seeks = givesLessThan(CLAIMED_SHARE * claimedW)
+                && !lighterLeft(givesLessThan(LITTLE_OF_CLAIM * claimedW) ? LITTLE_KEPT : KEPT);
         return seeks ? heavier(-SEEK_MARKS, Reason.SEEK_LOAD) : Optional.empty();
     }
 
-    /** Returns whether LOAD was turned lighter for this try, PLATE stayed about where it was, and it brought hardly more output. */
-    private boolean lighterBroughtNothing() {
+    /**
+     * Returns whether LOAD was turned lighter for this try, PLATE stayed about where it was, and less than this share of the output is
+     * left. A turn from the heavy end itself says nothing: with some antennas the output goes through a dip there.
+     */
+    private boolean lighterLeft(double share) {
         double near = SEEK_MARKS / 2 * setup.tubes().plate().markStep();
         double plate = draft.position(Control.PLATE).orElseThrow();
         return state.struck()
                 .filter(before -> before.position(Control.PLATE)
                         .filter(was -> Math.abs(was - plate) < near)
                         .isPresent())
+                .filter(before -> before.position(Control.LOAD)
+                        .filter(was -> heavierBy(was, SEEK_MARKS) > SEEK_MARKS / 2)
+                        .isPresent())
                 .flatMap(before -> before.measured(ReadingRole.OUTPUT))
-                .filter(before -> givesLessThan(HELPED * before.value()))
+                .filter(before -> givesLessThan(share * before.value()))
                 .isPresent();
+    }
+
+    /** Returns by how many marks LOAD can go heavier from a position, so many at most. */
+    private double heavierBy(double load, double marks) {
+        return setup.tubes().marksHeavier(load, setup.tubes().heavier(load, marks));
     }
 
     /** Where nobody knows where PLATE belongs, it is looked for over the whole dial, from its middle out, at the first drives. */

@@ -33,6 +33,10 @@ final class StepAdvice {
     private static final double LEAST_GROWTH = 1.4;
 
     private static final double MOST_GROWTH = 2.0;
+
+    /** A first step brings at most so much more than its share of what the maker claims. */
+    private static final double FIRST_MOST = 1.5;
+
     /** Output over what the twin foresees, from least to most. */
     private static final double FORESEEN_LEAST = 0.88;
 
@@ -479,7 +483,11 @@ final class StepAdvice {
             double firstW = Ladder.drivesW(setup, state.school()).get(0);
             return Advice.of(new Move.Turn(Control.DRIVE, 0, firstW, 0), Reason.FIRST_STEP_LOW);
         }
-        return keyAndPeak(peaking.reason(), peaking.order(), Optional.empty());
+        return Optional.of(setup.preset().source())
+                .filter(Preset.Source.NONE::equals)
+                .flatMap(unknown -> RangeAdvice.toRead(
+                        state, FIRST_MOST * setup.claimedW(draft.driveW().value())))
+                .orElseGet(() -> keyAndPeak(peaking.reason(), peaking.order(), Optional.empty()));
     }
 
     private Advice prepareFinish() {

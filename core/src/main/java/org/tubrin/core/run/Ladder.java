@@ -3,7 +3,9 @@ package org.tubrin.core.run;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeSet;
+import org.tubrin.core.metering.ReadingRole;
 
 /** The steps of drive that a climb goes up. */
 public final class Ladder {
@@ -19,26 +21,33 @@ public final class Ladder {
      */
     private static final List<Double> BLIND_SHARES = List.of(PROOF_SHARE, 0.3, 0.55, 0.78);
 
+    /**
+     * Shares where the grid is seen, and the first step has shown where the dials belong, which nobody knew: more steps would show no
+     * more. Source as above.
+     */
+    private static final List<Double> UNKNOWN_SHARES = List.of(PROOF_SHARE, 0.3, 0.7);
+
     private Ladder() {}
 
     /**
      * Returns the drives of a climb by a school in rising order, in watts: spaced as chosen or as is the school's custom, from
      * the top down to the first fraction, none below what exciter and pad can set, rounded to what a scale shows. Where nothing is
-     * chosen and nothing tells of LOAD, a school that tunes it for output comes to the top in smaller steps.
+     * chosen, a school that tunes LOAD for output at each step takes other steps with a triode that no twin knows and of which either
+     * the grid is not seen or nobody knows where the dials belong.
      */
     public static List<Double> drivesW(TuneSetup setup, School school) {
-        Rungs rungs = setup.customs().rungs().orElse(school.rungs());
         double topW = Math.max(setup.leastDriveW(), setup.topDriveW());
-        boolean tunesBlind =
-                school.tunesLoadEachStep() && school.aim() == School.Aim.OUTPUT && RecordTwin.isGridUnseen(setup);
-        if (tunesBlind && setup.customs().rungs().isEmpty()) {
+        Optional<List<Double>> shares =
+                setup.customs().rungs().isEmpty() ? unknownShares(setup, school) : Optional.empty();
+        if (shares.isPresent()) {
             return listed(
                     setup,
                     topW,
-                    BLIND_SHARES.stream()
+                    shares.get().stream()
                             .map(share -> Math.max(setup.leastDriveW(), share * topW))
                             .toList());
         }
+        Rungs rungs = setup.customs().rungs().orElse(school.rungs());
         return switch (rungs) {
             case DOUBLING -> spaced(setup, topW, setup.settings().driveRatio());
             case TRIPLING -> spaced(setup, topW, 3);
@@ -47,6 +56,18 @@ public final class Ladder {
             case PROOF -> listed(setup, topW, List.of(Math.max(setup.leastDriveW(), topW * PROOF_SHARE)));
             case OWN -> listed(setup, topW, setup.customs().ownDrivesW());
         };
+    }
+
+    private static Optional<List<Double>> unknownShares(TuneSetup setup, School school) {
+        boolean tunesEach = setup.stage().isTuned() && school.tunesLoadEachStep() && school.aim() == School.Aim.OUTPUT;
+        if (!tunesEach
+                || RecordTwin.foresees(setup)
+                || RecordTwin.tellingRole(setup.tubes()) != ReadingRole.GRID_CURRENT) {
+            return Optional.empty();
+        }
+        return setup.channelFor(ReadingRole.GRID_CURRENT).isEmpty()
+                ? Optional.of(BLIND_SHARES)
+                : Optional.of(UNKNOWN_SHARES).filter(shares -> setup.preset().source() == Preset.Source.NONE);
     }
 
     /** Returns whether exciter and pad cannot go as low as a climb should begin. */

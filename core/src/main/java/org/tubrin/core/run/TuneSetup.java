@@ -430,6 +430,11 @@ public record TuneSetup(
         return Math.min(driveLimitW(), mostDriveW());
     }
 
+    /** Returns the output that the maker's claim lets expect at a drive, in proportion to it; both in watts. */
+    public double claimedW(double driveW) {
+        return amplifier.ratedOutputW() * driveW / amplifier.driveLimitW();
+    }
+
     /** Returns the drive that the amplifier takes in the run's mode, in watts: rows of a table in AM are of its carrier. */
     public double driveLimitW() {
         return tableShare() * amplifier.driveLimitW();

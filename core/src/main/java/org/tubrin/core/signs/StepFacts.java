@@ -38,9 +38,7 @@ final class StepFacts {
 
     /** Returns the output that the claim lets expect at this drive, in watts. */
     double likelyOutputW() {
-        return setup.amplifier().ratedOutputW()
-                * step.driveW().value()
-                / setup.amplifier().driveLimitW();
+        return setup.claimedW(step.driveW().value());
     }
 
     boolean isFullDrive() {

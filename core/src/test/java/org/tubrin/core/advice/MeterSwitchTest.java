@@ -310,6 +310,15 @@ public class MeterSwitchTest {
             climber.waits(10).keysFor(3).reads(0, 0.2, 0, 2700);
         }
         assertEquals(places, List.of(5.0, 3.0, 7.0, 1.0, 9.0));
+        List<Double> loads = new ArrayList<>();
+        for (int i = 0; i < 5; i++) {
+            assertEquals(
+                    climber.advice().reason(), Reason.SEEK_LOAD, "LOAD at its heavy end may hide where PLATE belongs");
+            follows(climber);
+            loads.add(load(climber));
+            climber.waits(10).keysFor(3).reads(0, 0.2, 0, 2700);
+        }
+        assertEquals(loads, List.of(8.0, 6.0, 4.0, 2.0, 0.0));
         assertTrue(climber.advice().move() instanceof Move.WorkThrough, "then something else is wrong");
     }
 
@@ -330,19 +339,73 @@ public class MeterSwitchTest {
 
     /** What is claimed in proportion at 4.4 W is 55 W; low down a stage that is loaded well gives more. */
     @Test
-    public void itComesOnUntilATurnBringsNoMoreOutput() {
+    public void itComesOnUntilATurnCostsOutput() {
         Climber climber = knowsNothing();
         follows(climber);
         climber.moves(Control.DRIVE, 4.4).waits(10).keysFor(3).reads(42, 0.2, 0, 2700);
         assertEquals(climber.advice().reason(), Reason.SEEK_LOAD, "42 W may be half of what there is");
-        follows(climber);
-        climber.waits(10).keysFor(3).reads(48, 0.2, 0, 2700);
+        lighter(climber, 37);
+        assertEquals(climber.advice().reason(), Reason.SEEK_LOAD, "a dip near the heavy end says nothing");
+        lighter(climber, 52);
         assertEquals(climber.advice().reason(), Reason.SEEK_LOAD, "it helped");
-        follows(climber);
-        climber.waits(10).keysFor(3).reads(49, 0.2, 0, 2700);
+        lighter(climber, 49);
+        assertEquals(climber.advice().reason(), Reason.SEEK_LOAD, "as good as no change");
+        lighter(climber, 40);
         assertTrue(
                 climber.advice().move() instanceof Move.RecordStep,
                 climber.advice().toString());
+    }
+
+    /** Follows a turn that asks for lighter coupling, and reads this output: with PLATE alone turned, or LOAD would be peaked back. */
+    private static void lighter(Climber climber, double outputW) {
+        double from = load(climber);
+        follows(climber);
+        assertEquals(load(climber), from - 2, 1e-9);
+        climber.waits(10);
+        assertEquals(((Move.KeyAndPeak) climber.advice().move()).order(), List.of(Control.PLATE));
+        climber.keysFor(3).reads(outputW, 0.2, 0, 2700);
+    }
+
+    /** A twentieth of what the amplifier is rated for lies at the foot of a scale for all of it. */
+    @Test
+    public void whereNobodyKnowsTheDialsTheFirstStepIsReadOnTheFinestRangeThatHoldsIt() {
+        Climber climber = knowsNothing().does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"));
+        follows(climber);
+        climber.moves(Control.DRIVE, 4.4);
+        assertEquals(climber.advice().reason(), Reason.RANGE_TOO_WIDE);
+        assertEquals(((Move.SwitchRange) climber.advice().move()).to(), "150 W");
+        follows(climber);
+        assertTrue(
+                climber.advice().move() instanceof Move.KeyAndPeak,
+                climber.advice().toString());
+        Climber byChart = new Climber(Sample.setup())
+                .isReady()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
+                .moves(Control.PLATE, 5.1)
+                .moves(Control.LOAD, 4.5)
+                .moves(Control.DRIVE, 4.4);
+        assertTrue(byChart.advice().move() instanceof Move.KeyAndPeak, "the chart says where they belong");
+    }
+
+    @Test
+    public void whereNobodyKnowsTheDialsTheFirstStepShowsThemAndTheOthersAreFew() {
+        TuneSetup known = Sample.setup();
+        TuneSetup unknown = known.withPreset(Preset.unknown(known.tubes()));
+        assertEquals(Ladder.drivesW(unknown, School.PEAK_THEN_HEAVIER), List.of(4.4, 21.0, 49.0, 70.0));
+        assertEquals(Ladder.drivesW(known, School.PEAK_THEN_HEAVIER), List.of(4.4, 8.8, 17.5, 35.0, 70.0));
+        TuneSetup chosen = unknown.chosen(
+                Customs.chosen(Optional.of(Rungs.TRIPLING), List.of(), Optional.empty(), Optional.empty()));
+        assertEquals(
+                Ladder.drivesW(chosen, School.PEAK_THEN_HEAVIER),
+                Ladder.drivesW(
+                        known.chosen(Customs.chosen(
+                                Optional.of(Rungs.TRIPLING), List.of(), Optional.empty(), Optional.empty())),
+                        School.PEAK_THEN_HEAVIER));
+        TuneSetup tetrode = Sample.setup(Twins.BARQUES_RECORD, Sample.STATION, Sample.BALLAST);
+        assertEquals(
+                Ladder.drivesW(tetrode.withPreset(Preset.unknown(tetrode.tubes())), School.PEAK_THEN_HEAVIER),
+                Ladder.drivesW(tetrode, School.PEAK_THEN_HEAVIER),
+                "a tetrode begins lower");
     }
 
     @Test
