@@ -34,6 +34,9 @@ final class StepAdvice {
 
     private static final double MOST_GROWTH = 2.0;
 
+    /** Share of a notch where no current tells of LOAD: the steps are smaller, and heat that comes of too heavy a LOAD is not seen. */
+    private static final double BLIND_NOTCH = 0.7;
+
     /** A first step brings at most so much more than its share of what the maker claims. */
     private static final double FIRST_MOST = 1.5;
 
@@ -395,7 +398,9 @@ final class StepAdvice {
             return noHeavierThan(setup.tubes().heavier(peak.get().load(), notch / 2), loadAt, notch);
         }
         if (preset.source() == Preset.Source.NONE) {
-            return setup.tubes().heavier(loadAt, notch);
+            boolean isSeen =
+                    setup.channelFor(RecordTwin.tellingRole(setup.tubes())).isPresent();
+            return setup.tubes().heavier(loadAt, isSeen ? notch : BLIND_NOTCH * notch);
         }
         if (drawsMuchGrid(state.lastStep().orElseThrow())) {
             return setup.tubes().heavier(loadAt, notch / 2);

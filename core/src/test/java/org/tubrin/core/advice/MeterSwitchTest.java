@@ -408,6 +408,31 @@ public class MeterSwitchTest {
                 "a tetrode begins lower");
     }
 
+    /** Heavier than need be costs heat, and with a wattmeter alone nobody sees that. */
+    @Test
+    public void withNothingThatTellsOfLoadItGoesLessHeavyAheadOfAStep() {
+        assertEquals(ahead(Sample.FATHOM, ONE_METER), 1, 0.01);
+        assertEquals(ahead(Sample.FATHOM), 0.7, 0.01);
+    }
+
+    /** Returns by how many marks LOAD goes heavier after a first step that showed where the dials belong. */
+    private static double ahead(Meter... meters) {
+        TuneSetup known = setup(School.PEAK_THEN_HEAVIER, meters);
+        Climber climber = new Climber(known.withPreset(Preset.unknown(known.tubes())))
+                .isReady()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"));
+        climber.moves(Control.DRIVE, 4.4)
+                .moves(Control.PLATE, 5.1)
+                .moves(Control.LOAD, 4)
+                .keysFor(3)
+                .reads(ReadingRole.OUTPUT, 80);
+        if (meters.length > 1) {
+            climber.reads(ReadingRole.PLATE_CURRENT, 0.17);
+        }
+        climber.does(new RunEvent.StepRecorded()).waits(6);
+        return ((Move.Turn) climber.advice().move()).marks();
+    }
+
     @Test
     public void anOutputThatDoesNotGrowWithTheSecondStepWasNoPeak() {
         Climber climber = knowsNothing();
