@@ -391,16 +391,15 @@ final class StepAdvice {
      * says where it belongs at full drive, so far on the way there that it is there by then, and not beyond.
      */
     private double anticipated(double loadAt, double driveW) {
-        double notch = setup.settings().loadNotchMarks();
+        boolean isSeen = setup.channelFor(RecordTwin.tellingRole(setup.tubes())).isPresent();
+        double notch = setup.settings().loadNotchMarks() * (isSeen ? 1 : BLIND_NOTCH);
         Preset preset = setup.preset();
         Optional<Peak> peak = RecordTwin.peak(setup, driveW);
         if (peak.isPresent()) {
             return noHeavierThan(setup.tubes().heavier(peak.get().load(), notch / 2), loadAt, notch);
         }
         if (preset.source() == Preset.Source.NONE) {
-            boolean isSeen =
-                    setup.channelFor(RecordTwin.tellingRole(setup.tubes())).isPresent();
-            return setup.tubes().heavier(loadAt, isSeen ? notch : BLIND_NOTCH * notch);
+            return setup.tubes().heavier(loadAt, notch);
         }
         if (drawsMuchGrid(state.lastStep().orElseThrow())) {
             return setup.tubes().heavier(loadAt, notch / 2);

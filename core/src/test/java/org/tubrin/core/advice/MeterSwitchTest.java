@@ -411,22 +411,24 @@ public class MeterSwitchTest {
     /** Heavier than need be costs heat, and with a wattmeter alone nobody sees that. */
     @Test
     public void withNothingThatTellsOfLoadItGoesLessHeavyAheadOfAStep() {
-        assertEquals(ahead(Sample.FATHOM, ONE_METER), 1, 0.01);
-        assertEquals(ahead(Sample.FATHOM), 0.7, 0.01);
+        TuneSetup seen = setup(School.PEAK_THEN_HEAVIER, Sample.FATHOM, ONE_METER);
+        TuneSetup blind = setup(School.PEAK_THEN_HEAVIER, Sample.FATHOM);
+        assertEquals(ahead(seen), 1, 0.01, "the chart's LOAD is 1.5 marks heavier");
+        assertEquals(ahead(blind), 0.7, 0.01);
+        Preset unknown = Preset.unknown(seen.tubes());
+        assertEquals(ahead(seen.withPreset(unknown)), 1, 0.01);
+        assertEquals(ahead(blind.withPreset(unknown)), 0.7, 0.01);
     }
 
-    /** Returns by how many marks LOAD goes heavier after a first step that showed where the dials belong. */
-    private static double ahead(Meter... meters) {
-        TuneSetup known = setup(School.PEAK_THEN_HEAVIER, meters);
-        Climber climber = new Climber(known.withPreset(Preset.unknown(known.tubes())))
-                .isReady()
-                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"));
+    /** Returns by how many marks LOAD goes heavier after a first step. */
+    private static double ahead(TuneSetup setup) {
+        Climber climber = new Climber(setup).isReady().does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"));
         climber.moves(Control.DRIVE, 4.4)
                 .moves(Control.PLATE, 5.1)
-                .moves(Control.LOAD, 4)
+                .moves(Control.LOAD, 3)
                 .keysFor(3)
                 .reads(ReadingRole.OUTPUT, 80);
-        if (meters.length > 1) {
+        if (setup.meters().size() > 1) {
             climber.reads(ReadingRole.PLATE_CURRENT, 0.17);
         }
         climber.does(new RunEvent.StepRecorded()).waits(6);
