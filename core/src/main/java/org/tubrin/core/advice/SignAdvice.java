@@ -97,7 +97,7 @@ final class SignAdvice {
                 .findFirst();
     }
 
-    /** A first step that brings less than twice its drive is no step: nothing is amplified there, and more drive is no remedy. */
+    /** A first step that brings hardly more than its drive is no step: nothing is amplified there, and more drive is no remedy. */
     private Optional<Advice> withoutOutput() {
         boolean isFirst = setup.stage().isTuned() && state.steps().isEmpty();
         double least = looksForDials() ? FOUND_GAIN : LEAST_GAIN;

@@ -34,7 +34,7 @@ final class StepAdvice {
 
     private static final double MOST_GROWTH = 2.0;
 
-    /** Share of a notch where no current tells of LOAD: the steps are smaller, and heat that comes of too heavy a LOAD is not seen. */
+    /** Share of a notch where the grid is not seen: the steps are smaller, and heat that comes of too heavy a LOAD is not seen. */
     private static final double BLIND_NOTCH = 0.7;
 
     /** A first step brings at most so much more than its share of what the maker claims. */

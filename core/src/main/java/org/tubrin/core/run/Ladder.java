@@ -60,14 +60,15 @@ public final class Ladder {
 
     private static Optional<List<Double>> unknownShares(TuneSetup setup, School school) {
         boolean tunesEach = setup.stage().isTuned() && school.tunesLoadEachStep() && school.aim() == School.Aim.OUTPUT;
-        if (!tunesEach
-                || RecordTwin.foresees(setup)
-                || RecordTwin.tellingRole(setup.tubes()) != ReadingRole.GRID_CURRENT) {
+        if (!tunesEach) {
             return Optional.empty();
         }
-        return setup.channelFor(ReadingRole.GRID_CURRENT).isEmpty()
+        boolean isUnknown = setup.preset().source() == Preset.Source.NONE
+                && !RecordTwin.foresees(setup)
+                && RecordTwin.tellingRole(setup.tubes()) == ReadingRole.GRID_CURRENT;
+        return RecordTwin.isGridUnseen(setup)
                 ? Optional.of(BLIND_SHARES)
-                : Optional.of(UNKNOWN_SHARES).filter(shares -> setup.preset().source() == Preset.Source.NONE);
+                : Optional.of(UNKNOWN_SHARES).filter(shares -> isUnknown);
     }
 
     /** Returns whether exciter and pad cannot go as low as a climb should begin. */

@@ -114,6 +114,14 @@ public final class RecordTwin {
         return foresees(setup) && setup.channelFor(tellingRole(setup.tubes())).isPresent();
     }
 
+    /** Returns whether LOAD goes by grid current and nothing tells of it, no twin and no meter: what the grid draws is not seen. */
+    public static boolean isGridUnseen(TuneSetup setup) {
+        return setup.stage().isTuned()
+                && !foresees(setup)
+                && tellingRole(setup.tubes()) == ReadingRole.GRID_CURRENT
+                && setup.channelFor(ReadingRole.GRID_CURRENT).isEmpty();
+    }
+
     /** Returns the current that tells of LOAD: of the screen grid where there is one. */
     public static ReadingRole tellingRole(Stage.Tubes tubes) {
         return tubes.screenCurrentLimitA().isPresent() ? ReadingRole.SCREEN_CURRENT : ReadingRole.GRID_CURRENT;
