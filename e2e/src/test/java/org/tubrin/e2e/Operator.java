@@ -247,7 +247,7 @@ final class Operator implements AutoCloseable {
         }
     }
 
-    /** Takes the readings off the instruments: where no meter has answered within the last half second it is said, and R pressed again. */
+    /** Takes the readings off the instruments: where no meter has answered it is said, and R pressed again. */
     void takesReadings(String last) {
         for (int i = 0; i < MOST_TRIES && entry(last).inputValue().isEmpty(); i++) {
             presses("r");

@@ -538,6 +538,22 @@ public class LiveTest extends ServerTest {
         }
     }
 
+    @Test
+    public void aReadingThatIsLateIsWaitedFor() throws IOException {
+        try (Sick late = new Sick("0.125", 900)) {
+            place("GRID_CURRENT", late, 2);
+            isReady();
+            waitFor(frame -> health(frame, "GRID_CURRENT").equals("OK"));
+            for (int i = 0; i < 4; i++) {
+                does("TAKE");
+                String shown =
+                        of(run.at("/draft/cells"), "GRID_CURRENT").get("shown").asString();
+                assertEquals(Double.parseDouble(shown), 0.125, 0.001);
+                pause(250);
+            }
+        }
+    }
+
     /** What is said of a source; nothing in the moment when it was put in another's place. */
     private static String health(JsonNode frame, String role) {
         for (JsonNode one : frame.get("readings")) {
@@ -572,12 +588,16 @@ public class LiveTest extends ServerTest {
 
     /** Puts a sick instrument in the place of the bench's panel, for one of its readings. */
     private void place(String role, Sick sick) {
+        place(role, sick, 0.5);
+    }
+
+    private void place(String role, Sick sick, double timeoutS) {
         for (JsonNode one : get("/api/equipment").json()) {
             if (one.get("name").asString().equals("Tube panels on the bench")) {
                 Reply reply = put(
                         "/api/equipment/" + one.get("id").asString() + "?revision="
                                 + one.get("revision").asInt(),
-                        instrument("Tube panels on the bench", sick.port(), role, 0.5));
+                        instrument("Tube panels on the bench", sick.port(), role, timeoutS));
                 assertEquals(reply.status(), 200, reply.text());
             }
         }

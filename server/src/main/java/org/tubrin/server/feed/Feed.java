@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
@@ -20,6 +22,10 @@ import org.tubrin.server.station.Stations;
 public class Feed implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(Feed.class);
     private static final long LOOK_AGAIN_MS = 1000;
+    /** A late answer is waited for this long: one that failed and the next. */
+    private static final long PATIENCE_NS = 1_500_000_000L;
+
+    private static final long LOOK_AT_ANSWERS_NS = 10_000_000L;
 
     private final Stations stations;
     private final Hosts hosts;
@@ -47,6 +53,22 @@ public class Feed implements SmartLifecycle {
     /** Returns what the source of a meter's role read over the last so many seconds; empty where nothing. */
     public Optional<Steadied> window(String meter, ReadingRole role, double seconds) {
         return source(meter, role).flatMap(source -> source.window(seconds));
+    }
+
+    /**
+     * Returns whether nothing is to be waited for from the source of a meter's role: it was heard in the last so many seconds, or
+     * not for long, or there is none.
+     */
+    public boolean isHeardOrGone(String meter, ReadingRole role, double seconds) {
+        return source(meter, role).map(source -> source.isHeardOrGone(seconds)).orElse(true);
+    }
+
+    /** Waits until what is asked for is so, though no longer than for a late answer. */
+    public void await(BooleanSupplier isHeard) {
+        long sinceNs = System.nanoTime();
+        while (!isHeard.getAsBoolean() && System.nanoTime() - sinceNs < PATIENCE_NS) {
+            LockSupport.parkNanos(LOOK_AT_ANSWERS_NS);
+        }
     }
 
     private Optional<Source.Readings> source(String meter, ReadingRole role) {

@@ -26,6 +26,9 @@ final class Source implements AutoCloseable {
     /** Afterwards it is asked this often: still within what a reading may be old when it is taken. */
     private static final long IDLE_NS = 300_000_000L;
 
+    /** What was heard later than this ago is late, not gone: a machine that is busy, or one answer that failed. */
+    private static final double GONE_S = 3;
+
     /** How a source is. */
     enum Health {
         /** Not asked yet. */
@@ -189,7 +192,23 @@ final class Source implements AutoCloseable {
                 return new Latest(health, null, null);
             }
             int at = (int) ((count - 1) % KEPT);
-            return new Latest(health, values[at], (System.nanoTime() - timesNs[at]) / 1e9);
+            return new Latest(health, values[at], lastAgeS());
+        }
+
+        private double lastAgeS() {
+            return (System.nanoTime() - timesNs[(int) ((count - 1) % KEPT)]) / 1e9;
+        }
+
+        /**
+         * Returns whether there is nothing to wait for: it was heard in the last so many seconds, or it has not been heard for long.
+         */
+        synchronized boolean isHeardOrGone(double seconds) {
+            want();
+            if (count == 0) {
+                return health != Health.STARTING;
+            }
+            double ageS = lastAgeS();
+            return ageS <= seconds || ageS > GONE_S;
         }
 
         /** Returns what the readings of the last so many seconds come to; empty where there are none. */

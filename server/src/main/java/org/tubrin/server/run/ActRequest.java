@@ -89,7 +89,7 @@ public record ActRequest(
         READ,
         /** Leaves a reading of the step in hand out. */
         UNREAD,
-        /** Reads all meters that have a source, over the last half second. */
+        /** Reads all meters that have a source, over the last half second; what is late is waited for. */
         TAKE,
         RANGE,
         SET,

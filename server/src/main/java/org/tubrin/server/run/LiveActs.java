@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentLinkedDeque;
-import java.util.concurrent.locks.LockSupport;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -74,13 +74,13 @@ class LiveActs {
     /**
      * Returns readings of all meters that have a source, and before them where drive and dials of the bench stand; refuses
      * where there are none. What the meters showed before the last turn or key-down says nothing of what is set now: where that
-     * was a moment ago, it waits for them.
+     * was a moment ago, it waits for them, and for an answer that is late.
      */
-    List<RunEvent> readings(RunState state, Instant now) {
-        double sameForS = sameForS(state, now);
-        if (sameForS < LEAST_WINDOW_S) {
-            LockSupport.parkNanos(Math.round((LEAST_WINDOW_S - sameForS) * 1e9));
-        }
+    List<RunEvent> readings(RunState state, Instant asked) {
+        long askedNs = System.nanoTime();
+        Supplier<Instant> clock = () -> asked.plusNanos(System.nanoTime() - askedNs);
+        feed.await(() -> isHeard(state, sameForS(state, clock.get())));
+        double sameForS = sameForS(state, clock.get());
         List<RunEvent> events = new ArrayList<>(positions(state));
         int controls = events.size();
         if (onBench(state) && state.setup().stage().kind() == RunKind.WAVEFORM) {
@@ -140,11 +140,25 @@ class LiveActs {
 
     private List<RunEvent> shown(RunState state, double sameForS) {
         double windowS = Math.min(WINDOW_S, sameForS);
+        return liveRoles(state)
+                .flatMap(role -> reading(state, role, windowS).stream())
+                .toList();
+    }
+
+    /** Returns whether every meter has been heard since the last turn or key-down, or is not to be waited for. */
+    private boolean isHeard(RunState state, double sameForS) {
+        double windowS = Math.min(WINDOW_S, sameForS);
+        return sameForS >= LEAST_WINDOW_S
+                && liveRoles(state)
+                        .allMatch(role -> feed.isHeardOrGone(
+                                state.setup().meterFor(role).orElseThrow().name(), role, windowS));
+    }
+
+    private static Stream<ReadingRole> liveRoles(RunState state) {
         return state.setup().readings() == ReadingSource.TYPED
-                ? List.of()
+                ? Stream.of()
                 : Stream.of(ReadingRole.values())
-                        .flatMap(role -> reading(state, role, windowS).stream())
-                        .toList();
+                        .filter(role -> state.setup().meterFor(role).isPresent() && state.shows(role));
     }
 
     /** Returns where a control of the bench stands; empty where the run says it, and readings prove it, not a panel. */
@@ -185,10 +199,7 @@ class LiveActs {
     }
 
     private Optional<RunEvent> reading(RunState state, ReadingRole role, double windowS) {
-        Meter meter = state.setup().meterFor(role).orElse(null);
-        if (meter == null || !state.shows(role)) {
-            return Optional.empty();
-        }
+        Meter meter = state.setup().meterFor(role).orElseThrow();
         Channel channel = meter.channel(role).orElseThrow();
         return feed.window(meter.name(), role, windowS)
                 .map(window -> new RunEvent.ReadingTaken(read(state, meter, channel, window), false));

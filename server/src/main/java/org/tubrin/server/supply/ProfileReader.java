@@ -140,6 +140,7 @@ class ProfileReader {
                     .map(meter -> worth(meter, role, value))
                     .orElseGet(() -> unrecorded(role, value));
         }
+        feed.await(() -> meters.stream().allMatch(meter -> feed.isHeardOrGone(meter.name(), role, WINDOW_S)));
         return meters.stream()
                 .flatMap(
                         meter -> feed

@@ -1,6 +1,7 @@
 package org.tubrin.server.feed;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.io.BufferedReader;
@@ -95,6 +96,29 @@ public class SourceTest {
             assertTrue(box.asked("V?") - before <= 4, "asked every third of a second: " + (box.asked("V?") - before));
             int idle = box.asked("V?");
             await(() -> latest(source, ReadingRole.PLATE_VOLTAGE).value() != null && box.asked("V?") > idle + 10);
+        }
+    }
+
+    @Test
+    public void whatIsLateIsWaitedForAndWhatIsGoneIsNot() throws Exception {
+        Map<String, String> answers = new ConcurrentHashMap<>(Map.of("V?", "2736"));
+        try (OneAtATime box = new OneAtATime(answers);
+                Source source = source(
+                        box, LONG_NS, query("V?", ReadingRole.PLATE_VOLTAGE), query("I?", ReadingRole.PLATE_CURRENT))) {
+            Source.Readings voltage =
+                    source.of("Panel", ReadingRole.PLATE_VOLTAGE).orElseThrow();
+            Source.Readings current =
+                    source.of("Panel", ReadingRole.PLATE_CURRENT).orElseThrow();
+            await(() -> latest(source, ReadingRole.PLATE_VOLTAGE).value() != null);
+            assertTrue(voltage.isHeardOrGone(2.5));
+            await(() -> latest(source, ReadingRole.PLATE_CURRENT).health() == Source.Health.SILENT);
+            assertTrue(current.isHeardOrGone(2.5), "it never said anything");
+            answers.remove("V?");
+            await(() -> latest(source, ReadingRole.PLATE_VOLTAGE).health() == Source.Health.SILENT);
+            assertTrue(voltage.isHeardOrGone(2.5));
+            assertFalse(voltage.isHeardOrGone(0), "the next answer may be on its way");
+            await(() -> voltage.isHeardOrGone(0));
+            assertTrue(latest(source, ReadingRole.PLATE_VOLTAGE).ageS() > 2.5, "it is given up after some seconds");
         }
     }
 
