@@ -80,6 +80,24 @@ public class RunApiTest extends ServerTest {
         assertEquals(get("/api/runs/" + id).status(), 404);
     }
 
+    /** Poor output is peaked afresh: until the key is down what was read stands, then all is read again. */
+    @Test
+    public void whoPeaksAfreshReadsAfresh() {
+        begins("MHZ_7", "7,05");
+        does("WARM", "text", "10");
+        for (int i = 0; i < 30 && !"KEY_AND_PEAK".equals(move()); i++) {
+            does("FOLLOW");
+        }
+        readsStep(new String[] {"5.18", "1.5", "40", "0.213", "17 mA", "2680 V"});
+        String id = run.get("id").asString();
+        String said = run.get("advice").toString();
+        assertTrue(List.of("REST", "KEY_AND_PEAK").contains(move()), said);
+        assertEquals(get("/api/runs/" + id).json().at("/draft/cells").size(), 4);
+        does("KEY");
+        assertEquals(run.at("/draft/cells").size(), 0, said);
+        assertEquals(run.get("advice").get("move").asString(), "PEAK_AND_READ");
+    }
+
     @Test
     public void followingTheAdviceOverHttpEndsOnTheCard() {
         begins("MHZ_7", "7,05");

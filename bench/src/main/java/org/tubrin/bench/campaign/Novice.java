@@ -242,7 +242,7 @@ final class Novice {
     }
 
     private void keyDown(Move.KeyAndPeak peak) {
-        does(new RunEvent.Keyed());
+        Following.keyed(state(), now()).forEach(this::does);
         if (!state().isKeyed()) {
             shack.pass(1);
             return;

@@ -91,6 +91,16 @@ public record Advice(
         return with(true, strikesReadings);
     }
 
+    /** The rest before something that strikes the readings. */
+    Advice restedBy(Advice rest) {
+        return rest.with(beginsFinish, strikesReadings);
+    }
+
+    /** Returns whether the readings of the step in hand no longer hold once the key is down. */
+    boolean strikesWhenKeyed() {
+        return strikesReadings && (move instanceof Move.KeyAndPeak || move instanceof Move.Rest);
+    }
+
     /**
      * Output that a step should bring when all is well.
      *

@@ -38,6 +38,13 @@ public final class Following implements Move.Cases<List<RunEvent>> {
         return List.copyOf(events);
     }
 
+    /** Returns the events of a key that goes down: who peaks afresh reads afresh, also where the rest before it was cut short. */
+    public static List<RunEvent> keyed(RunState state, Instant now) {
+        boolean afresh =
+                !state.draft().readings().isEmpty() && NextMove.of(state, now).strikesWhenKeyed();
+        return afresh ? List.of(new RunEvent.TriedAgain(), new RunEvent.Keyed()) : List.of(new RunEvent.Keyed());
+    }
+
     /**
      * Returns how a run would stand had its advice been followed; empty where the move is done by other means, is refused or ends
      * the run, and while the key is down.

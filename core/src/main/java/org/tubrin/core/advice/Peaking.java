@@ -2,6 +2,7 @@ package org.tubrin.core.advice;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RecordTwin;
@@ -49,7 +50,24 @@ final class Peaking {
                 && !wasTurnedHeavier()
                 && !wasTurnedLighter()
                 && (state.school().tunesLoadEachStep() || draft.isAtTheTop() || isBelowAStop());
-        return tunesLoad ? BOTH : List.of(Control.PLATE);
+        return tunesLoad || isAfresh() ? BOTH : List.of(Control.PLATE);
+    }
+
+    /** A whole try that was struck with nothing turned since is peaked afresh, LOAD too, whoever chose it. */
+    boolean isAfresh() {
+        return struckAtThisDrive(state)
+                .filter(before -> before.isComplete() && sameDials(before) && sameRanges(before))
+                .isPresent();
+    }
+
+    private boolean sameDials(Step before) {
+        return Stream.of(Control.PLATE, Control.LOAD)
+                .allMatch(dial -> before.position(dial).equals(draft.position(dial)));
+    }
+
+    private boolean sameRanges(Step before) {
+        return before.readings().values().stream()
+                .allMatch(reading -> reading.range().equals(state.ranges().get(reading.role())));
     }
 
     /** After a try that asked for heavier coupling LOAD stays: who peaks it for output undoes what was asked for. */

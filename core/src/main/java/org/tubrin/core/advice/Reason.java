@@ -69,7 +69,9 @@ public enum Reason {
     /** The same as at once, where no meter tells of LOAD. */
     FINISH_BLIND(Rule.FINISH),
     BLIND_HEAVIER(Rule.FINISH),
-    BLIND_BACK(Rule.FINISH),
+    SHORT_HEAVIER(Rule.FINISH),
+    HEAVIER_COST_OUTPUT(Rule.FINISH),
+    PEAK_BY_HAND(Rule.FINISH),
     CORRECT_LIGHTER(Rule.FINISH),
     HEAT_LIGHTER(Rule.FINISH),
     /** Lighter for the plates' heat while the grid may draw more. */

@@ -91,6 +91,14 @@ final class SignAdvice {
                 .or(this::seekLoad);
     }
 
+    /**
+     * Returns how often the step in hand was tried. Without a twin, where every step is tuned by hand, each key-down counts: a meter
+     * that is switched takes several for a try.
+     */
+    private int tries() {
+        return RecordTwin.foresees(setup) ? state.triesInStep() : state.keyDownsInStep();
+    }
+
     private Optional<Advice> mended() {
         return Signs.of(draft, state.lastStep()).stream()
                 .flatMap(sign -> mend(sign).map(advice -> advice.about(sign.code())).stream())
@@ -105,7 +113,7 @@ final class SignAdvice {
             return Optional.empty();
         }
         boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT)
-                || state.keyDownsInStep() >= (looksForDials() ? MOST_SEEKINGS : MOST_PEAKINGS);
+                || tries() >= (looksForDials() ? MOST_SEEKINGS : MOST_PEAKINGS);
         return RangeAdvice.finer(state)
                 .or(this::seekPlate)
                 .or(this::seekLoad)
@@ -145,7 +153,7 @@ final class SignAdvice {
         boolean isWithin = RecordTwin.foresees(setup)
                 || setup.limitOf(stop.role()).filter(limit -> found < limit).isPresent();
         return Optional.of(setup.settings().finishMarks())
-                .filter(marks -> isWithin && stop.heavierHelps() && state.keyDownsInStep() < MOST_PEAKINGS)
+                .filter(marks -> isWithin && stop.heavierHelps() && tries() < MOST_PEAKINGS)
                 .flatMap(marks -> heavier(marks, Reason.STOPPED_HEAVIER))
                 .orElseGet(() -> lowerDrive(setup.settableBelowW(lowerW), Reason.STOPPED_LESS_DRIVE));
     }
@@ -227,9 +235,7 @@ final class SignAdvice {
             case COUPLED_TOO_LIGHTLY -> tooLight(sign, step);
             case FIRST_CEILING, PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
             case HEAT_LIMIT ->
-                heatIsCertain() || state.keyDownsInStep() < 2
-                        ? Optional.of(heatOver(sign))
-                        : LighterAdvice.forHeat(state);
+                heatIsCertain() || tries() < 2 ? Optional.of(heatOver(sign)) : LighterAdvice.forHeat(state);
             case OUTPUT_LIMIT ->
                 Optional.of(lowerDrive(
                         driveForOutputW(setup.station().licenceLimitW()), Reason.OUTPUT_OVER, Caution.LICENCE));
@@ -243,6 +249,7 @@ final class SignAdvice {
             case EFFICIENCY_TOO_HIGH -> once(workThrough(Move.Drill.EFFICIENCY_TOO_HIGH, Reason.METER_LIES));
             case EFFICIENCY_LOW ->
                 LighterAdvice.forOutput(state)
+                        .or(this::peakedByHand)
                         .or(() -> once(workThrough(Move.Drill.EFFICIENCY_LOW, Reason.OUTPUT_POOR)));
             // What the operator saw is answered by seen(); these are said, and the step goes on.
             case ARC_SEEN,
@@ -266,7 +273,7 @@ final class SignAdvice {
 
     /** Heavier; where LOAD is at its end less drive is left, as long as there is a lower rung. */
     private Optional<Advice> tooLight(Sign sign, double step) {
-        if (state.keyDownsInStep() >= MOST_PEAKINGS) {
+        if (tries() >= MOST_PEAKINGS) {
             return Optional.empty();
         }
         Optional<Advice> turn = heavier(step, Reason.TOO_LIGHT);
@@ -282,7 +289,7 @@ final class SignAdvice {
 
     /** Heavier, as long as that helps: who peaks LOAD afresh goes back to where the current is high. */
     private Advice currentOver(Sign sign, Reason reason) {
-        return state.keyDownsInStep() < MOST_PEAKINGS
+        return tries() < MOST_PEAKINGS
                 ? heavier(marksFor(sign), reason).orElseGet(() -> oneRungLower(Reason.LOAD_AT_STOP))
                 : driveForCurrent(sign, Reason.CURRENT_STAYS);
     }
@@ -301,7 +308,7 @@ final class SignAdvice {
      * output is more than in proportion, or a turn cost too much of it.
      */
     private Optional<Advice> seekLoad() {
-        if (!looksForDials() || !state.steps().isEmpty() || state.keyDownsInStep() >= MOST_SEEKINGS) {
+        if (!looksForDials() || !state.steps().isEmpty() || tries() >= MOST_SEEKINGS) {
             return Optional.empty();
         }
         double claimedW = setup.claimedW(draft.driveW().value());
@@ -337,7 +344,7 @@ final class SignAdvice {
     /** Where nobody knows where PLATE belongs, it is looked for over the whole dial, from its middle out, at the first drives. */
     private Optional<Advice> seekPlate() {
         List<Double> places = seekPlaces();
-        int tried = state.keyDownsInStep();
+        int tried = tries();
         return tried < 1 || tried > places.size()
                 ? Optional.empty()
                 : Optional.of(Advice.striking(
@@ -366,7 +373,7 @@ final class SignAdvice {
     private Advice offResonance() {
         Preset preset = setup.preset();
         Optional<Step> last = state.lastStep().filter(step -> preset.source() == Preset.Source.NONE);
-        if (last.isPresent() && state.keyDownsInStep() < MOST_PEAKINGS) {
+        if (last.isPresent() && tries() < MOST_PEAKINGS) {
             return Advice.striking(
                     new Move.SetDials(
                             last.get().position(Control.PLATE).orElseThrow(),
@@ -374,7 +381,7 @@ final class SignAdvice {
                             Preset.Source.NONE),
                     Reason.BACK_TO_STEP);
         }
-        if (state.keyDownsInStep() > MOST_PEAKINGS && hasLowerRung()) {
+        if (tries() > MOST_PEAKINGS && hasLowerRung()) {
             return oneRungLower(Reason.PLATE_OFF_RESONANCE);
         }
         return backToStart()
@@ -384,9 +391,7 @@ final class SignAdvice {
     /** Where working through it several times did not help, the dials may have gone far astray: from the start again, once. */
     private Optional<Advice> backToStart() {
         Preset preset = setup.preset();
-        boolean astray = setup.stage().isTuned()
-                && state.keyDownsInStep() == MOST_PEAKINGS
-                && preset.source() != Preset.Source.NONE;
+        boolean astray = setup.stage().isTuned() && tries() == MOST_PEAKINGS && preset.source() != Preset.Source.NONE;
         return astray
                 ? Optional.of(Advice.striking(
                         new Move.SetDials(preset.plate(), preset.load(), preset.source()), Reason.BACK_TO_START))
@@ -412,7 +417,7 @@ final class SignAdvice {
 
     /** Lets a doubt be looked into: when the operator says the reading stands, or after so many key-downs, the step goes on. */
     private Optional<Advice> once(Advice advice, int keyDowns) {
-        boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT) || state.keyDownsInStep() >= keyDowns;
+        boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT) || tries() >= keyDowns;
         return lookedInto ? Optional.empty() : Optional.of(advice);
     }
 
@@ -428,23 +433,33 @@ final class SignAdvice {
         // Who loads to a dip and gets little output for it has loaded too heavily.
         boolean loadedTooMuch = poor && state.school().aim() == School.Aim.DIP && !RecordTwin.foresees(setup);
         boolean helps = loadedTooMuch || (draft.kind() == Step.Kind.FINISH && !poor);
-        Optional<Advice> lighter = helps && state.keyDownsInStep() < MOST_PEAKINGS
+        Optional<Advice> lighter = helps && tries() < MOST_PEAKINGS
                 ? heavier(-setup.settings().finishMarks() * (loadedTooMuch ? 2 : 1), Reason.HEAT_LIGHTER)
                 : Optional.empty();
         if (lighter.isPresent()) {
             return lighter.get();
         }
         // Little output may come from a PLATE that is off its peak: that is looked at first.
-        Optional<Advice> bears = poor && state.keyDownsInStep() < 2 ? Optional.empty() : LighterAdvice.forHeat(state);
+        Optional<Advice> bears = poor && tries() < 2 ? Optional.empty() : LighterAdvice.forHeat(state);
         if (bears.isPresent()) {
             return bears.get();
         }
         boolean loadIsUntuned =
                 !RecordTwin.foresees(setup) && !new Peaking(state).order().contains(Control.LOAD);
         // A LOAD that nobody tuned at this drive is tuned once.
-        return (poor && state.keyDownsInStep() < MOST_PEAKINGS) || (loadIsUntuned && state.keyDownsInStep() < 2)
+        return (poor && tries() < MOST_PEAKINGS) || (loadIsUntuned && tries() < 2)
                 ? rePeak(Reason.HEAT_OVER)
                 : driveForCurrent(sign, Reason.HEAT_OVER);
+    }
+
+    /** Where a twin chose LOAD, little output may come of that: the hand looks before the drill does. */
+    private Optional<Advice> peakedByHand() {
+        boolean may = RecordTwin.foresees(setup)
+                && RecordTwin.tellsOfLoad(setup)
+                && state.school().aim() == School.Aim.OUTPUT
+                && draft.kind() == Step.Kind.FINISH
+                && tries() < 2;
+        return may ? Optional.of(rePeak(Reason.PEAK_BY_HAND)) : Optional.empty();
     }
 
     private Advice rePeak(Reason reason) {

@@ -59,12 +59,13 @@ final class StepAdvice {
     private static final int MOST_CORRECTIONS = 3;
 
     /** An output below this share of what was foreseen says that LOAD may stand wrong. */
-    private static final double BLIND_SHORT = 0.93;
+    private static final double SHORT = 0.93;
 
-    /** Heavier without a meter that tells of LOAD may cost so much of the output, and goes on where it brings so much. */
+    /** Heavier without a meter that tells of LOAD may cost so little of the output. */
     private static final double BLIND_KEPT = 0.985;
 
-    private static final double BLIND_GAIN = 1.01;
+    /** Heavier goes on where it brings so much. */
+    private static final double HEAVIER_GAIN = 1.01;
 
     /** An output of a long carrier off what is wanted by more than this ratio is worth another key-down. */
     private static final double OFF_WANTED = 1.08;
@@ -104,7 +105,8 @@ final class StepAdvice {
         if (!draft.readings().isEmpty() && draft.missing().stream().anyMatch(setup::isSwitched)) {
             return Advice.of(new Move.ReadOff(clock.aimS()), Reason.ONE_METER_READ);
         }
-        boolean plateOnly = draft.kind() == Step.Kind.FINISH || peaking.order().size() == 1;
+        boolean stays = draft.kind() == Step.Kind.FINISH && !peaking.isAfresh();
+        boolean plateOnly = stays || peaking.order().size() == 1;
         Reason reason = peaking.aim() != School.Aim.OUTPUT
                 ? peaking.reason()
                 : plateOnly ? Reason.KEY_DOWN_PLATE_ONLY : Reason.KEY_IS_DOWN;
@@ -116,14 +118,14 @@ final class StepAdvice {
         return finishTooHeavy()
                 .filter(advice -> draft.readings().keySet().stream()
                         .noneMatch(role -> state.doubt(role).isPresent()))
-                .or(() -> Entries.toSettle(state))
+                .or(() -> Entries.toSettle(state).map(this::rested))
                 .or(() -> draft.isComplete() ? Optional.of(completed()) : missing())
                 .or(this::heavierAfterStop)
                 .orElseGet(() -> draft.kind() == Step.Kind.FINISH ? prepareFinish() : prepareClimb());
     }
 
     private Advice completed() {
-        return (!foresees ? TargetAdvice.of(state) : RecordTwin.tellsOfLoad(setup) ? corrected() : heavierBlind())
+        return (foresees ? settledByTwin() : TargetAdvice.of(state))
                 .or(this::endsAtGrid)
                 .or(this::toWanted)
                 .orElseGet(() -> Entries.record(state, this::goodReason).warning(blind()));
@@ -135,6 +137,13 @@ final class StepAdvice {
                 .map(advice -> advice.move() instanceof Move.SwitchAndRead
                         ? Resting.of(state, now).orElse(advice)
                         : advice);
+    }
+
+    /** Who peaks afresh rests before it. */
+    private Advice rested(Advice advice) {
+        return advice.move() instanceof Move.KeyAndPeak
+                ? Resting.of(state, now).map(advice::restedBy).orElse(advice)
+                : advice;
     }
 
     /** Returns what cannot be seen in a run, where there is no meter for it. */
@@ -163,9 +172,34 @@ final class StepAdvice {
         return cautions;
     }
 
+    /** Where the twin chose LOAD, the last step shows whether it belongs there: returns what is to be done where it does not. */
+    private Optional<Advice> settledByTwin() {
+        if (draft.kind() != Step.Kind.FINISH) {
+            return Optional.empty();
+        }
+        if (!RecordTwin.tellsOfLoad(setup)) {
+            return heavierWhileShort();
+        }
+        if (state.school().aim() != School.Aim.OUTPUT) {
+            return corrected();
+        }
+        return state.triesInStep() < 2 ? peakedByHand().or(this::corrected) : heavierWhileShort();
+    }
+
+    /**
+     * An amplifier that brings less than its twin foresees at full drive is not wholly what the twin says: a hand that peaks LOAD asks
+     * the amplifier. Where the licence holds the drive, LOAD brings no more output, and the hand would only leave it lighter.
+     */
+    private Optional<Advice> peakedByHand() {
+        boolean isFull = draft.driveW().value() >= setup.topDriveW() / Peaking.SAME_DRIVE;
+        return isFull && isShort()
+                ? Optional.of(rested(Advice.striking(peaking.both(), Reason.PEAK_BY_HAND)))
+                : Optional.empty();
+    }
+
     /** At the end the currents tell best where LOAD is: returns how it goes to where it should end, when it is off by much. */
     private Optional<Advice> corrected() {
-        if (draft.kind() != Step.Kind.FINISH || state.keyDownsInStep() >= MOST_CORRECTIONS) {
+        if (state.triesInStep() >= MOST_CORRECTIONS) {
             return Optional.empty();
         }
         List<Step> told = new ArrayList<>(state.steps());
@@ -181,13 +215,10 @@ final class StepAdvice {
     }
 
     /**
-     * Where the twin chose LOAD, no meter tells of it and the output is less than foreseen, heavier spares the grid: LOAD goes there as
-     * long as that brings output, and back where it cost some.
+     * Where the output is less than the twin foresaw, LOAD goes heavier, which spares the grid, as long as that brings output, and back
+     * where it cost more than a finish may.
      */
-    private Optional<Advice> heavierBlind() {
-        if (draft.kind() != Step.Kind.FINISH) {
-            return Optional.empty();
-        }
+    private Optional<Advice> heavierWhileShort() {
         double loadAt = draft.position(Control.LOAD).orElseThrow();
         double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(0.0);
         Optional<Step> before =
@@ -197,18 +228,25 @@ final class StepAdvice {
                 .map(was -> outputW / was.value())
                 .orElse(Double.POSITIVE_INFINITY);
         double turned = setup.tubes().marksHeavier(wasAt, loadAt);
-        if (turned > 0 && ratio < BLIND_KEPT) {
-            return Optional.of(Advice.striking(turn(loadAt, wasAt), Reason.BLIND_BACK));
+        double kept = RecordTwin.tellsOfLoad(setup) ? FINISH_LEAST : BLIND_KEPT;
+        if (turned > 0 && ratio < kept) {
+            return Optional.of(Advice.striking(turn(loadAt, wasAt), Reason.HEAVIER_COST_OUTPUT));
         }
         double to = setup.tubes().heavier(loadAt, setup.settings().finishMarks());
-        boolean isShort = foresight(state.steps())
-                .outputW(draft.driveW().value(), loadAt)
-                .filter(foreseen -> outputW < BLIND_SHORT * foreseen)
-                .isPresent();
-        boolean mayTry = state.keyDownsInStep() < MOST_CORRECTIONS && turned >= 0 && ratio >= BLIND_GAIN;
-        return isShort && mayTry && to != loadAt
-                ? Optional.of(Advice.striking(turn(loadAt, to), Reason.BLIND_HEAVIER))
+        boolean mayTry = state.triesInStep() < MOST_CORRECTIONS && turned >= 0 && ratio >= HEAVIER_GAIN;
+        return mayTry && to != loadAt && isShort()
+                ? Optional.of(Advice.striking(
+                        turn(loadAt, to), RecordTwin.tellsOfLoad(setup) ? Reason.SHORT_HEAVIER : Reason.BLIND_HEAVIER))
                 : Optional.empty();
+    }
+
+    /** Returns whether the output is less than the steps before led the twin to foresee. */
+    private boolean isShort() {
+        double outputW = draft.measured(ReadingRole.OUTPUT).map(Quantity::value).orElse(0.0);
+        return foresight(state.steps())
+                .outputW(draft.driveW().value(), draft.position(Control.LOAD).orElseThrow())
+                .filter(foreseen -> outputW < SHORT * foreseen)
+                .isPresent();
     }
 
     /** Where LOAD is left alone on the way up and the grid would end the climb far below full drive, half a mark heavier lets it go on. */

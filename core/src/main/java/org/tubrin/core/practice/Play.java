@@ -259,7 +259,7 @@ public final class Play {
             return () -> {
                 if (key.down() && !station.keyed()) {
                     notes.answer(nowS());
-                    notes.does(new RunEvent.Keyed(), nowS());
+                    notes.keyed(nowS());
                     station.keyDown();
                 } else if (!key.down()) {
                     station.keyUp();

@@ -75,6 +75,11 @@ final class PlayNotes {
         return refusals;
     }
 
+    /** Writes down that the key goes down. */
+    void keyed(double nowS) {
+        Following.keyed(state, at(nowS)).forEach(event -> does(event, nowS));
+    }
+
     Advice advice(double nowS) {
         return NextMove.of(state, at(nowS));
     }

@@ -55,6 +55,7 @@ public final class Replay implements RunEvent.Cases<Step> {
     private RunState.@Nullable Ending ending;
     private Step draft;
     private int keyDownsBeforeStep;
+    private int triesStruck;
     private Instant stepSince;
     /** Readings came in since the powers of the last key-down were reckoned. */
     private boolean powersAreOld;
@@ -101,6 +102,7 @@ public final class Replay implements RunEvent.Cases<Step> {
         ending = other.ending;
         draft = other.draft;
         keyDownsBeforeStep = other.keyDownsBeforeStep;
+        triesStruck = other.triesStruck;
         stepSince = other.stepSince;
         powersAreOld = other.powersAreOld;
         sequence = other.sequence;
@@ -304,6 +306,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 .filter(now -> stopped.isEmpty() || driveW <= stopped.get().driveW())
                 .or(() -> stopped);
         struck = Optional.of(draft);
+        triesStruck += draft.keyDowns() > 0 ? 1 : 0;
         return new Step(
                 setup,
                 school,
@@ -330,6 +333,7 @@ public final class Replay implements RunEvent.Cases<Step> {
         steps.add(withKind(draft));
         stopped = stopped.filter(one -> draft.driveW().value() < one.driveW());
         struck = Optional.empty();
+        triesStruck = 0;
         keyDownsBeforeStep = keyDowns.size();
         stepSince = lastAt;
         return emptyDraft(draft.positions());
@@ -534,6 +538,7 @@ public final class Replay implements RunEvent.Cases<Step> {
                 ranges,
                 keyDowns,
                 keyDowns.size() - keyDownsBeforeStep,
+                triesStruck + (draft.keyDowns() > 0 ? 1 : 0),
                 openSign,
                 movedSinceSign,
                 products,

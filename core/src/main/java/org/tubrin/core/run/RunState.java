@@ -30,6 +30,8 @@ import org.tubrin.core.twin.Products;
  * @param ranges range in use by role
  * @param keyDowns every key-down
  * @param keyDownsInStep how many of them since the last step was done, tries that were struck counted
+ * @param triesInStep how many tries had a key-down since the last step was done, those that were struck counted; with a meter that
+ *     is switched one takes several key-downs
  * @param openSign a sign that the operator saw and has not acted on
  * @param movedSinceSign controls that were moved since
  * @param products two-tone products as read last, by what the signal went through
@@ -59,6 +61,7 @@ public record RunState(
         Map<ReadingRole, String> ranges,
         List<KeyDown> keyDowns,
         int keyDownsInStep,
+        int triesInStep,
         Optional<SeenSign> openSign,
         Set<Control> movedSinceSign,
         Map<SignalPath, Products> products,

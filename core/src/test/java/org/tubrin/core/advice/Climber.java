@@ -63,7 +63,8 @@ public final class Climber {
     }
 
     public Climber keysFor(double seconds) {
-        return does(new RunEvent.Keyed()).waits(seconds).does(new RunEvent.Unkeyed());
+        Following.keyed(state(), now).forEach(this::does);
+        return waits(seconds).does(new RunEvent.Unkeyed());
     }
 
     public Climber moves(Control control, double position) {

@@ -271,7 +271,7 @@ public class MeterSwitchTest {
         assertEquals(climber.advice().reason(), Reason.BLIND_HEAVIER, "it helped");
         follows(climber);
         climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 500);
-        assertEquals(climber.advice().reason(), Reason.BLIND_BACK, "it cost output");
+        assertEquals(climber.advice().reason(), Reason.HEAVIER_COST_OUTPUT, "it cost output");
         follows(climber);
         staysAt(climber, heavier, 560);
     }
@@ -291,7 +291,7 @@ public class MeterSwitchTest {
         climber.reads(ReadingRole.OUTPUT, 520);
         follows(climber);
         climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, 480);
-        assertEquals(climber.advice().reason(), Reason.BLIND_BACK);
+        assertEquals(climber.advice().reason(), Reason.HEAVIER_COST_OUTPUT);
         follows(climber);
         staysAt(climber, from, 520);
     }

@@ -60,7 +60,7 @@ final class Acts {
             case WARM -> List.of(warm(state, now, warmFor(request.text()), live));
             case TAKE ->
                 live.told(state, Optional.ofNullable(request.told())).orElseGet(() -> live.readings(state, now));
-            case KEY -> List.of(new RunEvent.Keyed());
+            case KEY -> Following.keyed(state, now);
             case UNKEY -> List.of(new RunEvent.Unkeyed());
             case READ -> List.of(reading(state, request));
             case UNREAD -> List.of(new RunEvent.LeftUnread(Required.given("role", request.role())));
