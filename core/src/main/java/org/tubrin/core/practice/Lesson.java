@@ -12,30 +12,30 @@ import org.tubrin.core.run.School;
 /** The lessons, from the first climb to hidden faults. */
 public enum Lesson {
     /** Nothing is wrong. */
-    FIRST_CLIMB(81, 97),
+    FIRST_CLIMB(81, 98),
     /** Nothing is wrong, but one meter shows everything, one thing at a time. */
     ONE_METER(66, 98),
     /** Two things at the panel were left as they should not be. */
-    BEFORE_POWER(73, 97),
+    BEFORE_POWER(73, 98),
     /** The station comes from another band: its drive and its dials. */
-    BAND_CHANGE(79, 97),
+    BAND_CHANGE(79, 98),
     /** The dials stand so far off that PLATE shows no peak. */
-    LOST_PEAK(75, 96),
+    LOST_PEAK(75, 97),
     /** Loaded for grid current, with a protection that acts soon. */
-    GRID_TARGET(87, 96),
+    GRID_TARGET(87, 97),
     /** Into an antenna that is to be matched first. */
-    ANTENNA(54, 97),
+    ANTENNA(54, 98),
     /** A knob is not what it shows. */
     KNOBS(50, 64),
     /** Two meters of output that disagree. */
-    WHICH_METER(71, 82),
+    WHICH_METER(71, 85),
     /** What the exciter shows of itself is not as it was. */
-    EXCITER(71, 87),
+    EXCITER(71, 88),
     /** Readings move by themselves while the key is down. */
-    WANDERING(35, 46),
-    ONE_FAULT(57, 65),
+    WANDERING(35, 49),
+    ONE_FAULT(57, 69),
     /** Two faults and a slip. */
-    TWO_FAULTS(49, 59);
+    TWO_FAULTS(49, 63);
 
     private static final List<Hidden> LEFT_BEFORE = List.of(
             Hidden.BAND_FORGOTTEN, Hidden.NO_CARRIER, Hidden.STANDBY_LEFT, Hidden.RANGE_LEFT, Hidden.DETECTOR_LEFT);
