@@ -79,7 +79,11 @@ class LiveActs {
     List<RunEvent> readings(RunState state, Instant asked) {
         long askedNs = System.nanoTime();
         Supplier<Instant> clock = () -> asked.plusNanos(System.nanoTime() - askedNs);
+        boolean wasDown = isKeyDown(state);
         feed.await(() -> isHeard(state, sameForS(state, clock.get())));
+        if (wasDown && !isKeyDown(state)) {
+            throw noReading();
+        }
         double sameForS = sameForS(state, clock.get());
         List<RunEvent> events = new ArrayList<>(positions(state));
         int controls = events.size();
@@ -88,9 +92,18 @@ class LiveActs {
         }
         events.addAll(shown(state, Math.max(LEAST_WINDOW_S, sameForS)));
         if (events.size() == controls) {
-            throw new Refused(new Problem(ProblemCode.NO_LIVE_READING, "event", "", new Allowed.Nothing()));
+            throw noReading();
         }
         return events;
+    }
+
+    private static Refused noReading() {
+        return new Refused(new Problem(ProblemCode.NO_LIVE_READING, "event", "", new Allowed.Nothing()));
+    }
+
+    /** A key that came up while an answer was waited for leaves nothing to be read. */
+    private boolean isKeyDown(RunState state) {
+        return onBench(state) && bench.panel().filter(BenchLink.Panel::keyed).isPresent();
     }
 
     /**
