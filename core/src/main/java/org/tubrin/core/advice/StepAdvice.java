@@ -133,15 +133,12 @@ final class StepAdvice {
 
     /** A meter with a switch is read in one key-down after the other, with rest between. */
     private Optional<Advice> missing() {
-        return Entries.missing(draft)
-                .map(advice -> advice.move() instanceof Move.SwitchAndRead
-                        ? Resting.of(state, now).orElse(advice)
-                        : advice);
+        return Entries.missing(draft).map(this::rested);
     }
 
-    /** Who peaks afresh rests before it. */
+    /** A key-down that a try already read asks for, to peak afresh or to read the next quantity, is rested for. */
     private Advice rested(Advice advice) {
-        return advice.move() instanceof Move.KeyAndPeak
+        return advice.move() instanceof Move.KeyAndPeak || advice.move() instanceof Move.SwitchAndRead
                 ? Resting.of(state, now).map(advice::restedBy).orElse(advice)
                 : advice;
     }

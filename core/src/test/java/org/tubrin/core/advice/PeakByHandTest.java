@@ -47,6 +47,12 @@ public class PeakByHandTest {
                         probe.plateVoltageDcV());
     }
 
+    private static void isRecorded(Climber climber) {
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+    }
+
     private static double load(Climber climber) {
         return climber.state().draft().position(Control.LOAD).orElseThrow();
     }
@@ -91,9 +97,7 @@ public class PeakByHandTest {
     public void whatIsAsForeseenIsNotTouchedAgain() {
         Climber climber = atTheLastStep();
         reads(climber, twin(climber.state().draft().driveW().value(), load(climber)), 1);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
     }
 
     @Test
@@ -114,7 +118,7 @@ public class PeakByHandTest {
         assertEquals(climber.advice().reason(), Reason.KEY_IS_DOWN, "LOAD too, while the key is down");
         climber.waits(4).does(new RunEvent.Unkeyed()).moves(Control.LOAD, load(climber) + 0.6);
         reads(climber, twin(driveW, load(climber)), 0.95);
-        assertTrue(climber.advice().move() instanceof Move.RecordStep, "asked once: " + climber.advice());
+        isRecorded(climber);
         assertEquals(climber.state().triesInStep(), 2);
     }
 
@@ -160,9 +164,7 @@ public class PeakByHandTest {
         follows(climber).waits(20).keysFor(4);
         assertEquals(load(climber), at, 1e-9);
         reads(climber, twin(driveW, at), 0.85);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
     }
 
     /** Poor efficiency at the last step is first of all a LOAD that stands wrong; what else it may be is worked through after that. */
