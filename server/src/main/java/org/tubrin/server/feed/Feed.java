@@ -7,7 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.LockSupport;
-import java.util.function.BooleanSupplier;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
@@ -22,10 +23,13 @@ import org.tubrin.server.station.Stations;
 public class Feed implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(Feed.class);
     private static final long LOOK_AGAIN_MS = 1000;
-    /** A late answer is waited for this long: one that failed and the next. */
-    private static final long PATIENCE_NS = 1_500_000_000L;
+    /**
+     * A late answer is waited for over so many looks, two seconds or more: one that failed and the next. They are counted, since a
+     * machine that stood still for seconds has not waited.
+     */
+    private static final int LOOKS = 200;
 
-    private static final long LOOK_AT_ANSWERS_NS = 10_000_000L;
+    private static final long BETWEEN_LOOKS_NS = 10_000_000L;
 
     private final Stations stations;
     private final Hosts hosts;
@@ -56,19 +60,20 @@ public class Feed implements SmartLifecycle {
     }
 
     /**
-     * Returns whether nothing is to be waited for from the source of a meter's role: it was heard in the last so many seconds, or
-     * not for long, or there is none.
+     * Returns whether nothing is to be waited for from the source of a meter's role: its last queries all failed, or it has none.
      */
-    public boolean isHeardOrGone(String meter, ReadingRole role, double seconds) {
-        return source(meter, role).map(source -> source.isHeardOrGone(seconds)).orElse(true);
+    public boolean isGone(String meter, ReadingRole role) {
+        return source(meter, role).map(Source.Readings::isGone).orElse(true);
     }
 
-    /** Waits until what is asked for is so, though no longer than for a late answer. */
-    public void await(BooleanSupplier isHeard) {
-        long sinceNs = System.nanoTime();
-        while (!isHeard.getAsBoolean() && System.nanoTime() - sinceNs < PATIENCE_NS) {
-            LockSupport.parkNanos(LOOK_AT_ANSWERS_NS);
+    /** Looks until what is seen is all there is to wait for, though no longer than for a late answer; returns what was seen last. */
+    public <T> T await(Supplier<T> look, Predicate<T> isAll) {
+        T seen = look.get();
+        for (int looks = 1; looks < LOOKS && !isAll.test(seen); looks++) {
+            LockSupport.parkNanos(BETWEEN_LOOKS_NS);
+            seen = look.get();
         }
+        return seen;
     }
 
     private Optional<Source.Readings> source(String meter, ReadingRole role) {

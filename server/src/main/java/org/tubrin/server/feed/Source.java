@@ -26,8 +26,11 @@ final class Source implements AutoCloseable {
     /** Afterwards it is asked this often: still within what a reading may be old when it is taken. */
     private static final long IDLE_NS = 300_000_000L;
 
-    /** What was heard later than this ago is late, not gone: a machine that is busy, or one answer that failed. */
-    private static final double GONE_S = 3;
+    /**
+     * So many queries in a row without a reading, and it is gone; before, it is late. Time says nothing of it: where the machine
+     * stood still, nothing was asked.
+     */
+    private static final int GONE_AFTER = 3;
 
     /** How a source is. */
     enum Health {
@@ -112,7 +115,7 @@ final class Source implements AutoCloseable {
                 none = Health.AWAY;
             }
             Health all = none;
-            asked.forEach(each -> each.became(all));
+            asked.forEach(each -> each.failed(all));
             return;
         }
     }
@@ -143,6 +146,7 @@ final class Source implements AutoCloseable {
         private final long[] timesNs = new long[KEPT];
         private final double[] values = new double[KEPT];
         private long count;
+        private int failedInARow;
         private Health health = Health.STARTING;
         private long dueNs = System.nanoTime();
         private long wantedNs = System.nanoTime();
@@ -162,7 +166,12 @@ final class Source implements AutoCloseable {
             return nowNs - dueNs >= 0;
         }
 
-        private synchronized void became(Health next) {
+        private synchronized void failed(Health how) {
+            failedInARow++;
+            became(how);
+        }
+
+        private void became(Health next) {
             health = next;
             long nowNs = System.nanoTime();
             dueNs = nowNs + Math.max(TALKS.contains(next) ? 0 : BACK_OFF_NS, isIdle(nowNs) ? IDLE_NS : 0);
@@ -178,11 +187,14 @@ final class Source implements AutoCloseable {
         }
 
         private synchronized void take(Asking.Said said) {
-            said.value().ifPresent(value -> {
-                int at = (int) (count++ % KEPT);
-                timesNs[at] = System.nanoTime();
-                values[at] = value;
-            });
+            if (said.value().isEmpty()) {
+                failed(said.health());
+                return;
+            }
+            int at = (int) (count++ % KEPT);
+            timesNs[at] = System.nanoTime();
+            values[at] = said.value().get();
+            failedInARow = 0;
             became(said.health());
         }
 
@@ -192,23 +204,12 @@ final class Source implements AutoCloseable {
                 return new Latest(health, null, null);
             }
             int at = (int) ((count - 1) % KEPT);
-            return new Latest(health, values[at], lastAgeS());
+            return new Latest(health, values[at], (System.nanoTime() - timesNs[at]) / 1e9);
         }
 
-        private double lastAgeS() {
-            return (System.nanoTime() - timesNs[(int) ((count - 1) % KEPT)]) / 1e9;
-        }
-
-        /**
-         * Returns whether there is nothing to wait for: it was heard in the last so many seconds, or it has not been heard for long.
-         */
-        synchronized boolean isHeardOrGone(double seconds) {
-            want();
-            if (count == 0) {
-                return health != Health.STARTING;
-            }
-            double ageS = lastAgeS();
-            return ageS <= seconds || ageS > GONE_S;
+        /** Returns whether its next answer is not worth a wait: the last ones were no readings. */
+        synchronized boolean isGone() {
+            return failedInARow >= GONE_AFTER;
         }
 
         /** Returns what the readings of the last so many seconds come to; empty where there are none. */

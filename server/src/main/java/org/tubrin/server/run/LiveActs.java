@@ -80,17 +80,16 @@ class LiveActs {
         long askedNs = System.nanoTime();
         Supplier<Instant> clock = () -> asked.plusNanos(System.nanoTime() - askedNs);
         boolean wasDown = isKeyDown(state);
-        feed.await(() -> isHeard(state, sameForS(state, clock.get())));
+        Shown shown = feed.await(() -> shown(state, sameForS(state, clock.get())), Shown::isAll);
         if (wasDown && !isKeyDown(state)) {
             throw noReading();
         }
-        double sameForS = sameForS(state, clock.get());
         List<RunEvent> events = new ArrayList<>(positions(state));
         int controls = events.size();
         if (onBench(state) && state.setup().stage().kind() == RunKind.WAVEFORM) {
             bench.sweep().map(RunEvent.TraceTaken::new).ifPresent(events::add);
         }
-        events.addAll(shown(state, Math.max(LEAST_WINDOW_S, sameForS)));
+        events.addAll(shown.readings());
         if (events.size() == controls) {
             throw noReading();
         }
@@ -113,7 +112,9 @@ class LiveActs {
     List<RunEvent> settled(RunState state, Instant now) {
         double sameForS = sameForS(state, now);
         boolean asksScope = state.setup().stage().kind() == RunKind.WAVEFORM;
-        List<RunEvent> shown = asksScope || sameForS < LEAST_WINDOW_S ? List.of() : shown(state, sameForS);
+        List<RunEvent> shown = asksScope || sameForS < LEAST_WINDOW_S
+                ? List.of()
+                : shown(state, sameForS).readings();
         return shown.isEmpty()
                 ? shown
                 : Stream.concat(positions(state).stream(), shown.stream()).toList();
@@ -151,20 +152,20 @@ class LiveActs {
                 .toList();
     }
 
-    private List<RunEvent> shown(RunState state, double sameForS) {
-        double windowS = Math.min(WINDOW_S, sameForS);
-        return liveRoles(state)
-                .flatMap(role -> reading(state, role, windowS).stream())
-                .toList();
-    }
+    /** What the meters showed since the last turn or key-down, and whether there is anything more to wait for. */
+    private record Shown(List<RunEvent> readings, boolean isAll) {}
 
-    /** Returns whether every meter has been heard since the last turn or key-down, or is not to be waited for. */
-    private boolean isHeard(RunState state, double sameForS) {
-        double windowS = Math.min(WINDOW_S, sameForS);
-        return sameForS >= LEAST_WINDOW_S
-                && liveRoles(state)
-                        .allMatch(role -> feed.isHeardOrGone(
-                                state.setup().meterFor(role).orElseThrow().name(), role, windowS));
+    private Shown shown(RunState state, double sameForS) {
+        double windowS = Math.min(WINDOW_S, Math.max(LEAST_WINDOW_S, sameForS));
+        List<RunEvent> readings = new ArrayList<>();
+        boolean isAll = sameForS >= LEAST_WINDOW_S;
+        for (ReadingRole role : liveRoles(state).toList()) {
+            Optional<RunEvent> one = reading(state, role, windowS);
+            one.ifPresent(readings::add);
+            isAll &= one.isPresent()
+                    || feed.isGone(state.setup().meterFor(role).orElseThrow().name(), role);
+        }
+        return new Shown(readings, isAll);
     }
 
     private static Stream<ReadingRole> liveRoles(RunState state) {

@@ -140,16 +140,21 @@ class ProfileReader {
                     .map(meter -> worth(meter, role, value))
                     .orElseGet(() -> unrecorded(role, value));
         }
-        feed.await(() -> meters.stream().allMatch(meter -> feed.isHeardOrGone(meter.name(), role, WINDOW_S)));
+        return feed.await(
+                        () -> live(meters, role),
+                        seen -> seen.isPresent() || meters.stream().allMatch(meter -> feed.isGone(meter.name(), role)))
+                .orElseThrow(
+                        () -> new Refused(new Problem(ProblemCode.NO_LIVE_READING, field, "", new Allowed.Nothing())));
+    }
+
+    private Optional<Quantity> live(List<Meter> meters, ReadingRole role) {
         return meters.stream()
                 .flatMap(
                         meter -> feed
                                 .window(meter.name(), role, WINDOW_S)
                                 .map(window -> worth(meter, role, window.median()))
                                 .stream())
-                .findFirst()
-                .orElseThrow(
-                        () -> new Refused(new Problem(ProblemCode.NO_LIVE_READING, field, "", new Allowed.Nothing())));
+                .findFirst();
     }
 
     private static Quantity worth(Meter meter, ReadingRole role, double value) {

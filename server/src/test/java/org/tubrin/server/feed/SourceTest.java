@@ -110,15 +110,18 @@ public class SourceTest {
             Source.Readings current =
                     source.of("Panel", ReadingRole.PLATE_CURRENT).orElseThrow();
             await(() -> latest(source, ReadingRole.PLATE_VOLTAGE).value() != null);
-            assertTrue(voltage.isHeardOrGone(2.5));
-            await(() -> latest(source, ReadingRole.PLATE_CURRENT).health() == Source.Health.SILENT);
-            assertTrue(current.isHeardOrGone(2.5), "it never said anything");
+            await(current::isGone);
+            assertEquals(latest(source, ReadingRole.PLATE_CURRENT).health(), Source.Health.SILENT);
+            assertFalse(voltage.isGone(), "its neighbour answers");
             answers.remove("V?");
             await(() -> latest(source, ReadingRole.PLATE_VOLTAGE).health() == Source.Health.SILENT);
-            assertTrue(voltage.isHeardOrGone(2.5));
-            assertFalse(voltage.isHeardOrGone(0), "the next answer may be on its way");
-            await(() -> voltage.isHeardOrGone(0));
-            assertTrue(latest(source, ReadingRole.PLATE_VOLTAGE).ageS() > 2.5, "it is given up after some seconds");
+            assertFalse(voltage.isGone(), "the next answer may be on its way");
+            await(voltage::isGone);
+            int asked = box.asked("V?");
+            answers.put("V?", "2731");
+            await(() -> latest(source, ReadingRole.PLATE_VOLTAGE).value() == 2731);
+            assertFalse(voltage.isGone(), "it is asked on, and back with its first answer");
+            assertTrue(box.asked("V?") > asked);
         }
     }
 
