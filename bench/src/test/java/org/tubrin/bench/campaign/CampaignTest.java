@@ -192,7 +192,7 @@ public class CampaignTest {
         }
     }
 
-    /** A twin and a wattmeter: LOAD is not peaked by a hand that sees no grid current. */
+    /** A twin and a wattmeter: the hand peaks LOAD once, from where the twin put it, and sees no grid current. */
     @Test
     public void whoHasATwinAndAWattmeterAloneStaysWithinTheLimitsNobodyShows() {
         List<Score> scores = IntStream.range(0, 16)
@@ -207,7 +207,7 @@ public class CampaignTest {
         double[] shortfalls =
                 scores.stream().mapToDouble(Score::shortfallPercent).sorted().toArray();
         assertTrue(
-                shortfalls[shortfalls.length / 2] < 3, "half of them come close: " + shortfalls[shortfalls.length / 2]);
+                shortfalls[shortfalls.length / 2] < 1, "half of them come close: " + shortfalls[shortfalls.length / 2]);
     }
 
     private static double median(String procedure, ToDoubleFunction<Score> of) {

@@ -72,6 +72,7 @@ public enum Reason {
     SHORT_HEAVIER(Rule.FINISH),
     HEAVIER_COST_OUTPUT(Rule.FINISH),
     PEAK_BY_HAND(Rule.FINISH),
+    PEAK_UNSEEN(Rule.FINISH),
     CORRECT_LIGHTER(Rule.FINISH),
     HEAT_LIGHTER(Rule.FINISH),
     /** Lighter for the plates' heat while the grid may draw more. */
@@ -81,6 +82,7 @@ public enum Reason {
     LIGHTER_COSTS_OUTPUT(Rule.SIGNS),
     RE_PEAK_AFTER_HEAVIER(Rule.FINISH),
     RE_PEAK_LOAD_STAYS(Rule.FINISH),
+    RE_PEAK_UNSEEN_HEAT(Rule.FINISH),
     FINISH_IS_GOOD(Rule.FINISH),
     CLOSING_CHECK(Rule.CHECK),
     KEEP_FOR_NEXT_TIME(Rule.WRITE_DOWN),

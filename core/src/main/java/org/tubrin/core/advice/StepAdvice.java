@@ -61,6 +61,12 @@ final class StepAdvice {
     /** An output below this share of what was foreseen says that LOAD may stand wrong. */
     private static final double SHORT = 0.93;
 
+    /** Without a plate meter LOAD goes no heavier at the end where the output is below this share of the maker's claim. */
+    private static final double BELOW_CLAIM = 0.85;
+
+    /** Nor on the way up, where nothing says where LOAD belongs; it must be this far below, since a lighter LOAD strains the grid. */
+    private static final double FAR_BELOW_CLAIM = 0.65;
+
     /** Heavier without a meter that tells of LOAD may cost so little of the output. */
     private static final double BLIND_KEPT = 0.985;
 
@@ -174,13 +180,18 @@ final class StepAdvice {
         if (draft.kind() != Step.Kind.FINISH) {
             return Optional.empty();
         }
+        boolean forOutput = state.school().aim() == School.Aim.OUTPUT;
         if (!RecordTwin.tellsOfLoad(setup)) {
-            return heavierWhileShort();
+            return forOutput && isFull() ? settledUnseen() : heavierWhileShort();
         }
-        if (state.school().aim() != School.Aim.OUTPUT) {
+        if (!forOutput) {
             return corrected();
         }
         return state.triesInStep() < 2 ? peakedByHand().or(this::corrected) : heavierWhileShort();
+    }
+
+    private boolean isFull() {
+        return draft.driveW().value() >= setup.topDriveW() / Peaking.SAME_DRIVE;
     }
 
     /**
@@ -188,10 +199,30 @@ final class StepAdvice {
      * the amplifier. Where the licence holds the drive, LOAD brings no more output, and the hand would only leave it lighter.
      */
     private Optional<Advice> peakedByHand() {
-        boolean isFull = draft.driveW().value() >= setup.topDriveW() / Peaking.SAME_DRIVE;
-        return isFull && isShort()
-                ? Optional.of(rested(Advice.striking(peaking.both(), Reason.PEAK_BY_HAND)))
-                : Optional.empty();
+        return isFull() && isShort() ? Optional.of(byHand(Reason.PEAK_BY_HAND)) : Optional.empty();
+    }
+
+    private Advice byHand(Reason reason) {
+        return rested(Advice.striking(peaking.both(), reason));
+    }
+
+    /**
+     * Where no meter tells of LOAD, an output that is as foreseen says little of it: the hand always asks the amplifier, from the heavy
+     * side where the twin put LOAD. From the peak it goes as much heavier as the twin's own finish is, which needs no dial to be right.
+     */
+    private Optional<Advice> settledUnseen() {
+        int tries = state.triesInStep();
+        if (tries != 2) {
+            return tries < 2 ? Optional.of(byHand(Reason.PEAK_UNSEEN)) : heavierWhileShort();
+        }
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        double marks = Math.min(
+                setup.settings().finishMarks(),
+                foresight(state.steps()).finishMarks(draft.driveW().value()));
+        double to = setup.tubes().heavier(loadAt, marks);
+        return setup.tubes().marksHeavier(loadAt, to) < LEAST_TURN_MARKS || mayBeHot(draft, BELOW_CLAIM)
+                ? Optional.empty()
+                : Optional.of(Advice.striking(turn(loadAt, to), Reason.FINISH_HEAVIER));
     }
 
     /** At the end the currents tell best where LOAD is: returns how it goes to where it should end, when it is off by much. */
@@ -389,7 +420,9 @@ final class StepAdvice {
         }
         double loadAt = draft.position(Control.LOAD).orElseThrow();
         double heavier = anticipated(loadAt, driveW);
+        boolean isUnknown = setup.preset().source() == Preset.Source.NONE;
         boolean loadedTooMuch = TargetAdvice.isHot(last.get())
+                || (isUnknown && mayBeHot(last.get(), FAR_BELOW_CLAIM))
                 || (state.school().aim() == School.Aim.DIP && TargetAdvice.isPoor(last.get()));
         if (state.school().tunesLoadEachStep()
                 && !loadedTooMuch
@@ -544,13 +577,23 @@ final class StepAdvice {
                                 new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
         if (!draft.moved().contains(Control.LOAD)
                 && heavier != peakLoad
-                && (foresees || !(TargetAdvice.isPoor(peak) || TargetAdvice.isHot(peak)))
+                && (foresees || !(TargetAdvice.isPoor(peak) || TargetAdvice.isHot(peak) || mayBeHot(peak, BELOW_CLAIM)))
                 && Math.abs(setup.tubes().marksHeavier(loadAt, heavier)) >= LEAST_TURN_MARKS) {
             return Advice.of(turn(loadAt, heavier), Reason.FINISH_HEAVIER).expecting(expect);
         }
         boolean moved = Math.abs(setup.tubes().marksHeavier(peakLoad, loadAt)) >= LEAST_TURN_MARKS;
-        return keyAndPeak(
-                moved ? Reason.RE_PEAK_AFTER_HEAVIER : Reason.RE_PEAK_LOAD_STAYS, List.of(Control.PLATE), expect);
+        Reason stays =
+                !foresees && mayBeHot(peak, BELOW_CLAIM) ? Reason.RE_PEAK_UNSEEN_HEAT : Reason.RE_PEAK_LOAD_STAYS;
+        return keyAndPeak(moved ? Reason.RE_PEAK_AFTER_HEAVIER : stays, List.of(Control.PLATE), expect);
+    }
+
+    /** Without a plate meter, an output below a share of what the maker claims at that drive may be an input that mostly turns to heat. */
+    private boolean mayBeHot(Step step, double share) {
+        double claimedW = setup.claimedW(step.driveW().value());
+        return setup.channelFor(ReadingRole.PLATE_CURRENT).isEmpty()
+                && step.measured(ReadingRole.OUTPUT)
+                        .filter(output -> output.value() < share * claimedW)
+                        .isPresent();
     }
 
     /**

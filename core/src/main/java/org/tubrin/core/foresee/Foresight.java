@@ -146,6 +146,14 @@ public final class Foresight {
                         .orElse(load));
     }
 
+    /** Returns how many marks heavier than at the most output LOAD is to end at a drive in watts; 0 where the plates are hot there. */
+    public synchronized double finishMarks(double driveW) {
+        Optional<Peak> finish = finish(driveW);
+        return most(driveW)
+                .flatMap(most -> finish.map(end -> tubes.marksHeavier(most.load(), end.load())))
+                .orElse(0.0);
+    }
+
     private double near(double known, double load) {
         double reach = MOST_BLIND_MARKS * tubes.load().markStep();
         return tubes.load().clamp(Math.max(known - reach, Math.min(known + reach, load)));
