@@ -208,7 +208,7 @@ final class StepAdvice {
 
     /**
      * Where no meter tells of LOAD, an output that is as foreseen says little of it: the hand always asks the amplifier, from the heavy
-     * side where the twin put LOAD. From the peak it goes as much heavier as the twin's own finish is, which needs no dial to be right.
+     * side where the twin put LOAD. From the peak it goes as much heavier as the twin's own finish lies beyond its own peak.
      */
     private Optional<Advice> settledUnseen() {
         int tries = state.triesInStep();
@@ -575,15 +575,16 @@ final class StepAdvice {
                 : peak.measured(ReadingRole.OUTPUT)
                         .map(output ->
                                 new Advice.Expectation(output.value() * FINISH_LEAST, output.value() * FINISH_MOST));
+        boolean unseenHeat = !foresees && mayBeHot(peak, BELOW_CLAIM);
+        boolean tooMuch = unseenHeat || (!foresees && (TargetAdvice.isPoor(peak) || TargetAdvice.isHot(peak)));
         if (!draft.moved().contains(Control.LOAD)
                 && heavier != peakLoad
-                && (foresees || !(TargetAdvice.isPoor(peak) || TargetAdvice.isHot(peak) || mayBeHot(peak, BELOW_CLAIM)))
+                && !tooMuch
                 && Math.abs(setup.tubes().marksHeavier(loadAt, heavier)) >= LEAST_TURN_MARKS) {
             return Advice.of(turn(loadAt, heavier), Reason.FINISH_HEAVIER).expecting(expect);
         }
         boolean moved = Math.abs(setup.tubes().marksHeavier(peakLoad, loadAt)) >= LEAST_TURN_MARKS;
-        Reason stays =
-                !foresees && mayBeHot(peak, BELOW_CLAIM) ? Reason.RE_PEAK_UNSEEN_HEAT : Reason.RE_PEAK_LOAD_STAYS;
+        Reason stays = unseenHeat ? Reason.RE_PEAK_UNSEEN_HEAT : Reason.RE_PEAK_LOAD_STAYS;
         return keyAndPeak(moved ? Reason.RE_PEAK_AFTER_HEAVIER : stays, List.of(Control.PLATE), expect);
     }
 

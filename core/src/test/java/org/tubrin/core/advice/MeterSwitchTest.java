@@ -35,6 +35,9 @@ public class MeterSwitchTest {
     private static final Meter ONE_METER =
             new Meter("Panel", Sample.PANEL.channels(), Optional.of(MeterFace.ONE_AT_A_TIME));
 
+    /** Its licence holds the drive of the last step. */
+    private static final Station LICENSED = new Station("S", "", 500, 20, Optional.empty());
+
     private static TuneSetup setup(School school, Meter... meters) {
         return setup(Sample.BRIGANTINE, school, meters);
     }
@@ -80,16 +83,20 @@ public class MeterSwitchTest {
                 .waits(6);
     }
 
+    private static Climber keyedByTheChart(TuneSetup setup, double driveW) {
+        return new Climber(setup)
+                .isReady()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
+                .moves(Control.DRIVE, driveW)
+                .moves(Control.PLATE, 5.1)
+                .moves(Control.LOAD, 4.5)
+                .keysFor(3);
+    }
+
     /** Where no finish follows, what the heat is calculated from is read before the output is all that is gone for. */
     @Test
     public void plateVoltageIsReadWhereNoStepMayFollow() {
-        Climber climber = new Climber(setup(School.MAKERS_CHART, Sample.FATHOM, ONE_METER))
-                .isReady()
-                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
-                .moves(Control.DRIVE, 50)
-                .moves(Control.PLATE, 5.1)
-                .moves(Control.LOAD, 4.5)
-                .keysFor(3)
+        Climber climber = keyedByTheChart(setup(School.MAKERS_CHART, Sample.FATHOM, ONE_METER), 50)
                 .reads(ReadingRole.OUTPUT, 700)
                 .reads(ReadingRole.GRID_CURRENT, 0.1)
                 .reads(ReadingRole.PLATE_CURRENT, 0.45);
@@ -280,8 +287,8 @@ public class MeterSwitchTest {
         double peak = load(climber);
         assertEquals(climber.advice().reason(), Reason.FINISH_HEAVIER);
         follows(climber);
-        assertEquals(
-                load(climber) - peak, 0.3, 0.21, "as the twin's finish is heavier than its peak, half a mark at most");
+        double marks = load(climber) - peak;
+        assertTrue(marks >= 0.1 && marks <= 0.5 + 1e-9, marks + " marks heavier");
         climber.waits(20);
         assertEquals(((Move.KeyAndPeak) climber.advice().move()).order(), List.of(Control.PLATE));
         return climber.keysFor(3).reads(ReadingRole.OUTPUT, outputW);
@@ -297,9 +304,12 @@ public class MeterSwitchTest {
     @Test
     public void aLittleHeavierThatCostMuchOutputIsTakenBack() {
         Climber climber = aLittleHeavier(770);
+        double peak =
+                climber.state().struck().orElseThrow().position(Control.LOAD).orElseThrow();
+        assertTrue(peak < load(climber));
         assertEquals(climber.advice().reason(), Reason.HEAVIER_COST_OUTPUT);
         follows(climber);
-        staysAt(climber, load(climber), 800);
+        staysAt(climber, peak, 800);
     }
 
     /** The maker claims 870 W: an amplifier that brings 600 W may be hot, and nobody sees it. */
@@ -315,13 +325,7 @@ public class MeterSwitchTest {
     @Test
     public void atTheTopLoadStaysAtItsPeakWherePlatesMayBeHotUnseen() {
         for (double outputW : new double[] {600, 800}) {
-            Climber climber = new Climber(setup(School.PEAK_THEN_HEAVIER, Sample.FATHOM))
-                    .isReady()
-                    .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
-                    .moves(Control.DRIVE, 70)
-                    .moves(Control.PLATE, 5.1)
-                    .moves(Control.LOAD, 4.5)
-                    .keysFor(3)
+            Climber climber = keyedByTheChart(setup(School.PEAK_THEN_HEAVIER, Sample.FATHOM), 70)
                     .reads(ReadingRole.OUTPUT, outputW);
             follows(climber);
             climber.waits(20);
@@ -332,9 +336,23 @@ public class MeterSwitchTest {
         }
     }
 
-    /** Where the licence holds the drive the hand is not asked. */
-    private static final Station LICENSED = new Station("S", "", 500, 20, Optional.empty());
+    /** Nothing is known of the dials: half of the claim on the way up is no reason to go heavier still. */
+    @Test
+    public void onTheWayUpLoadIsNotMovedAheadWherePlatesMayBeHotUnseen() {
+        TuneSetup known = setup(School.PEAK_THEN_HEAVIER, Sample.FATHOM);
+        for (double share : new double[] {0.5, 0.9}) {
+            Climber climber = keyedByTheChart(known.withPreset(Preset.unknown(known.tubes())), 21)
+                    .reads(ReadingRole.OUTPUT, share * known.claimedW(21))
+                    .does(new RunEvent.StepRecorded())
+                    .waits(20);
+            assertEquals(
+                    climber.advice().reason() == Reason.ANTICIPATE,
+                    share > 0.65,
+                    climber.advice().toString());
+        }
+    }
 
+    /** There the hand is not asked. */
     @Test
     public void whereTheLicenceHoldsTheDriveLoadGoesHeavierAsLongAsThatHelpsAndBackWhereItCosts() {
         Climber climber = blind(LICENSED);

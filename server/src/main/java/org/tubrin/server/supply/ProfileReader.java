@@ -140,21 +140,22 @@ class ProfileReader {
                     .map(meter -> worth(meter, role, value))
                     .orElseGet(() -> unrecorded(role, value));
         }
-        return feed.await(
-                        () -> live(meters, role),
-                        seen -> seen.isPresent() || meters.stream().allMatch(meter -> feed.isGone(meter.name(), role)))
+        return feed.await(() -> live(meters, role), seen -> seen.isPresent() || isGone(meters, role))
                 .orElseThrow(
                         () -> new Refused(new Problem(ProblemCode.NO_LIVE_READING, field, "", new Allowed.Nothing())));
     }
 
+    /** Returns what the first meter reads that is not gone; empty where it is late. */
     private Optional<Quantity> live(List<Meter> meters, ReadingRole role) {
         return meters.stream()
-                .flatMap(
-                        meter -> feed
-                                .window(meter.name(), role, WINDOW_S)
-                                .map(window -> worth(meter, role, window.median()))
-                                .stream())
-                .findFirst();
+                .filter(meter -> !feed.isGone(meter.name(), role))
+                .findFirst()
+                .flatMap(meter ->
+                        feed.window(meter.name(), role, WINDOW_S).map(window -> worth(meter, role, window.median())));
+    }
+
+    private boolean isGone(List<Meter> meters, ReadingRole role) {
+        return meters.stream().allMatch(meter -> feed.isGone(meter.name(), role));
     }
 
     private static Quantity worth(Meter meter, ReadingRole role, double value) {

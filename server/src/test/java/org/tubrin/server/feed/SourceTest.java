@@ -117,11 +117,9 @@ public class SourceTest {
             await(() -> latest(source, ReadingRole.PLATE_VOLTAGE).health() == Source.Health.SILENT);
             assertFalse(voltage.isGone(), "the next answer may be on its way");
             await(voltage::isGone);
-            int asked = box.asked("V?");
             answers.put("V?", "2731");
             await(() -> latest(source, ReadingRole.PLATE_VOLTAGE).value() == 2731);
             assertFalse(voltage.isGone(), "it is asked on, and back with its first answer");
-            assertTrue(box.asked("V?") > asked);
         }
     }
 
