@@ -12,6 +12,8 @@ import org.tubrin.core.run.Control;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Step;
+import org.tubrin.core.signs.Sign;
+import org.tubrin.core.signs.Signs;
 
 /** Runs every case by every procedure. */
 final class Campaign {
@@ -38,7 +40,7 @@ final class Campaign {
             if (school.suits(given.setup().tubes())) {
                 CaseShack shack = new CaseShack(given, new Random(given.seed()));
                 new Plain(shack, school, new Random(given.seed() + 1)).run();
-                scores.add(Score.of(shack, name(school), List.of(), ""));
+                scores.add(Score.of(shack, name(school), List.of(), List.of(), ""));
                 scores.add(followed(given.by(school), FOLLOWED + name(school)));
                 scores.add(followed(given.by(school).withoutTwin(), BY_CHART + name(school)));
             }
@@ -64,7 +66,18 @@ final class Campaign {
         RunState state = new Novice(shack, new Random(given.seed() + 1)).run();
         // What the shack's meters average over pulses is not what the intervals are about.
         List<Boolean> covered = pulsed ? List.of() : covered(shack, state);
-        return Score.of(shack, procedure, covered, story(given, state));
+        return Score.of(shack, procedure, covered, said(state), story(given, state));
+    }
+
+    /** Returns what the app said of the last step beside what is only to know. */
+    private static List<Sign.Code> said(RunState state) {
+        List<Step> steps = state.steps();
+        Optional<Step> before = steps.size() < 2 ? Optional.empty() : Optional.of(steps.get(steps.size() - 2));
+        return state.lastStep().stream()
+                .flatMap(last -> Signs.of(last, before).stream())
+                .filter(sign -> sign.severity() != Sign.Severity.NOTE)
+                .map(Sign::code)
+                .toList();
     }
 
     /** Returns what was climbed, step by step, and how it ended. */

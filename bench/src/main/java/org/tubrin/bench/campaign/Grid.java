@@ -8,8 +8,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.tubrin.core.signs.Sign;
 
 /**
  * The next move followed in every cell of what the amplifier is, what is known of it, and what can be read; arguments: a folder, the
@@ -102,7 +104,9 @@ public final class Grid {
             - **knowledge**: the record's twin; a twin fitted to one rounded line of a sheet; the maker's chart; nothing but the limits.
             - **meters**: wattmeter, plate and grid current, plate voltage at once; a panel with one meter and a switch; a wattmeter alone.
 
-            The school is the one that the start page suggests. Triodes only. Figures are median / 95th percentile.
+            The school is the one that the start page suggests. Triodes only. Figures are median / 95th percentile. All cells play the same
+            amplifiers, antennas and meters, so that what their meters happen to be off by is in each of them. Where the plates are just
+            past what they are rated for, the drive that is allowed falls by half and more: the largest shortfalls are of that kind.
             """;
 
     private Grid() {}
@@ -113,6 +117,12 @@ public final class Grid {
         long seed = Long.parseLong(arguments[2]);
         Map<Cell, List<Score>> scores = run(cases, seed);
         Tables.write(folder, "grid.md", markdown(scores, cases, seed), "grid.csv", csv(scores));
+    }
+
+    private static String words(List<Sign.Code> signs) {
+        return signs.stream()
+                .map(sign -> sign.name().toLowerCase(Locale.ROOT).replace('_', ' '))
+                .collect(Collectors.joining(", "));
     }
 
     /** Plays so many cases in each cell; they go side by side, and belong to the seed. */
@@ -177,18 +187,24 @@ public final class Grid {
                     .filter(score -> score.shortfallPercent() > MUCH_SHORT_PERCENT)
                     .forEach(short15::add);
         });
+        long said = short15.stream().filter(score -> !score.signs().isEmpty()).count();
         out.append(MEANING)
                 .append(String.format(
-                        Locale.ROOT, "\n## The worst of %d that fell short by more than 15 %%\n\n", short15.size()));
+                        Locale.ROOT,
+                        "\n## The worst of %d that fell short by more than 15 %%\n\nOf %d of them the last step had a sign that"
+                                + " needs attention.\n\n",
+                        short15.size(),
+                        said));
         short15.stream()
                 .sorted(Comparator.comparingDouble(Score::shortfallPercent).reversed())
                 .limit(WORST)
                 .forEach(score -> out.append(String.format(
                         Locale.ROOT,
-                        "- case %d: %.1f %% short, %d key-downs. %s\n",
+                        "- case %d: %.1f %% short, %d key-downs, %s. %s\n",
                         score.number(),
                         score.shortfallPercent(),
                         score.keyDowns(),
+                        score.signs().isEmpty() ? "no sign" : words(score.signs()),
                         score.story())));
         return out.toString();
     }

@@ -23,6 +23,9 @@ import org.tubrin.core.run.SeenSign;
 /** A person who does what the next move says, and nothing else. */
 final class Novice {
     private static final int MOST_MOVES = 250;
+    /** Who looked so often why nothing moves gives it up. */
+    private static final int MOST_STILLS = 3;
+
     private static final double SWITCHING_S = 1.5;
     /** What reading the meters takes before the key comes up. */
     private static final double READING_S = 1.5;
@@ -31,6 +34,7 @@ final class Novice {
     private final Hand hand;
     private final Notebook notebook;
     private final double warmS;
+    private int stills;
 
     Novice(Shack shack, Random random) {
         this.shack = shack;
@@ -42,7 +46,9 @@ final class Novice {
 
     /** Tunes up; returns where the run stands when it has ended, or when there was no end to it. */
     RunState run() {
-        for (int i = 0; i < MOST_MOVES && state().ending().isEmpty(); i++) {
+        for (int i = 0;
+                i < MOST_MOVES && stills < MOST_STILLS && state().ending().isEmpty();
+                i++) {
             Advice advice = NextMove.of(state(), now());
             follow(advice);
         }
@@ -202,6 +208,7 @@ final class Novice {
         public Boolean workThrough(Move.WorkThrough workThrough) {
             shack.pass(21);
             shack.lookWhyStill();
+            stills += workThrough.drill() == Move.Drill.METERS_STILL ? 1 : 0;
             if (workThrough.drill() == Move.Drill.PLATE_CURRENT_WITHOUT_OUTPUT) {
                 hand.set(Control.PLATE, shack.setup().preset().plate());
             }

@@ -6,6 +6,7 @@ import org.tubrin.core.practice.TrueStage;
 import org.tubrin.core.practice.WithinLimits;
 import org.tubrin.core.run.Control;
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.signs.Sign;
 import org.tubrin.core.twin.Linearity;
 import org.tubrin.core.twin.Outcome;
 import org.tubrin.core.twin.Setting;
@@ -23,6 +24,7 @@ import org.tubrin.core.twin.Setting;
  * @param heatPercent how hot the plates got, of what their rated dissipation makes them
  * @param thirdDb third-order products at speech drive with those dials
  * @param covered of the stated 95 % intervals of efficiency, heat and gain, which hold the truth; empty for plain schools
+ * @param signs what the app said of the last step that needs attention; empty for plain schools
  * @param story what was done, and where it ended
  */
 record Score(
@@ -35,9 +37,10 @@ record Score(
         double heatPercent,
         OptionalDouble thirdDb,
         List<Boolean> covered,
+        List<Sign.Code> signs,
         String story) {
     /** Returns what a person left behind. */
-    static Score of(CaseShack shack, String procedure, List<Boolean> covered, String story) {
+    static Score of(CaseShack shack, String procedure, List<Boolean> covered, List<Sign.Code> signs, String story) {
         Case given = shack.given;
         TuneSetup setup = given.setup();
         Setting setting =
@@ -66,6 +69,7 @@ record Score(
                 100 * shack.hottestShare,
                 third,
                 covered,
+                signs,
                 story
                         + String.format(
                                 java.util.Locale.ROOT,

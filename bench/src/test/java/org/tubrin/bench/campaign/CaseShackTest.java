@@ -42,12 +42,13 @@ public class CaseShackTest {
         CaseShack shack = new CaseShack(given, new Random(1));
         shack.turn(Control.DRIVE, given.setup().topDriveW());
         shack.turn(Control.PLATE, shack.shown(Control.PLATE) + 1);
-        Score there = Score.of(shack, "any", List.of(), "");
+        Score there = Score.of(shack, "any", List.of(), List.of(), "");
         double play = given.plateSlackMarks() * shack.dial(Control.PLATE).markStep();
         shack.turn(Control.PLATE, shack.shown(Control.PLATE) - 0.9 * play);
-        assertEquals(Score.of(shack, "any", List.of(), "").shortfallPercent(), there.shortfallPercent(), 1e-9);
+        assertEquals(
+                Score.of(shack, "any", List.of(), List.of(), "").shortfallPercent(), there.shortfallPercent(), 1e-9);
         shack.turn(Control.PLATE, shack.shown(Control.PLATE) - 1);
-        assertTrue(Score.of(shack, "any", List.of(), "").shortfallPercent() != there.shortfallPercent());
+        assertTrue(Score.of(shack, "any", List.of(), List.of(), "").shortfallPercent() != there.shortfallPercent());
     }
 
     private static Peak best(Case given) {
@@ -179,6 +180,7 @@ public class CaseShackTest {
                 50,
                 OptionalDouble.of(-30),
                 procedure.equals("tubrin") ? List.of(true, true, number % 4 != 0) : List.of(),
+                List.of(),
                 "story of " + number);
     }
 

@@ -33,11 +33,7 @@ final class Entries {
             return Optional.empty();
         }
         List<ReadingRole> missing = draft.missing();
-        // What a switch does not show yet is read in a key-down of its own.
-        Optional<ReadingRole> next = missing.stream().allMatch(draft.setup()::isSwitched)
-                        && !draft.readings().isEmpty()
-                ? draft.meterSwitch()
-                : Optional.empty();
+        Optional<ReadingRole> next = draft.takesAnotherKeyDown() ? draft.meterSwitch() : Optional.empty();
         if (next.isPresent()) {
             return Optional.of(Advice.of(
                     new Move.SwitchAndRead(

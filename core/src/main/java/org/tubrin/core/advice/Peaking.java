@@ -56,7 +56,9 @@ final class Peaking {
     /** A whole try that was struck with nothing turned since is peaked afresh, LOAD too, whoever chose it. */
     boolean isAfresh() {
         return struckAtThisDrive(state)
-                .filter(before -> before.isComplete() && sameDials(before) && sameRanges(before))
+                .filter(before -> (before.isComplete() || before.takesAnotherKeyDown())
+                        && sameDials(before)
+                        && sameRanges(before))
                 .isPresent();
     }
 

@@ -12,6 +12,9 @@ final class RangeAdvice {
     /** A finer range is asked for only where the most that is expected lies well within it. */
     private static final double FINER_MARGIN = 1.3;
 
+    /** A drive that was lowered by more than this ratio lets a finer range be looked for. */
+    private static final double LOWERED = 1.4;
+
     /** So little more than a range's end asks for the next wider one. */
     private static final double JUST_MORE = 1.001;
 
@@ -56,6 +59,32 @@ final class RangeAdvice {
                         : mayBeFiner && finer.fullScale() < range.fullScale()
                                 ? Optional.of(Advice.of(move(setup, role, inUse, finer), Reason.RANGE_TOO_WIDE))
                                 : Optional.empty());
+    }
+
+    /** Asks for a finer range where the drive was lowered: as much less output as drive would hardly lift the needle of a wide one. */
+    static Optional<Advice> forLessDrive(RunState state) {
+        double driveW = state.draft().driveW().value();
+        return state.struck()
+                .filter(before -> before.driveW().value() > LOWERED * driveW
+                        && state.draft().readings().isEmpty())
+                .flatMap(before -> before.measured(ReadingRole.OUTPUT)
+                        .map(output -> output.value() * driveW / before.driveW().value()))
+                .flatMap(watt -> finer(state, FINER_MARGIN * watt, Reason.RANGE_TOO_WIDE));
+    }
+
+    private static Optional<Advice> finer(RunState state, double watt, Reason reason) {
+        ReadingRole role = ReadingRole.OUTPUT;
+        return Optional.ofNullable(state.ranges().get(role))
+                .flatMap(inUse -> state.setup()
+                        .channelFor(role)
+                        .filter(channel -> channel.rangeFor(watt / channel.correctionFactor())
+                                        .fullScale()
+                                < channel.range(inUse)
+                                        .map(MeterRange::fullScale)
+                                        .orElse(0.0))
+                        .map(channel -> Advice.of(
+                                move(state.setup(), role, inUse, channel.rangeFor(watt / channel.correctionFactor())),
+                                reason)));
     }
 
     /** Asks for the next wider range of a meter whose needle stands at its end: what it showed there is no reading. */

@@ -48,15 +48,13 @@ final class SignAdvice {
 
     private static final double LITTLE_KEPT = 0.75;
 
-    private static final int MOST_SEEKINGS = 12;
+    private static final int MOST_SEEKINGS = 24;
 
     /** With the second step it shows whether the output of the first was a tuned stage's: it grows. */
     private static final int SEEKING_STEPS = 2;
 
     /** So far to either side a key-down finds a peak. */
     private static final double SEEK_MARKS = 2;
-
-    private static final double MOST_STEPS_HEAVIER = 4;
 
     /** With the second key-down a reading stands, or it does not. */
     private static final int READ_AGAIN = 2;
@@ -83,12 +81,14 @@ final class SignAdvice {
             return Optional.of(seen(state.openSign().get()));
         }
         if (!draft.missing().isEmpty()) {
-            return stopped();
+            return stopped().or(() -> draft.takesAnotherKeyDown() ? backFromLighter() : Optional.empty());
         }
-        return (looksForDials() ? Optional.<Advice>empty() : LighterAdvice.back(state))
-                .or(this::mended)
-                .or(this::withoutOutput)
-                .or(this::seekLoad);
+        return backFromLighter().or(this::mended).or(this::withoutOutput).or(this::seekLoad);
+    }
+
+    /** The output alone tells of it: with one meter it comes before another key-down reads the rest of the try. */
+    private Optional<Advice> backFromLighter() {
+        return looksForDials() ? Optional.empty() : LighterAdvice.back(state);
     }
 
     /**
@@ -105,22 +105,55 @@ final class SignAdvice {
                 .findFirst();
     }
 
-    /** A first step that brings hardly more than its drive is no step: nothing is amplified there, and more drive is no remedy. */
+    /**
+     * A step that brings hardly more than its drive is no step: nothing is amplified there, and more drive is no remedy. It is recorded
+     * where the operator says that the reading stands, or records it all the same.
+     */
     private Optional<Advice> withoutOutput() {
-        boolean isFirst = setup.stage().isTuned() && state.steps().isEmpty();
-        double least = looksForDials() ? FOUND_GAIN : LEAST_GAIN;
-        if (!isFirst || !givesLessThan(least * draft.driveW().value())) {
+        if (!setup.stage().isTuned() || amplifies() || draft.confirmed().contains(ReadingRole.OUTPUT)) {
             return Optional.empty();
         }
-        boolean lookedInto = draft.confirmed().contains(ReadingRole.OUTPUT)
-                || tries() >= (looksForDials() ? MOST_SEEKINGS : MOST_PEAKINGS);
         return RangeAdvice.finer(state)
-                .or(this::seekPlate)
-                .or(this::seekLoad)
-                .or(this::backToStart)
-                .or(() -> lookedInto
-                        ? Optional.empty()
-                        : Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
+                .or(state.steps().isEmpty() ? this::searched : this::backToWhereItAmplified)
+                .or(() -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
+    }
+
+    /** A PLATE that brings as much as goes in is found, and LOAD comes off its heavy end before PLATE is looked for elsewhere. */
+    private Optional<Advice> searched() {
+        if (!looksForDials()) {
+            return backToStart();
+        }
+        boolean isFound = !givesLessThan(FOUND_GAIN * draft.driveW().value());
+        Optional<Advice> load = isFound ? seekLoad() : Optional.empty();
+        return load.or(this::seekPlate)
+                .or(isInTheMiddle() || hardlyTurns(-SEEK_MARKS) ? this::seekPlateAgain : this::seekLoad);
+    }
+
+    private Optional<Advice> backToWhereItAmplified() {
+        return RecordTwin.foresees(setup) ? backToTwin() : backToStep();
+    }
+
+    /** Where the dials stand elsewhere than at the step before, they go back to where they amplified. */
+    private Optional<Advice> backToStep() {
+        return state.lastStep()
+                .filter(last -> tries() < MOST_SEEKINGS && standsElsewhere(last))
+                .map(last -> Advice.striking(
+                        new Move.SetDials(
+                                last.position(Control.PLATE).orElseThrow(),
+                                last.position(Control.LOAD).orElseThrow(),
+                                Preset.Source.NONE),
+                        Reason.BACK_TO_STEP));
+    }
+
+    private boolean standsElsewhere(Step last) {
+        double plateMarks = (draft.position(Control.PLATE).orElseThrow()
+                        - last.position(Control.PLATE).orElseThrow())
+                / setup.tubes().plate().markStep();
+        return Math.abs(plateMarks) > LOST_MARKS || Math.abs(Peaking.marksHeavierThan(state, last)) > SEEK_MARKS / 2;
+    }
+
+    private boolean amplifies() {
+        return !givesLessThan(LEAST_GAIN * draft.driveW().value());
     }
 
     private boolean givesLessThan(double watt) {
@@ -152,7 +185,7 @@ final class SignAdvice {
         // Between its stop and its limit, or where a twin chose the drive, a grid needs heavier coupling alone.
         boolean isWithin = RecordTwin.foresees(setup)
                 || setup.limitOf(stop.role()).filter(limit -> found < limit).isPresent();
-        return Optional.of(setup.settings().finishMarks())
+        return Optional.of(HeavierForGrid.onTheWayUp(state))
                 .filter(marks -> isWithin && stop.heavierHelps() && tries() < MOST_PEAKINGS)
                 .flatMap(marks -> heavier(marks, Reason.STOPPED_HEAVIER))
                 .orElseGet(() -> lowerDrive(setup.settableBelowW(lowerW), Reason.STOPPED_LESS_DRIVE));
@@ -221,10 +254,12 @@ final class SignAdvice {
     }
 
     private Optional<Advice> mend(Sign sign) {
-        double step = setup.settings().finishMarks();
         return switch (sign.code()) {
             case PLATE_CURRENT_WITHOUT_OUTPUT ->
-                RangeAdvice.finer(state).or(this::seekPlate).or(this::seekLoad).or(() -> Optional.of(offResonance()));
+                RangeAdvice.finer(state)
+                        .or(() -> amplifies() ? Optional.empty() : seekPlate())
+                        .or(this::seekLoad)
+                        .or(() -> Optional.of(offResonance()));
             case METERS_STILL ->
                 RangeAdvice.finer(state)
                         .or(this::seekPlate)
@@ -232,7 +267,7 @@ final class SignAdvice {
                         .or(() -> Optional.of(workThrough(Move.Drill.METERS_STILL, Reason.NOTHING_MOVES)));
             case GRID_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.GRID_CURRENT_OVER));
             case SCREEN_CURRENT_LIMIT -> Optional.of(currentOver(sign, Reason.TOO_LIGHT));
-            case COUPLED_TOO_LIGHTLY -> tooLight(sign, step);
+            case COUPLED_TOO_LIGHTLY -> tooLight(sign);
             case FIRST_CEILING, PLATE_CURRENT_LIMIT -> Optional.of(driveForCurrent(sign, Reason.PLATE_CURRENT_OVER));
             case HEAT_LIMIT ->
                 heatIsCertain() || tries() < 2 ? Optional.of(heatOver(sign)) : LighterAdvice.forHeat(state);
@@ -272,11 +307,11 @@ final class SignAdvice {
     }
 
     /** Heavier; where LOAD is at its end less drive is left, as long as there is a lower rung. */
-    private Optional<Advice> tooLight(Sign sign, double step) {
+    private Optional<Advice> tooLight(Sign sign) {
         if (tries() >= MOST_PEAKINGS) {
             return Optional.empty();
         }
-        Optional<Advice> turn = heavier(step, Reason.TOO_LIGHT);
+        Optional<Advice> turn = heavier(HeavierForGrid.onTheWayUp(state), Reason.TOO_LIGHT);
         return turn.isEmpty() && hasLowerRung() && sign.standing() != Sign.Standing.POSSIBLE
                 ? Optional.of(oneRungLower(Reason.LOAD_AT_STOP))
                 : turn;
@@ -289,18 +324,11 @@ final class SignAdvice {
 
     /** Heavier, as long as that helps: who peaks LOAD afresh goes back to where the current is high. */
     private Advice currentOver(Sign sign, Reason reason) {
-        return tries() < MOST_PEAKINGS
-                ? heavier(marksFor(sign), reason).orElseGet(() -> oneRungLower(Reason.LOAD_AT_STOP))
-                : driveForCurrent(sign, Reason.CURRENT_STAYS);
-    }
-
-    /** Returns how many marks heavier bring a grid's current back within its limit: at least a step, at most four. */
-    private double marksFor(Sign sign) {
         Evidence beyond = sign.evidence().get(0);
-        double step = setup.settings().finishMarks();
-        double marks = Math.log(beyond.found().value() / (LighterAdvice.MARGIN * beyond.bound()))
-                / LighterAdvice.CURRENT_PER_MARK;
-        return Math.max(step, Math.min(MOST_STEPS_HEAVIER * step, marks));
+        return tries() < MOST_PEAKINGS
+                ? heavier(HeavierForGrid.within(setup, beyond.found().value(), beyond.bound()), reason)
+                        .orElseGet(() -> oneRungLower(Reason.LOAD_AT_STOP))
+                : driveForCurrent(sign, Reason.CURRENT_STAYS);
     }
 
     /**
@@ -314,7 +342,7 @@ final class SignAdvice {
         double claimedW = setup.claimedW(draft.driveW().value());
         boolean seeks = givesLessThan(CLAIMED_SHARE * claimedW)
                 && !lighterLeft(givesLessThan(LITTLE_OF_CLAIM * claimedW) ? LITTLE_KEPT : KEPT);
-        return seeks ? heavier(-SEEK_MARKS, Reason.SEEK_LOAD) : Optional.empty();
+        return seeks && !hardlyTurns(-SEEK_MARKS) ? heavier(-SEEK_MARKS, Reason.SEEK_LOAD) : Optional.empty();
     }
 
     /**
@@ -356,6 +384,44 @@ final class SignAdvice {
                         Reason.SEEK_PLATE));
     }
 
+    /**
+     * Where LOAD came to its light end in vain, PLATE is looked for once more from end to end, with LOAD in the middle of its dial; and
+     * again after each time that it was looked why nothing moves.
+     */
+    private Optional<Advice> seekPlateAgain() {
+        Dial plate = setup.tubes().plate();
+        double stride = SEEK_MARKS * plate.markStep();
+        double first = plate.least() + stride / 2;
+        double at = draft.position(Control.PLATE).orElseThrow();
+        double beyond = first + stride * Math.floor((at - first) / stride + 1.6);
+        boolean wasHere = state.struck()
+                .flatMap(before -> before.position(Control.PLATE))
+                .filter(was -> Math.abs(was - at) < stride / 2)
+                .isPresent();
+        boolean begins = !isInTheMiddle() || (wasHere && beyond >= plate.most());
+        double next = begins ? first : beyond;
+        return next < plate.most()
+                ? Optional.of(Advice.striking(
+                        new Move.SetDials(plate.turned(next, 0), middle(), Preset.Source.NONE), Reason.SEEK_PLATE))
+                : Optional.empty();
+    }
+
+    private double middle() {
+        Dial load = setup.tubes().load();
+        return load.turned((load.least() + load.most()) / 2, 0);
+    }
+
+    private boolean isInTheMiddle() {
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        return Math.abs(setup.tubes().marksHeavier(loadAt, middle())) < SEEK_MARKS / 4;
+    }
+
+    /** Returns whether LOAD has next to nothing left to turn, by so many marks heavier. */
+    private boolean hardlyTurns(double marks) {
+        double loadAt = draft.position(Control.LOAD).orElseThrow();
+        return Math.abs(setup.tubes().marksHeavier(loadAt, setup.tubes().heavier(loadAt, marks))) < Peaking.LEAST_MARKS;
+    }
+
     private List<Double> seekPlaces() {
         List<Double> places = new ArrayList<>();
         if (looksForDials()) {
@@ -372,14 +438,9 @@ final class SignAdvice {
     /** Where working through it did not help, the dials may have gone far astray: from the start again. */
     private Advice offResonance() {
         Preset preset = setup.preset();
-        Optional<Step> last = state.lastStep().filter(step -> preset.source() == Preset.Source.NONE);
-        if (last.isPresent() && tries() < MOST_PEAKINGS) {
-            return Advice.striking(
-                    new Move.SetDials(
-                            last.get().position(Control.PLATE).orElseThrow(),
-                            last.get().position(Control.LOAD).orElseThrow(),
-                            Preset.Source.NONE),
-                    Reason.BACK_TO_STEP);
+        Optional<Advice> back = preset.source() == Preset.Source.NONE ? backToStep() : Optional.empty();
+        if (back.isPresent()) {
+            return back.get();
         }
         if (tries() > MOST_PEAKINGS && hasLowerRung()) {
             return oneRungLower(Reason.PLATE_OFF_RESONANCE);

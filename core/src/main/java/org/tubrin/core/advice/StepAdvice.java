@@ -125,8 +125,11 @@ final class StepAdvice {
                 .filter(advice -> draft.readings().keySet().stream()
                         .noneMatch(role -> state.doubt(role).isPresent()))
                 .or(() -> Entries.toSettle(state).map(this::rested))
-                .or(() -> draft.isComplete() ? Optional.of(completed()) : missing())
+                .or(() -> draft.isComplete()
+                        ? Optional.of(completed())
+                        : handAtOnce().or(this::missing))
                 .or(this::heavierAfterStop)
+                .or(() -> RangeAdvice.forLessDrive(state))
                 .orElseGet(() -> draft.kind() == Step.Kind.FINISH ? prepareFinish() : prepareClimb());
     }
 
@@ -200,6 +203,17 @@ final class StepAdvice {
      */
     private Optional<Advice> peakedByHand() {
         return isFull() && isShort() ? Optional.of(byHand(Reason.PEAK_BY_HAND)) : Optional.empty();
+    }
+
+    /** Where an output that is short has the hand peak afresh, what only another key-down would show of this try is not read first. */
+    private Optional<Advice> handAtOnce() {
+        boolean may = foresees
+                && draft.takesAnotherKeyDown()
+                && draft.kind() == Step.Kind.FINISH
+                && RecordTwin.tellsOfLoad(setup)
+                && state.school().aim() == School.Aim.OUTPUT
+                && state.triesInStep() < 2;
+        return may ? peakedByHand() : Optional.empty();
     }
 
     private Advice byHand(Reason reason) {
@@ -302,7 +316,7 @@ final class StepAdvice {
         boolean ends = ClimbEnd.isHeldByCurrent(setup, told, state.stopped())
                 && ClimbEnd.nextDriveW(setup, told, state.stopped()) < driveW * ClimbEnd.WORTH_A_STEP;
         double loadAt = draft.position(Control.LOAD).orElse(0.0);
-        double heavier = setup.tubes().heavier(loadAt, setup.settings().finishMarks());
+        double heavier = setup.tubes().heavier(loadAt, HeavierForGrid.onTheWayUp(state));
         return ends && !costs && heavier != loadAt
                 ? Optional.of(Advice.striking(turn(loadAt, heavier), Reason.GRID_HOLDS_DRIVE))
                 : Optional.empty();

@@ -278,6 +278,12 @@ public record Step(
                 .toList();
     }
 
+    /** Returns whether all that is missing is what a switch does not show yet: that is read in a key-down of its own. */
+    public boolean takesAnotherKeyDown() {
+        List<ReadingRole> missing = missing();
+        return !missing.isEmpty() && !readings.isEmpty() && missing.stream().allMatch(setup::isSwitched);
+    }
+
     /** Returns the controls of which it is not known where they stand. */
     public List<Control> unset() {
         return setup.stage().controls().stream()

@@ -107,6 +107,32 @@ public class MeterSwitchTest {
         assertEquals(climber.state().draft().missing(), List.of(ReadingRole.PLATE_VOLTAGE));
     }
 
+    private static Climber lastByTheChart(double load, double outputW, double gridA) {
+        Climber climber = keyedByTheChart(setup(School.MAKERS_CHART, Sample.FATHOM, ONE_METER), 50)
+                .reads(ReadingRole.OUTPUT, 700)
+                .reads(ReadingRole.GRID_CURRENT, 0.1)
+                .reads(ReadingRole.PLATE_CURRENT, 0.45)
+                .does(new RunEvent.StepRecorded());
+        return climber.moves(Control.DRIVE, 70)
+                .waits(20)
+                .keysFor(4)
+                .moves(Control.LOAD, load)
+                .reads(ReadingRole.OUTPUT, outputW)
+                .reads(ReadingRole.GRID_CURRENT, gridA)
+                .waits(20);
+    }
+
+    /** What one key-down says of a try that is struck is enough: the plate's current and voltage are read of the try that stays. */
+    @Test
+    public void whatStrikesATryDoesSoBeforeAnotherKeyDownReadsTheRestOfIt() {
+        Advice back = lastByTheChart(3.5, 690, 0.12).advice();
+        assertEquals(back.reason(), Reason.LIGHTER_COSTS_OUTPUT);
+        assertEquals(((Move.Turn) back.move()).to(), 4.5, 1e-9, "where it stood at the step before");
+        assertEquals(lastByTheChart(4.5, 800, 0.21).advice().reason(), Reason.STOPPED_LESS_DRIVE);
+        Advice rest = lastByTheChart(4.5, 800, 0.15).advice();
+        assertTrue(rest.move() instanceof Move.SwitchAndRead, rest.toString());
+    }
+
     /** Each step begins with LOAD where the one before wanted it: near the top, where a grid comes to its limit unseen, steps are small. */
     @Test
     public void withNothingThatTellsOfLoadTheStepsBecomeSmallerTowardsTheTop() {
@@ -403,7 +429,23 @@ public class MeterSwitchTest {
             climber.waits(10).keysFor(3).reads(0, 0.2, 0, 2700);
         }
         assertEquals(loads, List.of(8.0, 6.0, 4.0, 2.0, 0.0));
-        assertTrue(climber.advice().move() instanceof Move.WorkThrough, "then something else is wrong");
+        places.clear();
+        for (int i = 0; i < 5; i++) {
+            assertEquals(
+                    climber.advice().reason(), Reason.SEEK_PLATE, "once more, with LOAD where more of it comes out");
+            follows(climber);
+            assertEquals(load(climber), 5, 1e-9);
+            places.add(climber.state().draft().position(Control.PLATE).orElseThrow());
+            climber.waits(10).keysFor(3).reads(0, 0.2, 0, 2700);
+        }
+        assertEquals(places, List.of(1.0, 3.0, 5.0, 7.0, 9.0));
+        assertEquals(
+                climber.advice().move(), new Move.WorkThrough(Move.Drill.METERS_STILL), "then something else is wrong");
+        follows(climber);
+        climber.waits(10).keysFor(3).reads(0, 0.2, 0, 2700);
+        assertEquals(((Move.SetDials) climber.advice().move()).plate(), 1, 1e-9, "whatever was found, PLATE is not");
+        climber.does(new RunEvent.StepRecorded());
+        assertEquals(climber.state().steps().size(), 1, "the operator may record it all the same");
     }
 
     @Test

@@ -180,11 +180,51 @@ public class PeakByHandTest {
                 climber.advice().toString());
     }
 
+    private static TuneSetup withOneMeter() {
+        return SETUP.withMeter(
+                new Meter(Sample.PANEL.name(), Sample.PANEL.channels(), Optional.of(MeterFace.ONE_AT_A_TIME)));
+    }
+
+    /** What the first of a try's key-downs shows with one meter, of an amplifier whose output is this share of what the twin has there. */
+    private static Climber readsFirst(Climber climber, double share) {
+        Probe probe = twin(climber.state().draft().driveW().value(), load(climber));
+        return climber.moves(Control.PLATE, 5.05)
+                .reads(ReadingRole.GRID_CURRENT, probe.gridCurrentA())
+                .reads(ReadingRole.OUTPUT, share * probe.outputW())
+                .waits(20);
+    }
+
+    /** What the hand strikes anyway is not worth two more key-downs. */
+    @Test
+    public void withOneMeterTheHandPeaksBeforeTheRestOfAShortTryIsRead() {
+        Climber climber = readsFirst(atTheLastStep(withOneMeter()), 0.85);
+        assertEquals(climber.advice().reason(), Reason.PEAK_BY_HAND);
+        assertEquals(((Move.KeyAndPeak) climber.advice().move()).order(), BOTH);
+        climber.keysFor(4);
+        assertTrue(climber.state().draft().readings().isEmpty(), "all is read afresh");
+        assertEquals(climber.state().keyDownsInStep(), 2);
+        readsFirst(climber, 0.85);
+        assertEquals(
+                climber.advice().move(),
+                new Move.SwitchAndRead(
+                        Sample.PANEL.name(),
+                        ReadingRole.PLATE_CURRENT,
+                        climber.state().draft().driveW().value()),
+                "the hand was asked once");
+    }
+
+    @Test
+    public void withOneMeterTheRestOfATryAsForeseenIsRead() {
+        Climber climber = readsFirst(atTheLastStep(withOneMeter()), 1);
+        assertTrue(
+                climber.advice().move() instanceof Move.SwitchAndRead,
+                climber.advice().toString());
+    }
+
     /** With one meter a try takes several key-downs; a twin's step is settled by tries. */
     @Test
     public void aMeterThatIsSwitchedTakesSeveralKeyDownsForATry() {
-        Meter panel = new Meter(Sample.PANEL.name(), Sample.PANEL.channels(), Optional.of(MeterFace.ONE_AT_A_TIME));
-        Climber climber = new Climber(SETUP.withMeter(panel))
+        Climber climber = new Climber(withOneMeter())
                 .isReady()
                 .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
                 .moves(Control.DRIVE, 4.4)
