@@ -25,33 +25,42 @@ final class RangeAdvice {
 
     /** Asks for the range that suits what is to come: wider where the needle may hit its end, finer where it would hardly lift. */
     static Optional<Advice> of(RunState state, Optional<Advice.Expectation> expect) {
-        return of(state, expect, FINER_MARGIN);
+        return of(state, expect, FINER_MARGIN, mayBeFiner(state));
     }
 
     /** Asks for the finest range that holds an output which is come near to from below: it is read there and nowhere else. */
     static Optional<Advice> toRead(RunState state, double watt) {
-        return of(state, Optional.of(new Advice.Expectation(0, watt)), 1);
+        return of(state, Optional.of(new Advice.Expectation(0, watt)), 1, mayBeFiner(state));
     }
 
-    private static Optional<Advice> of(RunState state, Optional<Advice.Expectation> expect, double finerMargin) {
-        return of(state, expect, finerMargin, ReadingRole.OUTPUT)
-                .or(() -> of(state, expect, finerMargin, ReadingRole.OTHER_OUTPUT));
+    /** A finer one at whose end the needle stood is not asked for again. */
+    private static boolean mayBeFiner(RunState state) {
+        return state.keyDownsInStep() == 0;
     }
 
     private static Optional<Advice> of(
-            RunState state, Optional<Advice.Expectation> expect, double finerMargin, ReadingRole role) {
+            RunState state, Optional<Advice.Expectation> expect, double finerMargin, boolean mayBeFiner) {
+        return of(state, expect, finerMargin, mayBeFiner, ReadingRole.OUTPUT)
+                .or(() -> of(state, expect, finerMargin, mayBeFiner, ReadingRole.OTHER_OUTPUT));
+    }
+
+    private static Optional<Advice> of(
+            RunState state,
+            Optional<Advice.Expectation> expect,
+            double finerMargin,
+            boolean mayBeFiner,
+            ReadingRole role) {
         TuneSetup setup = state.setup();
         Optional<Channel> channel = setup.channelFor(role);
         String inUse = state.ranges().get(role);
         if (expect.isEmpty() || channel.isEmpty() || inUse == null) {
             return Optional.empty();
         }
-        double mostW = Math.min(expect.get().mostW(), setup.station().licenceLimitW())
+        double expectedW = Math.min(expect.get().mostW(), mostForLessDriveW(state).orElse(Double.MAX_VALUE));
+        double mostW = Math.min(expectedW, setup.station().licenceLimitW())
                 / channel.get().correctionFactor();
         MeterRange wider = channel.get().rangeFor(mostW);
         MeterRange finer = channel.get().rangeFor(finerMargin * mostW);
-        // A finer one at whose end the needle stood is not asked for again.
-        boolean mayBeFiner = state.keyDownsInStep() == 0;
         return channel.get()
                 .range(inUse)
                 .flatMap(range -> range.fullScale() < mostW && wider.fullScale() > range.fullScale()
@@ -61,30 +70,20 @@ final class RangeAdvice {
                                 : Optional.empty());
     }
 
-    /** Asks for a finer range where the drive was lowered: as much less output as drive would hardly lift the needle of a wide one. */
+    /** Asks for a finer range where the drive was lowered: what comes out then would hardly lift the needle of a wide one. */
     static Optional<Advice> forLessDrive(RunState state) {
-        double driveW = state.draft().driveW().value();
-        return state.struck()
-                .filter(before -> before.driveW().value() > LOWERED * driveW
-                        && state.draft().readings().isEmpty())
-                .flatMap(before -> before.measured(ReadingRole.OUTPUT)
-                        .map(output -> output.value() * driveW / before.driveW().value()))
-                .flatMap(watt -> finer(state, FINER_MARGIN * watt, Reason.RANGE_TOO_WIDE));
+        return mostForLessDriveW(state)
+                .filter(watt -> state.draft().readings().isEmpty())
+                .flatMap(watt -> of(state, Optional.of(new Advice.Expectation(0, watt)), 1, true));
     }
 
-    private static Optional<Advice> finer(RunState state, double watt, Reason reason) {
-        ReadingRole role = ReadingRole.OUTPUT;
-        return Optional.ofNullable(state.ranges().get(role))
-                .flatMap(inUse -> state.setup()
-                        .channelFor(role)
-                        .filter(channel -> channel.rangeFor(watt / channel.correctionFactor())
-                                        .fullScale()
-                                < channel.range(inUse)
-                                        .map(MeterRange::fullScale)
-                                        .orElse(0.0))
-                        .map(channel -> Advice.of(
-                                move(state.setup(), role, inUse, channel.rangeFor(watt / channel.correctionFactor())),
-                                reason)));
+    /** Returns the output to allow for where the try before had much more drive, in proportion to it and with room, in watts. */
+    private static Optional<Double> mostForLessDriveW(RunState state) {
+        double driveW = state.draft().driveW().value();
+        return state.struck()
+                .filter(before -> before.driveW().value() > LOWERED * driveW)
+                .flatMap(before -> before.measured(ReadingRole.OUTPUT)
+                        .map(output -> FINER_MARGIN * output.value() * driveW / before.driveW().value()));
     }
 
     /** Asks for the next wider range of a meter whose needle stands at its end: what it showed there is no reading. */

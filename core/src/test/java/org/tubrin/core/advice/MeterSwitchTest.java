@@ -25,6 +25,7 @@ import org.tubrin.core.run.Rungs;
 import org.tubrin.core.run.School;
 import org.tubrin.core.run.Stop;
 import org.tubrin.core.run.TuneSetup;
+import org.tubrin.core.signs.Sign;
 import org.tubrin.core.station.Amplifier;
 import org.tubrin.core.station.Meter;
 import org.tubrin.core.station.Station;
@@ -446,6 +447,70 @@ public class MeterSwitchTest {
         assertEquals(((Move.SetDials) climber.advice().move()).plate(), 1, 1e-9, "whatever was found, PLATE is not");
         climber.does(new RunEvent.StepRecorded());
         assertEquals(climber.state().steps().size(), 1, "the operator may record it all the same");
+    }
+
+    /** A first step at 4.4 W that amplified, and the next try of a run that knows nothing of the dials. */
+    private static Climber afterAFirstStep(String range, double driveW, double plate, double load) {
+        return knowsNothing()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, range))
+                .steps(4.4, 8.9, 1.9, 28, 0.17, 0.018, 2800)
+                .moves(Control.PLATE, plate)
+                .moves(Control.LOAD, load)
+                .moves(Control.DRIVE, driveW)
+                .waits(20)
+                .keysFor(3);
+    }
+
+    @Test
+    public void aStepWithoutOutputGoesBackToTheDialsThatAmplifiedAndIsNeverRecorded() {
+        Climber climber = afterAFirstStep("150 W", 3.9, 2.3, 4.6).reads(0, 0.195, 0.016, 2800);
+        Advice back = climber.advice();
+        assertEquals(back.reason(), Reason.BACK_TO_STEP);
+        assertEquals(back.move(), new Move.SetDials(8.9, 1.9, Preset.Source.NONE));
+        follows(climber);
+        for (int tries = 0; tries < 5; tries++) {
+            climber.waits(20).keysFor(3).reads(0, 0.195, 0.016, 2800);
+            assertEquals(climber.advice().move(), new Move.WorkThrough(Move.Drill.METERS_STILL), "the dials are right");
+            follows(climber);
+        }
+        climber.waits(20).keysFor(3).reads(24, 0.17, 0.016, 2800);
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+    }
+
+    /** Poor as it is, 90 W of 19.5 W are no PLATE that has to be looked for over the dial. */
+    @Test
+    public void whereItAmplifiesPoorlyTheDialsGoBackAndPlateIsNotLookedFor() {
+        Climber climber = afterAFirstStep("1.5 kW", 19.5, 8.65, 5.1).reads(90, 0.325, 0.042, 2840);
+        assertEquals(climber.advice().about(), Optional.of(Sign.Code.PLATE_CURRENT_WITHOUT_OUTPUT));
+        assertEquals(climber.advice().reason(), Reason.BACK_TO_STEP);
+    }
+
+    /** 420 W of 50 W are 101 W of 12 W in proportion, which the fine range holds with room. */
+    @Test
+    public void afterLessDriveTheOutputIsReadOnAFinerRange() {
+        Climber climber = new Climber(Sample.setup(School.MAKERS_CHART))
+                .isReady()
+                .does(new RunEvent.RangeChosen(ReadingRole.OUTPUT, "1.5 kW"))
+                .steps(4.4, 5.1, 4.5, 90, 0.17, 0.004, 2700)
+                .moves(Control.DRIVE, 50)
+                .waits(20)
+                .keysFor(4)
+                .reads(420, 0.5, 0.1, 2520)
+                .does(new RunEvent.TriedAgain())
+                .moves(Control.DRIVE, 30)
+                .waits(30);
+        assertTrue(
+                climber.advice().move() instanceof Move.KeyAndPeak,
+                climber.advice().toString());
+        climber.moves(Control.DRIVE, 12);
+        assertEquals(climber.advice().reason(), Reason.RANGE_TOO_WIDE);
+        assertEquals(((Move.SwitchRange) climber.advice().move()).to(), "150 W");
+        follows(climber);
+        assertTrue(
+                climber.advice().move() instanceof Move.KeyAndPeak,
+                climber.advice().toString());
     }
 
     @Test
