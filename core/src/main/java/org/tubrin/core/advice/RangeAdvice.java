@@ -56,7 +56,8 @@ final class RangeAdvice {
         if (expect.isEmpty() || channel.isEmpty() || inUse == null) {
             return Optional.empty();
         }
-        double expectedW = Math.min(expect.get().mostW(), mostForLessDriveW(state).orElse(Double.MAX_VALUE));
+        double expectedW =
+                Math.min(expect.get().mostW(), mostForLessDriveW(state).orElse(Double.MAX_VALUE));
         double mostW = Math.min(expectedW, setup.station().licenceLimitW())
                 / channel.get().correctionFactor();
         MeterRange wider = channel.get().rangeFor(mostW);
@@ -83,7 +84,10 @@ final class RangeAdvice {
         return state.struck()
                 .filter(before -> before.driveW().value() > LOWERED * driveW)
                 .flatMap(before -> before.measured(ReadingRole.OUTPUT)
-                        .map(output -> FINER_MARGIN * output.value() * driveW / before.driveW().value()));
+                        .map(output -> FINER_MARGIN
+                                * output.value()
+                                * driveW
+                                / before.driveW().value()));
     }
 
     /** Asks for the next wider range of a meter whose needle stands at its end: what it showed there is no reading. */
