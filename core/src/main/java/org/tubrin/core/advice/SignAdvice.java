@@ -110,7 +110,8 @@ final class SignAdvice {
      * where the operator says that the reading stands, or records it all the same.
      */
     private Optional<Advice> withoutOutput() {
-        if (!setup.stage().isTuned() || amplifies() || draft.confirmed().contains(ReadingRole.OUTPUT)) {
+        boolean isEnough = amplifies() && !cameToTheLightEndInVain();
+        if (!setup.stage().isTuned() || isEnough || draft.confirmed().contains(ReadingRole.OUTPUT)) {
             return Optional.empty();
         }
         return RangeAdvice.finer(state)
@@ -123,10 +124,20 @@ final class SignAdvice {
         if (!looksForDials()) {
             return backToStart();
         }
-        boolean isFound = !givesLessThan(FOUND_GAIN * draft.driveW().value());
+        boolean isFound =
+                !isInTheMiddle() && !givesLessThan(FOUND_GAIN * draft.driveW().value());
         Optional<Advice> load = isFound ? seekLoad() : Optional.empty();
         return load.or(this::seekPlate)
                 .or(isInTheMiddle() || hardlyTurns(-SEEK_MARKS) ? this::seekPlateAgain : this::seekLoad);
+    }
+
+    /** Where LOAD has come to its light end with little to show for it, what the meter shows is no tuned stage's output. */
+    private boolean cameToTheLightEndInVain() {
+        return looksForDials()
+                && state.steps().isEmpty()
+                && tries() < MOST_SEEKINGS
+                && hardlyTurns(-SEEK_MARKS)
+                && givesLessThan(LITTLE_OF_CLAIM * setup.claimedW(draft.driveW().value()));
     }
 
     private Optional<Advice> backToWhereItAmplified() {

@@ -449,6 +449,33 @@ public class MeterSwitchTest {
         assertEquals(climber.state().steps().size(), 1, "the operator may record it all the same");
     }
 
+    /** LOAD goes to its light end by the same small output, as a needle that sticks has it: that is no tuned stage's. */
+    private static Climber inVain(double outputW) {
+        Climber climber = knowsNothing();
+        follows(climber);
+        climber.moves(Control.DRIVE, 4.4).waits(10).keysFor(3).reads(outputW, 0.2, 0, 2700);
+        for (int turns = 0; turns < 5; turns++) {
+            assertEquals(climber.advice().reason(), Reason.SEEK_LOAD);
+            follows(climber);
+            climber.waits(10).keysFor(3).reads(outputW, 0.2, 0, 2700);
+        }
+        assertEquals(load(climber), 0, 1e-9);
+        return climber;
+    }
+
+    @Test
+    public void whereLoadCameToItsLightEndInVainPlateIsLookedForOnceMore() {
+        for (double outputW : List.of(6.0, 20.0)) {
+            Climber climber = inVain(outputW);
+            assertEquals(climber.advice().move(), new Move.SetDials(1, 5, Preset.Source.NONE), outputW + " W");
+        }
+        Climber climber = inVain(6);
+        follows(climber);
+        climber.waits(10).keysFor(3).reads(6, 0.2, 0, 2700);
+        assertEquals(climber.advice().move(), new Move.SetDials(3, 5, Preset.Source.NONE), "6 W of 4.4 W is no peak");
+        assertTrue(inVain(34).advice().move() instanceof Move.RecordStep, "34 W of the 55 W in proportion may be one");
+    }
+
     /** A first step at 4.4 W that amplified, and the next try of a run that knows nothing of the dials. */
     private static Climber afterAFirstStep(String range, double driveW, double plate, double load) {
         return knowsNothing()
