@@ -111,7 +111,8 @@ final class SignAdvice {
      */
     private Optional<Advice> withoutOutput() {
         boolean isEnough = amplifies() && !cameToTheLightEndInVain();
-        if (!setup.stage().isTuned() || isEnough || draft.confirmed().contains(ReadingRole.OUTPUT)) {
+        boolean stands = draft.confirmed().contains(ReadingRole.OUTPUT);
+        if (!setup.stage().isTuned() || isEnough || stands || !draft.unset().isEmpty()) {
             return Optional.empty();
         }
         return RangeAdvice.finer(state)
@@ -157,10 +158,12 @@ final class SignAdvice {
     }
 
     private boolean standsElsewhere(Step last) {
-        double plateMarks = (draft.position(Control.PLATE).orElseThrow()
-                        - last.position(Control.PLATE).orElseThrow())
-                / setup.tubes().plate().markStep();
-        return Math.abs(plateMarks) > LOST_MARKS || Math.abs(Peaking.marksHeavierThan(state, last)) > SEEK_MARKS / 2;
+        double mark = setup.tubes().plate().markStep();
+        boolean plateIsOff = draft.position(Control.PLATE)
+                .flatMap(at -> last.position(Control.PLATE).map(was -> Math.abs(at - was)))
+                .filter(off -> off > LOST_MARKS * mark)
+                .isPresent();
+        return plateIsOff || Math.abs(Peaking.marksHeavierThan(state, last)) > SEEK_MARKS / 2;
     }
 
     private boolean amplifies() {
@@ -177,7 +180,8 @@ final class SignAdvice {
     private boolean looksForDials() {
         return setup.stage().isTuned()
                 && setup.preset().source() == Preset.Source.NONE
-                && state.steps().size() < SEEKING_STEPS;
+                && state.steps().size() < SEEKING_STEPS
+                && draft.unset().isEmpty();
     }
 
     /** A key-down that came to a stop before all was read says enough. */

@@ -449,6 +449,18 @@ public class MeterSwitchTest {
         assertEquals(climber.state().steps().size(), 1, "the operator may record it all the same");
     }
 
+    @Test
+    public void whereTheDialsStandIsAskedBeforePlateIsLookedFor() {
+        Climber climber = knowsNothing().moves(Control.DRIVE, 4.4).waits(10).keysFor(3);
+        climber.reads(ReadingRole.OUTPUT, 1)
+                .reads(ReadingRole.PLATE_CURRENT, 0.2)
+                .reads(ReadingRole.GRID_CURRENT, 0)
+                .reads(ReadingRole.PLATE_VOLTAGE, 2700);
+        assertEquals(climber.advice().move(), new Move.EnterPosition(Control.PLATE));
+        climber.moves(Control.PLATE, 5);
+        assertEquals(climber.advice().move(), new Move.EnterPosition(Control.LOAD));
+    }
+
     /** LOAD goes to its light end by the same small output, as a needle that sticks has it: that is no tuned stage's. */
     private static Climber inVain(double outputW) {
         Climber climber = knowsNothing();
