@@ -104,9 +104,10 @@ public final class Grid {
             - **knowledge**: the record's twin; a twin fitted to one rounded line of a sheet; the maker's chart; nothing but the limits.
             - **meters**: wattmeter, plate and grid current, plate voltage at once; a panel with one meter and a switch; a wattmeter alone.
 
-            The school is the one that the start page suggests. Triodes only. Figures are median / 95th percentile. All cells play the same
-            amplifiers, antennas and meters, so that what their meters happen to be off by is in each of them. Where the plates are just
-            past what they are rated for, the drive that is allowed falls by half and more: the largest shortfalls are of that kind.
+            The school is the one that the start page suggests. Triodes only. Figures are median / 95th percentile. Who looked three times why
+            nothing comes out gives up, which is a tune-up without output. All cells play the same amplifiers, antennas and
+            meters, so that what their meters happen to be off by is in each of them. Where the plates are just past what they are rated
+            for, the drive that is allowed falls by half and more: the largest shortfalls are of that kind.
             """;
 
     private Grid() {}

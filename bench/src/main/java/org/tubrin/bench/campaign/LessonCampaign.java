@@ -135,9 +135,10 @@ public final class LessonCampaign {
 
             ## What is counted
 
-            - **helped**: a person who does what the next move says, and nothing else. **alone**: a competent person who climbs as it is
-              usually told (see the campaign of tune-ups), who before the first key-down looks at each switch with a chance of 70 %, and
-              at all of them where the meters stand still. Both are the same in hand and eye.
+            - **helped**: a person who does what the next move says, and nothing else, and gives up where nothing comes out after looking
+              three times. **alone**: a competent person who climbs as it is usually told (see the campaign of tune-ups), who before the
+              first key-down looks at each switch with a chance of 70 %, and at all of them where the meters stand still. Both are the
+              same in hand and eye.
             - **points**: of 100, as the debrief gives them. Neither person names what is broken behind the panel, so of lessons with
               faults the points of the diagnosis are lost to both. A plate current that runs away no knob stops: the person alone goes on
               heavier and with less drive as told, where a wiser one would have stopped.

@@ -26,13 +26,13 @@ public enum Lesson {
     /** Into an antenna that is to be matched first. */
     ANTENNA(54, 98),
     /** A knob is not what it shows. */
-    KNOBS(50, 64),
+    KNOBS(50, 65),
     /** Two meters of output that disagree. */
     WHICH_METER(71, 85),
     /** What the exciter shows of itself is not as it was. */
     EXCITER(71, 88),
     /** Readings move by themselves while the key is down. */
-    WANDERING(35, 49),
+    WANDERING(35, 47),
     ONE_FAULT(57, 69),
     /** Two faults and a slip. */
     TWO_FAULTS(49, 63);
