@@ -26,6 +26,9 @@ public class DriveJourneyTest extends AtTheStation {
     /** Its place among the instruments of the bench. */
     private static final int SCOPE = 6;
 
+    /** A wattmeter at rest shows less. */
+    private static final double AT_REST_W = 5;
+
     /** What ./start hides behind the bench's meters. */
     private static final long SEED = 7;
 
@@ -65,6 +68,8 @@ public class DriveJourneyTest extends AtTheStation {
     private void keysAndTakes() {
         operator.presses("Space");
         operator.awaits("Read, key up");
+        // A meter that has not begun to rise stands as still as one that has come to rest.
+        operator.rises("OUTPUT", AT_REST_W);
         operator.settles("now-OUTPUT");
         operator.takesReadings("HEAT_SINK");
         operator.presses("Space");
