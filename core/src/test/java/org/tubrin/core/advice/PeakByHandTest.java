@@ -200,8 +200,10 @@ public class PeakByHandTest {
         Climber climber = readsFirst(atTheLastStep(withOneMeter()), 0.85);
         assertEquals(climber.advice().reason(), Reason.PEAK_BY_HAND);
         assertEquals(((Move.KeyAndPeak) climber.advice().move()).order(), BOTH);
-        climber.keysFor(4);
+        Following.keyed(climber.state(), climber.now).forEach(climber::does);
         assertTrue(climber.state().draft().readings().isEmpty(), "all is read afresh");
+        assertEquals(climber.advice().reason(), Reason.KEY_IS_DOWN, "LOAD too, while the key is down");
+        climber.waits(4).does(new RunEvent.Unkeyed());
         assertEquals(climber.state().keyDownsInStep(), 2);
         readsFirst(climber, 0.85);
         assertEquals(
