@@ -106,8 +106,8 @@ public final class Grid {
 
             The school is the one that the start page suggests. Triodes only. Figures are median / 95th percentile. Who looked three times why
             nothing comes out gives up, which is a tune-up without output. All cells play the same amplifiers, antennas and
-            meters, so that what their meters happen to be off by is in each of them. Where the plates are just past what they are rated
-            for, the drive that is allowed falls by half and more: the largest shortfalls are of that kind.
+            meters, so that what their meters happen to be off by is in each of them. Where the plates are past what they are rated for,
+            the drive that is allowed falls by half and more.
             """;
 
     private Grid() {}

@@ -2,6 +2,7 @@ package org.tubrin.core.advice;
 
 import org.tubrin.core.metering.ReadingRole;
 import org.tubrin.core.quantity.Quantity;
+import org.tubrin.core.run.DriveAhead;
 import org.tubrin.core.run.RecordTwin;
 import org.tubrin.core.run.RunState;
 import org.tubrin.core.run.School;
@@ -11,9 +12,6 @@ import org.tubrin.core.run.TuneSetup;
 /** How many marks heavier make room for a grid's current: at least the customary ones of a finish, and four times them at most. */
 final class HeavierForGrid {
     private static final double MOST_STEPS = 4;
-
-    /** A grid's current grows with this power of the drive, where LOAD stays. */
-    private static final double POWER_OF_DRIVE = 1.6;
 
     private HeavierForGrid() {}
 
@@ -36,7 +34,7 @@ final class HeavierForGrid {
                 && state.school().aim() == School.Aim.OUTPUT
                 && draft.kind() == Step.Kind.CLIMB
                 && !draft.isAtTheTop();
-        double atTheTop = Math.pow(setup.topDriveW() / draft.driveW().value(), POWER_OF_DRIVE);
+        double atTheTop = Math.pow(setup.topDriveW() / draft.driveW().value(), DriveAhead.USUAL_GRID_POWER);
         return draft.measured(ReadingRole.GRID_CURRENT)
                 .map(Quantity::value)
                 .filter(currentA -> loadStays && currentA > 0)

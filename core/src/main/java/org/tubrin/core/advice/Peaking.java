@@ -38,6 +38,15 @@ final class Peaking {
         return move(BOTH);
     }
 
+    /** Returns whether the twin chose LOAD for the last step, meters tell of it, and no hand has peaked it yet. */
+    boolean mayBeByHand() {
+        return foresees
+                && RecordTwin.tellsOfLoad(setup)
+                && state.school().aim() == School.Aim.OUTPUT
+                && draft.kind() == Step.Kind.FINISH
+                && state.triesInStep() < 2;
+    }
+
     /** Returns the move that turns these, in this order. */
     Move.KeyAndPeak move(List<Control> order) {
         Optional<Double> target = order.size() > 1 ? TargetAdvice.targetA(state) : Optional.empty();

@@ -82,7 +82,8 @@ final class RangeAdvice {
     private static Optional<Double> mostForLessDriveW(RunState state) {
         double driveW = state.draft().driveW().value();
         return state.struck()
-                .filter(before -> before.driveW().value() > LOWERED * driveW)
+                .filter(before ->
+                        state.setup().stage().isTuned() && before.driveW().value() > LOWERED * driveW)
                 .flatMap(before -> before.measured(ReadingRole.OUTPUT)
                         .map(output -> FINER_MARGIN
                                 * output.value()

@@ -128,8 +128,7 @@ final class SignAdvice {
         boolean isFound =
                 !isInTheMiddle() && !givesLessThan(FOUND_GAIN * draft.driveW().value());
         Optional<Advice> load = isFound ? seekLoad() : Optional.empty();
-        return load.or(this::seekPlate)
-                .or(isInTheMiddle() || hardlyTurns(-SEEK_MARKS) ? this::seekPlateAgain : this::seekLoad);
+        return load.or(this::seekPlate).or(isInTheMiddle() || isAtLightEnd() ? this::seekPlateAgain : this::seekLoad);
     }
 
     /** Where LOAD has come to its light end with little to show for it, what the meter shows is no tuned stage's output. */
@@ -137,7 +136,7 @@ final class SignAdvice {
         return looksForDials()
                 && state.steps().isEmpty()
                 && tries() < MOST_SEEKINGS
-                && hardlyTurns(-SEEK_MARKS)
+                && isAtLightEnd()
                 && givesLessThan(LITTLE_OF_CLAIM * setup.claimedW(draft.driveW().value()));
     }
 
@@ -158,12 +157,16 @@ final class SignAdvice {
     }
 
     private boolean standsElsewhere(Step last) {
+        return plateIsLost(last.position(Control.PLATE).orElseThrow())
+                || Math.abs(Peaking.marksHeavierThan(state, last)) > SEEK_MARKS / 2;
+    }
+
+    /** Returns whether PLATE stands so far from a place that peaking does not find it. */
+    private boolean plateIsLost(double place) {
         double mark = setup.tubes().plate().markStep();
-        boolean plateIsOff = draft.position(Control.PLATE)
-                .flatMap(at -> last.position(Control.PLATE).map(was -> Math.abs(at - was)))
-                .filter(off -> off > LOST_MARKS * mark)
+        return draft.position(Control.PLATE)
+                .filter(at -> Math.abs(place - at) > LOST_MARKS * mark)
                 .isPresent();
-        return plateIsOff || Math.abs(Peaking.marksHeavierThan(state, last)) > SEEK_MARKS / 2;
     }
 
     private boolean amplifies() {
@@ -357,7 +360,7 @@ final class SignAdvice {
         double claimedW = setup.claimedW(draft.driveW().value());
         boolean seeks = givesLessThan(CLAIMED_SHARE * claimedW)
                 && !lighterLeft(givesLessThan(LITTLE_OF_CLAIM * claimedW) ? LITTLE_KEPT : KEPT);
-        return seeks && !hardlyTurns(-SEEK_MARKS) ? heavier(-SEEK_MARKS, Reason.SEEK_LOAD) : Optional.empty();
+        return seeks && !isAtLightEnd() ? heavier(-SEEK_MARKS, Reason.SEEK_LOAD) : Optional.empty();
     }
 
     /**
@@ -431,10 +434,10 @@ final class SignAdvice {
         return Math.abs(setup.tubes().marksHeavier(loadAt, middle())) < SEEK_MARKS / 4;
     }
 
-    /** Returns whether LOAD has next to nothing left to turn, by so many marks heavier. */
-    private boolean hardlyTurns(double marks) {
+    /** Returns whether LOAD has next to nothing left to turn lighter. */
+    private boolean isAtLightEnd() {
         double loadAt = draft.position(Control.LOAD).orElseThrow();
-        return Math.abs(setup.tubes().marksHeavier(loadAt, setup.tubes().heavier(loadAt, marks))) < Peaking.LEAST_MARKS;
+        return Math.abs(heavierBy(loadAt, -SEEK_MARKS)) < Peaking.LEAST_MARKS;
     }
 
     private List<Double> seekPlaces() {
@@ -477,10 +480,8 @@ final class SignAdvice {
     /** A PLATE that stands marks away from the twin's resonance is not found by peaking: there is no slope to climb. */
     private Optional<Advice> backToTwin() {
         double load = draft.position(Control.LOAD).orElse(setup.preset().load());
-        double mark = setup.tubes().plate().markStep();
-        return draft.position(Control.PLATE)
-                .flatMap(at ->
-                        RecordTwin.resonantPlate(setup, load).filter(twin -> Math.abs(twin - at) > LOST_MARKS * mark))
+        return RecordTwin.resonantPlate(setup, load)
+                .filter(this::plateIsLost)
                 .map(twin -> Advice.striking(
                         new Move.SetDials(setup.tubes().plate().turned(twin, 0), load, Preset.Source.TWIN),
                         Reason.BACK_TO_TWIN));
@@ -530,12 +531,7 @@ final class SignAdvice {
 
     /** Where a twin chose LOAD, little output may come of that: the hand looks before the drill does. */
     private Optional<Advice> peakedByHand() {
-        boolean may = RecordTwin.foresees(setup)
-                && RecordTwin.tellsOfLoad(setup)
-                && state.school().aim() == School.Aim.OUTPUT
-                && draft.kind() == Step.Kind.FINISH
-                && tries() < 2;
-        return may ? Optional.of(rePeak(Reason.PEAK_BY_HAND)) : Optional.empty();
+        return new Peaking(state).mayBeByHand() ? Optional.of(rePeak(Reason.PEAK_BY_HAND)) : Optional.empty();
     }
 
     private Advice rePeak(Reason reason) {

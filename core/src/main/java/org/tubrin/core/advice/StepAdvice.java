@@ -190,7 +190,7 @@ final class StepAdvice {
         if (!forOutput) {
             return corrected();
         }
-        return state.triesInStep() < 2 ? peakedByHand().or(this::corrected) : heavierWhileShort();
+        return peaking.mayBeByHand() ? peakedByHand().or(this::corrected) : heavierWhileShort();
     }
 
     private boolean isFull() {
@@ -207,13 +207,7 @@ final class StepAdvice {
 
     /** Where an output that is short has the hand peak afresh, what only another key-down would show of this try is not read first. */
     private Optional<Advice> handAtOnce() {
-        boolean may = foresees
-                && draft.takesAnotherKeyDown()
-                && draft.kind() == Step.Kind.FINISH
-                && RecordTwin.tellsOfLoad(setup)
-                && state.school().aim() == School.Aim.OUTPUT
-                && state.triesInStep() < 2;
-        return may ? peakedByHand() : Optional.empty();
+        return draft.takesAnotherKeyDown() && peaking.mayBeByHand() ? peakedByHand() : Optional.empty();
     }
 
     private Advice byHand(Reason reason) {

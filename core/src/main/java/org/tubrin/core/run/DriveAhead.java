@@ -11,7 +11,10 @@ import org.tubrin.core.quantity.Quantity;
  * <p>Method: each current as a power of the drive, {@code I ~ P^k}, through the last step and the last before it that lies well apart, a
  * little steeper for what they leave open; after one step by the steepest that is usual. Source: our own, tried in the campaign.
  */
-final class DriveAhead {
+public final class DriveAhead {
+    /** A grid begins to draw late and then fast: with this power of the drive, where LOAD stays. */
+    public static final double USUAL_GRID_POWER = 1.6;
+
     private static final double STEEPER = 0.1;
     /** Where LOAD stays, a grid's current bends upward as the plate swings down to it. */
     private static final double STEEPER_OF_A_GRID = 0.3;
@@ -66,8 +69,7 @@ final class DriveAhead {
                 .map(power -> Math.max(LEAST_POWER, Math.min(MOST_POWER, power)));
     }
 
-    /** A grid begins to draw late and then fast. */
     private static double usualPower(ReadingRole role) {
-        return role == ReadingRole.PLATE_CURRENT ? 0.7 : 1.6;
+        return role == ReadingRole.PLATE_CURRENT ? 0.7 : USUAL_GRID_POWER;
     }
 }

@@ -158,9 +158,7 @@ public class MeterSwitchTest {
                 climber().moves(Control.DRIVE, 4.4).moves(Control.PLATE, 5.1).moves(Control.LOAD, 2);
         assertEquals(climber.state().draft().inView(), List.of(ReadingRole.OUTPUT, ReadingRole.PLATE_CURRENT));
         climber.keysFor(3).reads(ReadingRole.OUTPUT, 110).reads(ReadingRole.PLATE_CURRENT, 0.17);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
         assertEquals(climber.advice().cautions(), List.of(), "no grid current shows there that could be missed");
     }
 
@@ -183,9 +181,7 @@ public class MeterSwitchTest {
         climber.does(new RunEvent.Keyed());
         assertEquals(climber.advice().reason(), Reason.ONE_METER_READ);
         climber.waits(1).does(new RunEvent.Unkeyed()).reads(ReadingRole.PLATE_CURRENT, 0.42);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
         climber.does(new RunEvent.StepRecorded()).moves(Control.LOAD, 4).moves(Control.DRIVE, 70);
         assertTrue(climber.state().draft().missing().contains(ReadingRole.PLATE_VOLTAGE), "read at the last step");
     }
@@ -222,9 +218,7 @@ public class MeterSwitchTest {
                 .moves(Control.LOAD, 2)
                 .keysFor(3)
                 .reads(ReadingRole.OUTPUT, 110);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
         climber.does(new RunEvent.StepRecorded()).waits(6);
         assertTrue(
                 climber.advice().move() instanceof Move.Turn, climber.advice().toString());
@@ -290,6 +284,12 @@ public class MeterSwitchTest {
         return new Climber(known.withPreset(Preset.unknown(known.tubes()))).isReady();
     }
 
+    private static void isRecorded(Climber climber) {
+        assertTrue(
+                climber.advice().move() instanceof Move.RecordStep,
+                climber.advice().toString());
+    }
+
     private static void follows(Climber climber) {
         Following.events(climber.advice(), climber.now).forEach(climber::does);
     }
@@ -343,9 +343,7 @@ public class MeterSwitchTest {
     @Test
     public void wherePlatesMayBeHotUnseenItGoesNoHeavier() {
         Climber climber = peakedByHand(600);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
     }
 
     /** Without a twin too. */
@@ -402,9 +400,7 @@ public class MeterSwitchTest {
     private static void staysAt(Climber climber, double load, double outputW) {
         assertEquals(load(climber), load, 1e-9);
         climber.waits(20).keysFor(3).reads(ReadingRole.OUTPUT, outputW);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
     }
 
     /** Without chart, card or twin: PLATE is looked for over the dial before any more drive. */
@@ -513,9 +509,7 @@ public class MeterSwitchTest {
             follows(climber);
         }
         climber.waits(20).keysFor(3).reads(24, 0.17, 0.016, 2800);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
     }
 
     /** Poor as it is, 90 W of 19.5 W are no PLATE that has to be looked for over the dial. */
@@ -562,9 +556,7 @@ public class MeterSwitchTest {
         assertEquals(((Move.Turn) lighter.move()).to(), 8, 1e-9);
         follows(climber);
         climber.waits(10).keysFor(3).reads(80, 0.19, 0.004, 2700);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
     }
 
     /** What is claimed in proportion at 4.4 W is 55 W; low down a stage that is loaded well gives more. */
@@ -581,9 +573,7 @@ public class MeterSwitchTest {
         lighter(climber, 49);
         assertEquals(climber.advice().reason(), Reason.SEEK_LOAD, "as good as no change");
         lighter(climber, 40);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
     }
 
     /** Follows a turn that asks for lighter coupling, and reads this output: with PLATE alone turned, or LOAD would be peaked back. */
@@ -679,9 +669,7 @@ public class MeterSwitchTest {
         assertEquals(((Move.SetDials) seek.move()).plate(), 3, 1e-9);
         follows(climber);
         climber.waits(10).keysFor(3).reads(135, 0.24, 0.01, 2700);
-        assertTrue(
-                climber.advice().move() instanceof Move.RecordStep,
-                climber.advice().toString());
+        isRecorded(climber);
     }
 
     @Test
